@@ -1,0 +1,125 @@
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { randomUUID } from 'node:crypto';
+import { ensureBuild, ensureDependencies } from './lib/build.mjs';
+import { startMariadb } from './lib/mariadb.mjs';
+import { inRoot } from './lib/paths.mjs';
+import { freePort } from './lib/port.mjs';
+import { orSay, say } from './lib/say.mjs';
+import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
+
+/* npm run bench: speed and size, as medians, beside their budgets. Machines differ: read the ratios. */
+const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
+const row = (name, value, budget, unit) =>
+  say(
+    `${name.padEnd(58)} ${value.toFixed(1).padStart(8)} ${unit.padEnd(3)} budget ${String(budget).padStart(6)}   ratio ${(value / budget).toFixed(2)}`,
+  );
+const time = async (work) => {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+};
+const times = async (n, work) => {
+  const values = [];
+  for (let i = 0; i < n; i++) values.push(await time(() => work(i)));
+  return median(values);
+};
+
+/** JavaScript that the browser must have before the first page shows: the entry, what it imports, and the first page. */
+const firstLoadKb = () => {
+  const dir = inRoot('apps/web/dist/assets');
+  const files = readdirSync(dir);
+  const entry = /assets\/(index-[^"]+\.js)/.exec(readFileSync(inRoot('apps/web/dist/index.html'), 'utf8'))[1];
+  const needed = new Set();
+  const add = (file) => {
+    if (needed.has(file)) return;
+    needed.add(file);
+    const text = readFileSync(join(dir, file), 'utf8');
+    for (const [, name] of text.matchAll(/(?:from|import)\s*["']\.\/([^"']+\.js)["']/g)) add(name);
+  };
+  add(entry);
+  add(files.find((file) => file.startsWith('orders-page')));
+  return [...needed].reduce((sum, file) => sum + gzipSync(readFileSync(join(dir, file))).length, 0) / 1000;
+};
+
+await orSay(async () => {
+  await ensureDependencies();
+  await ensureBuild();
+  const core = await import(inRoot('packages/core/dist/index.js'));
+  row('web: first load, JavaScript gzipped', firstLoadKb(), 220, 'kB');
+
+  const usual = {
+    massG: 35,
+    shape: 'ball',
+    start: 7,
+    tray: 'bright-aluminium',
+    liner: 'parchment',
+    setC: 177,
+    fan: false,
+  };
+  const bake20 = () => {
+    const run = core.startRun(core.bakeInput(usual).setup);
+    core.advance(run, 'oven', 720);
+    core.advance(run, 'tray', 1200);
+  };
+  await times(8, bake20);
+  row('core: one bake of 20 min with carryover', await times(30, bake20), 30, 'ms');
+  row(
+    'core: pull and windows for a target',
+    await times(5, () => core.bake(core.bakeInput({ ...usual, target: 'chewy' }))),
+    400,
+    'ms',
+  );
+
+  const home = mkdtempSync(join(tmpdir(), 'jokul-bench-'));
+  const db = await startMariadb(join(home, 'db'));
+  const port = await freePort();
+  const start = async () => {
+    const server = spawnServer(serverEnv(db, { port }), 'ignore');
+    if (!(await untilReady(port, server))) throw new Error('The server did not become ready.');
+    return server;
+  };
+  let server = await start();
+  try {
+    const url = `http://127.0.0.1:${port}/api`;
+    const entry = () => ({
+      id: randomUUID(),
+      atMs: 1,
+      who: 'bench',
+      device: 'bench',
+      lot: 'BENCH',
+      kind: 'note',
+      payload: { text: 'x' },
+    });
+    const post = async () => {
+      const response = await fetch(`${url}/journal`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ entries: [entry()] }),
+      });
+      await response.json();
+    };
+    await times(30, post);
+    row('server: a journal entry acknowledged (flushed to disk)', await times(150, post), 20, 'ms');
+    const plan = () => fetch(`${url}/days/2026-11-27/plan`, { method: 'POST' }).then((r) => r.json());
+    await plan();
+    row('server: the demo day planned again (bakes known)', await times(5, plan), 2000, 'ms');
+    await stopServer(server);
+    await db.stop();
+    let warm;
+    const warmMs = await time(async () => {
+      warm = await startMariadb(join(home, 'db'));
+      server = spawnServer(serverEnv(warm, { port }), 'ignore');
+      await untilReady(port, server);
+    });
+    row('start: database and server, warm', warmMs / 1000, 8, 's');
+    await stopServer(server);
+    await warm.stop();
+  } finally {
+    await stopServer(server);
+    await db.stop();
+    rmSync(home, { recursive: true, force: true });
+  }
+});

@@ -1,0 +1,115 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { ensureProgram } from './lib/debian.mjs';
+import { ensureBuild, ensureDependencies } from './lib/build.mjs';
+import { startMariadb } from './lib/mariadb.mjs';
+import { inRoot } from './lib/paths.mjs';
+import { freePort } from './lib/port.mjs';
+import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
+
+/*
+ * npm run screenshots [-- FOLDER THEME NAME ...]: pictures of the main views, from the demo data with the clock standing
+ * still. Without arguments: light theme, into docs/screenshots.
+ */
+const [folder = inRoot('docs/screenshots'), theme = 'light', ...only] = process.argv.slice(2);
+const wide = { width: 1280, height: 800 };
+const tablet = { width: 1180, height: 820 };
+const batch = (code) => `${code}-1127-A`;
+
+const views = [
+  { name: 'orders', path: '/orders' },
+  { name: 'formula', path: '/formula/RYE' },
+  { name: 'mix', path: `/mix/${batch('LEM')}`, before: weighSome },
+  { name: 'portion', path: `/portion/${batch('GNG')}` },
+  { name: 'rest', path: `/rest/${batch('RYE')}` },
+  { name: 'bake', path: '/bake' },
+  { name: 'day', path: '/day' },
+  {
+    name: 'day-whole',
+    path: '/day',
+    after: (page) => page.getByRole('button', { name: 'From the first mix' }).click(),
+  },
+  { name: 'log', path: '/log?day=2026-11-24' },
+  { name: 'setup', path: '/setup' },
+  {
+    name: 'arithmetic',
+    path: '/orders',
+    after: (page) =>
+      page
+        .getByRole('button', { name: /Dough to mix/ })
+        .first()
+        .click(),
+  },
+  { name: 'floor', path: '/floor', size: tablet, before: busyMorning },
+];
+
+async function weighSome(page) {
+  await page.goto(`/mix/${batch('LEM')}`);
+  for (let i = 0; i < 3; i++) {
+    await page.getByRole('button', { name: 'Weighed', exact: true }).click();
+    await page.waitForTimeout(150);
+  }
+}
+
+async function busyMorning(page, setClock) {
+  const press = async (time, name) => {
+    await setClock(time);
+    await page.goto('/floor');
+    await page.getByRole('button', { name, exact: false }).first().click();
+    await page.waitForTimeout(300);
+  };
+  await press('04:20', 'Load SES-1127-A');
+  await press('04:28', 'Load GNG-1127-A');
+  await press('04:26', 'Turn SES-1127-A');
+  await setClock('04:31');
+}
+
+await ensureDependencies();
+await ensureBuild();
+const executablePath = await ensureProgram('chromium', 'chromium', 'the pictures');
+const home = mkdtempSync(join(tmpdir(), 'jokul-shots-'));
+const db = await startMariadb(home, { durable: false });
+const port = await freePort();
+const server = spawnServer(serverEnv(db, { port }), 'ignore');
+const browser = await chromium.launch({
+  executablePath,
+  args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'],
+});
+try {
+  if (!(await untilReady(port, server))) throw new Error('The server did not become ready.');
+  const base = `http://127.0.0.1:${port}`;
+  const setClock = (time) =>
+    fetch(`${base}/api/clock`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ mode: 'frozen', date: '2026-11-27', time }),
+    });
+  await setClock('04:10');
+  for (const { name, path, size = wide, before, after } of views) {
+    if (only.length > 0 && !only.includes(name)) continue;
+    const page = await browser.newPage({
+      viewport: size,
+      baseURL: base,
+      colorScheme: theme,
+      reducedMotion: 'reduce',
+    });
+    page.on('pageerror', (error) => console.log(`${name}: ${error.message}`));
+    page.on('console', (message) => message.type() === 'error' && console.log(`${name}: ${message.text()}`));
+    await before?.(page, setClock);
+    await page.goto(path);
+    await page.waitForTimeout(1200);
+    await after?.(page);
+    await page.waitForTimeout(after ? 900 : 1200);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    await page.close();
+    if (before) await setClock('04:10');
+    console.log(name);
+  }
+} finally {
+  await browser.close();
+  await stopServer(server);
+  await db.stop();
+  rmSync(home, { recursive: true, force: true });
+}

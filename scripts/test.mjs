@@ -1,0 +1,125 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuild, ensureDependencies } from './lib/build.mjs';
+import { ensureProgram } from './lib/debian.mjs';
+import { startMariadb } from './lib/mariadb.mjs';
+import { inRoot } from './lib/paths.mjs';
+import { run } from './lib/run.mjs';
+import { orSay, say } from './lib/say.mjs';
+
+/*
+ * npm test: sets up what it needs, checks everything, leaves nothing behind. Its database is its own, in a temporary
+ * folder, on its own port, so that it runs beside a running Jokul. `npm test -- core` runs only the parts named:
+ * check, core, contracts, server, web, e2e.
+ */
+const parts = process.argv.slice(2);
+const wanted = (part) => parts.length === 0 || parts.includes(part);
+const node = process.execPath;
+const bin = (name) => inRoot('node_modules', '.bin', name);
+
+let passed = 0;
+let failed = 0;
+const count = (name, ok, bad) => {
+  passed += ok;
+  failed += bad;
+  say(`${bad === 0 ? 'ok    ' : 'FAILED'}  ${name}: ${ok} passed, ${bad} failed`);
+};
+
+/** A check that passes or fails as a whole. */
+const check = async (name, command, args) => {
+  const { code, output } = await run(command, args, { quiet: true, allowFailure: true });
+  if (code !== 0) say(output);
+  count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+};
+
+const jest = async (project, home, env = {}) => {
+  const file = join(home, `${project}.json`);
+  const result = await run(
+    node,
+    [inRoot('node_modules/jest/bin/jest.js'), '--selectProjects', project, '--json', `--outputFile=${file}`],
+    {
+      quiet: true,
+      allowFailure: true,
+      env: { ...env, NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning' },
+    },
+  );
+  const report = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
+  const broken = report ? report.numRuntimeErrorTestSuites : 1;
+  const bad = (report?.numFailedTests ?? 0) + broken;
+  if (bad > 0) say(result.output.split('\n{"num')[0]);
+  count(project, report?.numPassedTests ?? 0, bad);
+};
+
+const playwright = async (home, env) => {
+  const file = join(home, 'e2e.json');
+  const result = await run(
+    bin('playwright'),
+    [
+      'test',
+      '--config',
+      'e2e/playwright.config.ts',
+      ...(process.env.JOKUL_E2E_ONLY ? process.env.JOKUL_E2E_ONLY.split(' ') : []),
+    ],
+    {
+      quiet: true,
+      allowFailure: true,
+      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file, JOKUL_E2E_RESULTS: join(home, 'e2e-results') },
+    },
+  );
+  const stats = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')).stats : null;
+  const bad = stats ? stats.unexpected : 1;
+  if (bad > 0 || result.code !== 0) say(result.output);
+  // A test that needed its second try is no silent pass: it is said.
+  if (stats?.flaky)
+    say(`${stats.flaky} of the interface tests passed only at their second try:\n${result.output}`);
+  count('e2e', (stats?.expected ?? 0) + (stats?.flaky ?? 0), Math.max(bad, result.code === 0 ? 0 : 1));
+};
+
+await orSay(async () => {
+  await ensureDependencies();
+  const chromium = wanted('e2e')
+    ? await ensureProgram('chromium', 'chromium', 'the tests of the interface')
+    : '';
+  await ensureBuild();
+  const home = mkdtempSync(join(tmpdir(), 'jokul-test-'));
+  let db;
+  const clean = async () => {
+    const open = db;
+    db = undefined;
+    await open?.stop();
+    rmSync(home, { recursive: true, force: true });
+  };
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.on(signal, () => void clean().then(() => process.exit(130)));
+  try {
+    if (wanted('check')) {
+      await check('types', node, [inRoot('node_modules/typescript/bin/tsc'), '-b']);
+      await check('lint', bin('oxlint'), ['--type-aware']);
+      await check('arrows between packages', bin('depcruise'), [
+        '--config',
+        '.dependency-cruiser.cjs',
+        'packages',
+        'apps',
+        'e2e',
+      ]);
+      await check('format', bin('prettier'), ['--check', '.']);
+    }
+    for (const project of ['core', 'contracts', 'web']) if (wanted(project)) await jest(project, home);
+    if (wanted('server') || wanted('e2e')) {
+      db = await startMariadb(join(home, 'db'), { durable: false });
+      const env = { JOKUL_DB_PORT: String(db.port), JOKUL_DB_USER: db.user, JOKUL_DB_PASSWORD: db.password };
+      if (wanted('server')) await jest('server', home, env);
+      if (wanted('e2e'))
+        await playwright(home, {
+          ...env,
+          JOKUL_CHROMIUM: chromium,
+          JOKUL_SERVER: inRoot('apps/server/dist/main.js'),
+        });
+    }
+  } finally {
+    await clean();
+  }
+  if (failed > 0) process.exitCode = 1;
+  say(`\n${passed} passed, ${failed} failed`);
+});
