@@ -1,0 +1,238 @@
+import { checkComposition, type BakeInput } from './input.js';
+import { aimedIndex, donenessIndex, setIndex, stateOf, type BakeState } from './doneness.js';
+import { advance, carryoverS, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
+import type { Reading } from './reading.js';
+import { modelled, sayDuration, type Figure, type Warning } from '../shown/index.js';
+
+export interface DonenessWindow {
+  readonly state: BakeState;
+  readonly fromS: number;
+  readonly toS: number;
+}
+
+export interface BakeCurves {
+  readonly timesS: readonly number[];
+  readonly centreC: readonly number[];
+  readonly edgeC: readonly number[];
+  readonly bottomC: readonly number[];
+  readonly diameterMm: readonly number[];
+  readonly heightMm: readonly number[];
+  readonly lossShare: readonly number[];
+}
+
+export interface BakeResult {
+  /** What a pull at each time would give after the carryover. */
+  readonly windows: readonly DonenessWindow[];
+  /** The pull for the target, or the pull that was given; null when the target is out of reach. */
+  readonly pull: Figure | null;
+  readonly turnS: number | null;
+  readonly atPull: Reading | null;
+  /** After carryover on the tray and ten minutes on the rack. */
+  readonly cooled: Reading | null;
+  readonly curves: BakeCurves;
+  /** What an uncalibrated prediction is good for. */
+  readonly uncertainty: { readonly pullS: number; readonly diameterShare: number };
+  readonly warnings: readonly Warning[];
+}
+
+/** Uncalibrated predictions: about a minute and a half, and five percent of the diameter. */
+export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
+
+const probeEveryS = 120;
+const firstProbeS = 240;
+const longestS = 60 * 60;
+
+interface Probe {
+  readonly pullS: number;
+  readonly set: number;
+  readonly index: number;
+}
+
+/** What a pull every two minutes would give, until crisp through or an hour; kept rising against noise. */
+const probes = (input: BakeInput): readonly Probe[] => {
+  const run = startRun(input.setup);
+  const found: Probe[] = [{ pullS: 0, set: 0, index: 0 }];
+  for (let pullS = firstProbeS; pullS <= longestS; pullS += probeEveryS) {
+    advance(run, 'oven', pullS);
+    const reading = readingIfPulledNow(run);
+    const last = found.at(-1) as Probe;
+    const set = Math.max(last.set, setIndex(reading));
+    const index = Math.max(last.index, donenessIndex(reading, input.setup.dough.composition.water));
+    found.push({ pullS, set, index });
+    if (index >= 4.95) break;
+  }
+  return found;
+};
+
+/** When `of` passes a value, s, between probes linearly; null when it never does. */
+const passing = (found: readonly Probe[], of: 'set' | 'index', value: number): number | null => {
+  for (let i = 1; i < found.length; i++) {
+    const a = found[i - 1] as Probe;
+    const b = found[i] as Probe;
+    if (b[of] < value) continue;
+    return b[of] === a[of] ? b.pullS : a.pullS + ((value - a[of]) / (b[of] - a[of])) * (b.pullS - a.pullS);
+  }
+  return null;
+};
+
+const windowsOf = (found: readonly Probe[]): readonly DonenessWindow[] => {
+  const end = found.at(-1)?.pullS ?? 0;
+  const set = passing(found, 'set', 1) ?? end;
+  const bounds = [
+    0,
+    set,
+    ...[2, 3, 4].map((index) => Math.max(set, passing(found, 'index', index) ?? end)),
+    end,
+  ];
+  const states: readonly BakeState[] = ['under', 'soft-centre', 'chewy', 'crisp-edge', 'crisp-through'];
+  return states
+    .map((state, i) => ({ state, fromS: bounds[i] as number, toS: bounds[i + 1] as number }))
+    .filter((window) => window.toS > window.fromS);
+};
+
+const sampleS = 15;
+
+/** Runs oven, tray and rack with a given pull, and samples the curves. */
+const fullRun = (input: BakeInput, pullS: number) => {
+  const run = startRun(input.setup);
+  const curves = {
+    timesS: [] as number[],
+    centreC: [] as number[],
+    edgeC: [] as number[],
+    bottomC: [] as number[],
+    diameterMm: [] as number[],
+    heightMm: [] as number[],
+    lossShare: [] as number[],
+  };
+  const sample = (r: Run) => {
+    const reading = readRun(r);
+    curves.timesS.push(r.state.timeS);
+    for (const key of ['centreC', 'edgeC', 'bottomC', 'diameterMm', 'heightMm', 'lossShare'] as const)
+      curves[key].push(reading[key]);
+    return reading;
+  };
+  const stay = (phase: 'oven' | 'tray' | 'rack', untilS: number) => {
+    let reading = sample(run);
+    while (run.state.timeS < untilS - 1e-6) {
+      advance(run, phase, Math.min(untilS, run.state.timeS + sampleS));
+      reading = sample(run);
+    }
+    return reading;
+  };
+  const atPull = stay('oven', pullS);
+  const offTrayS = pullS + Math.max(carryoverS, input.rest.trayS);
+  stay('tray', offTrayS);
+  const cooled = stay('rack', offTrayS + 600);
+  return { curves, atPull, cooled };
+};
+
+const pullFigure = (input: BakeInput, pullS: number, how: string): Figure => {
+  const { setup } = input;
+  const startC = typeof setup.start === 'number' ? setup.start : (setup.start[0] ?? 0);
+  return modelled({
+    name: how,
+    symbol: 't',
+    value: pullS,
+    unit: 's',
+    relation:
+      'heat, water, set, lift, spread and browning in a disc of 8 × 6 cells on its tray; doneness read after 4 min carryover',
+    terms: [
+      { symbol: 'm', name: `piece, ${setup.shape}`, value: setup.massG, unit: 'g', source: 'formula' },
+      { symbol: 'T₀', name: 'core when loaded', value: startC, unit: '°C', source: 'cold model, or as set' },
+      {
+        symbol: 'T_set',
+        name: `oven, ${setup.fan ? 'fan' : 'still'}`,
+        value: setup.setC,
+        unit: '°C',
+        source: 'formula and oven',
+      },
+      {
+        symbol: 'h',
+        name: 'convection in the oven',
+        value: setup.fan ? setup.parameters.hFan : setup.parameters.hStill,
+        unit: 'W/m²K',
+        source: 'typical range, tuned',
+      },
+      {
+        symbol: 'h_c',
+        name: `contact, ${setup.liner} on ${setup.tray.replace('-', ' ')}`,
+        value: input.contact,
+        unit: 'W/m²K',
+        source: 'estimate',
+      },
+      {
+        symbol: 'w',
+        name: 'water of the dough',
+        value: setup.dough.composition.water,
+        unit: 'share',
+        source: 'formula',
+      },
+      {
+        symbol: 's',
+        name: 'sugars of the dough',
+        value: setup.dough.sugar,
+        unit: 'share',
+        source: 'formula',
+      },
+      {
+        symbol: 'f',
+        name: 'milk fat of the dough',
+        value: setup.dough.butterfat,
+        unit: 'share',
+        source: 'formula',
+      },
+    ],
+    source:
+      'evaporation-condensation model with Choi-Okos properties, parameters tuned by hand (docs/models.md, Bake)',
+    note: `A forecast. Not calibrated on this oven yet: good to about ± ${sayDuration(uncalibrated.pullS)}. Look at the tray from ${sayDuration(Math.max(60, pullS - uncalibrated.pullS))} on; soda, rest and creaming are not in the model yet.`,
+  });
+};
+
+/**
+ * One bake: what each pull time would give, the pull for the target, and the curves through carryover and rack.
+ * @throws JokulError `out-of-range` outside the documented domain
+ */
+export const bake = (input: BakeInput): BakeResult => {
+  checkComposition(input);
+  const found = probes(input);
+  const windows = windowsOf(found);
+  const warnings: Warning[] = [];
+  let pull: Figure | null = null;
+  if (input.pullS !== undefined) pull = pullFigure(input, input.pullS, 'Pull, as set');
+  else if (input.target !== undefined) {
+    const pullS = passing(found, 'index', aimedIndex[input.target]);
+    if (pullS === null) {
+      warnings.push({
+        code: 'target-out-of-reach',
+        message: `This piece does not become ${input.target.replace('-', ' ')} within an hour at ${input.setup.setC} °C. Bake hotter, or make it smaller.`,
+        figures: { setC: input.setup.setC },
+      });
+    } else pull = pullFigure(input, pullS, `Pull for ${input.target.replace('-', ' ')}`);
+  }
+  const run = fullRun(input, pull?.value ?? found.at(-1)?.pullS ?? 600);
+  if (run.atPull.colour.bottom > 80) {
+    warnings.push({
+      code: 'burnt-bottom',
+      message: 'The underside gets very dark before the target: bake cooler, or on a brighter tray.',
+      figures: { bottom: run.atPull.colour.bottom },
+    });
+  }
+  return {
+    windows,
+    pull,
+    turnS: pull ? pull.value / 2 : null,
+    atPull: pull ? run.atPull : null,
+    cooled: pull ? run.cooled : null,
+    curves: run.curves,
+    uncertainty: uncalibrated,
+    warnings,
+  };
+};
+
+/** The state a pull at `pullS` would end in. */
+export const stateAfterPull = (input: BakeInput, pullS: number): BakeState => {
+  const run = startRun(input.setup);
+  advance(run, 'oven', pullS);
+  advance(run, 'tray', pullS + carryoverS);
+  return stateOf(donenessIndex(readRun(run), input.setup.dough.composition.water));
+};

@@ -1,0 +1,62 @@
+import type { Doneness } from '../formula/index.js';
+import type { Reading } from './reading.js';
+
+export type BakeState = 'under' | Doneness;
+
+/** Bounds of the doneness index: whole numbers part the states. Tuned, see docs/models.md. */
+const byMoisture: readonly (readonly [moisturePercent: number, index: number])[] = [
+  [12.2, 1],
+  [8.75, 2],
+  [7.75, 3],
+  [4.8, 4],
+  [2.5, 5],
+];
+const crispEdgeNeedsMm = 5;
+
+/**
+ * How far it is set and coloured: 0 raw, 1 no longer under; goes on above 1.
+ * Set of the bulk, set of the rim and a first colour of the rim must all be there.
+ */
+export const setIndex = (after: Reading): number =>
+  Math.max(0, Math.min((after.set - 0.5) / 0.32, (after.setEdge - 0.5) / 0.35, after.colour.edge / 7));
+
+/**
+ * Doneness as one number: below 1 under, 1 to 2 soft centre, 2 to 3 chewy, 3 to 4 crisp edge, above 4 crisp through.
+ * Read after the carryover on the hot tray, never at the oven door.
+ * @param startMoisture water of the raw dough, mass fraction
+ */
+export const donenessIndex = (after: Reading, startMoisture: number): number => {
+  const raw = setIndex(after);
+  if (raw < 1) return raw;
+  const y = 100 * after.centreMoisture * (0.1367 / startMoisture) ** 0.7;
+  const [wettest] = byMoisture[0] as readonly [number, number];
+  if (y >= wettest) return 1;
+  for (let i = 1; i < byMoisture.length; i++) {
+    const [m0, i0] = byMoisture[i - 1] as readonly [number, number];
+    const [m1, i1] = byMoisture[i] as readonly [number, number];
+    if (y >= m1) {
+      const index = i0 + ((m0 - y) / (m0 - m1)) * (i1 - i0);
+      return index >= 3 && index < 4 && after.crispEdgeMm < crispEdgeNeedsMm ? 2.99 : index;
+    }
+  }
+  return 5;
+};
+
+export const stateOf = (index: number): BakeState =>
+  index < 1
+    ? 'under'
+    : index < 2
+      ? 'soft-centre'
+      : index < 3
+        ? 'chewy'
+        : index < 4
+          ? 'crisp-edge'
+          : 'crisp-through';
+
+/** The index aimed at for each target: the middle of the soft window, the early part of the drier ones (they brown fast). */
+export const aimedIndex: Readonly<Record<Doneness, number>> = {
+  'soft-centre': 1.5,
+  chewy: 2.4,
+  'crisp-edge': 3.2,
+  'crisp-through': 4.15,
+};

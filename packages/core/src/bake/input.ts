@@ -1,0 +1,101 @@
+import {
+  doughOf,
+  typicalDough,
+  type Doneness,
+  type Dough,
+  type Formula,
+  type PieceShape,
+} from '../formula/index.js';
+import { JokulError, requireNumber } from '../shown/index.js';
+import {
+  defaultBakeParameters,
+  liners,
+  trayMaterials,
+  type BakeParameters,
+  type Liner,
+  type TrayMaterial,
+} from './parameters.js';
+import type { BakeSetup } from './setup.js';
+
+/** What is asked of the bake model. `target` finds the pull; `pullS` takes it as given. */
+export interface BakeInput {
+  readonly setup: BakeSetup;
+  readonly contact: number;
+  readonly rest: { readonly trayS: number };
+  readonly target?: Doneness;
+  readonly pullS?: number;
+}
+
+export interface BakeRequest {
+  readonly massG: number;
+  readonly shape: PieceShape;
+  readonly dough?: Dough;
+  readonly start: number | readonly number[];
+  readonly tray: TrayMaterial;
+  readonly liner: Liner;
+  readonly setC: number;
+  readonly fan: boolean;
+  readonly trayRestS?: number;
+  readonly roomC?: number;
+  readonly target?: Doneness;
+  readonly pullS?: number;
+  readonly parameters?: BakeParameters;
+  readonly rings?: number;
+  readonly layers?: number;
+}
+
+/** Fills in defaults. @throws JokulError `unknown-tray`, `unknown-liner` */
+export const bakeInput = (r: BakeRequest): BakeInput => {
+  if (!(r.tray in trayMaterials))
+    throw new JokulError('unknown-tray', `"${r.tray}" is no tray that Jokul knows.`, 'tray.material');
+  if (!(r.liner in liners))
+    throw new JokulError('unknown-liner', `"${r.liner}" is no liner that Jokul knows.`, 'tray.liner');
+  return {
+    setup: {
+      massG: r.massG,
+      shape: r.shape,
+      dough: r.dough ?? typicalDough,
+      start: r.start,
+      tray: r.tray,
+      liner: r.liner,
+      setC: r.setC,
+      fan: r.fan,
+      roomC: r.roomC ?? 24,
+      parameters: r.parameters ?? defaultBakeParameters,
+      rings: r.rings ?? 8,
+      layers: r.layers ?? 6,
+    },
+    contact: liners[r.liner].contact,
+    rest: { trayS: r.trayRestS ?? 240 },
+    ...(r.target && { target: r.target }),
+    ...(r.pullS !== undefined && { pullS: r.pullS }),
+  };
+};
+
+/** The bake of a formula's own piece, on its own terms. */
+export const bakeInputOf = (
+  formula: Formula,
+  on: Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan'> & Partial<BakeRequest>,
+): BakeInput =>
+  bakeInput({
+    massG: formula.piece.massG,
+    shape: formula.piece.shape,
+    dough: doughOf(formula),
+    setC: formula.bake.setC,
+    trayRestS: formula.bake.trayRestS,
+    target: formula.bake.target,
+    ...on,
+  });
+
+/** The documented domain of the model. @throws JokulError `out-of-range` */
+export const checkComposition = ({ setup, pullS, rest }: BakeInput): void => {
+  requireNumber(setup.massG, 'The piece weight', 8, 200, 'g');
+  for (const t of typeof setup.start === 'number' ? [setup.start] : setup.start) {
+    requireNumber(t, 'The dough temperature', -30, 35, '°C');
+  }
+  requireNumber(setup.setC, 'The oven temperature', 120, 260, '°C');
+  requireNumber(rest.trayS, 'The rest on the tray', 0, 7200, 's');
+  if (pullS !== undefined) requireNumber(pullS, 'The pull time', 60, 7200, 's');
+  requireNumber(setup.dough.composition.water, 'The water of the dough', 0.03, 0.35);
+  requireNumber(setup.dough.nonFatSolids, 'The dry solids of the dough', 0.2, 0.9);
+};

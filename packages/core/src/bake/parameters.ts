@@ -1,0 +1,123 @@
+/**
+ * Parameters of the bake model. "Tuned" values were set by hand once, for all cases together, so that the model
+ * shows what is generally known of drop cookies; they are no measurements. See docs/models.md.
+ */
+export interface BakeParameters {
+  /** Convective heat transfer, W/m²K, still and fan. */
+  readonly hStill: number;
+  readonly hFan: number;
+  readonly emissivityDough: number;
+  /** Share of the rim that sees the oven: neighbours shade it. */
+  readonly rimExposure: number;
+  readonly dipStillK: number;
+  readonly dipStillS: number;
+  readonly dipFanK: number;
+  readonly dipFanS: number;
+  /** How much hotter the wall below radiates in a still oven, K. */
+  readonly belowK: number;
+  /** Convection under the tray over convection above. */
+  readonly underRatio: number;
+  /** Half-saturation water of the sorption curve, kg water per kg non-fat solids (tuned). */
+  readonly sorptionA: number;
+  /** Vapour permeability relative to free air, raw and set (tuned). */
+  readonly permeabilityRaw: number;
+  readonly permeabilitySet: number;
+  /** Cap of the boiling flow. */
+  readonly stefanMax: number;
+  readonly airVapourPa: number;
+  readonly conductivityFactor: number;
+  /** Viscosity at 25 °C, Pa s, and what changes it (tuned to diameters). */
+  readonly eta0PaS: number;
+  readonly etaPerK: number;
+  readonly etaPerSolidFat: number;
+  readonly etaPerSet: number;
+  readonly yieldPa: number;
+  readonly dragBase: number;
+  readonly etaPerSugar: number;
+  readonly etaPerFat: number;
+  readonly etaPerWater: number;
+  readonly etaPerFlour: number;
+  readonly setC: number;
+  readonly setWidthK: number;
+  readonly setS: number;
+  readonly lift: number;
+  readonly liftIsotropy: number;
+  readonly collapse: number;
+  readonly profilePower: number;
+  readonly browningPerS: number;
+  readonly browningJPerMol: number;
+  readonly browningAw: number;
+}
+
+export const defaultBakeParameters: BakeParameters = {
+  hStill: 6,
+  hFan: 13,
+  emissivityDough: 0.9,
+  rimExposure: 0.7,
+  dipStillK: 25,
+  dipStillS: 150,
+  dipFanK: 15,
+  dipFanS: 80,
+  belowK: 5,
+  underRatio: 1.3,
+  sorptionA: 0.11,
+  permeabilityRaw: 0.02,
+  permeabilitySet: 0.1,
+  stefanMax: 25,
+  airVapourPa: 1500,
+  conductivityFactor: 1.15,
+  eta0PaS: 4600,
+  etaPerK: 0.05,
+  etaPerSolidFat: 10,
+  etaPerSet: 7,
+  yieldPa: 20,
+  dragBase: 2,
+  etaPerSugar: 10,
+  etaPerFat: 8,
+  etaPerWater: 8,
+  etaPerFlour: 6,
+  setC: 88,
+  setWidthK: 6,
+  setS: 60,
+  lift: 0.6,
+  liftIsotropy: 0.45,
+  collapse: 0.45,
+  profilePower: 4.5,
+  browningPerS: 0.0046,
+  browningJPerMol: 85_000,
+  browningAw: 0.6,
+};
+
+export type TrayMaterial = 'bright-aluminium' | 'dark-aluminium' | 'dark-steel' | 'stainless' | 'stone';
+export type Liner = 'bare' | 'greased' | 'parchment' | 'double-parchment' | 'mat';
+
+/** Thickness mm, volumetric heat J/m³K, conductivity W/mK, emissivity; handbook values, bright emissivity of used metal. */
+export const trayMaterials: Readonly<
+  Record<
+    TrayMaterial,
+    {
+      readonly thicknessMm: number;
+      readonly rhoC: number;
+      readonly k: number;
+      readonly eps: number;
+      readonly preheated: boolean;
+    }
+  >
+> = {
+  'bright-aluminium': { thicknessMm: 1.2, rhoC: 2.43e6, k: 200, eps: 0.3, preheated: false },
+  'dark-aluminium': { thicknessMm: 1.2, rhoC: 2.43e6, k: 200, eps: 0.8, preheated: false },
+  'dark-steel': { thicknessMm: 0.8, rhoC: 3.6e6, k: 45, eps: 0.8, preheated: false },
+  stainless: { thicknessMm: 0.8, rhoC: 3.9e6, k: 16, eps: 0.35, preheated: false },
+  stone: { thicknessMm: 14, rhoC: 2.0e6, k: 1.6, eps: 0.9, preheated: true },
+};
+
+/** Contact heat transfer W/m²K (estimate), how much of the tray's top it covers for radiation, and its drag on the spread. */
+export const liners: Readonly<
+  Record<Liner, { readonly contact: number; readonly cover: number; readonly drag: number }>
+> = {
+  bare: { contact: 220, cover: 0, drag: 1.2 },
+  greased: { contact: 300, cover: 0.12, drag: 0.3 },
+  parchment: { contact: 130, cover: 0.25, drag: 1 },
+  'double-parchment': { contact: 90, cover: 0.25, drag: 1 },
+  mat: { contact: 70, cover: 0.4, drag: 0.7 },
+};

@@ -1,0 +1,196 @@
+import { describe, expect, it } from '@jest/globals';
+import { typicalDough } from '../formula/index.js';
+import { aimedIndex, donenessIndex, setIndex, stateOf } from './doneness.js';
+import { bakeInput, type BakeRequest } from './input.js';
+import { defaultBakeParameters, liners, trayMaterials } from './parameters.js';
+import type { Reading } from './reading.js';
+import { initialState, porosityAt, prepare, startAspect } from './setup.js';
+import { advance, fork, readRun, startRun } from './simulate.js';
+import { radiation, surroundingsAt, type Surroundings } from './surroundings.js';
+import { at, bakeTables, saturationPa, slopeAt } from './tables.js';
+
+const usual: BakeRequest = {
+  massG: 35,
+  shape: 'ball',
+  start: 7,
+  tray: 'bright-aluminium',
+  liner: 'parchment',
+  setC: 177,
+  fan: false,
+};
+const { setup } = bakeInput(usual);
+const fixed = prepare(setup);
+
+describe('vapour pressure of water', () => {
+  it.each([
+    [20, 2339],
+    [60, 19_946],
+    [80, 47_414],
+    [100, 101_420],
+    [120, 198_670],
+    [150, 476_160],
+  ])('at %d °C is %d Pa within 6 % (steam table)', (t, pa) =>
+    expect(Math.abs(saturationPa(t) / pa - 1)).toBeLessThan(0.06),
+  );
+  it('rises all the way', () => {
+    for (let t = -20; t < 250; t++) expect(saturationPa(t + 1)).toBeGreaterThan(saturationPa(t));
+  });
+});
+
+describe('tables by temperature', () => {
+  const tables = bakeTables(typicalDough);
+  it('read what was put in, between the points too', () => {
+    for (const t of [-30, 7.25, 99.9, 212.3])
+      expect(at(tables.saturationPa, t) / saturationPa(t)).toBeCloseTo(1, 2);
+  });
+  it('the slope is the difference over half a kelvin', () => {
+    expect(slopeAt(tables.dryEnthalpy, 60.1)).toBeCloseTo(
+      (at(tables.dryEnthalpy, 60.5) - at(tables.dryEnthalpy, 60)) / 0.5,
+      6,
+    );
+  });
+  it('hold at their ends', () => expect(at(tables.solidFat, 900)).toBeCloseTo(0, 12));
+});
+
+describe('the piece as it is set down', () => {
+  it('has its mass, area and volume dealt out without loss', () => {
+    const mass = fixed.cellMass.reduce((sum, m) => sum + m * fixed.nz, 0);
+    expect(mass).toBeCloseTo(0.035, 12);
+    expect(fixed.areaShare.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
+    expect(fixed.heightShare.reduce((sum, g, i) => sum + g * (fixed.areaShare[i] ?? 0), 0)).toBeCloseTo(
+      1,
+      12,
+    );
+  });
+  it('is lowest at the rim', () => {
+    for (let i = 1; i < fixed.nr; i++)
+      expect(fixed.heightShare[i]).toBeLessThanOrEqual(fixed.heightShare[i - 1] ?? 0);
+  });
+  it.each(Object.entries(startAspect))('a %s has its height over diameter', (shape, aspect) => {
+    const own = prepare(bakeInput({ ...usual, shape: shape as BakeRequest['shape'] }).setup);
+    const { radius } = initialState(own);
+    const height = own.volume0 / (Math.PI * radius ** 2);
+    expect(height / (2 * radius)).toBeCloseTo(aspect, 9);
+  });
+  it('starts even, or from the core of a profile outward', () => {
+    expect(new Set(initialState(fixed).T)).toEqual(new Set([7]));
+    const cold = initialState(prepare(bakeInput({ ...usual, start: [-10, -5, 5] }).setup));
+    const middle = cold.T[Math.floor(fixed.nz / 2)] ?? 0;
+    const rim = cold.T[(fixed.nr - 1) * fixed.nz] ?? 0;
+    expect(middle).toBeLessThan(-8);
+    expect(rim).toBeCloseTo(5, 6);
+  });
+  it('a stone is hot from the start, a tray is not', () => {
+    expect(initialState(prepare(bakeInput({ ...usual, tray: 'stone' }).setup)).trayUnderC).toBe(177);
+    expect(initialState(fixed).trayUnderC).toBe(24);
+  });
+  it('air grows with the lift', () => {
+    expect(porosityAt(1)).toBeCloseTo(0.06, 12);
+    expect(porosityAt(1.5)).toBeCloseTo(1 - 0.94 / 1.5, 12);
+  });
+});
+
+describe('what surrounds it', () => {
+  const out: Surroundings = { phase: 'oven', airC: 0, wallC: 0, wallBelowC: 0, h: 0, hUnder: 0 };
+  it('the oven dips when the door was open, and recovers', () => {
+    surroundingsAt(setup, 'oven', 0, out);
+    expect(out.airC).toBeCloseTo(177 - 25, 9);
+    surroundingsAt(setup, 'oven', 150, out);
+    expect(out.airC).toBeCloseTo(177 - 25 / Math.E, 6);
+    surroundingsAt(setup, 'oven', 3000, out);
+    expect(out.airC).toBeCloseTo(177, 3);
+    expect(out.wallBelowC - out.wallC).toBe(defaultBakeParameters.belowK);
+  });
+  it('a fan oven dips less and moves more air', () => {
+    surroundingsAt(bakeInput({ ...usual, fan: true }).setup, 'oven', 0, out);
+    expect(out.airC).toBe(162);
+    expect(out.h).toBe(13);
+    expect(out.wallBelowC).toBe(out.wallC);
+  });
+  it('after the pull it is the room', () => {
+    surroundingsAt(setup, 'rack', 900, out);
+    expect([out.airC, out.wallC, out.wallBelowC]).toEqual([24, 24, 24]);
+  });
+  it('radiation as a coefficient is the difference of the fourth powers', () => {
+    const [a, b] = [450.15, 300.15];
+    expect(radiation(0.9, 177, 27) * (a - b)).toBeCloseTo(0.9 * 5.67e-8 * (a ** 4 - b ** 4), 6);
+  });
+});
+
+const reading = (change: Partial<Reading>): Reading => ({
+  centreC: 96,
+  edgeC: 110,
+  bottomC: 120,
+  diameterMm: 79,
+  heightMm: 12,
+  lossShare: 0.07,
+  colour: { edge: 35, centre: 6, bottom: 28 },
+  centreMoisture: 0.1,
+  edgeMoisture: 0.05,
+  crispEdgeMm: 8,
+  set: 0.95,
+  setEdge: 0.97,
+  ...change,
+});
+
+describe('doneness', () => {
+  it.each([
+    [{ set: 0.66 }, 'under'],
+    [{ setEdge: 0.6 }, 'under'],
+    [{ colour: { edge: 3, centre: 0, bottom: 0 } }, 'under'],
+    [{ centreMoisture: 0.13 }, 'soft-centre'],
+    [{ centreMoisture: 0.1 }, 'soft-centre'],
+    [{ centreMoisture: 0.082 }, 'chewy'],
+    [{ centreMoisture: 0.06 }, 'crisp-edge'],
+    [{ centreMoisture: 0.06, crispEdgeMm: 2 }, 'chewy'],
+    [{ centreMoisture: 0.04 }, 'crisp-through'],
+    [{ centreMoisture: 0.001 }, 'crisp-through'],
+  ] as const)('%j is %s', (change, state) =>
+    expect(stateOf(donenessIndex(reading(change), 0.1367))).toBe(state),
+  );
+  it('goes up as the piece dries', () => {
+    const by = (m: number) => donenessIndex(reading({ centreMoisture: m }), 0.1367);
+    for (let m = 0.02; m < 0.12; m += 0.002) expect(by(m)).toBeGreaterThanOrEqual(by(m + 0.002));
+  });
+  it('a wetter dough is judged by its own water', () => {
+    expect(donenessIndex(reading({ centreMoisture: 0.085 }), 0.17)).toBeGreaterThan(
+      donenessIndex(reading({ centreMoisture: 0.085 }), 0.1367),
+    );
+  });
+  it('set is all of: bulk, rim and a first colour', () => {
+    expect(setIndex(reading({}))).toBeGreaterThan(1);
+    expect(setIndex(reading({ set: 0.5 }))).toBe(0);
+  });
+  it('each target lies inside its own state', () => {
+    for (const [target, index] of Object.entries(aimedIndex)) expect(stateOf(index)).toBe(target);
+  });
+});
+
+describe('a run', () => {
+  it('can be forked without touching the one it came from', () => {
+    const run = startRun(setup);
+    advance(run, 'oven', 300);
+    const before = readRun(run);
+    const other = fork(run);
+    advance(other, 'tray', 600);
+    expect(readRun(run)).toEqual(before);
+    expect(readRun(other).centreC).not.toBe(before.centreC);
+  });
+  it('in one go or in parts is the same bake', () => {
+    const whole = startRun(setup);
+    advance(whole, 'oven', 600);
+    const parts = startRun(setup);
+    for (let t = 30; t <= 600; t += 30) advance(parts, 'oven', t);
+    expect(readRun(parts).centreC).toBeCloseTo(readRun(whole).centreC, 0);
+    expect(readRun(parts).diameterMm / readRun(whole).diameterMm).toBeCloseTo(1, 2);
+  });
+  it('every tray and liner there is can be baked on', () => {
+    for (const tray of Object.keys(trayMaterials) as BakeRequest['tray'][]) {
+      for (const liner of Object.keys(liners) as BakeRequest['liner'][]) {
+        const run = startRun(bakeInput({ ...usual, tray, liner }).setup);
+        advance(run, 'oven', 400);
+        expect(readRun(run).bottomC).toBeGreaterThan(60);
+      }
+    }
+  });
+});

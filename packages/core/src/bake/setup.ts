@@ -1,0 +1,216 @@
+import type { Dough, PieceShape } from '../formula/index.js';
+import { doughDensity } from '../thermal/index.js';
+import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
+import { at, bakeTables, type BakeTables } from './tables.js';
+
+export interface BakeSetup {
+  readonly massG: number;
+  readonly shape: PieceShape;
+  readonly dough: Dough;
+  /** Start temperature, °C, or a profile from the core to the surface. */
+  readonly start: number | readonly number[];
+  readonly tray: TrayMaterial;
+  readonly liner: Liner;
+  readonly setC: number;
+  readonly fan: boolean;
+  readonly roomC: number;
+  readonly parameters: BakeParameters;
+  /** Cells over the radius and the height. */
+  readonly rings: number;
+  readonly layers: number;
+}
+
+/** Mean height over diameter of the piece as it is set down. */
+export const startAspect: Readonly<Record<PieceShape, number>> = {
+  ball: 0.8,
+  mound: 0.5,
+  puck: 0.35,
+  slice: 0.3,
+};
+
+/** Air in the dough when it goes in, share by volume. */
+export const bakePorosity = 0.06;
+const airShare = 1 - bakePorosity;
+
+/** What does not change during a bake. */
+export interface Fixed {
+  readonly setup: BakeSetup;
+  readonly p: BakeParameters;
+  readonly tables: BakeTables;
+  readonly nr: number;
+  readonly nz: number;
+  readonly massKg: number;
+  readonly volume0: number;
+  /** Ring faces and the ring centres as shares of the radius. */
+  readonly faces: Float64Array;
+  readonly centres: Float64Array;
+  /** Ring areas as shares of the disc, and column heights over the mean height. */
+  readonly areaShare: Float64Array;
+  readonly heightShare: Float64Array;
+  /** Dough mass of a cell of each ring, kg; non-fat solids per kg of dough. */
+  readonly cellMass: Float64Array;
+  readonly solids: number;
+  readonly lnEtaRecipe: number;
+  readonly yieldPa: number;
+  readonly drag: number;
+  readonly setC: number;
+  readonly tray: {
+    readonly heat: number;
+    readonly conduct: number;
+    readonly epsUnder: number;
+    readonly epsTop: number;
+  };
+  readonly contact: number;
+  /** Tray area that belongs to one piece, m². */
+  readonly pitchArea: number;
+}
+
+/** Everything that moves. Typed arrays of rings × layers, index ring × layers + layer (layer 0 at the tray). */
+export interface State {
+  readonly U: Float64Array;
+  readonly W: Float64Array;
+  readonly T: Float64Array;
+  readonly sigma: Float64Array;
+  readonly Tmax: Float64Array;
+  readonly brownTop: Float64Array;
+  readonly brownBottom: Float64Array;
+  readonly topC: Float64Array;
+  radius: number;
+  lift: number;
+  trayUnderC: number;
+  trayEdgeC: number;
+  timeS: number;
+}
+
+const profileShape = (r: number, power: number) => Math.sqrt(Math.max(0, 1 - r ** power));
+
+/** Ring-averaged profile by midpoint sums (area-weighted), normalised so that the disc's volume is kept. */
+const ringHeights = (faces: Float64Array, areaShare: Float64Array, power: number): Float64Array => {
+  const n = areaShare.length;
+  const raw = Float64Array.from({ length: n }, (_, i) => {
+    const r0 = faces[i] as number;
+    const r1 = faces[i + 1] as number;
+    let sum = 0;
+    let weight = 0;
+    for (let j = 0; j < 40; j++) {
+      const r = r0 + ((j + 0.5) / 40) * (r1 - r0);
+      sum += r * profileShape(r, power);
+      weight += r;
+    }
+    return sum / weight;
+  });
+  const norm = raw.reduce((sum, g, i) => sum + g * (areaShare[i] as number), 0);
+  return raw.map((g) => g / norm);
+};
+
+export const prepare = (setup: BakeSetup): Fixed => {
+  const { rings: nr, layers: nz, parameters: p, dough, massG } = setup;
+  const massKg = massG / 1000;
+  const volume0 = massKg / doughDensity(dough, 15, bakePorosity);
+  const faces = Float64Array.from({ length: nr + 1 }, (_, i) => (i / nr) ** 0.75);
+  const centres = Float64Array.from(
+    { length: nr },
+    (_, i) => ((faces[i] as number) + (faces[i + 1] as number)) / 2,
+  );
+  const areaShare = Float64Array.from(
+    { length: nr },
+    (_, i) => (faces[i + 1] as number) ** 2 - (faces[i] as number) ** 2,
+  );
+  const heightShare = ringHeights(faces, areaShare, p.profilePower);
+  const cellMass = heightShare.map((g, i) => (massKg * g * (areaShare[i] as number)) / nz);
+  const material = trayMaterials[setup.tray];
+  const liner = liners[setup.liner];
+  const { composition: c } = dough;
+  return {
+    setup,
+    p,
+    tables: bakeTables(dough),
+    nr,
+    nz,
+    massKg,
+    volume0,
+    faces,
+    centres,
+    areaShare,
+    heightShare,
+    cellMass,
+    solids: dough.nonFatSolids,
+    lnEtaRecipe:
+      Math.log(p.eta0PaS) -
+      p.etaPerSugar * (dough.sugar - 0.28) -
+      p.etaPerFat * (dough.butterfat - 0.163) -
+      p.etaPerWater * (c.water - 0.137) +
+      p.etaPerFlour * (dough.flour - 0.3),
+    yieldPa: p.yieldPa * Math.exp(-6 * (c.water - 0.137 + (dough.butterfat - 0.163))),
+    drag: p.dragBase * liner.drag,
+    setC: p.setC + 40 * (dough.sugar - 0.28) - 150 * (dough.eggProtein - 0.0101),
+    tray: {
+      heat: material.rhoC * material.thicknessMm * 1e-3,
+      conduct: material.k * material.thicknessMm * 1e-3,
+      epsUnder: material.eps,
+      epsTop: material.eps * (1 - liner.cover) + 0.85 * liner.cover,
+    },
+    contact: liner.contact,
+    pitchArea: 0.107 ** 2 * (massG / 35) ** 0.7,
+  };
+};
+
+/** Temperature of a cell from a profile core to surface, by how far out the cell lies in the piece. */
+const fromProfile = (profile: readonly number[], out: number): number => {
+  const x = Math.min(profile.length - 1, Math.max(0, out * profile.length - 0.5));
+  const i = Math.min(profile.length - 2, Math.floor(x));
+  if (profile.length === 1) return profile[0] as number;
+  const a = profile[i] as number;
+  return a + (x - i) * ((profile[i + 1] as number) - a);
+};
+
+export const initialState = (fixed: Fixed): State => {
+  const { setup, nr, nz, volume0, cellMass, centres, tables } = fixed;
+  const n = nr * nz;
+  const state: State = {
+    U: new Float64Array(n),
+    W: new Float64Array(n),
+    T: new Float64Array(n),
+    sigma: new Float64Array(n),
+    Tmax: new Float64Array(n),
+    brownTop: new Float64Array(nr),
+    brownBottom: new Float64Array(nr),
+    topC: new Float64Array(nr),
+    radius: Math.cbrt(volume0 / (2 * Math.PI * startAspect[setup.shape])),
+    lift: 1,
+    trayUnderC: trayMaterials[setup.tray].preheated ? setup.setC : setup.roomC,
+    trayEdgeC: trayMaterials[setup.tray].preheated ? setup.setC : setup.roomC,
+    timeS: 0,
+  };
+  for (let i = 0; i < nr; i++) {
+    for (let j = 0; j < nz; j++) {
+      const a = i * nz + j;
+      const up = (2 * (j + 0.5)) / nz - 1;
+      const out = Math.min(1, Math.hypot(centres[i] as number, up));
+      const t = typeof setup.start === 'number' ? setup.start : fromProfile(setup.start, out);
+      const m = cellMass[i] as number;
+      const w = m * setup.dough.composition.water;
+      state.T[a] = t;
+      state.Tmax[a] = t;
+      state.W[a] = w;
+      state.U[a] = m * at(tables.dryEnthalpy, t) + w * 4176 * t;
+    }
+    state.topC[i] = state.T[i * nz + nz - 1] as number;
+  }
+  return state;
+};
+
+export const copyState = (s: State): State => ({
+  ...s,
+  U: s.U.slice(),
+  W: s.W.slice(),
+  T: s.T.slice(),
+  sigma: s.sigma.slice(),
+  Tmax: s.Tmax.slice(),
+  brownTop: s.brownTop.slice(),
+  brownBottom: s.brownBottom.slice(),
+  topC: s.topC.slice(),
+});
+
+/** Porosity at a lift factor. */
+export const porosityAt = (lift: number): number => 1 - airShare / lift;

@@ -1,0 +1,45 @@
+import type { BakeSetup } from './setup.js';
+
+/** Where the piece is: in the oven, on the hot tray outside, or on the rack. */
+export type Phase = 'oven' | 'tray' | 'rack';
+
+/** The air and the walls around the piece at one moment; temperatures in °C, transfer in W/m²K. */
+export interface Surroundings {
+  phase: Phase;
+  airC: number;
+  wallC: number;
+  wallBelowC: number;
+  h: number;
+  hUnder: number;
+}
+
+const roomH = 7;
+const roomHUnder = 5;
+const rackHUnder = 6;
+
+/** Air and walls `timeS` after the load went in: a dip from the open door that recovers. */
+export const surroundingsAt = (setup: BakeSetup, phase: Phase, timeS: number, out: Surroundings): void => {
+  const { parameters: p, fan, setC, roomC } = setup;
+  out.phase = phase;
+  if (phase === 'oven') {
+    const dip = (fan ? p.dipFanK : p.dipStillK) * Math.exp(-timeS / (fan ? p.dipFanS : p.dipStillS));
+    out.airC = setC - dip;
+    out.wallC = setC - 0.5 * dip;
+    out.wallBelowC = out.wallC + (fan ? 0 : p.belowK);
+    out.h = fan ? p.hFan : p.hStill;
+    out.hUnder = p.underRatio * out.h;
+    return;
+  }
+  out.airC = roomC;
+  out.wallC = roomC;
+  out.wallBelowC = roomC;
+  out.h = roomH;
+  out.hUnder = phase === 'tray' ? roomHUnder : rackHUnder;
+};
+
+/** Radiation as a heat transfer coefficient between two temperatures, W/m²K. */
+export const radiation = (emissivity: number, aC: number, bC: number): number => {
+  const a = aC + 273.15;
+  const b = bC + 273.15;
+  return emissivity * 5.67e-8 * (a * a + b * b) * (a + b);
+};

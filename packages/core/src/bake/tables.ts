@@ -1,0 +1,44 @@
+import type { Dough } from '../formula/index.js';
+import { dryEnthalpy, solidConductivity, solidFatShare } from '../thermal/index.js';
+
+const fromC = -50;
+const toC = 310;
+const stepK = 0.5;
+const points = Math.round((toC - fromC) / stepK) + 1;
+
+/** Dough properties by temperature, every half kelvin from −50 to 310 °C, read by linear interpolation. */
+export interface BakeTables {
+  readonly dryEnthalpy: Float64Array;
+  readonly conductivity: Float64Array;
+  readonly solidFat: Float64Array;
+  readonly saturationPa: Float64Array;
+}
+
+/** Saturation vapour pressure over water, Pa (Magnus form, Alduchov and Eskridge, 1996, eased above 100 °C): 3 % above the steam table at 100 °C, 6 % at 150 °C. */
+export const saturationPa = (temperatureC: number): number =>
+  610.94 *
+  Math.exp((17.625 * temperatureC) / (temperatureC + 243.04)) *
+  (temperatureC > 100 ? Math.exp(-2.6e-4 * (temperatureC - 100)) : 1);
+
+const table = (of: (t: number) => number) =>
+  Float64Array.from({ length: points }, (_, i) => of(fromC + i * stepK));
+
+export const bakeTables = (dough: Dough): BakeTables => ({
+  dryEnthalpy: table((t) => dryEnthalpy(dough, t)),
+  conductivity: table((t) => solidConductivity(dough, Math.min(t, 150))),
+  solidFat: table(solidFatShare),
+  saturationPa: table(saturationPa),
+});
+
+export const at = (values: Float64Array, temperatureC: number): number => {
+  const x = Math.min(points - 1.001, Math.max(0, (temperatureC - fromC) / stepK));
+  const i = x | 0;
+  const a = values[i] as number;
+  return a + (x - i) * ((values[i + 1] as number) - a);
+};
+
+/** Slope per kelvin at a temperature. */
+export const slopeAt = (values: Float64Array, temperatureC: number): number => {
+  const i = Math.min(points - 2, Math.max(0, ((temperatureC - fromC) / stepK) | 0));
+  return ((values[i + 1] as number) - (values[i] as number)) / stepK;
+};

@@ -1,0 +1,2 @@
+export * from './formulas.js';
+export * from './bakery.js';

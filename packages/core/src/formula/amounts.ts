@@ -1,0 +1,87 @@
+import { ingredient } from '../ingredient/index.js';
+import { div, mul, relation, requireNumber, type Figure } from '../shown/index.js';
+import { doughLines, doughPercent, flourPercent, type Formula, type FormulaLine } from './formula.js';
+
+const bakersPercent = relation({
+  name: "Baker's percent",
+  symbol: 'b',
+  unit: '%',
+  inputs: {
+    m: { symbol: 'm', name: 'mass of the ingredient', unit: 'g' },
+    f: { symbol: 'F', name: 'mass of all flours', unit: 'g' },
+  },
+  formula: ({ m, f }) => div(mul(100, m), f),
+  source: "definition of baker's percent: flour = 100",
+});
+
+const ingredientMass = relation({
+  name: 'Mass of an ingredient',
+  symbol: 'm',
+  unit: 'g',
+  inputs: {
+    M: { symbol: 'M', name: 'dough mass', unit: 'g' },
+    b: { symbol: 'b', name: "baker's percent as weighed", unit: '%' },
+    B: { symbol: 'B', name: 'sum of all percents that reach the dough', unit: '%' },
+  },
+  formula: ({ M, b, B }) => div(mul(M, b), B),
+  source: "m = M b / B, from the definition of baker's percent",
+  note: 'Browned butter counts in B without the water and the pan loss that it leaves behind.',
+});
+
+/** Sum of the percents that reach the dough. */
+export const totalPercent = (formula: Pick<Formula, 'stages'>): number =>
+  doughLines(formula).reduce((sum, line) => sum + doughPercent(line), 0);
+
+export interface Amount {
+  readonly stageId: string;
+  readonly line: FormulaLine;
+  readonly name: string;
+  readonly mass: Figure;
+}
+
+/**
+ * Grams of every ingredient for a dough mass.
+ * @param doughMassG mass of the mixed dough, 1 g to 1 t
+ * @throws JokulError `out-of-range`
+ */
+export const amountsFor = (
+  formula: Pick<Formula, 'stages'>,
+  doughMassG: number | Figure,
+): readonly Amount[] => {
+  const massG = typeof doughMassG === 'number' ? doughMassG : doughMassG.value;
+  requireNumber(massG, 'The dough mass', 1, 1e6, 'g');
+  const total = totalPercent(formula);
+  return formula.stages.flatMap((stage) =>
+    stage.lines.map((line) => ({
+      stageId: stage.id,
+      line,
+      name: ingredient(line.ingredientId).name,
+      mass: ingredientMass({ M: doughMassG, b: line.percent, B: total }),
+    })),
+  );
+};
+
+/**
+ * Topping per dough mass: percent of the flour in that mass.
+ * @returns grams of each topping for `doughMassG` of dough
+ */
+export const toppingsFor = (formula: Formula, doughMassG: number): readonly Amount[] => {
+  const total = totalPercent(formula);
+  return formula.toppings.map((line) => ({
+    stageId: 'topping',
+    line,
+    name: ingredient(line.ingredientId).name,
+    mass: ingredientMass({ M: doughMassG, b: line.percent, B: total }),
+  }));
+};
+
+/** Baker's percents from grams. @throws JokulError `not-computable` without flour */
+export const percentsFromGrams = (
+  grams: readonly { readonly ingredientId: string; readonly massG: number }[],
+): readonly { readonly ingredientId: string; readonly percent: Figure }[] => {
+  const flourG = flourPercent(grams.map(({ ingredientId, massG }) => ({ ingredientId, percent: massG })));
+  return grams.map(({ ingredientId, massG }) => ({
+    ingredientId,
+    percent: bakersPercent({ m: massG, f: flourG }),
+  }));
+};

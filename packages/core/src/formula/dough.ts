@@ -1,0 +1,97 @@
+import {
+  componentNames,
+  ingredient,
+  normaliseComposition,
+  type Allergen,
+  type Composition,
+} from '../ingredient/index.js';
+import { doughLines, doughPercent, type Formula } from './formula.js';
+
+/** Everything the heat and bake models need to know of a dough; mass fractions of the raw dough. */
+export interface Dough {
+  readonly composition: Composition;
+  readonly flour: number;
+  readonly sugar: number;
+  /** Milk fat, which melts over a range; oils of nuts and seeds are liquid throughout. */
+  readonly butterfat: number;
+  readonly eggProtein: number;
+  readonly inclusions: number;
+  /** Dry solids outside fat and inclusions: they share the dough's water. */
+  readonly nonFatSolids: number;
+}
+
+/** The typical creamed dough used where no formula is given: flour 30, butter 20, sugars 28, egg 8, inclusions 14 %. */
+const typicalComposition: Composition = normaliseComposition({
+  water: 0.1367,
+  fat: 0.2162,
+  protein: 0.0503,
+  carbohydrate: 0.5752,
+  fibre: 0.0137,
+  ash: 0.0079,
+});
+export const typicalDough: Dough = {
+  composition: typicalComposition,
+  flour: 0.3,
+  sugar: 0.28,
+  butterfat: 0.163,
+  eggProtein: 0.0101,
+  inclusions: 0.14,
+  nonFatSolids: 0.551,
+};
+
+/** The typical dough with another composition: the working fractions follow water, fat and carbohydrate. */
+export const doughFromComposition = (raw: Composition): Dough => {
+  const composition = normaliseComposition(raw);
+  const fat = composition.fat / typicalComposition.fat;
+  const starchy = composition.carbohydrate / typicalComposition.carbohydrate;
+  return {
+    composition,
+    flour: typicalDough.flour * starchy,
+    sugar: typicalDough.sugar * starchy,
+    butterfat: typicalDough.butterfat * fat,
+    eggProtein: typicalDough.eggProtein,
+    inclusions: typicalDough.inclusions,
+    nonFatSolids: Math.max(0.05, 1 - composition.water - composition.fat - 0.685 * typicalDough.inclusions),
+  };
+};
+
+/** The raw dough of a formula, from the composition of its ingredients. */
+export const doughOf = (formula: Pick<Formula, 'stages'>): Dough => {
+  const parts = doughLines(formula).map((line) => ({
+    ingredient: ingredient(line.browned ? 'browned-butter' : line.ingredientId),
+    mass: doughPercent(line),
+  }));
+  const total = parts.reduce((sum, part) => sum + part.mass, 0);
+  const share = (of: (part: (typeof parts)[number]) => number) =>
+    parts.reduce((sum, part) => sum + of(part) * part.mass, 0) / total;
+  const composition = normaliseComposition(
+    Object.fromEntries(
+      componentNames.map((name) => [name, share((part) => part.ingredient.composition[name])]),
+    ) as unknown as Composition,
+  );
+  const kind = (...kinds: string[]) => share((part) => (kinds.includes(part.ingredient.kind) ? 1 : 0));
+  const inclusionSolids = share(({ ingredient: { kind, composition: c } }) =>
+    kind === 'inclusion' ? 1 - c.water - c.fat : 0,
+  );
+  return {
+    composition,
+    flour: kind('flour'),
+    sugar:
+      kind('sugar') +
+      share((part) => (part.ingredient.kind === 'syrup' ? part.ingredient.composition.carbohydrate : 0)),
+    butterfat: share((part) => (part.ingredient.kind === 'butter' ? part.ingredient.composition.fat : 0)),
+    eggProtein: share((part) => (part.ingredient.kind === 'egg' ? part.ingredient.composition.protein : 0)),
+    inclusions: kind('inclusion'),
+    nonFatSolids: 1 - composition.water - composition.fat - inclusionSolids,
+  };
+};
+
+/** What anyone who eats it must know, from all ingredients and toppings, in alphabetical order. */
+export const allergensOf = (formula: Formula): readonly Allergen[] =>
+  [
+    ...new Set(
+      [...doughLines(formula), ...formula.toppings].flatMap(
+        (line) => ingredient(line.ingredientId).allergens,
+      ),
+    ),
+  ].sort();

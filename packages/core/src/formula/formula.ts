@@ -1,0 +1,103 @@
+import { JokulError, requireNumber } from '../shown/index.js';
+import { ingredient } from '../ingredient/index.js';
+
+export interface FormulaLine {
+  readonly ingredientId: string;
+  /** Baker's percent as weighed in; all flours together are 100. */
+  readonly percent: number;
+  /** Butter that is browned before use: weighed in whole, goes into the dough less its water and pan loss. */
+  readonly browned?: boolean;
+}
+
+export interface FormulaStage {
+  readonly id: string;
+  readonly name: string;
+  /** What to do, and when to stop, as a sentence for the mix hand. */
+  readonly cue: string;
+  readonly lines: readonly FormulaLine[];
+}
+
+export type PieceShape = 'ball' | 'mound' | 'puck' | 'slice';
+export type Doneness = 'soft-centre' | 'chewy' | 'crisp-edge' | 'crisp-through';
+
+/** How the dough rests between mixing and baking. */
+export interface RestRule {
+  /** `pieces`: portioned first, on trays; `tub`: whole, portioned after; `bag`: pieces frozen in bags ahead of the day; `none`: portioned and baked. */
+  readonly form: 'pieces' | 'tub' | 'bag' | 'none';
+  readonly placeKind: 'walk-in' | 'freezer' | 'bench';
+  readonly minS: number;
+  readonly bestS: number;
+  readonly maxS: number;
+  /** Minutes on the bench after the cold, as part of the rest. */
+  readonly temperS: number;
+}
+
+export interface BakeRule {
+  readonly target: Doneness;
+  readonly setC: number;
+  readonly fan: boolean;
+  /** Minimal rest on the hot tray before the rack. */
+  readonly trayRestS: number;
+  readonly gapMm: number;
+}
+
+export interface Formula {
+  readonly code: string;
+  readonly name: string;
+  readonly version: number;
+  readonly stages: readonly FormulaStage[];
+  /** Rolled on, pressed in or strewn on each piece after portioning; percent of flour, not part of the dough. */
+  readonly toppings: readonly FormulaLine[];
+  readonly piece: { readonly massG: number; readonly shape: PieceShape };
+  readonly rest: RestRule;
+  readonly bake: BakeRule;
+}
+
+/**
+ * Share of the weighed butter that browning takes: its water but half a percent, and 2 % that stays in the pan
+ * as a default. Water of 82 % fat butter: typical food-composition value.
+ */
+export const browningLossShare = 1 - (1 - 0.16) / (1 - 0.005) + 0.02;
+
+/** Percent that reaches the dough (less than what is weighed, for browned butter). */
+export const doughPercent = (line: FormulaLine): number =>
+  line.percent * (line.browned ? 1 - browningLossShare : 1);
+
+export const doughLines = (formula: Pick<Formula, 'stages'>): readonly FormulaLine[] =>
+  formula.stages.flatMap((stage) => stage.lines);
+
+export const flourPercent = (lines: readonly FormulaLine[]): number =>
+  lines
+    .filter((line) => ingredient(line.ingredientId).kind === 'flour')
+    .reduce((sum, line) => sum + line.percent, 0);
+
+/**
+ * Refuses a formula that cannot be a dough.
+ * @throws JokulError with the sentence for the baker and the path of the culprit
+ */
+export const checkFormula = (formula: Formula): void => {
+  if (!formula.name.trim()) throw new JokulError('missing-name', 'The formula needs a name.', 'name');
+  const lines = [...doughLines(formula), ...formula.toppings];
+  if (doughLines(formula).length === 0)
+    throw new JokulError('empty-formula', 'The formula has no ingredients.', 'stages');
+  for (const line of lines) {
+    const { name } = ingredient(line.ingredientId);
+    requireNumber(line.percent, `The amount of ${name.toLowerCase()}`, 0.01, 500, '%');
+  }
+  const flour = flourPercent(doughLines(formula));
+  if (flour <= 0) {
+    throw new JokulError(
+      'no-flour',
+      "The formula has no flour, so there is nothing that baker's percent could refer to.",
+      'stages',
+    );
+  }
+  // The bake model knows no other pieces.
+  requireNumber(formula.piece.massG, 'The piece weight', 8, 200, 'g');
+  requireNumber(formula.bake.setC, 'The oven temperature', 100, 260, '°C');
+  requireNumber(formula.bake.gapMm, 'The gap between pieces', 0, 150, 'mm');
+  const { minS, bestS, maxS } = formula.rest;
+  if (!(minS >= 0 && minS <= bestS && bestS <= maxS)) {
+    throw new JokulError('bad-rest', 'The rest must satisfy shortest ≤ best ≤ longest.', 'rest');
+  }
+};

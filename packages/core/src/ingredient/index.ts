@@ -1,0 +1,3 @@
+export * from './ingredient.js';
+export * from './library.js';
+export * from './convert.js';

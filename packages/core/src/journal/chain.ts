@@ -1,0 +1,46 @@
+import type { DraftEntry, JournalEntry } from './entry.js';
+
+/** The hash before the first entry. */
+export const genesisHash = '0'.repeat(64);
+
+/** JSON with sorted keys, so that the same entry always gives the same text. */
+export const canonicalJson = (value: unknown): string => {
+  if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`;
+  if (value !== null && typeof value === 'object') {
+    const entries = Object.entries(value)
+      .filter(([, v]) => v !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1));
+    return `{${entries.map(([k, v]) => `${JSON.stringify(k)}:${canonicalJson(v)}`).join(',')}}`;
+  }
+  return JSON.stringify(value);
+};
+
+/** The text that is hashed for an entry: the hash before it and everything the client wrote. */
+export const chainText = (prevHash: string, entry: DraftEntry): string =>
+  prevHash +
+  canonicalJson({
+    id: entry.id,
+    atMs: entry.atMs,
+    who: entry.who,
+    device: entry.device,
+    lot: entry.lot,
+    kind: entry.kind,
+    payload: entry.payload,
+  });
+
+/**
+ * The sequence number of the first entry whose hash does not follow from the one before; null for a sound chain.
+ * @param sha256 hex digest of a text; given, so that this stays free of platform code
+ */
+export const firstBrokenSeq = (
+  entries: readonly JournalEntry[],
+  sha256: (text: string) => string,
+  startHash = genesisHash,
+): number | null => {
+  let prev = startHash;
+  for (const entry of entries) {
+    if (entry.prevHash !== prev || entry.hash !== sha256(chainText(prev, entry))) return entry.seq;
+    prev = entry.hash;
+  }
+  return null;
+};

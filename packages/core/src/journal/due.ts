@@ -1,0 +1,171 @@
+import type { BatchPlan, Load } from '../schedule/index.js';
+import { emptyBatch, type FloorState, type TrayState } from './state.js';
+
+export type ActionKind = 'mix' | 'portion' | 'rest-in' | 'rest-out' | 'load' | 'turn' | 'pull' | 'rack';
+
+/** Something that has to be done on the floor. */
+export interface Action {
+  readonly id: string;
+  readonly kind: ActionKind;
+  readonly batchId: string;
+  readonly productCode: string;
+  readonly load?: Load;
+  readonly trayIds: readonly string[];
+  readonly ovenId?: string;
+  readonly dueMs: number;
+}
+
+export type Urgency = 'late' | 'now' | 'soon' | 'later';
+
+/** How long before and after the due moment an action counts as due now, ms: a pull is a matter of seconds. */
+const nowWindowMs: Readonly<Record<ActionKind, readonly [before: number, after: number]>> = {
+  pull: [15e3, 30e3],
+  turn: [15e3, 45e3],
+  load: [60e3, 180e3],
+  rack: [0, 240e3],
+  'rest-out': [60e3, 300e3],
+  'rest-in': [0, 600e3],
+  portion: [120e3, 600e3],
+  mix: [300e3, 900e3],
+};
+const soonMs = 10 * 60e3;
+
+export const urgencyOf = (action: Action, nowMs: number): Urgency => {
+  const [before, after] = nowWindowMs[action.kind];
+  if (nowMs > action.dueMs + after) return 'late';
+  if (nowMs >= action.dueMs - before) return 'now';
+  return nowMs >= action.dueMs - soonMs ? 'soon' : 'later';
+};
+
+/** What burns first comes first where due times tie. */
+const rank: Readonly<Record<ActionKind, number>> = {
+  pull: 0,
+  turn: 1,
+  rack: 2,
+  load: 3,
+  'rest-out': 4,
+  'rest-in': 5,
+  portion: 6,
+  mix: 7,
+};
+
+const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] => {
+  const base = { batchId: batch.batchId, productCode: batch.productCode, load };
+  const trays = load.trays.map((tray) => state.trays[tray.id]).filter((tray) => tray !== undefined);
+  const waiting = load.trays.filter((tray) => !state.trays[tray.id]).map((tray) => tray.id);
+  const actions: Action[] = [];
+  if (waiting.length > 0) {
+    actions.push({
+      ...base,
+      id: `${load.id}/load`,
+      kind: 'load',
+      trayIds: waiting,
+      ovenId: load.ovenId,
+      dueMs: load.startS * 1000,
+    });
+  }
+  const push = (
+    kind: 'turn' | 'pull' | 'rack',
+    of: readonly TrayState[],
+    due: (tray: TrayState) => number,
+  ) => {
+    if (of.length === 0) return;
+    const dueMs = Math.min(...of.map(due));
+    actions.push({
+      ...base,
+      id: `${load.id}/${kind}`,
+      kind,
+      trayIds: of.map((t) => t.trayId),
+      ovenId: of[0]?.ovenId ?? load.ovenId,
+      dueMs,
+    });
+  };
+  const inOven = trays.filter((tray) => !tray.pulled);
+  push(
+    'turn',
+    inOven.filter((tray) => !tray.turned),
+    (tray) => tray.loaded.atMs + tray.pullS * 500,
+  );
+  push('pull', inOven, (tray) => tray.loaded.atMs + tray.pullS * 1000);
+  push(
+    'rack',
+    trays.filter((tray) => tray.pulled && !tray.racked),
+    (tray) => (tray.pulled?.atMs ?? 0) + tray.trayRestS * 1000,
+  );
+  return actions;
+};
+
+/** The next step of a batch before its trays. */
+const batchActions = (batch: BatchPlan, state: FloorState): Action[] => {
+  const known = state.batches[batch.batchId] ?? emptyBatch(batch.batchId);
+  const base = { batchId: batch.batchId, productCode: batch.productCode, trayIds: [] };
+  const planned = (kind: string) => batch.tasks.find((task) => task.kind === kind);
+  const act = (kind: ActionKind, dueS: number): Action => ({
+    ...base,
+    id: `${batch.batchId}/${kind}`,
+    kind,
+    dueMs: dueS * 1000,
+  });
+  const started = batch.loads.some((load) => load.trays.some((tray) => state.trays[tray.id]));
+  const mix = planned('mix');
+  const portion = planned('portion');
+  const temper = planned('temper');
+  const isTub = (portion?.startS ?? 0) > (planned('rest')?.startS ?? 0) && planned('rest') !== undefined;
+  const inCold = known.stays.some((stay) => stay.outMs === null);
+  const everCold = known.stays.length > 0;
+  // Taken out once, it may lie in another cold place to thaw: that is no second task.
+  const takenOut = known.stays.some((stay) => stay.outMs !== null);
+  if (!known.mixed && !known.portioned && !everCold && !started) return mix ? [act('mix', mix.startS)] : [];
+  if (isTub && known.mixed && !everCold) return [act('rest-in', mix?.endS ?? 0)];
+  if (!known.portioned && !started) {
+    if (isTub && inCold && !takenOut && temper) return [act('rest-out', temper.startS)];
+    return portion ? [act('portion', portion.startS)] : [];
+  }
+  const rest = planned('rest');
+  // Dough that only waits on the bench for its oven goes into no cold.
+  const toCold = rest?.uses.some(({ resourceId }) => !resourceId.startsWith('bench/')) ?? false;
+  if (!isTub && rest && toCold && known.portioned && !everCold && !started)
+    return [act('rest-in', rest.startS)];
+  if (!isTub && inCold && !takenOut && temper && !started) return [act('rest-out', temper.startS)];
+  return [];
+};
+
+/** Everything that is still to be done, the most urgent first. */
+export const openActions = (batches: readonly BatchPlan[], state: FloorState): readonly Action[] =>
+  batches
+    .flatMap((batch) => [
+      ...batchActions(batch, state),
+      ...batch.loads.flatMap((load) => trayActions(batch, load, state)),
+    ])
+    .sort((a, b) => a.dueMs - b.dueMs || rank[a.kind] - rank[b.kind] || (a.id < b.id ? -1 : 1));
+
+/** What is in a cold place now. */
+export interface InTheCold {
+  readonly batchId: string;
+  readonly placeId: string;
+  readonly form: 'pieces' | 'tub' | 'bag';
+  readonly cover: 'open' | 'covered';
+  readonly startC: number;
+  readonly massG: number;
+  readonly pieces: number;
+  readonly inMs: number;
+}
+
+/** The dough in the cold, oldest first. */
+export const inTheCold = (state: FloorState): readonly InTheCold[] =>
+  Object.values(state.batches)
+    .flatMap((batch) =>
+      batch.stays
+        .filter((stay) => stay.outMs === null)
+        .map(({ placeId, form, cover, startC, massG, pieces, atMs }) => ({
+          batchId: batch.batchId,
+          placeId,
+          form,
+          cover,
+          startC,
+          massG,
+          pieces,
+          inMs: atMs,
+        })),
+    )
+    .sort((a, b) => a.inMs - b.inMs);

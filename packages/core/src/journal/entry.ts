@@ -1,0 +1,94 @@
+import type { Cover } from '../thermal/index.js';
+
+/** What each kind of journal entry carries. Masses in g, temperatures in °C, durations in s, lengths in mm. */
+export interface Payloads {
+  readonly weighed: {
+    readonly key: string;
+    readonly massG: number;
+    readonly targetG: number;
+    readonly scaleId: string;
+  };
+  readonly mixed: {
+    readonly doughC: number;
+    readonly massG: number;
+    /** Ingredients that were not weighed; finishing all the same takes a reason. */
+    readonly missing: readonly string[];
+    readonly reason?: string;
+  };
+  readonly portioned: {
+    readonly pieces: number;
+    readonly scoop: number;
+    readonly samplesG: readonly number[];
+    readonly targetG: number;
+    readonly remainderG: number;
+  };
+  readonly 'rest-in': {
+    readonly placeId: string;
+    readonly form: 'pieces' | 'tub' | 'bag';
+    readonly cover: Cover;
+    readonly startC: number;
+    readonly massG: number;
+    readonly pieces: number;
+  };
+  readonly 'rest-out': { readonly placeId: string };
+  readonly loaded: {
+    readonly loadId: string;
+    readonly trayIds: readonly string[];
+    readonly ovenId: string;
+    readonly setC: number;
+    readonly pullS: number;
+    readonly trayRestS: number;
+    readonly pieces: readonly number[];
+  };
+  readonly turned: { readonly loadId: string; readonly trayIds: readonly string[] };
+  readonly pulled: { readonly loadId: string; readonly trayIds: readonly string[] };
+  readonly racked: { readonly loadId: string; readonly trayIds: readonly string[] };
+  readonly inspected: {
+    readonly trayId: string;
+    readonly bakeS?: number;
+    readonly coreC?: number;
+    readonly diameterMm?: number;
+    readonly heightMm?: number;
+    readonly lossShare?: number;
+    readonly colourScore?: number;
+    readonly note?: string;
+  };
+  readonly note: { readonly text: string };
+  /** A mistake is struck by a further entry; nothing is deleted. */
+  readonly struck: { readonly entryId: string; readonly reason: string };
+}
+export type EntryKind = keyof Payloads;
+export const entryKinds: readonly EntryKind[] = [
+  'weighed',
+  'mixed',
+  'portioned',
+  'rest-in',
+  'rest-out',
+  'loaded',
+  'turned',
+  'pulled',
+  'racked',
+  'inspected',
+  'note',
+  'struck',
+];
+
+/** One thing that happened, as the client wrote it down. `lot` is the batch it belongs to. */
+export type DraftEntry = {
+  [K in EntryKind]: {
+    readonly id: string;
+    readonly atMs: number;
+    readonly who: string;
+    readonly device: string;
+    readonly lot: string;
+    readonly kind: K;
+    readonly payload: Payloads[K];
+  };
+}[EntryKind];
+
+/** An entry as the journal holds it: numbered without gaps in meaning, chained to the one before. */
+export type JournalEntry = DraftEntry & {
+  readonly seq: number;
+  readonly prevHash: string;
+  readonly hash: string;
+};

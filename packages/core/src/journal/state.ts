@@ -1,0 +1,66 @@
+import type { DraftEntry, Payloads } from './entry.js';
+
+/** Who did something, and when. */
+export interface Deed {
+  readonly atMs: number;
+  readonly who: string;
+  readonly entryId: string;
+}
+type Did<K extends keyof Payloads> = Deed & Payloads[K];
+
+export interface ColdStay extends Did<'rest-in'> {
+  readonly outMs: number | null;
+}
+
+/** A lot's life, as far as the journal tells. */
+export interface BatchState {
+  readonly batchId: string;
+  readonly weighed: Readonly<Record<string, Did<'weighed'>>>;
+  readonly mixed: Did<'mixed'> | null;
+  readonly portioned: Did<'portioned'> | null;
+  readonly stays: readonly ColdStay[];
+  readonly notes: readonly (Deed & { readonly text: string })[];
+}
+
+export interface TrayState {
+  readonly trayId: string;
+  readonly loadId: string;
+  readonly batchId: string;
+  readonly ovenId: string;
+  readonly setC: number;
+  readonly pullS: number;
+  readonly trayRestS: number;
+  readonly pieces: number;
+  readonly loaded: Deed;
+  readonly turned: Deed | null;
+  readonly pulled: Deed | null;
+  readonly racked: Deed | null;
+  readonly inspected: Did<'inspected'> | null;
+}
+
+/** Something that was written down but could not take effect, for a person to look at. */
+export interface Notice {
+  readonly entryId: string;
+  readonly atMs: number;
+  readonly who: string;
+  readonly message: string;
+}
+
+export interface FloorState {
+  readonly batches: Readonly<Record<string, BatchState>>;
+  readonly trays: Readonly<Record<string, TrayState>>;
+  readonly notices: readonly Notice[];
+}
+
+export const emptyState: FloorState = { batches: {}, trays: {}, notices: [] };
+
+export const emptyBatch = (batchId: string): BatchState => ({
+  batchId,
+  weighed: {},
+  mixed: null,
+  portioned: null,
+  stays: [],
+  notes: [],
+});
+
+export const deedOf = (entry: DraftEntry): Deed => ({ atMs: entry.atMs, who: entry.who, entryId: entry.id });

@@ -1,0 +1,71 @@
+import { call, div, mul, relation, requireNumber, sub, type Figure } from '../shown/index.js';
+
+const count = relation({
+  name: 'Pieces from this dough',
+  symbol: 'n',
+  unit: 'pieces',
+  inputs: {
+    M: { symbol: 'M', name: 'dough mass', unit: 'g' },
+    s: { symbol: 's', name: 'loss at portioning', unit: 'share', source: 'house rules' },
+    p: { symbol: 'p', name: 'piece weight', unit: 'g', source: 'formula' },
+  },
+  formula: ({ M, s, p }) => call('floor', div(mul(M, sub(1, s)), p)),
+  source: 'n = ⌊M (1 − s) / p⌋',
+});
+
+const left = relation({
+  name: 'Left over',
+  symbol: 'r',
+  unit: 'g',
+  inputs: {
+    M: { symbol: 'M', name: 'dough mass', unit: 'g' },
+    s: { symbol: 's', name: 'loss at portioning', unit: 'share', source: 'house rules' },
+    n: { symbol: 'n', name: 'pieces', unit: 'pieces' },
+    p: { symbol: 'p', name: 'piece weight', unit: 'g', source: 'formula' },
+  },
+  formula: ({ M, s, n, p }) => sub(mul(M, sub(1, s)), mul(n, p)),
+  source: 'mass balance',
+});
+
+const spread = relation({
+  name: 'Piece weight with the remainder spread over all',
+  symbol: "p'",
+  unit: 'g',
+  inputs: {
+    M: { symbol: 'M', name: 'dough mass', unit: 'g' },
+    s: { symbol: 's', name: 'loss at portioning', unit: 'share', source: 'house rules' },
+    n: { symbol: 'n', name: 'pieces', unit: 'pieces' },
+  },
+  formula: ({ M, s, n }) => div(mul(M, sub(1, s)), n),
+  source: 'mass balance',
+});
+
+export interface PieceCount {
+  readonly pieces: Figure;
+  readonly remainder: Figure;
+  /** Each piece a little heavier instead; null when there is no whole piece. */
+  readonly spreadMass: Figure | null;
+}
+
+/** How many whole pieces a dough gives and what is left over. Dough 1 g to 1 t, piece 5 to 400 g. */
+export const countPieces = (
+  doughMassG: number | Figure,
+  pieceMassG: number,
+  portionLossShare: number,
+): PieceCount => {
+  requireNumber(
+    typeof doughMassG === 'number' ? doughMassG : doughMassG.value,
+    'The dough mass',
+    1,
+    1e6,
+    'g',
+  );
+  requireNumber(pieceMassG, 'The piece weight', 5, 400, 'g');
+  requireNumber(portionLossShare, 'The loss at portioning', 0, 0.2);
+  const pieces = count({ M: doughMassG, s: portionLossShare, p: pieceMassG });
+  return {
+    pieces,
+    remainder: left({ M: doughMassG, s: portionLossShare, n: pieces, p: pieceMassG }),
+    spreadMass: pieces.value > 0 ? spread({ M: doughMassG, s: portionLossShare, n: pieces }) : null,
+  };
+};

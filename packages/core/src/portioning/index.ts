@@ -1,0 +1,3 @@
+export * from './scoop.js';
+export * from './count.js';
+export * from './sample.js';

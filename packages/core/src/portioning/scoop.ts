@@ -1,0 +1,60 @@
+import { div, mul, relation, requireNumber, type Figure } from '../shown/index.js';
+
+const quartMl = 946.35295;
+
+const levelVolume = relation({
+  name: 'Level volume of a scoop',
+  symbol: 'V',
+  unit: 'mL',
+  inputs: {
+    Q: { symbol: 'Q', name: 'US quart', unit: 'mL', source: 'definition' },
+    N: { symbol: 'N', name: 'number on the handle: scoops per quart', unit: '' },
+  },
+  formula: ({ Q, N }) => div(Q, N),
+  source: 'definition of the scoop number',
+});
+
+const scoopMass = relation({
+  name: 'Dough in a level scoop',
+  symbol: 'm',
+  unit: 'g',
+  inputs: {
+    V: { symbol: 'V', name: 'level volume', unit: 'mL' },
+    rho: { symbol: 'ρ', name: 'dough density', unit: 'g/mL' },
+  },
+  formula: ({ V, rho }) => mul(V, rho),
+  source: 'm = V ρ',
+  note: 'A heaped scoop holds more; weigh three and note their mean.',
+});
+
+export interface ScoopFit {
+  readonly number: number;
+  readonly mass: Figure;
+  /** Scoop mass over target mass, minus one. */
+  readonly offShare: number;
+}
+
+/**
+ * The scoops ordered by how close a level one comes to the target.
+ * @param densityGPerMl density of this dough, 0.5 to 1.6
+ */
+export const scoopsFor = (
+  targetG: number,
+  densityGPerMl: number | Figure,
+  numbers: readonly number[],
+): readonly ScoopFit[] => {
+  requireNumber(targetG, 'The piece weight', 5, 400, 'g');
+  requireNumber(
+    typeof densityGPerMl === 'number' ? densityGPerMl : densityGPerMl.value,
+    'The dough density',
+    0.5,
+    1.6,
+    'g/mL',
+  );
+  return numbers
+    .map((number) => {
+      const mass = scoopMass({ V: levelVolume({ Q: quartMl, N: number }), rho: densityGPerMl });
+      return { number, mass, offShare: mass.value / targetG - 1 };
+    })
+    .sort((a, b) => Math.abs(a.offShare) - Math.abs(b.offShare));
+};

@@ -1,0 +1,52 @@
+import { TZDate } from '@date-fns/tz';
+import { JokulError } from '../shown/index.js';
+
+/** Points in time are seconds since 1970-01-01T00:00Z (`atS`); the bakery's wall clock needs its time zone. */
+const two = (n: number) => String(n).padStart(2, '0');
+
+/** The wall clock of `atS` in the zone. */
+export const wallClock = (atS: number, timeZone: string): { date: string; time: string; seconds: number } => {
+  const d = new TZDate(atS * 1000, timeZone);
+  return {
+    date: `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`,
+    time: `${two(d.getHours())}:${two(d.getMinutes())}`,
+    seconds: d.getSeconds(),
+  };
+};
+
+/**
+ * The point in time of a wall-clock date (`2026-11-27`) and time (`05:40`) in the zone.
+ * A time skipped by daylight saving reads as the hour after it.
+ * @throws JokulError `bad-time`
+ */
+export const atWallClock = (date: string, time: string, timeZone: string): number => {
+  const d = /^(\d{4})-(\d{2})-(\d{2})$/.exec(date);
+  const t = /^([01]\d|2[0-3]):([0-5]\d)$/.exec(time);
+  const [year, month, day] = (d ?? []).slice(1).map(Number);
+  if (
+    !t ||
+    year === undefined ||
+    month === undefined ||
+    day === undefined ||
+    month < 1 ||
+    month > 12 ||
+    day < 1 ||
+    day > 31
+  ) {
+    throw new JokulError(
+      'bad-time',
+      `"${date} ${time}" is no date and time; write them as 2026-11-27 and 05:40.`,
+      'time',
+    );
+  }
+  const at = new TZDate(year, month - 1, day, Number(t[1]), Number(t[2]), 0, timeZone);
+  if (at.getDate() !== day) throw new JokulError('bad-time', `${date} is not in the calendar.`, 'date');
+  return at.getTime() / 1000;
+};
+
+/** The date `days` later (or earlier) on the calendar. */
+export const shiftDate = (date: string, days: number): string => {
+  const d = new Date(`${date}T12:00:00Z`);
+  d.setUTCDate(d.getUTCDate() + days);
+  return d.toISOString().slice(0, 10);
+};

@@ -1,0 +1,3 @@
+export * from './mass.js';
+export * from './temperature.js';
+export * from './clock.js';

@@ -1,0 +1,87 @@
+import {
+  add,
+  div,
+  mul,
+  relation,
+  requireNumber,
+  sub,
+  sumFigure,
+  JokulError,
+  type Figure,
+} from '../shown/index.js';
+
+export interface PieceLine {
+  readonly pieces: number;
+  readonly pieceMassG: number;
+  readonly name?: string;
+}
+
+export interface Losses {
+  /** Share of the dough that stays in the bowl and on the paddle. */
+  readonly bowlShare: number;
+  /** Share that stays on scoop, scale and bench. */
+  readonly portionShare: number;
+  /** Pieces baked first to learn spread and time. */
+  readonly testPieces: number;
+}
+
+const needed = relation({
+  name: 'Dough to mix',
+  symbol: 'M',
+  unit: 'g',
+  inputs: {
+    P: { symbol: 'P', name: 'dough in the ordered pieces', unit: 'g' },
+    T: { symbol: 'T', name: 'dough in the test pieces', unit: 'g' },
+    b: { symbol: 'b', name: 'loss in the bowl', unit: 'share', source: 'house rules' },
+    s: { symbol: 's', name: 'loss at portioning', unit: 'share', source: 'house rules' },
+  },
+  formula: ({ P, T, b, s }) => div(add(P, T), mul(sub(1, b), sub(1, s))),
+  source: 'mass balance: the bake list is met after losses',
+});
+
+const testDough = relation({
+  name: 'Dough in the test pieces',
+  symbol: 'T',
+  unit: 'g',
+  inputs: {
+    n: { symbol: 'n', name: 'test pieces', unit: 'pieces', source: 'house rules' },
+    p: { symbol: 'p', name: 'piece weight', unit: 'g', source: 'formula' },
+  },
+  formula: ({ n, p }) => mul(n, p),
+  source: 'T = n p',
+});
+
+/**
+ * Dough mass so that the bake list is met after losses.
+ * @throws JokulError `out-of-range` for pieces, weights or losses that make no sense, `nothing-to-bake` without pieces
+ */
+export const doughNeeded = (lines: readonly PieceLine[], losses: Losses): Figure => {
+  requireNumber(losses.bowlShare, 'The loss in the bowl', 0, 0.2);
+  requireNumber(losses.portionShare, 'The loss at portioning', 0, 0.2);
+  requireNumber(losses.testPieces, 'The number of test pieces', 0, 500);
+  for (const line of lines) {
+    requireNumber(line.pieces, 'The number of pieces', 1, 100_000, 'pieces');
+    requireNumber(line.pieceMassG, 'The piece weight', 5, 400, 'g');
+  }
+  const [first] = lines;
+  if (!first) throw new JokulError('nothing-to-bake', 'There are no pieces on the bake list.', 'lines');
+  const inPieces = sumFigure({
+    name: 'Dough in the ordered pieces',
+    symbol: 'P',
+    unit: 'g',
+    terms: lines.map(({ name, pieces, pieceMassG }) => ({
+      symbol: 'n p',
+      name: `${name ? `${name}: ` : ''}${pieces} pieces of ${pieceMassG} g`,
+      value: pieces * pieceMassG,
+      unit: 'g',
+      source: 'bake list × piece weight of the formula',
+    })),
+    source: 'P = Σ n p',
+  });
+  return needed({
+    P: inPieces,
+    T: testDough({ n: losses.testPieces, p: first.pieceMassG }),
+    b: losses.bowlShare,
+    s: losses.portionShare,
+  });
+};

@@ -1,0 +1,3 @@
+export * from './dough-needed.js';
+export * from './split.js';
+export * from './weigh-sheet.js';

@@ -1,0 +1,120 @@
+import { JokulError, requireNumber } from '../shown/index.js';
+
+/** What a mixer can take of one dough, by mass. */
+export interface MixerRange {
+  readonly id: string;
+  readonly minMassG: number;
+  readonly maxMassG: number;
+}
+
+export interface Mixer {
+  readonly id: string;
+  readonly name: string;
+  readonly bowlL: number;
+  readonly minFill: number;
+  readonly maxFill: number;
+  /** Most stiff dough the motor may turn. */
+  readonly maxMassG: number;
+}
+
+export interface BatchShare {
+  readonly mixerId: string;
+  readonly massG: number;
+}
+
+export interface Split {
+  readonly batches: readonly BatchShare[];
+  readonly even: boolean;
+  /** Why this one stands where it does, for the baker. */
+  readonly reason: string;
+}
+
+/** Working range by mass, the tighter of bowl volume and motor. @param densityGPerMl density of the mixed dough */
+export const mixerRange = (mixer: Mixer, densityGPerMl: number): MixerRange => ({
+  id: mixer.id,
+  minMassG: mixer.minFill * mixer.bowlL * 1000 * densityGPerMl,
+  maxMassG: Math.min(mixer.maxFill * mixer.bowlL * 1000 * densityGPerMl, mixer.maxMassG),
+});
+
+/** Shares of `massG` that stay inside each range, as even as the ranges allow. */
+const evenWithin = (massG: number, ranges: readonly MixerRange[]): readonly number[] => {
+  // Raise a common level until the clamped shares add up: the level is found by bisection.
+  const at = (level: number) => ranges.map((r) => Math.min(r.maxMassG, Math.max(r.minMassG, level)));
+  let low = 0;
+  let high = massG;
+  for (let i = 0; i < 80; i++) {
+    const mid = (low + high) / 2;
+    if (at(mid).reduce((a, b) => a + b, 0) < massG) low = mid;
+    else high = mid;
+  }
+  const shares = at(high);
+  // What bisection left over goes where there is room, so that mass is conserved exactly.
+  const rest = massG - shares.reduce((a, b) => a + b, 0);
+  const open = shares.findIndex((s, i) => s > (ranges[i]?.minMassG ?? 0) && s < (ranges[i]?.maxMassG ?? 0));
+  return shares.map((s, i) => (i === (open === -1 ? 0 : open) ? s + rest : s));
+};
+
+/** All ways to choose `k` mixers with repetition, in the order of the list. */
+const choose = (ranges: readonly MixerRange[], k: number): readonly (readonly MixerRange[])[] =>
+  k === 0
+    ? [[]]
+    : ranges.flatMap((range, i) => choose(ranges.slice(i), k - 1).map((rest) => [range, ...rest]));
+
+/**
+ * Splits a dough mass over the mixers: fewest batches first, even batches preferred.
+ * @returns up to four alternatives, best first
+ * @throws JokulError `no-mixer` when the mass is below every mixer's working range, or no mixer is set up
+ */
+export const splitBatches = (massG: number, mixers: readonly MixerRange[]): readonly Split[] => {
+  requireNumber(massG, 'The dough mass', 1, 1e6, 'g');
+  const usable = mixers.filter((m) => m.maxMassG >= m.minMassG && m.maxMassG > 0);
+  if (usable.length === 0)
+    throw new JokulError('no-mixer', 'No mixer can take this dough: add one in Setup.', 'mixers');
+  const smallest = Math.min(...usable.map((m) => m.minMassG));
+  if (massG < smallest) {
+    throw new JokulError(
+      'too-little-dough',
+      `${(massG / 1000).toFixed(2)} kg is too little for any mixer; the smallest works from ${(smallest / 1000).toFixed(2)} kg. Add pieces, or mix it by hand.`,
+      'massG',
+    );
+  }
+  const largest = Math.max(...usable.map((m) => m.maxMassG));
+  const fewest = Math.ceil(massG / largest);
+  if (fewest > 60)
+    throw new JokulError(
+      'too-much-dough',
+      `${(massG / 1000).toFixed(0)} kg would take ${fewest} batches; that is no one day's work here.`,
+      'massG',
+    );
+  const found: { split: Split; score: number }[] = [];
+  for (let k = fewest; k <= fewest + 3 && (found.length < 4 || k === fewest); k++) {
+    for (const chosen of k <= 6 ? choose(usable, k) : usable.map((m) => Array.from({ length: k }, () => m))) {
+      const min = chosen.reduce((sum, m) => sum + m.minMassG, 0);
+      const max = chosen.reduce((sum, m) => sum + m.maxMassG, 0);
+      if (massG < min - 1e-9 || massG > max + 1e-9) continue;
+      const each = massG / k;
+      const even = chosen.every((m) => each >= m.minMassG && each <= m.maxMassG);
+      const shares = even ? chosen.map(() => each) : evenWithin(massG, chosen);
+      const batches = chosen.map((m, i) => ({ mixerId: m.id, massG: shares[i] ?? 0 }));
+      // Fewest batches, then even, then bowls near the middle of their range, then the smaller bowl.
+      const strain =
+        chosen.reduce(
+          (s, m, i) => s + Math.abs(((shares[i] ?? 0) - m.minMassG) / (m.maxMassG - m.minMassG || 1) - 0.5),
+          0,
+        ) / k;
+      const reason = `${k} ${k === 1 ? 'batch' : 'batches'}, ${even ? 'even' : 'uneven, to stay inside the working ranges'}`;
+      found.push({ split: { batches, even, reason }, score: k * 100 + (even ? 0 : 10) + strain });
+    }
+  }
+  if (found.length === 0) {
+    throw new JokulError(
+      'no-split',
+      `${(massG / 1000).toFixed(2)} kg falls between the working ranges of the mixers: one bowl cannot hold it and two would be too empty. Add or take off some pieces.`,
+      'massG',
+    );
+  }
+  return found
+    .sort((a, b) => a.score - b.score)
+    .slice(0, 4)
+    .map(({ split }) => split);
+};

@@ -1,0 +1,105 @@
+import { ingredient } from '../ingredient/index.js';
+import { formatNumber, type Figure, type Warning } from '../shown/index.js';
+import type { Amount } from '../formula/index.js';
+
+export interface Scale {
+  readonly id: string;
+  readonly maxMassG: number;
+  readonly resolutionG: number;
+}
+
+export interface WeighLine {
+  readonly key: string;
+  readonly stageId: string;
+  readonly ingredientId: string;
+  readonly name: string;
+  readonly exact: Figure;
+  readonly roundedG: number;
+  readonly scaleId: string;
+  readonly resolutionG: number;
+  /** Largest reading error of the scale as a share of the amount, d/2 m. */
+  readonly errorShare: number;
+  readonly toleranceG: number;
+}
+
+export interface WeighSheet {
+  readonly lines: readonly WeighLine[];
+  readonly exactTotalG: number;
+  readonly roundedTotalG: number;
+  readonly warnings: readonly Warning[];
+}
+
+/** Allowed error as a share of the amount: fine for what acts in small doses. A default that a bakery may change. */
+export const weighTolerance = { leavening: 0.005, salt: 0.005, other: 0.01 } as const;
+
+const toleranceShare = (ingredientId: string): number => {
+  const { kind } = ingredient(ingredientId);
+  return kind === 'leavening' || kind === 'salt' ? weighTolerance[kind] : weighTolerance.other;
+};
+
+const roundTo = (massG: number, resolutionG: number) => {
+  const decimals = Math.max(0, Math.ceil(-Math.log10(resolutionG)));
+  return Number((Math.round(massG / resolutionG) * resolutionG).toFixed(decimals));
+};
+
+/**
+ * The coarsest scale that holds the amount and reads it within tolerance, else the finest that holds it.
+ * Ties of a scale too small for the amount go to the largest one (weighed in parts).
+ */
+export const pickScale = (massG: number, tolerance: number, scales: readonly Scale[]): Scale => {
+  const coarseFirst = [...scales].sort((a, b) => b.resolutionG - a.resolutionG);
+  const holding = coarseFirst.filter((scale) => scale.maxMassG >= massG);
+  const chosen =
+    holding.find((scale) => scale.resolutionG / 2 <= tolerance * massG) ??
+    holding.at(-1) ??
+    [...scales].sort((a, b) => b.maxMassG - a.maxMassG)[0];
+  if (!chosen) throw new RangeError('pickScale needs at least one scale');
+  return chosen;
+};
+
+/** A weigh sheet: every amount on its scale, rounded to what that scale can show. Needs at least one scale. */
+export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[]): WeighSheet => {
+  const warnings: Warning[] = [];
+  const lines = amounts.map(({ stageId, line, name, mass }): WeighLine => {
+    const tolerance = toleranceShare(line.ingredientId);
+    const scale = pickScale(mass.value, tolerance, scales);
+    const errorShare = scale.resolutionG / 2 / mass.value;
+    if (errorShare > tolerance) {
+      warnings.push({
+        code: 'scale-too-coarse',
+        message: `${name}: ${formatNumber(mass.value)} g on a scale of ${scale.resolutionG} g may be off by ${formatNumber(errorShare * 100)} %; a finer scale is needed.`,
+        figures: { massG: mass.value, resolutionG: scale.resolutionG, errorShare },
+      });
+    }
+    if (mass.value > scale.maxMassG) {
+      warnings.push({
+        code: 'weigh-in-parts',
+        message: `${name}: ${formatNumber(mass.value)} g is more than the ${scale.id} scale holds; weigh it in ${Math.ceil(mass.value / scale.maxMassG)} parts.`,
+        figures: { massG: mass.value, maxMassG: scale.maxMassG },
+      });
+    }
+    return {
+      key: `${stageId}/${line.ingredientId}`,
+      stageId,
+      ingredientId: line.ingredientId,
+      name: line.browned ? `${name}, to brown` : name,
+      exact: mass,
+      roundedG: roundTo(mass.value, scale.resolutionG),
+      scaleId: scale.id,
+      resolutionG: scale.resolutionG,
+      errorShare,
+      toleranceG: Math.max(scale.resolutionG, tolerance * mass.value),
+    };
+  });
+  const sum = (of: (line: WeighLine) => number) => lines.reduce((total, line) => total + of(line), 0);
+  return {
+    lines,
+    exactTotalG: sum((line) => line.exact.value),
+    roundedTotalG: sum((line) => line.roundedG),
+    warnings,
+  };
+};
+
+/** Lines of the sheet that have not been weighed yet. */
+export const missingLines = (sheet: WeighSheet, weighedKeys: ReadonlySet<string>): readonly WeighLine[] =>
+  sheet.lines.filter((line) => !weighedKeys.has(line.key));

@@ -1,0 +1,259 @@
+import { atWallClock, shiftDate } from '../quantity/index.js';
+import { bake, bakeInputOf, type BakeResult } from '../bake/index.js';
+import { doughOf, type Formula } from '../formula/index.js';
+import { countPieces } from '../portioning/index.js';
+import { doughNeeded, mixerRange, splitBatches, type Split } from '../scaling/index.js';
+import { JokulError, type Figure } from '../shown/index.js';
+import { ballRadiusM, coldPorosity, doughDensity } from '../thermal/index.js';
+import { layOut, restingPerTray, type Layout } from '../tray/index.js';
+import type { Equipment, HouseRules, TrayKind } from './equipment.js';
+import {
+  resourceIds,
+  type Availability,
+  type BatchPlan,
+  type PlanProblem,
+  type PlanProduct,
+  type Resource,
+  type Unplaced,
+} from './problem.js';
+
+export interface OrderLine {
+  readonly id: string;
+  readonly customer: string;
+  readonly productCode: string;
+  readonly pieces: number;
+  /** Wall clock of the bake day. */
+  readonly readyBy: string;
+}
+
+/** Fan ovens run hotter than still ones at the same figure: the still oven is set this much higher. General trade practice. */
+export const stillAboveFanK = 17;
+
+/** What the bake model foretells of one formula in one oven. */
+export interface Prediction {
+  readonly ovenId: string;
+  readonly setC: number;
+  readonly bake: BakeResult;
+}
+
+/** The set temperature of a formula in an oven of either kind. */
+export const setTemperature = (formula: Formula, fan: boolean): number =>
+  formula.bake.setC + (formula.bake.fan === fan ? 0 : fan ? -stillAboveFanK : stillAboveFanK);
+
+/** Temperature of the dough as it is loaded: cold from its place, or as mixed. */
+export const loadTemperature = (formula: Formula, rules: HouseRules, equipment: Equipment): number => {
+  if (formula.rest.form === 'none') return rules.doughC;
+  // Thawed bags, tempered tubs and pieces straight from the walk-in are loaded cold; tubs warm a little in the hand.
+  const walkIn = equipment.places.find((place) => place.kind === 'walk-in')?.airC ?? 4;
+  return formula.rest.form === 'tub' ? walkIn + 8 : walkIn + 2;
+};
+
+export const trayKindOf = (equipment: Equipment, rules: HouseRules): TrayKind => {
+  const found = equipment.trays.find((tray) => tray.id === rules.trayId) ?? equipment.trays[0];
+  if (!found) throw new JokulError('no-trays', 'No trays are set up: add them in Setup.', 'trays');
+  return found;
+};
+
+/** One bake of the formula's piece in the house's usual tray. */
+export const predictIn = (
+  formula: Formula,
+  oven: { readonly fan: boolean },
+  equipment: Equipment,
+  rules: HouseRules,
+): BakeResult =>
+  bake(
+    bakeInputOf(formula, {
+      start: loadTemperature(formula, rules, equipment),
+      tray: trayKindOf(equipment, rules).material,
+      liner: rules.liner,
+      fan: oven.fan,
+      setC: setTemperature(formula, oven.fan),
+    }),
+  );
+
+/** Density of the mixed dough, g/mL. */
+export const doughDensityGPerMl = (formula: Formula): number =>
+  doughDensity(doughOf(formula), 20, coldPorosity) / 1000;
+
+/** Diameter of a raw piece as a ball, mm. */
+export const rawDiameterMm = (formula: Formula): number =>
+  2000 * ballRadiusM(formula.piece.massG, doughDensityGPerMl(formula) * 1000);
+
+/** Pieces on one baking tray by the widest of the predictions, so that none touch in any oven. */
+export const trayLayout = (
+  formula: Formula,
+  predictions: readonly Prediction[],
+  equipment: Equipment,
+  rules: HouseRules,
+): Layout => {
+  const widest = Math.max(...predictions.map((p) => p.bake.cooled?.diameterMm ?? 0));
+  const { lengthMm, widthMm } = trayKindOf(equipment, rules);
+  return layOut({
+    lengthMm,
+    widthMm,
+    diameterMm: widest,
+    gapMm: formula.bake.gapMm,
+    marginMm: rules.trayMarginMm,
+    pattern: 'best',
+  });
+};
+
+export interface ProductScale {
+  readonly dough: Figure;
+  readonly splits: readonly Split[];
+}
+
+/** Dough and batches for some pieces of one formula. @throws JokulError of scaling */
+export const scaleProduct = (
+  formula: Formula,
+  lines: readonly { readonly pieces: number; readonly name?: string }[],
+  equipment: Equipment,
+  rules: HouseRules,
+): ProductScale => {
+  const dough = doughNeeded(
+    lines.map((line) => ({ ...line, pieceMassG: formula.piece.massG })),
+    { bowlShare: rules.bowlLossShare, portionShare: rules.portionLossShare, testPieces: rules.testPieces },
+  );
+  const density = doughDensityGPerMl(formula);
+  return {
+    dough,
+    splits: splitBatches(
+      dough.value,
+      equipment.mixers.map((mixer) => mixerRange(mixer, density)),
+    ),
+  };
+};
+
+export interface DayInput {
+  readonly date: string;
+  readonly nowS: number;
+  readonly orders: readonly OrderLine[];
+  readonly formulas: ReadonlyMap<string, Formula>;
+  readonly equipment: Equipment;
+  readonly rules: HouseRules;
+  readonly predictions: ReadonlyMap<string, readonly Prediction[]>;
+  readonly fixed: readonly BatchPlan[];
+}
+
+/** Days before the bake day that mixing may reach back to (the longest portioned rest is three days). */
+const daysBefore = 4;
+
+const daily = (date: string, timeZone: string, from: string, to: string, capacity: number): Availability[] =>
+  Array.from({ length: daysBefore + 1 }, (_, i) => shiftDate(date, i - daysBefore)).map((day) => ({
+    fromS: atWallClock(day, from, timeZone),
+    toS: atWallClock(day, to, timeZone),
+    capacity,
+  }));
+
+const resourcesOf = ({ date, equipment, rules }: DayInput): Resource[] => [
+  {
+    id: resourceIds.hands,
+    name: 'Hands for mixing and portioning',
+    capacity: Math.max(...equipment.shifts.map((s) => s.hands)),
+    when: equipment.shifts.flatMap((s) => daily(date, rules.timeZone, s.from, s.to, s.hands)),
+  },
+  { id: resourceIds.trays, name: 'Trays', capacity: trayKindOf(equipment, rules).count },
+  {
+    id: resourceIds.racks,
+    name: 'Cooling racks',
+    capacity: equipment.racks.reduce((sum, rack) => sum + rack.places, 0),
+  },
+  ...equipment.mixers.map((mixer) => ({ id: mixer.id, name: mixer.name, capacity: 1 })),
+  ...equipment.places.flatMap((place) => [
+    {
+      id: resourceIds.cold(place.id, 'trays'),
+      name: `${place.name}, tray places`,
+      capacity: place.trayPlaces,
+    },
+    {
+      id: resourceIds.cold(place.id, 'tubs'),
+      name: `${place.name}, room for tubs`,
+      capacity: place.tubPlaces,
+    },
+    {
+      id: resourceIds.cold(place.id, 'bags'),
+      name: `${place.name}, room for bags`,
+      capacity: place.bagPlaces,
+    },
+  ]),
+];
+
+/**
+ * The day as a problem for the solver, from the bake list. Products whose dough no mixer takes are left out and said.
+ * @throws JokulError for orders of unknown formulas
+ */
+export const dayProblem = (input: DayInput): { problem: PlanProblem; refused: readonly Unplaced[] } => {
+  const { orders, formulas, equipment, rules, date, fixed } = input;
+  const refused: Unplaced[] = [];
+  const products: PlanProduct[] = [];
+  for (const code of new Set(orders.map((o) => o.productCode))) {
+    const formula = formulas.get(code);
+    if (!formula) throw new JokulError('unknown-formula', `There is no formula "${code}".`, 'productCode');
+    const predictions = input.predictions.get(code) ?? [];
+    const usable = predictions.filter((p) => p.bake.pull !== null);
+    const lines = orders.filter((o) => o.productCode === code);
+    const begun = fixed.filter((batch) => batch.productCode === code);
+    const ordered = lines.reduce((sum, line) => sum + line.pieces, 0);
+    const open = ordered - begun.reduce((sum, batch) => sum + batch.pieces, 0);
+    try {
+      const perTray = usable.length > 0 ? trayLayout(formula, usable, equipment, rules).count : 1;
+      // Dough that has begun is baked as it is; only what it does not cover is mixed anew.
+      const split =
+        open > 0 ? scaleProduct(formula, [{ pieces: open }], equipment, rules).splits[0] : undefined;
+      const batches = (split?.batches ?? []).map((batch, i) => ({
+        id: `${code}-${date.slice(5).replace('-', '')}-${String.fromCharCode(65 + begun.length + i)}`,
+        mixerId: batch.mixerId,
+        massG: batch.massG,
+        pieces: countPieces(
+          batch.massG * (1 - rules.bowlLossShare),
+          formula.piece.massG,
+          rules.portionLossShare,
+        ).pieces.value,
+      }));
+      products.push({
+        code,
+        name: formula.name,
+        rest: formula.rest,
+        demands: lines.map((line) => ({
+          name: line.customer,
+          readyByS: atWallClock(date, line.readyBy, rules.timeZone),
+          pieces: line.pieces,
+        })),
+        batches,
+        perTray,
+        restingPerTray: restingPerTray(trayKindOf(equipment, rules), rawDiameterMm(formula)),
+        bakes: usable.map((p) => ({
+          ovenId: p.ovenId,
+          setC: p.setC,
+          pullS: Math.round(p.bake.pull?.value ?? 0),
+        })),
+        mixS: rules.mixS,
+        portionSetUpS: rules.portionSetUpS,
+        portionSPerPiece: rules.portionSPerPiece,
+        trayRestS: formula.bake.trayRestS,
+        coolS: rules.coolS,
+        packS: rules.packS,
+      });
+    } catch (error) {
+      if (!(error instanceof JokulError)) throw error;
+      refused.push({ batchId: code, productCode: code, pieces: Math.max(0, open), reason: error.message });
+    }
+  }
+  return {
+    problem: {
+      nowS: input.nowS,
+      products,
+      resources: resourcesOf(input),
+      ovens: equipment.ovens.map(({ id, name, places, degreesPerMin }) => ({
+        id,
+        name,
+        places,
+        degreesPerMin,
+      })),
+      ovenHours: daily(date, rules.timeZone, equipment.ovenHours.from, equipment.ovenHours.to, 1),
+      loadGapS: rules.loadGapS,
+      fixed,
+    },
+    refused,
+  };
+};

@@ -1,0 +1,72 @@
+import type { Liner, TrayMaterial } from '../bake/index.js';
+import type { Mixer, Scale } from '../scaling/index.js';
+import type { Place } from '../thermal/index.js';
+
+/** One oven chamber or deck, loaded and emptied as a whole. */
+export interface Oven {
+  readonly id: string;
+  readonly name: string;
+  readonly fan: boolean;
+  readonly places: number;
+  /** How fast it goes to another temperature. */
+  readonly degreesPerMin: number;
+}
+
+export interface TrayKind {
+  readonly id: string;
+  readonly name: string;
+  readonly material: TrayMaterial;
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly count: number;
+}
+
+export interface Shift {
+  readonly name: string;
+  /** Wall clock, every day. */
+  readonly from: string;
+  readonly to: string;
+  /** People who can mix and portion; the oven hand is not counted. */
+  readonly hands: number;
+}
+
+export interface Equipment {
+  readonly mixers: readonly Mixer[];
+  readonly ovens: readonly Oven[];
+  readonly trays: readonly TrayKind[];
+  readonly places: readonly Place[];
+  readonly racks: readonly { readonly id: string; readonly name: string; readonly places: number }[];
+  readonly scales: readonly Scale[];
+  readonly scoops: readonly number[];
+  readonly shifts: readonly Shift[];
+  readonly ovenHours: { readonly from: string; readonly to: string };
+  readonly crew: readonly string[];
+}
+
+/** Defaults that a bakery may disagree with, all in Setup. */
+export interface HouseRules {
+  readonly timeZone: string;
+  readonly bowlLossShare: number;
+  readonly portionLossShare: number;
+  readonly testPieces: number;
+  readonly trayMarginMm: number;
+  /** Dough off the mixer, °C. */
+  readonly doughC: number;
+  /** Core at which rested dough counts as cold, °C. */
+  readonly readyCoreC: number;
+  /** Weighing and mixing of one batch. */
+  readonly mixS: number;
+  readonly portionSPerPiece: number;
+  readonly portionSetUpS: number;
+  /** On the rack until cold. */
+  readonly coolS: number;
+  readonly packS: number;
+  /** Between two loads of one chamber: empty, fill, recover. */
+  readonly loadGapS: number;
+  readonly pieceToleranceShare: number;
+  /** Raw dough with egg stays at or below this, °C. */
+  readonly coldLimitC: number;
+  readonly eggIntoButterC: number;
+  readonly liner: Liner;
+  readonly trayId: string;
+}

@@ -1,0 +1,290 @@
+import { describe, expect, it } from '@jest/globals';
+import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
+import { checkPlan } from './check.js';
+import { dayProblem, loadTemperature, setTemperature, trayLayout } from './day.js';
+import { at, dayInput, demoLines, demoPredictions, demoProblem, smallProblem } from './problem.testkit.js';
+import type { PlanProblem } from './problem.js';
+import { sharesOf } from './shares.js';
+import { solvePlan } from './solve.js';
+
+const task = (plan: ReturnType<typeof solvePlan>, batchId: string, kind: string) =>
+  plan.batches.find((b) => b.batchId === batchId)?.tasks.find((t) => t.kind === kind);
+
+describe('the demo day', () => {
+  const problem = demoProblem();
+  const plan = solvePlan(problem);
+
+  it('is planned whole, and the checker finds nothing', () => {
+    expect(plan.unplaced).toEqual([]);
+    expect(checkPlan(problem, plan)).toEqual([]);
+    expect(plan.batches).toHaveLength(9);
+  });
+
+  it('bakes at least what is ordered of each product', () => {
+    for (const formula of demoFormulas) {
+      const ordered = demoLines
+        .filter((line) => line.productCode === formula.code)
+        .reduce((sum, line) => sum + line.pieces, 0);
+      const baked = plan.batches
+        .filter((b) => b.productCode === formula.code)
+        .flatMap((b) => b.loads)
+        .flatMap((l) => l.trays)
+        .reduce((sum, t) => sum + t.pieces, 0);
+      expect(baked).toBeGreaterThanOrEqual(ordered);
+      // Test pieces and rounding, but no second batch's worth.
+      expect(baked).toBeLessThan(ordered + 12);
+    }
+  });
+
+  it('has every load cold and packed by its ready-by', () => {
+    for (const load of plan.batches.flatMap((b) => b.loads))
+      expect(load.readyS).toBeLessThanOrEqual(load.dueS);
+  });
+
+  it.each([
+    ['RYE', 24, 72],
+    ['SES', 12, 36],
+    ['MLT', 8, 24],
+    ['NIB', 3, 20],
+    ['CLM', 1, 3],
+    ['PNT', 0.5, 1.5],
+  ])('%s rests between %d and %d hours', (code, least, most) => {
+    const batch = plan.batches.find((b) => b.productCode === code);
+    const tub = demoFormulas.find((f) => f.code === code)?.rest.form === 'tub';
+    const from = batch?.tasks.find((t) => t.kind === (tub ? 'mix' : 'portion'))?.endS ?? 0;
+    const to = tub
+      ? (batch?.tasks.find((t) => t.kind === 'portion')?.startS ?? 0)
+      : Math.min(...(batch?.loads.map((l) => l.startS) ?? []));
+    expect((to - from) / 3600).toBeGreaterThanOrEqual(least);
+    expect((to - from) / 3600).toBeLessThanOrEqual(most);
+  });
+
+  it('mixes in the shifts of those who mix', () => {
+    for (const batch of plan.batches) {
+      const mix = batch.tasks.find((t) => t.kind === 'mix');
+      const hour = ((mix?.startS ?? 0) / 3600) % 24;
+      expect(hour).toBeGreaterThanOrEqual(3.5);
+      expect(hour).toBeLessThan(18);
+    }
+  });
+
+  it('cannot be shorter than its bound', () => {
+    const span =
+      Math.max(...plan.batches.flatMap((b) => b.loads.map((l) => l.readyS))) -
+      Math.min(...plan.batches.flatMap((b) => b.tasks.map((t) => t.startS)));
+    expect(plan.boundS).toBeGreaterThan(0);
+    expect(span).toBeGreaterThanOrEqual(plan.boundS);
+  });
+
+  it('planned twice is the same plan', () => {
+    expect(solvePlan(demoProblem())).toEqual(plan);
+  });
+
+  it('planned again in mid-morning leaves what has begun where it was', () => {
+    const fixed = plan.batches.filter((b) => !['LEM', 'PNT', 'CLM'].includes(b.productCode));
+    const again = demoProblem({ nowS: at('04:10'), fixed });
+    const second = solvePlan(again);
+    expect(checkPlan(again, second)).toEqual([]);
+    for (const batch of fixed) expect(second.batches).toContainEqual(batch);
+    for (const code of ['LEM', 'PNT', 'CLM']) {
+      expect(task(second, `${code}-1127-A`, 'mix')?.startS).toBeGreaterThanOrEqual(at('04:10'));
+    }
+  });
+
+  it('more of a product that has begun becomes a further batch, if there is time', () => {
+    const fixed = plan.batches;
+    const orders = [
+      ...demoLines,
+      { id: 'x', customer: 'Farm shop', productCode: 'CLM', pieces: 80, readyBy: '10:15' },
+    ];
+    const again = demoProblem({ nowS: at('04:10'), fixed, orders });
+    const second = solvePlan(again);
+    expect(second.batches.find((b) => b.batchId === 'CLM-1127-B')?.pieces).toBeGreaterThanOrEqual(76);
+    expect(checkPlan(again, second)).toEqual([]);
+  });
+
+  it('a rye ordered in the morning is not possible, and the reason has the times', () => {
+    const orders = [{ id: 'x', customer: 'Farm shop', productCode: 'RYE', pieces: 60, readyBy: '09:00' }];
+    const { unplaced } = solvePlan(demoProblem({ nowS: at('04:10'), orders }));
+    expect(unplaced).toHaveLength(1);
+    expect(unplaced[0]?.reason).toMatch(
+      /not enough time before its ready-by.*resting at least 24 h.*later ready-by/s,
+    );
+  });
+
+  it('three times the pieces do not fit the morning, and each reason is a sentence', () => {
+    const orders = demoLines.map((line) => ({ ...line, pieces: line.pieces * 4 }));
+    const heavy = demoProblem({ orders });
+    const crowded = solvePlan(heavy);
+    expect(crowded.unplaced.length).toBeGreaterThan(0);
+    for (const { reason } of crowded.unplaced) expect(reason).toMatch(/^[A-Z].*\.$/s);
+    expect(checkPlan(heavy, crowded)).toEqual([]);
+  });
+
+  it('can be planned again in mid-morning, when what was due early is out', () => {
+    const again = demoProblem({ nowS: at('07:30'), fixed: plan.batches });
+    const second = solvePlan(again);
+    expect(second.batches).toEqual(plan.batches);
+    expect(checkPlan(again, second)).toEqual([]);
+  });
+
+  it('a ready-by in the past is refused', () => {
+    expect(() => solvePlan(demoProblem({ nowS: at('06:00') }))).toThrow(
+      /was to be ready 20 min ago. Give it a later ready-by/,
+    );
+  });
+});
+
+describe('from the bake list to the problem', () => {
+  it('says what no mixer takes, and plans the rest', () => {
+    const orders = [
+      ...demoLines.filter((l) => l.productCode === 'GNG'),
+      { id: 'x', customer: 'Kiosk', productCode: 'NIB', pieces: 5, readyBy: '09:00' },
+    ];
+    const { problem, refused } = dayProblem(dayInput({ orders }));
+    expect(problem.products.map((p) => p.code)).toEqual(['GNG']);
+    expect(refused[0]?.reason).toContain('too little for any mixer');
+  });
+  it('refuses an unknown formula', () => {
+    expect(() =>
+      dayProblem(
+        dayInput({
+          orders: [{ id: 'x', customer: 'Kiosk', productCode: 'XYZ', pieces: 5, readyBy: '09:00' }],
+        }),
+      ),
+    ).toThrow('There is no formula "XYZ"');
+  });
+  it('says when the piece is larger than the tray', () => {
+    const equipment = {
+      ...demoEquipment,
+      trays: [
+        {
+          ...demoEquipment.trays[0],
+          id: 'bright',
+          name: 'small',
+          material: 'bright-aluminium' as const,
+          lengthMm: 80,
+          widthMm: 80,
+          count: 9,
+        },
+      ],
+    };
+    const { refused } = dayProblem(
+      dayInput({ equipment, orders: demoLines.filter((l) => l.productCode === 'RYE') }),
+    );
+    expect(refused[0]?.reason).toContain('does not fit on a tray of 80 × 80 mm');
+  });
+  it('without an oven says so', () => {
+    const problem = demoProblem({
+      predictions: new Map(),
+      orders: demoLines.filter((l) => l.productCode === 'GNG'),
+    });
+    expect(solvePlan(problem).unplaced[0]?.reason).toContain('No oven is set up');
+  });
+  it('sets a still oven 17 K above a fan oven', () => {
+    const [gng] = demoFormulas;
+    if (!gng) throw new Error('no formula');
+    expect(setTemperature(gng, true)).toBe(150);
+    expect(setTemperature(gng, false)).toBe(167);
+  });
+  it('loads fresh dough warm and rested dough cold', () => {
+    const of = (code: string) => demoFormulas.find((f) => f.code === code) ?? demoFormulas[0]!;
+    expect(loadTemperature(of('LEM'), demoRules, demoEquipment)).toBe(22);
+    expect(loadTemperature(of('GNG'), demoRules, demoEquipment)).toBe(6);
+    expect(loadTemperature(of('SES'), demoRules, demoEquipment)).toBe(12);
+  });
+  it('lays the tray out for the widest spread', () => {
+    const [gng] = demoFormulas;
+    if (!gng) throw new Error('no formula');
+    const own = demoPredictions().get('GNG') ?? [];
+    const layout = trayLayout(gng, own, demoEquipment, demoRules);
+    expect(layout.perRow.terms.find((t) => t.symbol === 'D')?.value).toBe(
+      Math.max(...own.map((p) => p.bake.cooled?.diameterMm ?? 0)),
+    );
+  });
+});
+
+describe('dealing pieces out to trays', () => {
+  const product = (change: object) => ({
+    ...(smallProblem().products[0] as PlanProblem['products'][number]),
+    ...change,
+  });
+  it('serves the earliest ready-by first', () => {
+    const [share] = sharesOf(
+      product({
+        demands: [
+          { name: 'late', readyByS: 900, pieces: 20 },
+          { name: 'early', readyByS: 500, pieces: 20 },
+        ],
+      }),
+    );
+    expect(share?.trays).toEqual([
+      { pieces: 12, dueS: 500 },
+      { pieces: 12, dueS: 500 },
+      { pieces: 12, dueS: 900 },
+      { pieces: 8, dueS: 900 },
+    ]);
+  });
+  it('goes on over several batches', () => {
+    const shares = sharesOf(
+      product({
+        batches: [
+          { id: 'A', mixerId: 'm', massG: 1, pieces: 15 },
+          { id: 'B', mixerId: 'm', massG: 1, pieces: 15 },
+        ],
+        demands: [
+          { name: 'x', readyByS: 100, pieces: 16 },
+          { name: 'y', readyByS: 200, pieces: 12 },
+        ],
+      }),
+    );
+    expect(shares.map((s) => s.trays.map((t) => [t.pieces, t.dueS]))).toEqual([
+      [
+        [12, 100],
+        [3, 100],
+      ],
+      [
+        [12, 100],
+        [3, 200],
+      ],
+    ]);
+  });
+});
+
+describe('a small day', () => {
+  it('places two loads backward from the ready-by', () => {
+    const problem = smallProblem();
+    const plan = solvePlan(problem);
+    expect(checkPlan(problem, plan)).toEqual([]);
+    const loads = plan.batches[0]?.loads ?? [];
+    expect(loads.map((l) => l.trays.length)).toEqual([2, 2]);
+    // The later load ends a tray rest, the cooling and the packing before the ready-by, on the whole minute.
+    expect(Math.max(...loads.map((l) => l.readyS))).toBeGreaterThan(30_000 - 60);
+    expect(Math.max(...loads.map((l) => l.readyS))).toBeLessThanOrEqual(30_000);
+  });
+  it.each<[string, Partial<PlanProblem>, RegExp]>([
+    [
+      'no hands',
+      { resources: smallProblem().resources.map((r) => (r.id === 'hands' ? { ...r, when: [] } : r)) },
+      /Hands is the limit/,
+    ],
+    [
+      'a full walk-in',
+      {
+        resources: smallProblem().resources.map((r) =>
+          r.id === 'walk-in/trays' ? { ...r, capacity: 0 } : r,
+        ),
+      },
+      /Walk-in, tray places is the limit/,
+    ],
+    ['cold ovens', { ovenHours: [] }, /ovens are full/],
+    ['too late', { nowS: 26_500 }, /not enough time/],
+  ])('with %s says what stands against it', (_, change, reason) => {
+    const plan = solvePlan(smallProblem(change));
+    expect(plan.batches).toEqual([]);
+    expect(plan.unplaced[0]?.reason).toMatch(reason);
+  });
+  it('of nothing is an empty plan', () => {
+    expect(solvePlan(smallProblem({ products: [] }))).toEqual({ batches: [], unplaced: [], boundS: 0 });
+  });
+});

@@ -1,0 +1,50 @@
+import type { Availability, Resource, Task, Use } from './problem.js';
+
+/** What is used of every resource over time, while a plan is being built. */
+export class Timeline {
+  private readonly uses = new Map<string, { startS: number; endS: number; amount: number }[]>();
+  private readonly resources: ReadonlyMap<string, Resource>;
+
+  constructor(resources: readonly Resource[]) {
+    this.resources = new Map(resources.map((resource) => [resource.id, resource]));
+  }
+
+  add(task: Task): void {
+    for (const { resourceId, amount } of task.uses) {
+      const list = this.uses.get(resourceId) ?? [];
+      list.push({ startS: task.startS, endS: task.endS, amount });
+      this.uses.set(resourceId, list);
+    }
+  }
+
+  /** The first resource that cannot give what the uses need over the whole stretch; null when all can. */
+  blockedBy(uses: readonly Use[], startS: number, endS: number): Resource | null {
+    for (const { resourceId, amount } of uses) {
+      const resource = this.resources.get(resourceId);
+      if (!resource) return { id: resourceId, name: resourceId, capacity: 0 };
+      if (this.peak(resourceId, startS, endS) + amount > leastCapacity(resource, startS, endS))
+        return resource;
+    }
+    return null;
+  }
+
+  private peak(resourceId: string, startS: number, endS: number): number {
+    const overlapping = (this.uses.get(resourceId) ?? []).filter((u) => u.startS < endS && u.endS > startS);
+    let peak = 0;
+    for (const { startS: at } of [...overlapping, { startS }]) {
+      if (at >= endS) continue;
+      const moment = Math.max(at, startS);
+      let sum = 0;
+      for (const u of overlapping) if (u.startS <= moment && u.endS > moment) sum += u.amount;
+      peak = Math.max(peak, sum);
+    }
+    return peak;
+  }
+}
+
+/** Smallest capacity over a stretch; zero where it leaves the availability. */
+export const leastCapacity = (resource: Resource, startS: number, endS: number): number =>
+  resource.when ? leastAvailable(resource.when, startS, endS) : resource.capacity;
+
+export const leastAvailable = (when: readonly Availability[], startS: number, endS: number): number =>
+  when.find((a) => a.fromS <= startS && a.toS >= endS)?.capacity ?? 0;

@@ -1,0 +1,4 @@
+export * from './error.js';
+export * from './format.js';
+export * from './expression.js';
+export * from './figure.js';

@@ -1,0 +1,119 @@
+import { JokulError, requireNumber } from '../shown/index.js';
+
+/** A body in the cold. Masses in g, lengths in mm. A slab with one exposed face is insulated on the other. */
+export type Body =
+  | { readonly kind: 'sphere'; readonly massG: number }
+  | { readonly kind: 'slab'; readonly thicknessMm: number; readonly exposedFaces: 1 | 2 }
+  | { readonly kind: 'cylinder'; readonly diameterMm: number }
+  | {
+      readonly kind: 'block';
+      readonly lengthMm: number;
+      readonly widthMm: number;
+      readonly heightMm: number;
+    };
+
+/** @throws JokulError `out-of-range`, `unknown-body` */
+export const checkBody = (body: Body): void => {
+  switch (body.kind) {
+    case 'sphere':
+      requireNumber(body.massG, 'The mass of the ball', 1, 50_000, 'g');
+      return;
+    case 'slab':
+      requireNumber(body.thicknessMm, 'The thickness', 2, 1000, 'mm');
+      requireNumber(body.exposedFaces, 'The number of exposed faces', 1, 2);
+      return;
+    case 'cylinder':
+      requireNumber(body.diameterMm, 'The diameter', 4, 1000, 'mm');
+      return;
+    case 'block':
+      for (const side of ['lengthMm', 'widthMm', 'heightMm'] as const)
+        requireNumber(body[side], side, 10, 2000, 'mm');
+      return;
+    default:
+      throw new JokulError(
+        'unknown-body',
+        'The body must be a sphere, slab, cylinder or block.',
+        'body.kind',
+      );
+  }
+};
+
+/** Finite-volume cells: conduction couples neighbours, the boundary couples faces to the air. */
+export interface Mesh {
+  readonly volumes: Float64Array;
+  /** Pairs of neighbouring cells with the area over distance between them, m. */
+  readonly links: readonly { readonly a: number; readonly b: number; readonly shape: number }[];
+  /** Outer faces: cell, area m², half distance m. */
+  readonly faces: readonly { readonly cell: number; readonly area: number; readonly half: number }[];
+  readonly core: number;
+  readonly surface: number;
+  /** Largest step that keeps the explicit scheme well inside its limit, in units of 1/diffusivity. */
+  readonly stepOverDiffusivity: number;
+}
+
+/** Shells of a body of one dimension; `p` is 0 for a slab, 1 for a cylinder, 2 for a sphere. */
+const shells = (radiusM: number, p: 0 | 1 | 2, n: number): Mesh => {
+  const dx = radiusM / n;
+  const area = (r: number) => (p === 0 ? 1 : p === 1 ? 2 * Math.PI * r : 4 * Math.PI * r * r);
+  const within = (r: number) => (p === 0 ? r : p === 1 ? Math.PI * r * r : (4 / 3) * Math.PI * r ** 3);
+  const volumes = Float64Array.from({ length: n }, (_, i) => within((i + 1) * dx) - within(i * dx));
+  const links = Array.from({ length: n - 1 }, (_, i) => ({ a: i, b: i + 1, shape: area((i + 1) * dx) / dx }));
+  return {
+    volumes,
+    links,
+    faces: [{ cell: n - 1, area: area(radiusM), half: dx / 2 }],
+    core: 0,
+    surface: n - 1,
+    stepOverDiffusivity: (0.45 * dx * dx) / 2 / (1 + p / 4),
+  };
+};
+
+/** A block by quarter symmetry in plan, full height; every outer face exposed. */
+const quarterBlock = (body: Extract<Body, { kind: 'block' }>, n: number): Mesh => {
+  const counts = [n, n, 2 * n] as const;
+  const size = [body.lengthMm / 2000 / n, body.widthMm / 2000 / n, body.heightMm / 1000 / (2 * n)] as const;
+  const index = (i: number, j: number, k: number) => (i * n + j) * 2 * n + k;
+  const areas = [size[1] * size[2], size[0] * size[2], size[0] * size[1]] as const;
+  const links: { a: number; b: number; shape: number }[] = [];
+  const faces: { cell: number; area: number; half: number }[] = [];
+  for (let i = 0; i < n; i++) {
+    for (let j = 0; j < n; j++) {
+      for (let k = 0; k < 2 * n; k++) {
+        const a = index(i, j, k);
+        const at = [i, j, k] as const;
+        for (const axis of [0, 1, 2] as const) {
+          if (at[axis] + 1 < counts[axis]) {
+            const b = axis === 0 ? index(i + 1, j, k) : axis === 1 ? index(i, j + 1, k) : index(i, j, k + 1);
+            links.push({ a, b, shape: areas[axis] / size[axis] });
+          } else faces.push({ cell: a, area: areas[axis], half: size[axis] / 2 });
+        }
+        if (k === 0) faces.push({ cell: a, area: areas[2], half: size[2] / 2 });
+      }
+    }
+  }
+  return {
+    volumes: new Float64Array(n * n * 2 * n).fill(size[0] * size[1] * size[2]),
+    links,
+    faces,
+    core: index(0, 0, n),
+    surface: index(n - 1, n - 1, 2 * n - 1),
+    stepOverDiffusivity: 0.4 / (2 * (1 / size[0] ** 2 + 1 / size[1] ** 2 + 1 / size[2] ** 2)),
+  };
+};
+
+/** Radius of a ball of that mass, m. */
+export const ballRadiusM = (massG: number, densityKgPerM3: number): number =>
+  Math.cbrt((3 * massG) / 1000 / (4 * Math.PI * densityKgPerM3));
+
+export const meshOf = (body: Body, densityKgPerM3: number, cells: number): Mesh => {
+  switch (body.kind) {
+    case 'sphere':
+      return shells(ballRadiusM(body.massG, densityKgPerM3), 2, cells);
+    case 'cylinder':
+      return shells(body.diameterMm / 2000, 1, cells);
+    case 'slab':
+      return shells(body.thicknessMm / 1000 / body.exposedFaces, 0, cells);
+    default:
+      return quarterBlock(body, Math.max(4, Math.round(cells / 3)));
+  }
+};

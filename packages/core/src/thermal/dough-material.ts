@@ -1,0 +1,78 @@
+import type { Dough } from '../formula/index.js';
+import { components, integral, polynomial, solids } from './components.js';
+import { meltingHeatJPerKg, solidFatShare } from './milk-fat.js';
+
+/** Heat of fusion of water, J/kg. */
+const fusionJPerKg = 333.6e3;
+/** Initial freezing point of so sugary a dough, °C: assumed. */
+const freezingC = -10;
+
+/** Water that never freezes, mass fraction of dough: bound by flour (.20) and dissolved in sugar (.15). Assumed. */
+const unfreezable = (dough: Dough) =>
+  Math.min(dough.composition.water, 0.2 * dough.flour + 0.15 * dough.sugar);
+
+/** Ice as a mass fraction of the dough (after Chen, 1985). */
+export const iceShare = (dough: Dough, temperatureC: number): number =>
+  temperatureC >= freezingC
+    ? 0
+    : Math.max(0, dough.composition.water - unfreezable(dough)) * (1 - freezingC / temperatureC);
+
+/**
+ * Specific enthalpy of the dough without its liquid-water term, J/kg of dough (zero at 0 °C but for the melt terms).
+ * The bake model adds the water that is still there as `waterMass × 4176 × T`.
+ */
+export const dryEnthalpy = (dough: Dough, temperatureC: number): number => {
+  const ice = iceShare(dough, temperatureC);
+  const solidsPart = solids.reduce(
+    (sum, name) => sum + dough.composition[name] * integral(components[name].c, temperatureC),
+    0,
+  );
+  return (
+    solidsPart -
+    dough.butterfat * meltingHeatJPerKg * solidFatShare(temperatureC) +
+    ice * (integral(components.ice.c, temperatureC) - fusionJPerKg - components.water.c[0] * temperatureC)
+  );
+};
+
+/** Specific enthalpy of the whole dough, J/kg. */
+export const enthalpy = (dough: Dough, temperatureC: number): number =>
+  dryEnthalpy(dough, temperatureC) + dough.composition.water * components.water.c[0] * temperatureC;
+
+const volumeShares = (dough: Dough, temperatureC: number) => {
+  const ice = iceShare(dough, temperatureC);
+  const masses = [
+    ...solids.map((name) => [name, dough.composition[name]] as const),
+    ['water', dough.composition.water - ice] as const,
+    ['ice', ice] as const,
+  ].filter(([, mass]) => mass > 0);
+  const volumes = masses.map(
+    ([name, mass]) => [name, mass / polynomial(components[name].rho, temperatureC)] as const,
+  );
+  return { volumes, total: volumes.reduce((sum, [, v]) => sum + v, 0) };
+};
+
+/** Density of the dough, kg/m³. @param porosity share of air by volume */
+export const doughDensity = (dough: Dough, temperatureC: number, porosity: number): number =>
+  (1 - porosity) / volumeShares(dough, temperatureC).total;
+
+/** Conductivity of the dough without pores, W/mK: the mean of parallel and series. */
+export const solidConductivity = (dough: Dough, temperatureC: number): number => {
+  const { volumes, total } = volumeShares(dough, temperatureC);
+  let parallel = 0;
+  let series = 0;
+  for (const [name, volume] of volumes) {
+    const k = polynomial(components[name].k, temperatureC);
+    parallel += (volume / total) * k;
+    series += volume / total / k;
+  }
+  return (parallel + 1 / series) / 2;
+};
+
+const airConductivity = 0.026;
+
+/** Conductivity with pores, W/mK (Maxwell-Eucken, pores as the dispersed phase). */
+export const porousConductivity = (dough: Dough, temperatureC: number, porosity: number): number => {
+  const km = solidConductivity(dough, temperatureC);
+  const ka = airConductivity;
+  return (km * (ka + 2 * km - 2 * porosity * (km - ka))) / (ka + 2 * km + porosity * (km - ka));
+};
