@@ -1,0 +1,177 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Length,
+  ValidateNested,
+} from 'class-validator';
+import type { Body, Composition, Doneness, Liner, PieceShape, TrayMaterial } from '@jokul/core';
+
+/* Requests of /api/calc/* and of `npm run calc`. Ranges are judged by the core, which names what is wrong. */
+
+export class ConvertRequest {
+  @IsNumber() amount: number;
+  @IsString() @Length(1, 20) unit: string;
+  @IsString() @Length(1, 60) ingredient: string;
+  @IsOptional() @IsString() packing?: string;
+}
+
+export class ScaleIngredient {
+  @IsString() id: string;
+  @IsNumber() bakersPercent: number;
+  @IsString() stage: string;
+}
+export class ScaleFormula {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(80)
+  @ValidateNested({ each: true })
+  @Type(() => ScaleIngredient)
+  ingredients: ScaleIngredient[];
+}
+export class ScaleLine {
+  @IsNumber() pieces: number;
+  @IsNumber() pieceMassG: number;
+}
+export class LossesRequest {
+  @IsNumber() bowlShare: number;
+  @IsNumber() portionShare: number;
+  @IsNumber() testPieces: number;
+}
+export class MixerRequest {
+  @IsString() id: string;
+  @IsNumber() minMassG: number;
+  @IsNumber() maxMassG: number;
+}
+export class ScaleDevice {
+  @IsString() id: string;
+  @IsNumber() maxMassG: number;
+  @IsNumber() resolutionG: number;
+}
+export class ScaleRequest {
+  @ValidateNested() @Type(() => ScaleFormula) formula: ScaleFormula;
+  @IsArray() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => ScaleLine) lines: ScaleLine[];
+  @ValidateNested() @Type(() => LossesRequest) losses: LossesRequest;
+  @IsArray()
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => MixerRequest)
+  mixers: MixerRequest[];
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => ScaleDevice)
+  scales: ScaleDevice[];
+}
+
+export class CompositionRequest implements Composition {
+  @IsNumber() water: number;
+  @IsNumber() fat: number;
+  @IsNumber() protein: number;
+  @IsNumber() carbohydrate: number;
+  @IsNumber() fibre: number;
+  @IsNumber() ash: number;
+}
+export class BodyRequest {
+  @IsIn(['sphere', 'slab', 'cylinder', 'block']) kind: Body['kind'];
+  @IsOptional() @IsNumber() massG?: number;
+  @IsOptional() @IsNumber() thicknessMm?: number;
+  @IsOptional() @IsIn([1, 2]) exposedFaces?: 1 | 2;
+  @IsOptional() @IsNumber() diameterMm?: number;
+  @IsOptional() @IsNumber() lengthMm?: number;
+  @IsOptional() @IsNumber() widthMm?: number;
+  @IsOptional() @IsNumber() heightMm?: number;
+}
+export class PropertiesRequest {
+  @IsNumber() conductivityWPerMK: number;
+  @IsNumber() specificHeatJPerKgK: number;
+  @IsNumber() densityKgPerM3: number;
+}
+export class StayRequest {
+  @IsNumber() airC: number;
+  @IsNumber() hWPerM2K: number;
+  @IsNumber() durationS: number;
+}
+export class UntilRequest {
+  @IsIn(['core', 'surface', 'mean']) where: 'core' | 'surface' | 'mean';
+  @IsNumber() temperatureC: number;
+}
+export class ColdRequest {
+  @ValidateNested() @Type(() => BodyRequest) body: BodyRequest;
+  @IsOptional() @ValidateNested() @Type(() => CompositionRequest) composition?: CompositionRequest;
+  @IsOptional() @ValidateNested() @Type(() => PropertiesRequest) properties?: PropertiesRequest;
+  @IsNumber() startC: number;
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(50)
+  @ValidateNested({ each: true })
+  @Type(() => StayRequest)
+  steps: StayRequest[];
+  @IsOptional() @ValidateNested() @Type(() => UntilRequest) until?: UntilRequest;
+}
+
+export class BakePieceRequest {
+  @IsNumber() massG: number;
+  @IsIn(['ball', 'mound', 'puck', 'slice']) shape: PieceShape;
+  @IsOptional() @IsNumber() startC?: number;
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(60)
+  @IsNumber({}, { each: true })
+  profile?: number[];
+}
+export class BakeTrayRequest {
+  @IsString() material: TrayMaterial;
+  @IsString() liner: Liner;
+}
+export class BakeOvenRequest {
+  @IsNumber() setC: number;
+  @IsBoolean() fan: boolean;
+  @IsOptional() @IsInt() position?: number;
+}
+export class BakeRestRequest {
+  @IsNumber() trayS: number;
+  @IsNumber() airC: number;
+}
+export class BakeRequestInput {
+  @ValidateNested() @Type(() => BakePieceRequest) piece: BakePieceRequest;
+  @IsOptional() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
+  @IsOptional() @ValidateNested() @Type(() => CompositionRequest) composition?: CompositionRequest;
+  @ValidateNested() @Type(() => BakeTrayRequest) tray: BakeTrayRequest;
+  @ValidateNested() @Type(() => BakeOvenRequest) oven: BakeOvenRequest;
+  @ValidateNested() @Type(() => BakeRestRequest) rest: BakeRestRequest;
+  @IsOptional() @IsNumber() pullS?: number;
+  @IsOptional() @IsIn(['soft-centre', 'chewy', 'crisp-edge', 'crisp-through']) target?: Doneness;
+}
+
+export class TraySizeRequest {
+  @IsNumber() lengthMm: number;
+  @IsNumber() widthMm: number;
+}
+export class TrayRequest {
+  @ValidateNested() @Type(() => TraySizeRequest) tray: TraySizeRequest;
+  @IsNumber() diameterMm: number;
+  @IsNumber() gapMm: number;
+  @IsNumber() marginMm: number;
+  @IsIn(['rows', 'staggered', 'best']) pattern: 'rows' | 'staggered' | 'best';
+}
+
+export const calcRequests = {
+  convert: ConvertRequest,
+  scale: ScaleRequest,
+  cold: ColdRequest,
+  bake: BakeRequestInput,
+  tray: TrayRequest,
+} as const;
+/** `plan` takes the schedule problem itself; it is checked against planSchema. */
+export type CalcName = keyof typeof calcRequests | 'plan';

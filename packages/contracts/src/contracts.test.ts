@@ -1,0 +1,122 @@
+import 'reflect-metadata';
+import { describe, expect, it } from '@jest/globals';
+import { plainToInstance } from 'class-transformer';
+import { validateSync } from 'class-validator';
+import { entryKinds, type EntryKind } from '@jokul/core';
+import { FormulaInput } from './formula.js';
+import { JournalEntryInput, payloadClasses } from './journal.js';
+import { OrderLineInput } from './orders.js';
+import { ClockInput, RulesInput } from './setup.js';
+
+const errors = (type: new () => object, value: object): string[] => {
+  const deep = (list: ReturnType<typeof validateSync>): string[] =>
+    list.flatMap((e) => [...Object.values(e.constraints ?? {}), ...deep(e.children ?? [])]);
+  return deep(validateSync(plainToInstance(type, value), { whitelist: true, forbidNonWhitelisted: true }));
+};
+
+describe('a line of the bake list', () => {
+  const line = { customer: 'Pier kiosk', productCode: 'LEM', pieces: 90, readyBy: '05:40' };
+  it('is taken as a form sends it, with numbers as text', () => {
+    expect(errors(OrderLineInput, line)).toEqual([]);
+    expect(errors(OrderLineInput, { ...line, pieces: '90' })).toEqual([]);
+  });
+  it.each([
+    [{ pieces: '' }, 'At least one piece; take the line off the list to bake none.'],
+    [{ pieces: 0 }, 'At least one piece; take the line off the list to bake none.'],
+    [{ pieces: 20_001 }, 'That is more than 20,000 pieces; check the figure, or split the line.'],
+    [{ readyBy: '5:40' }, 'Ready-by is a time of day such as 05:40.'],
+    [{ readyBy: '24:00' }, 'Ready-by is a time of day such as 05:40.'],
+    [{ customer: '' }, 'Say who it is for (1 to 80 letters).'],
+    [{ productCode: 'lem' }, 'Choose a product.'],
+  ])('%j is refused: %s', (change, sentence) =>
+    expect(errors(OrderLineInput, { ...line, ...change })).toContain(sentence),
+  );
+});
+
+describe('payloads of the journal', () => {
+  const good: Readonly<Record<EntryKind, object>> = {
+    weighed: { key: 'dry/salt', massG: 12.3, targetG: 12, scaleId: 'pocket' },
+    mixed: { doughC: 22, massG: 6000, missing: [] },
+    portioned: { pieces: 190, scoop: 40, samplesG: [31, 32.5], targetG: 32, remainderG: 12 },
+    'rest-in': { placeId: 'walk-in', form: 'pieces', cover: 'open', startC: 22, massG: 6000, pieces: 190 },
+    'rest-out': { placeId: 'walk-in' },
+    loaded: {
+      loadId: 'L',
+      trayIds: ['T1'],
+      ovenId: 'port',
+      setC: 165,
+      pullS: 720,
+      trayRestS: 300,
+      pieces: [20],
+    },
+    turned: { loadId: 'L', trayIds: ['T1'] },
+    pulled: { loadId: 'L', trayIds: ['T1'] },
+    racked: { loadId: 'L', trayIds: ['T1'] },
+    inspected: { trayId: 'T1', diameterMm: 80 },
+    note: { text: 'fine' },
+    struck: { entryId: '7d9f0c4e-62d9-4c2f-9a0e-0d5c1a4d9b11', reason: 'pressed by mistake' },
+  };
+  it.each(entryKinds)('%s has a class that takes it', (kind) =>
+    expect(errors(payloadClasses[kind], good[kind])).toEqual([]),
+  );
+  it.each(entryKinds)('%s refuses what it does not know', (kind) =>
+    expect(errors(payloadClasses[kind], { ...good[kind], extra: 1 })).toHaveLength(1),
+  );
+  it.each<[EntryKind, object, string]>([
+    ['weighed', { massG: -1 }, 'A weight cannot be below 0 g.'],
+    ['weighed', { massG: 2e6 }, 'That weight is more than a tonne.'],
+    ['weighed', { massG: Number.NaN }, 'A weight must be a number of grams.'],
+    ['mixed', { doughC: -60 }, 'A temperature below −45 °C makes no sense here.'],
+    ['portioned', { samplesG: [32, 0] }, 'each value in samplesG must not be less than 1'],
+    ['loaded', { pullS: 5 }, 'pullS must not be less than 60'],
+    ['inspected', { colourScore: 400 }, 'colourScore must not be greater than 100'],
+    ['struck', { reason: '' }, 'Say why it is struck (3 to 400 letters).'],
+  ])('%s with %j is refused: %s', (kind, change, sentence) =>
+    expect(errors(payloadClasses[kind], { ...good[kind], ...change })).toContain(sentence),
+  );
+  it('an entry needs a UUID, a time and a kind', () => {
+    const entry = {
+      id: '7d9f0c4e-62d9-4c2f-9a0e-0d5c1a4d9b11',
+      atMs: 1,
+      who: 'Oven hand',
+      device: 'x',
+      lot: 'A',
+      kind: 'note',
+      payload: {},
+    };
+    expect(errors(JournalEntryInput, entry)).toEqual([]);
+    expect(errors(JournalEntryInput, { ...entry, kind: 'eaten' })).toHaveLength(1);
+    expect(errors(JournalEntryInput, { ...entry, atMs: -1 })).toHaveLength(1);
+  });
+});
+
+describe('settings', () => {
+  it('a clock knows three modes', () => {
+    for (const mode of ['real', 'running', 'frozen']) expect(errors(ClockInput, { mode })).toEqual([]);
+    expect(errors(ClockInput, { mode: 'fast' })).toHaveLength(1);
+  });
+  it('house rules have ranges, in words', () => {
+    const rules = {
+      bowlLossShare: 0.9,
+      portionLossShare: 0.01,
+      testPieces: 4,
+      trayMarginMm: 10,
+      doughC: 22,
+      readyCoreC: 8,
+      mixS: 1500,
+      portionSPerPiece: 5,
+      coolS: 2100,
+      packS: 600,
+      pieceToleranceShare: 0.05,
+      coldLimitC: 5,
+      version: 1,
+    };
+    expect(errors(RulesInput, rules)).toEqual(['A loss is between 0 and 20 %.']);
+    expect(errors(RulesInput, { ...rules, bowlLossShare: 0.01 })).toEqual([]);
+  });
+  it('a formula without stages is refused in words', () => {
+    expect(errors(FormulaInput, { name: '', stages: [], toppings: [], baseVersion: 1 })).toEqual(
+      expect.arrayContaining(['The formula needs a name.', 'The formula has no stages.']),
+    );
+  });
+});

@@ -1,0 +1,150 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Length,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+
+const amount = { message: 'An amount must be above 0 and at most 500 %.' };
+
+export class FormulaLineInput {
+  @IsString()
+  @Length(1, 60)
+  ingredientId: string;
+
+  @IsNumber({}, amount)
+  @Min(0.01, amount)
+  @Max(500, amount)
+  percent: number;
+
+  @IsOptional()
+  @IsBoolean()
+  browned?: boolean;
+}
+
+export class FormulaStageInput {
+  @IsString()
+  @Length(1, 40)
+  id: string;
+
+  @IsString()
+  @Length(1, 80)
+  name: string;
+
+  @IsString()
+  @Length(0, 400)
+  cue: string;
+
+  @IsArray()
+  @ArrayMaxSize(40)
+  @ValidateNested({ each: true })
+  @Type(() => FormulaLineInput)
+  lines: FormulaLineInput[];
+}
+
+export class PieceInput {
+  @IsNumber({}, { message: 'The piece weight must be a number of grams.' })
+  @Min(8, { message: 'A piece weighs at least 8 g: the bake model knows no smaller ones.' })
+  @Max(200, { message: 'A piece weighs at most 200 g: the bake model knows no larger ones.' })
+  massG: number;
+
+  @IsIn(['ball', 'mound', 'puck', 'slice'])
+  shape: 'ball' | 'mound' | 'puck' | 'slice';
+}
+
+export class RestInput {
+  @IsIn(['pieces', 'tub', 'bag', 'none'])
+  form: 'pieces' | 'tub' | 'bag' | 'none';
+
+  @IsIn(['walk-in', 'freezer', 'bench'])
+  placeKind: 'walk-in' | 'freezer' | 'bench';
+
+  @IsNumber()
+  @Min(0)
+  minS: number;
+
+  @IsNumber()
+  @Min(0)
+  bestS: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(90 * 86_400)
+  maxS: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(86_400)
+  temperS: number;
+}
+
+export class BakeRuleInput {
+  @IsIn(['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'])
+  target: 'soft-centre' | 'chewy' | 'crisp-edge' | 'crisp-through';
+
+  @IsNumber()
+  @Min(120, { message: 'The oven must be set to 120 °C or more.' })
+  @Max(260, { message: 'The oven must be set to 260 °C or less.' })
+  setC: number;
+
+  @IsBoolean()
+  fan: boolean;
+
+  @IsNumber()
+  @Min(0)
+  @Max(7200)
+  trayRestS: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(150, { message: 'The gap must be at most 150 mm.' })
+  gapMm: number;
+}
+
+/** A formula as edited; saving it makes the next version. */
+export class FormulaInput {
+  @IsString()
+  @Length(1, 80, { message: 'The formula needs a name.' })
+  name: string;
+
+  @IsArray()
+  @ArrayMinSize(1, { message: 'The formula has no stages.' })
+  @ArrayMaxSize(12)
+  @ValidateNested({ each: true })
+  @Type(() => FormulaStageInput)
+  stages: FormulaStageInput[];
+
+  @IsArray()
+  @ArrayMaxSize(12)
+  @ValidateNested({ each: true })
+  @Type(() => FormulaLineInput)
+  toppings: FormulaLineInput[];
+
+  @ValidateNested()
+  @Type(() => PieceInput)
+  piece: PieceInput;
+
+  @ValidateNested()
+  @Type(() => RestInput)
+  rest: RestInput;
+
+  @ValidateNested()
+  @Type(() => BakeRuleInput)
+  bake: BakeRuleInput;
+
+  /** The version that was edited; refused when another one was saved since. */
+  @IsInt()
+  @Min(1)
+  baseVersion: number;
+}

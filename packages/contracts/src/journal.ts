@@ -1,0 +1,151 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { entryKinds, type EntryKind } from '@jokul/core';
+
+const Grams = () => (target: object, key: string) => {
+  IsNumber({}, { message: 'A weight must be a number of grams.' })(target, key);
+  Min(0, { message: 'A weight cannot be below 0 g.' })(target, key);
+  Max(1e6, { message: 'That weight is more than a tonne.' })(target, key);
+};
+const Degrees = () => (target: object, key: string) => {
+  IsNumber({}, { message: 'A temperature must be a number.' })(target, key);
+  Min(-45, { message: 'A temperature below −45 °C makes no sense here.' })(target, key);
+  Max(300, { message: 'A temperature above 300 °C makes no sense here.' })(target, key);
+};
+const Name = () => (target: object, key: string) => {
+  IsString()(target, key);
+  Length(1, 80)(target, key);
+};
+const Names = () => (target: object, key: string) => {
+  IsArray()(target, key);
+  ArrayMaxSize(60)(target, key);
+  IsString({ each: true })(target, key);
+  Length(1, 80, { each: true })(target, key);
+};
+const Range = (min: number, max: number) => (target: object, key: string) => {
+  IsNumber()(target, key);
+  Min(min)(target, key);
+  Max(max)(target, key);
+};
+
+export class WeighedPayload {
+  @Name() key: string;
+  @Grams() massG: number;
+  @Grams() targetG: number;
+  @Name() scaleId: string;
+}
+export class MixedPayload {
+  @Degrees() doughC: number;
+  @Grams() massG: number;
+  @Names() missing: string[];
+  @IsOptional()
+  @IsString()
+  @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
+  reason?: string;
+}
+export class PortionedPayload {
+  @Range(0, 100_000) pieces: number;
+  @Range(0, 200) scoop: number;
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsNumber({}, { each: true })
+  @Min(1, { each: true })
+  @Max(1000, { each: true })
+  samplesG: number[];
+  @Grams() targetG: number;
+  @Grams() remainderG: number;
+}
+export class RestInPayload {
+  @Name() placeId: string;
+  @IsIn(['pieces', 'tub', 'bag']) form: 'pieces' | 'tub' | 'bag';
+  @IsIn(['open', 'covered']) cover: 'open' | 'covered';
+  @Degrees() startC: number;
+  @Grams() massG: number;
+  @Range(0, 100_000) pieces: number;
+}
+export class RestOutPayload {
+  @Name() placeId: string;
+}
+export class LoadedPayload {
+  @Name() loadId: string;
+  @Names() trayIds: string[];
+  @Name() ovenId: string;
+  @Degrees() setC: number;
+  @Range(60, 7200) pullS: number;
+  @Range(0, 7200) trayRestS: number;
+  @IsArray() @ArrayMaxSize(60) @IsInt({ each: true }) @Min(0, { each: true }) pieces: number[];
+}
+export class TrayStepPayload {
+  @Name() loadId: string;
+  @Names() trayIds: string[];
+}
+export class InspectedPayload {
+  @Name() trayId: string;
+  @IsOptional() @Range(30, 7200) bakeS?: number;
+  @IsOptional() @Degrees() coreC?: number;
+  @IsOptional() @Range(10, 400) diameterMm?: number;
+  @IsOptional() @Range(1, 100) heightMm?: number;
+  @IsOptional() @Range(0, 0.5) lossShare?: number;
+  @IsOptional() @Range(0, 100) colourScore?: number;
+  @IsOptional() @IsString() @MaxLength(1000) note?: string;
+}
+export class NotePayload {
+  @IsString() @Length(1, 1000, { message: 'A note has 1 to 1000 letters.' }) text: string;
+}
+export class StruckPayload {
+  @IsUUID() entryId: string;
+  @IsString() @Length(3, 400, { message: 'Say why it is struck (3 to 400 letters).' }) reason: string;
+}
+
+/** The class that checks the payload of each kind. */
+export const payloadClasses: Readonly<Record<EntryKind, new () => object>> = {
+  weighed: WeighedPayload,
+  mixed: MixedPayload,
+  portioned: PortionedPayload,
+  'rest-in': RestInPayload,
+  'rest-out': RestOutPayload,
+  loaded: LoadedPayload,
+  turned: TrayStepPayload,
+  pulled: TrayStepPayload,
+  racked: TrayStepPayload,
+  inspected: InspectedPayload,
+  note: NotePayload,
+  struck: StruckPayload,
+};
+
+export class JournalEntryInput {
+  @IsUUID() id: string;
+  @IsInt() @Min(0) @Max(4e12) atMs: number;
+  @Name() who: string;
+  @Name() device: string;
+  @Name() lot: string;
+  @IsIn(entryKinds) kind: EntryKind;
+  /** Checked by the class of its kind. */
+  @IsObject() payload: object;
+}
+
+export class AppendInput {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(200, { message: 'At most 200 entries at once.' })
+  @ValidateNested({ each: true })
+  @Type(() => JournalEntryInput)
+  entries: JournalEntryInput[];
+}

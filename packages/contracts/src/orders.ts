@@ -1,0 +1,30 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import { IsInt, IsOptional, IsString, Length, Matches, Max, Min } from 'class-validator';
+
+/** One line of the bake list, as a person enters it. */
+export class OrderLineInput {
+  @IsString()
+  @Length(1, 80, { message: 'Say who it is for (1 to 80 letters).' })
+  customer: string;
+
+  @IsString()
+  @Matches(/^[A-Z0-9]{2,6}$/, { message: 'Choose a product.' })
+  productCode: string;
+
+  @Type(() => Number)
+  @IsInt({ message: 'Pieces must be a whole number.' })
+  @Min(1, { message: 'At least one piece; take the line off the list to bake none.' })
+  @Max(20_000, { message: 'That is more than 20,000 pieces; check the figure, or split the line.' })
+  pieces: number;
+
+  @IsString()
+  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Ready-by is a time of day such as 05:40.' })
+  readyBy: string;
+
+  /** Version that was read, when changing a line; missing for a new one. */
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  version?: number;
+}

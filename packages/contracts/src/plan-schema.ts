@@ -1,0 +1,85 @@
+const time = { type: 'number', description: 'seconds since 1970-01-01T00:00Z' } as const;
+const count = { type: 'integer', minimum: 0 } as const;
+const positive = { type: 'number', minimum: 0 } as const;
+const id = { type: 'string', minLength: 1, maxLength: 80 } as const;
+const list = <T>(items: T) => ({ type: 'array', items }) as const;
+const object = <T extends Record<string, unknown>>(properties: T, optional: readonly string[] = []) =>
+  ({
+    type: 'object',
+    properties,
+    required: Object.keys(properties).filter((key) => !optional.includes(key)),
+    additionalProperties: false,
+  }) as const;
+
+const availability = list(object({ fromS: time, toS: time, capacity: count }));
+const use = object({ resourceId: id, amount: positive });
+const task = object(
+  {
+    id,
+    kind: { enum: ['mix', 'portion', 'rest', 'temper', 'bake', 'tray-rest', 'rack'] },
+    batchId: id,
+    loadId: id,
+    startS: time,
+    endS: time,
+    uses: list(use),
+  },
+  ['loadId'],
+);
+const load = object({
+  id,
+  batchId: id,
+  ovenId: id,
+  setC: { type: 'number' },
+  pullS: positive,
+  startS: time,
+  readyS: time,
+  dueS: time,
+  trays: list(object({ id, position: count, pieces: count })),
+});
+const batchPlan = object({
+  batchId: id,
+  productCode: id,
+  mixerId: id,
+  massG: positive,
+  pieces: count,
+  loads: list(load),
+  tasks: list(task),
+});
+const product = object({
+  code: id,
+  name: id,
+  rest: object({
+    form: { enum: ['pieces', 'tub', 'bag', 'none'] },
+    placeKind: { enum: ['walk-in', 'freezer', 'bench'] },
+    minS: positive,
+    bestS: positive,
+    maxS: positive,
+    temperS: positive,
+  }),
+  demands: list(object({ name: id, readyByS: time, pieces: count })),
+  batches: list(object({ id, mixerId: id, massG: positive, pieces: count })),
+  perTray: { type: 'integer', minimum: 1 },
+  restingPerTray: { type: 'integer', minimum: 1 },
+  bakes: list(object({ ovenId: id, setC: { type: 'number' }, pullS: { type: 'number', minimum: 60 } })),
+  mixS: positive,
+  portionSetUpS: positive,
+  portionSPerPiece: positive,
+  trayRestS: positive,
+  coolS: positive,
+  packS: positive,
+});
+
+/** JSON Schema of the schedule problem that `/api/calc/plan` takes; published as docs/plan.schema.json. */
+export const planSchema = {
+  $id: 'jokul-plan-problem',
+  title: 'The day as a scheduling problem',
+  ...object({
+    nowS: time,
+    products: list(product),
+    resources: list(object({ id, name: id, capacity: count, when: availability }, ['when'])),
+    ovens: list(object({ id, name: id, places: count, degreesPerMin: { type: 'number', minimum: 0.1 } })),
+    ovenHours: availability,
+    loadGapS: positive,
+    fixed: list(batchPlan),
+  }),
+} as const;
