@@ -1,0 +1,76 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { ServeStaticModule } from '@nestjs/serve-static';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { join } from 'node:path';
+import { CalcController } from './calc/calc.controller.js';
+import { ClockController } from './clock/clock.controller.js';
+import { ClockService } from './clock/clock.service.js';
+import type { Config } from './config.js';
+import { dataSourceOptions } from './database/data-source.js';
+import { DemoSeed } from './demo/seed.js';
+import { FormulaController } from './formula/formula.controller.js';
+import { FormulaService } from './formula/formula.service.js';
+import { HealthController } from './health/health.controller.js';
+import { JournalController } from './journal/journal.controller.js';
+import { JournalFeed } from './journal/journal-feed.js';
+import { JournalService } from './journal/journal.service.js';
+import { OrdersController } from './orders/orders.controller.js';
+import { OrdersService } from './orders/orders.service.js';
+import { ComputationService } from './plan/computation.service.js';
+import { PlanController } from './plan/plan.controller.js';
+import { PlanService } from './plan/plan.service.js';
+import { SettingsService } from './setup/settings.service.js';
+import { SetupController } from './setup/setup.controller.js';
+
+@Module({
+  controllers: [
+    HealthController,
+    ClockController,
+    SetupController,
+    OrdersController,
+    FormulaController,
+    PlanController,
+    JournalController,
+    CalcController,
+  ],
+  providers: [
+    SettingsService,
+    ClockService,
+    OrdersService,
+    FormulaService,
+    ComputationService,
+    PlanService,
+    JournalService,
+    JournalFeed,
+    DemoSeed,
+  ],
+})
+export class AppModule {
+  static with(config: Config): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        TypeOrmModule.forRoot({
+          ...dataSourceOptions(config),
+          migrationsRun: true,
+          retryAttempts: 3,
+          retryDelay: 700,
+        }),
+        ServeStaticModule.forRoot({
+          rootPath: join(import.meta.dirname, '../../web/dist'),
+          exclude: ['/api/{*rest}'],
+          serveStaticOptions: {
+            setHeaders: (response, path) => {
+              // Bundles carry a hash in their name; the page that names them must be fresh.
+              const forever = /assets[\\/]/.test(path);
+              response.setHeader(
+                'Cache-Control',
+                forever ? 'public, max-age=31536000, immutable' : 'no-cache',
+              );
+            },
+          },
+        }),
+      ],
+    };
+  }
+}

@@ -1,0 +1,192 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from '@jest/globals';
+import 'reflect-metadata';
+import { planSchema } from '@jokul/contracts';
+import { calculate } from './calculate.js';
+
+const scale = {
+  formula: {
+    ingredients: [
+      { id: 'wheat-flour', bakersPercent: 100, stage: 'dry' },
+      { id: 'butter', bakersPercent: 60, stage: 'cream' },
+      { id: 'white-sugar', bakersPercent: 39, stage: 'cream' },
+      { id: 'salt', bakersPercent: 1, stage: 'dry' },
+    ],
+  },
+  lines: [{ pieces: 100, pieceMassG: 30 }],
+  losses: { bowlShare: 0, portionShare: 0, testPieces: 0 },
+  mixers: [{ id: 'm', minMassG: 1000, maxMassG: 2000 }],
+  scales: [
+    { id: 'bench', maxMassG: 15_000, resolutionG: 1 },
+    { id: 'fine', maxMassG: 200, resolutionG: 0.01 },
+  ],
+};
+const cold = {
+  body: { kind: 'sphere', massG: 35 },
+  startC: 22,
+  steps: [{ airC: 4, hWPerM2K: 12, durationS: 7200 }],
+  until: { where: 'core', temperatureC: 7 },
+};
+const bake = {
+  piece: { massG: 35, shape: 'ball', startC: 7 },
+  tray: { material: 'bright-aluminium', liner: 'parchment' },
+  oven: { setC: 177, fan: false },
+  rest: { trayS: 240, airC: 24 },
+  target: 'soft-centre',
+};
+
+describe('calc', () => {
+  it('convert: two cups of sugar', () => {
+    expect(calculate('convert', { amount: 2, unit: 'cup', ingredient: 'white-sugar' })).toMatchObject({
+      massG: expect.closeTo(399.8, 0),
+      densityGPerMl: 0.845,
+    });
+  });
+
+  it('scale: 3 kg in two batches of 1.5 kg, hand-worked', () => {
+    const result = calculate('scale', scale) as {
+      doughMassG: number;
+      batches: { massG: number; ingredients: { id: string; roundedG: number; scaleId: string }[] }[];
+    };
+    expect(result.doughMassG).toBe(3000);
+    expect(result.batches.map((b) => b.massG)).toEqual([1500, 1500]);
+    expect(result.batches[0]?.ingredients).toMatchObject([
+      { id: 'wheat-flour', roundedG: 750, scaleId: 'bench' },
+      { id: 'salt', roundedG: 7.5, scaleId: 'fine' },
+      { id: 'butter', roundedG: 450, scaleId: 'bench' },
+      { id: 'white-sugar', roundedG: 293, scaleId: 'bench' },
+    ]);
+  });
+
+  it('cold: a ball in the walk-in, and constant properties for checking', () => {
+    expect(calculate('cold', cold)).toMatchObject({ reachedS: expect.closeTo(63 * 60, -2) });
+    const properties = { conductivityWPerMK: 0.25, specificHeatJPerKgK: 2500, densityKgPerM3: 1200 };
+    const result = calculate('cold', {
+      ...cold,
+      properties,
+      body: { kind: 'slab', thicknessMm: 40, exposedFaces: 1 },
+    }) as { coreC: number[]; iceFraction: number[] };
+    expect(result.coreC[0]).toBe(22);
+    expect(result.iceFraction.every((x) => x === 0)).toBe(true);
+  });
+
+  it('bake: the pull for a soft centre, from nothing but the typical dough', () => {
+    const result = calculate('bake', bake) as {
+      pullS: number;
+      windows: unknown[];
+      curves: { timesS: number[]; centreC: number[] };
+    };
+    expect(result.pullS / 60).toBeGreaterThan(10.5);
+    expect(result.pullS / 60).toBeLessThan(13.5);
+    expect(result.windows).toHaveLength(5);
+    expect(result.curves.centreC).toHaveLength(result.curves.timesS.length);
+  });
+
+  it('bake: a formula and a given pull', () => {
+    const { target: _, ...rest } = bake;
+    expect(calculate('bake', { ...rest, formula: scale.formula, pullS: 600 })).toMatchObject({ pullS: 600 });
+  });
+
+  it('tray: the best layout', () => {
+    expect(
+      calculate('tray', {
+        tray: { lengthMm: 600, widthMm: 400 },
+        diameterMm: 79,
+        gapMm: 20,
+        marginMm: 10,
+        pattern: 'best',
+      }),
+    ).toMatchObject({ count: 24, pattern: 'rows' });
+  });
+
+  it('plan: an empty day', () => {
+    const problem = {
+      nowS: 0,
+      products: [],
+      resources: [],
+      ovens: [],
+      ovenHours: [],
+      loadGapS: 150,
+      fixed: [],
+    };
+    expect(calculate('plan', problem)).toEqual({ tasks: [], loads: [], unplaced: [], boundS: 0 });
+  });
+
+  it.each<[string, unknown, string, string]>([
+    [
+      'convert',
+      { amount: 1, unit: 'cup', ingredient: 'butter', more: 1 },
+      '"more" is not known here.',
+      'more',
+    ],
+    ['convert', { unit: 'cup', ingredient: 'butter' }, 'amount must be a number', 'amount'],
+    ['convert', { amount: 0, unit: 'cup', ingredient: 'butter' }, 'must be above 0', 'amount'],
+    ['convert', [], 'one JSON object', ''],
+    ['convert', null, 'one JSON object', ''],
+    [
+      'scale',
+      { ...scale, lines: [{ pieces: 0, pieceMassG: 30 }] },
+      'The number of pieces is 0',
+      'The number of pieces',
+    ],
+    ['scale', { ...scale, mixers: [] }, 'No mixer can take this dough', 'mixers'],
+    [
+      'scale',
+      { ...scale, formula: { ingredients: [{ id: 'x', bakersPercent: 1 }] } },
+      'stage must be a string',
+      'formula.ingredients.0.stage',
+    ],
+    ['cold', { ...cold, body: { kind: 'cube' } }, 'kind must be one of', 'body.kind'],
+    [
+      'cold',
+      {
+        ...cold,
+        composition: { water: 1, fat: 0, protein: 0, carbohydrate: 0, fibre: 0, ash: 0 },
+        properties: { conductivityWPerMK: 1, specificHeatJPerKgK: 1, densityKgPerM3: 1 },
+      },
+      'not both',
+      'properties',
+    ],
+    [
+      'bake',
+      { ...bake, oven: { setC: 500, fan: false } },
+      'The oven temperature is 500',
+      'The oven temperature',
+    ],
+    [
+      'bake',
+      { ...bake, piece: { massG: 35, shape: 'ball' } },
+      'Give the start temperature or a profile',
+      'piece.startC',
+    ],
+    [
+      'tray',
+      { tray: { lengthMm: 100, widthMm: 100 }, diameterMm: 200, gapMm: 0, marginMm: 0, pattern: 'best' },
+      'does not fit on a tray',
+      'diameterMm',
+    ],
+    ['plan', { nowS: 0 }, "must have required property 'products'", ''],
+    [
+      'plan',
+      { nowS: 0, products: [], resources: [], ovens: [{ id: 'o' }], ovenHours: [], loadGapS: 0, fixed: [] },
+      "must have required property 'name'",
+      '/ovens/0',
+    ],
+    ['sorcery', {}, 'There is no calculation "sorcery"', 'name'],
+  ])('%s refuses %j', (name, input, sentence, path) => {
+    try {
+      calculate(name, input);
+    } catch (error) {
+      expect(error).toMatchObject({ path });
+      expect((error as Error).message).toContain(sentence);
+      return;
+    }
+    throw new Error('it was not refused');
+  });
+
+  it('the published schema of the plan is the one that checks', () => {
+    const published = readFileSync(join(import.meta.dirname, '../../../../docs/plan.schema.json'), 'utf8');
+    expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(planSchema)));
+  });
+});

@@ -1,0 +1,232 @@
+import 'reflect-metadata';
+import { Ajv } from 'ajv';
+import { plainToInstance } from 'class-transformer';
+import { validateSync, type ValidationError } from 'class-validator';
+import {
+  amountsFor,
+  bake,
+  bakeInput,
+  conduct,
+  constantMaterial,
+  convert,
+  doughFromComposition,
+  doughMaterial,
+  doughNeeded,
+  doughOf,
+  JokulError,
+  layOut,
+  solvePlan,
+  splitBatches,
+  typicalDough,
+  weighSheet,
+  type Body,
+  type Formula,
+  type PlanProblem,
+} from '@jokul/core';
+import {
+  calcRequests,
+  planSchema,
+  type BakeRequestInput,
+  type CalcName,
+  type ColdRequest,
+  type ConvertRequest,
+  type ScaleFormula,
+  type ScaleRequest,
+  type TrayRequest,
+} from '@jokul/contracts';
+
+const stagesOf = (formula: ScaleFormula): Pick<Formula, 'stages'> => ({
+  stages: [...new Set(formula.ingredients.map((i) => i.stage))].map((stage) => ({
+    id: stage,
+    name: stage,
+    cue: '',
+    lines: formula.ingredients
+      .filter((i) => i.stage === stage)
+      .map((i) => ({ ingredientId: i.id, percent: i.bakersPercent })),
+  })),
+});
+
+const runConvert = (r: ConvertRequest) => {
+  const { massG, densityGPerMl, source, rangeG } = convert(r.amount, r.unit, r.ingredient, r.packing);
+  return { massG, densityGPerMl, source, rangeG };
+};
+
+const runScale = (r: ScaleRequest) => {
+  const stages = stagesOf(r.formula);
+  const dough = doughNeeded(r.lines, r.losses);
+  const [split] = splitBatches(dough.value, r.mixers);
+  const sheets = (split?.batches ?? []).map((batch) => ({
+    batch,
+    sheet: weighSheet(amountsFor(stages, batch.massG), r.scales),
+  }));
+  return {
+    doughMassG: dough.value,
+    batches: sheets.map(({ batch, sheet }) => ({
+      mixerId: batch.mixerId,
+      massG: batch.massG,
+      ingredients: sheet.lines.map((line) => ({
+        id: line.ingredientId,
+        massG: line.exact.value,
+        roundedG: line.roundedG,
+        scaleId: line.scaleId,
+      })),
+    })),
+    // Batches of the same size warn alike: once is enough.
+    warnings: [
+      ...new Map(
+        sheets.flatMap(({ sheet }) => sheet.warnings).map((warning) => [warning.message, warning]),
+      ).values(),
+    ],
+  };
+};
+
+const runCold = (r: ColdRequest) => {
+  if (r.composition && r.properties)
+    throw new JokulError('too-much', 'Give a composition or constant properties, not both.', 'properties');
+  const material = r.properties
+    ? constantMaterial(r.properties)
+    : doughMaterial(r.composition ? doughFromComposition(r.composition) : typicalDough);
+  const { reachedS, timesS, coreC, surfaceC, meanC, iceFraction } = conduct({
+    body: r.body as Body,
+    material,
+    startC: r.startC,
+    steps: r.steps,
+    ...(r.until && { until: r.until }),
+  });
+  return { reachedS, timesS, coreC, surfaceC, meanC, iceFraction };
+};
+
+const runBake = (r: BakeRequestInput) => {
+  if (r.formula && r.composition)
+    throw new JokulError('too-much', 'Give a formula or a composition, not both.', 'composition');
+  const start = r.piece.profile ?? r.piece.startC;
+  if (start === undefined)
+    throw new JokulError('out-of-range', 'Give the start temperature or a profile.', 'piece.startC');
+  const dough = r.formula
+    ? doughOf(stagesOf(r.formula))
+    : r.composition
+      ? doughFromComposition(r.composition)
+      : typicalDough;
+  const result = bake(
+    bakeInput({
+      massG: r.piece.massG,
+      shape: r.piece.shape,
+      dough,
+      start,
+      tray: r.tray.material,
+      liner: r.tray.liner,
+      setC: r.oven.setC,
+      fan: r.oven.fan,
+      trayRestS: r.rest.trayS,
+      roomC: r.rest.airC,
+      ...(r.target && { target: r.target }),
+      ...(r.pullS !== undefined && { pullS: r.pullS }),
+    }),
+  );
+  const { atPull } = result;
+  return {
+    windows: result.windows,
+    pullS: result.pull?.value,
+    atPull: atPull
+      ? {
+          centreC: atPull.centreC,
+          edgeC: atPull.edgeC,
+          bottomC: atPull.bottomC,
+          diameterMm: atPull.diameterMm,
+          heightMm: atPull.heightMm,
+          lossShare: atPull.lossShare,
+          colour: atPull.colour,
+        }
+      : undefined,
+    curves: result.curves,
+    uncertainty: result.uncertainty,
+    warnings: result.warnings,
+  };
+};
+
+const runTray = (r: TrayRequest) => {
+  const { count, pattern, centresMm } = layOut({
+    ...r.tray,
+    diameterMm: r.diameterMm,
+    gapMm: r.gapMm,
+    marginMm: r.marginMm,
+    pattern: r.pattern,
+  });
+  return { count, pattern, centresMm };
+};
+
+const runPlan = (problem: PlanProblem) => {
+  const plan = solvePlan(problem);
+  return {
+    tasks: plan.batches.flatMap((batch) => batch.tasks),
+    loads: plan.batches.flatMap((batch) => batch.loads),
+    unplaced: plan.unplaced,
+    boundS: plan.boundS,
+  };
+};
+
+/** The first thing that is wrong, with the path to it. */
+const firstTrouble = (
+  errors: readonly ValidationError[],
+  path = '',
+): { message: string; path: string } | null => {
+  for (const error of errors) {
+    const here = path ? `${path}.${error.property}` : error.property;
+    const [code, message] = Object.entries(error.constraints ?? {})[0] ?? [];
+    if (message)
+      return {
+        message:
+          code === 'whitelistValidation' ? `"${here}" is not known here.` : `${message}.`.replace('..', '.'),
+        path: here,
+      };
+    const inner = firstTrouble(error.children ?? [], here);
+    if (inner) return inner;
+  }
+  return null;
+};
+
+const checked = <T extends object>(type: new () => T, json: unknown): T => {
+  if (typeof json !== 'object' || json === null || Array.isArray(json)) {
+    throw new JokulError('bad-request', 'The input must be one JSON object.');
+  }
+  const request = plainToInstance(type, json);
+  const trouble = firstTrouble(validateSync(request, { whitelist: true, forbidNonWhitelisted: true }));
+  if (trouble) throw new JokulError('bad-request', trouble.message, trouble.path);
+  return request;
+};
+
+const checkProblem = new Ajv({ allErrors: false }).compile<PlanProblem>(planSchema);
+
+/**
+ * The core's computations as plain JSON in, JSON out; behind /api/calc/* and `npm run calc`.
+ * @throws JokulError with code, sentence and path
+ */
+export const calculate = (name: string, json: unknown): object => {
+  switch (name as CalcName) {
+    case 'convert':
+      return runConvert(checked(calcRequests.convert, json));
+    case 'scale':
+      return runScale(checked(calcRequests.scale, json));
+    case 'cold':
+      return runCold(checked(calcRequests.cold, json));
+    case 'bake':
+      return runBake(checked(calcRequests.bake, json));
+    case 'tray':
+      return runTray(checked(calcRequests.tray, json));
+    case 'plan': {
+      if (checkProblem(json)) return runPlan(json);
+      const [error] = checkProblem.errors ?? [];
+      throw new JokulError(
+        'bad-request',
+        `The problem does not follow docs/plan.schema.json: ${error?.message ?? 'unknown trouble'}.`,
+        error?.instancePath ?? '',
+      );
+    }
+    default:
+      throw new JokulError(
+        'unknown-calculation',
+        `There is no calculation "${name}". Known: ${[...Object.keys(calcRequests), 'plan'].join(', ')}.`,
+        'name',
+      );
+  }
+};

@@ -1,0 +1,22 @@
+import { text } from 'node:stream/consumers';
+import { JokulError } from '@jokul/core';
+import { calculate } from './calculate.js';
+
+/* npm run -s calc -- NAME < in.json */
+const parse = (input: string): unknown => {
+  try {
+    return JSON.parse(input);
+  } catch {
+    throw new JokulError('bad-json', 'The input is no valid JSON.');
+  }
+};
+
+try {
+  const result = calculate(process.argv[2] ?? '', parse(await text(process.stdin)));
+  process.stdout.write(`${JSON.stringify(result)}\n`);
+} catch (error) {
+  if (!(error instanceof JokulError)) throw error;
+  const { code, message, path } = error;
+  process.stderr.write(`${JSON.stringify({ code, message, path })}\n`);
+  process.exitCode = 1;
+}

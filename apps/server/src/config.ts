@@ -1,0 +1,23 @@
+/** Settings of this process, from its environment; `npm start` and the tests set them. */
+export interface Config {
+  readonly port: number;
+  readonly database: {
+    readonly port: number;
+    readonly user: string;
+    readonly password: string;
+    readonly name: string;
+  };
+  /** Whether an empty database gets the demo bakery. */
+  readonly seedDemo: boolean;
+}
+
+export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
+  port: Number(env.JOKUL_PORT ?? 4310),
+  database: {
+    port: Number(env.JOKUL_DB_PORT ?? 3306),
+    user: env.JOKUL_DB_USER ?? 'jokul',
+    password: env.JOKUL_DB_PASSWORD ?? '',
+    name: env.JOKUL_DB_NAME ?? 'jokul',
+  },
+  seedDemo: env.JOKUL_SEED !== 'none',
+});

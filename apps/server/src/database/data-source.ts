@@ -1,0 +1,23 @@
+import { DataSource, type DataSourceOptions } from 'typeorm';
+import { readConfig, type Config } from '../config.js';
+import { entities } from './entities.js';
+import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
+
+export const dataSourceOptions = ({ database }: Config): DataSourceOptions => ({
+  type: 'mariadb',
+  host: '127.0.0.1',
+  port: database.port,
+  username: database.user,
+  password: database.password,
+  database: database.name,
+  charset: 'utf8mb4',
+  timezone: 'Z',
+  synchronize: false,
+  entities,
+  migrations: [Foundation1764000000000],
+  connectTimeout: 4000,
+  poolSize: 8,
+});
+
+export const makeDataSource = (config = readConfig()): DataSource =>
+  new DataSource(dataSourceOptions(config));

@@ -1,0 +1,80 @@
+import type { EntryKind, Formula } from '@jokul/core';
+import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
+
+/** BIGINT columns hold milliseconds and sequence numbers, all well inside what a number can hold exactly. */
+const asNumber = { to: (value: number) => value, from: (value: string | number) => Number(value) };
+
+@Entity('order_line')
+@Index(['date'])
+export class OrderLineEntity {
+  @PrimaryColumn('char', { length: 36 }) id: string;
+  @Column('char', { length: 10 }) date: string;
+  @Column('varchar', { length: 80 }) customer: string;
+  @Column('varchar', { length: 6 }) productCode: string;
+  @Column('int') pieces: number;
+  @Column('char', { length: 5 }) readyBy: string;
+  @Column('int') version: number;
+}
+
+/** One version of a formula; rows are only ever added. */
+@Entity('formula_version')
+export class FormulaVersionEntity {
+  @PrimaryColumn('varchar', { length: 6 }) code: string;
+  @PrimaryColumn('int') version: number;
+  @Column('json') body: Formula;
+  @Column('bigint', { transformer: asNumber }) createdAtMs: number;
+}
+
+/** Equipment, house rules, clock: one row each, with an optimistic version number. */
+@Entity('setting')
+export class SettingEntity {
+  @PrimaryColumn('varchar', { length: 40 }) key: string;
+  @Column('json') body: unknown;
+  @Column('int') version: number;
+}
+
+@Entity('plan')
+export class PlanEntity {
+  @PrimaryColumn('char', { length: 10 }) date: string;
+  @Column('int') version: number;
+  @Column('json') body: unknown;
+  /** What the plan was made from, as a hash; another one means that it is stale. */
+  @Column('char', { length: 64 }) inputHash: string;
+}
+
+@Entity('journal_entry')
+@Index(['lot'])
+@Index(['atMs'])
+export class JournalEntryEntity {
+  @PrimaryColumn('bigint', { transformer: asNumber }) seq: number;
+  @Index({ unique: true })
+  @Column('char', { length: 36 })
+  id: string;
+  @Column('bigint', { transformer: asNumber }) atMs: number;
+  @Column('varchar', { length: 80 }) who: string;
+  @Column('varchar', { length: 80 }) device: string;
+  @Column('varchar', { length: 80 }) lot: string;
+  @Column('varchar', { length: 20 }) kind: EntryKind;
+  @Column('json') payload: object;
+  @Column('char', { length: 64 }) prevHash: string;
+  @Column('char', { length: 64 }) hash: string;
+}
+
+/** The last link of the chain: locked while an entry is added, so that numbers follow the order of commits. */
+@Entity('journal_head')
+export class JournalHeadEntity {
+  @PrimaryColumn('int') id: number;
+  @Column('bigint', { transformer: asNumber }) seq: number;
+  @Column('char', { length: 64 }) hash: string;
+  /** Counts every change of rows that are not the journal, so that screens know to look again. */
+  @Column('bigint', { transformer: asNumber }) revision: number;
+}
+
+export const entities = [
+  OrderLineEntity,
+  FormulaVersionEntity,
+  SettingEntity,
+  PlanEntity,
+  JournalEntryEntity,
+  JournalHeadEntity,
+];

@@ -1,0 +1,157 @@
+import { atWallClock, demoDay, demoRules, shiftDate, type Formula } from '@jokul/core';
+import type { ProductBakes } from '../plan/plan.worker.js';
+import type { Chance } from './random.js';
+import type { DemoWriter } from './writer.js';
+
+const days = 14;
+const hour = 3600;
+
+/** What went wrong on a past day, and is to be found in the log. */
+const forgottenOn = { daysAgo: 6, code: 'MLT' };
+const latePulls = new Set(['3/PNT', '8/GNG', '11/LEM']);
+/** Starboard has been drifting hot, K a day. */
+const driftPerDayK = 1;
+
+/** One lot of a past day, with the measured tray of each load. */
+const lot = (
+  writer: DemoWriter,
+  luck: Chance,
+  formula: Formula,
+  bakes: ProductBakes,
+  daysAgo: number,
+  bakeStartS: number,
+): void => {
+  const bake = bakes.fan;
+  if (!bake?.pull || !bake.cooled) return;
+  const date = shiftDate(demoDay.date, -daysAgo);
+  const id = `${formula.code}-${date.slice(5).replace('-', '')}-A`;
+  const pieces = Math.round(luck.between(70, 180));
+  const massG = Math.round(pieces * formula.piece.massG * 1.02);
+  const portionedS = bakeStartS - formula.rest.bestS - 600;
+  const mixedS = portionedS - 1500;
+  const forgot = daysAgo === forgottenOn.daysAgo && formula.code === forgottenOn.code;
+  writer.write('mixed', mixedS, 'Mix hand', id, {
+    doughC: Math.round(luck.around(22.3, 0.8) * 10) / 10,
+    massG,
+    missing: forgot ? ['Fine salt'] : [],
+    ...(forgot && { reason: 'Salt was still on the bench at folding; baked and kept for the crew.' }),
+  });
+  writer.write('portioned', portionedS, 'Mix hand', id, {
+    pieces,
+    scoop: 30,
+    samplesG: Array.from(
+      { length: 6 },
+      () => Math.round(luck.around(formula.piece.massG + 0.4, 0.9) * 2) / 2,
+    ),
+    targetG: formula.piece.massG,
+    remainderG: Math.round(luck.between(0, formula.piece.massG)),
+  });
+  if (formula.rest.form !== 'none') {
+    const placeId = formula.rest.placeKind;
+    const form = formula.rest.form;
+    writer.write('rest-in', portionedS + 120, 'Mix hand', id, {
+      placeId,
+      form,
+      cover: form === 'pieces' ? 'open' : 'covered',
+      startC: demoRules.doughC,
+      massG,
+      pieces,
+    });
+    writer.write('rest-out', bakeStartS - 300, 'Oven hand', id, { placeId });
+  }
+  const perTray = 20;
+  const loads = Math.min(3, Math.ceil(pieces / perTray / 5));
+  for (let n = 1; n <= loads; n++) {
+    const ovenId = n % 2 === 1 ? 'starboard' : 'port';
+    const startS = bakeStartS + Math.floor((n - 1) / 2) * (bake.pull.value + 300) + (n % 2) * 60;
+    const loadId = `${id}-L${n}`;
+    const trays = Math.min(5, Math.ceil((pieces - (n - 1) * 5 * perTray) / perTray));
+    const trayIds = Array.from({ length: trays }, (_, i) => `${loadId}-T${i + 1}`);
+    const pullS = Math.round(bake.pull.value);
+    const lateS =
+      latePulls.has(`${daysAgo}/${formula.code}`) && n === 1 ? luck.between(110, 200) : luck.around(4, 6);
+    const pulledS = startS + pullS + lateS;
+    writer.write('loaded', startS, 'Oven hand', id, {
+      loadId,
+      trayIds,
+      ovenId,
+      setC: formula.bake.setC,
+      pullS,
+      trayRestS: formula.bake.trayRestS,
+      pieces: trayIds.map((_, i) => Math.max(1, Math.min(perTray, pieces - ((n - 1) * 5 + i) * perTray))),
+    });
+    writer.write('turned', startS + pullS / 2 + luck.around(8, 10), 'Oven hand', id, { loadId, trayIds });
+    writer.write('pulled', pulledS, 'Oven hand', id, { loadId, trayIds });
+    writer.write('racked', pulledS + formula.bake.trayRestS + luck.between(10, 90), 'Oven hand', id, {
+      loadId,
+      trayIds,
+    });
+    // Hotter and longer is darker and drier: rough slopes, good enough for a made-up past.
+    const hotK = ovenId === 'starboard' ? (days - daysAgo) * driftPerDayK : 0;
+    const darker = hotK * 1.1 + lateS / 9;
+    writer.write('inspected', pulledS + 2700, 'Early baker', id, {
+      trayId: trayIds[0] ?? loadId,
+      bakeS: Math.round(pullS + lateS),
+      coreC: Math.round(luck.around((bake.atPull?.centreC ?? 97) + hotK * 0.2 + lateS / 60, 1.2) * 10) / 10,
+      diameterMm: Math.round(luck.around(bake.cooled.diameterMm - hotK * 0.15, 1.1) * 2) / 2,
+      heightMm: Math.round(luck.around(bake.cooled.heightMm, 0.5) * 2) / 2,
+      lossShare:
+        Math.round(luck.around(bake.cooled.lossShare + hotK * 0.0006 + lateS * 0.0001, 0.002) * 1e4) / 1e4,
+      colourScore: Math.round(Math.min(100, Math.max(0, luck.around(bake.cooled.colour.edge + darker, 3)))),
+      ...(lateS > 60 && { note: 'Pulled late: the phone rang.' }),
+    });
+  }
+};
+
+/** Two weeks of lots before the demo day, some of them late, dark or without their salt. */
+export const writePast = (
+  writer: DemoWriter,
+  luck: Chance,
+  formulas: readonly Formula[],
+  bakes: ReadonlyMap<string, ProductBakes>,
+): void => {
+  for (let daysAgo = days; daysAgo >= 1; daysAgo--) {
+    const date = shiftDate(demoDay.date, -daysAgo);
+    // Closed on Sundays.
+    if (new Date(`${date}T12:00:00Z`).getUTCDay() === 0) continue;
+    formulas
+      .filter((_, i) => (i + daysAgo) % 2 === 0)
+      .forEach((formula, i) => {
+        const startS = atWallClock(date, '04:20', demoRules.timeZone) + i * 0.7 * hour;
+        const own = bakes.get(formula.code);
+        if (own) lot(writer, luck, formula, own, daysAgo, startS);
+      });
+  }
+};
+
+/** Bags that lie in the freezer from earlier weeks, one of them near the end of its time. */
+export const writeFrozen = (writer: DemoWriter, formulas: readonly Formula[]): void => {
+  const frozen = [
+    { code: 'CRD', daysAgo: 51, pieces: 300, form: 'bag' as const },
+    { code: 'CRD', daysAgo: 16, pieces: 200, form: 'bag' as const },
+  ];
+  for (const { code, daysAgo, pieces, form } of frozen) {
+    const formula = formulas.find((f) => f.code === code);
+    if (!formula) continue;
+    const date = shiftDate(demoDay.date, -daysAgo);
+    const id = `${code}-${date.slice(5).replace('-', '')}-F`;
+    const atS = atWallClock(date, '16:10', demoRules.timeZone);
+    const massG = pieces * formula.piece.massG;
+    writer.write('mixed', atS - 2400, 'Mix hand', id, { doughC: 21.4, massG, missing: [] });
+    writer.write('portioned', atS - 300, 'Mix hand', id, {
+      pieces,
+      scoop: 0,
+      samplesG: [],
+      targetG: formula.piece.massG,
+      remainderG: 0,
+    });
+    writer.write('rest-in', atS, 'Mix hand', id, {
+      placeId: 'freezer',
+      form,
+      cover: 'covered',
+      startC: 20,
+      massG,
+      pieces,
+    });
+  }
+};

@@ -1,0 +1,139 @@
+import { Injectable, Logger } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import {
+  atWallClock,
+  demoDay,
+  demoEquipment,
+  demoFormulas,
+  demoOrders,
+  demoRules,
+  genesisHash,
+  shiftDate,
+} from '@jokul/core';
+import {
+  FormulaVersionEntity,
+  JournalEntryEntity,
+  JournalHeadEntity,
+  OrderLineEntity,
+  PlanEntity,
+  SettingEntity,
+} from '../database/entities.js';
+import { JournalService } from '../journal/journal.service.js';
+import { ComputationService } from '../plan/computation.service.js';
+import { PlanService } from '../plan/plan.service.js';
+import type { ProductBakes } from '../plan/plan.worker.js';
+import { writeFrozen, writePast } from './past.js';
+import { chance } from './random.js';
+import { writeToday } from './today.js';
+import { DemoWriter } from './writer.js';
+
+/** The made-up bakery, its bake list, its plan and its past, all computed by the parts that compute for real. */
+@Injectable()
+export class DemoSeed {
+  private readonly logger = new Logger('Demo');
+
+  constructor(
+    private readonly db: DataSource,
+    private readonly plans: PlanService,
+    private readonly journal: JournalService,
+    private readonly computation: ComputationService,
+  ) {}
+
+  /** Fills an empty database; leaves any other alone. */
+  async fillIfEmpty(): Promise<void> {
+    if (await this.db.manager.existsBy(SettingEntity, { key: 'bakery' })) return;
+    await this.fill();
+  }
+
+  /** Empties the database and fills it anew. */
+  async reset(): Promise<void> {
+    for (const entity of [
+      OrderLineEntity,
+      FormulaVersionEntity,
+      SettingEntity,
+      PlanEntity,
+      JournalEntryEntity,
+      JournalHeadEntity,
+    ]) {
+      await this.db.manager.clear(entity);
+    }
+    await this.fill();
+  }
+
+  private async fill(): Promise<void> {
+    this.logger.log('Filling the empty database with the demo bakery ...');
+    const { timeZone } = demoRules;
+    const nowS = atWallClock(demoDay.date, demoDay.time, timeZone);
+    const luck = chance(20_26_11_27);
+    const { manager } = this.db;
+    await manager.save(JournalHeadEntity, { id: 1, seq: 0, hash: genesisHash, revision: 0 });
+    await manager.insert(
+      FormulaVersionEntity,
+      demoFormulas.map((body) => ({
+        code: body.code,
+        version: 1,
+        body,
+        createdAtMs: (nowS - 60 * 86_400) * 1000,
+      })),
+    );
+    await manager.insert(
+      OrderLineEntity,
+      demoOrders.flatMap((order) =>
+        Object.entries(order.pieces).map(([productCode, pieces]) => ({
+          id: luck.uuid(),
+          date: demoDay.date,
+          customer: order.customer,
+          productCode,
+          pieces,
+          readyBy: order.readyBy,
+          version: 1,
+        })),
+      ),
+    );
+    const settings: [string, unknown][] = [
+      ['equipment', demoEquipment],
+      ['rules', demoRules],
+      ['clock', { mode: 'running', offsetMs: nowS * 1000 - Date.now(), frozenAtMs: nowS * 1000 }],
+    ];
+    for (const [key, body] of settings) await manager.save(SettingEntity, { key, body, version: 1 });
+
+    // The week's plan was made on the Tuesday noon before, when nothing had begun.
+    const plannedAtS = atWallClock(shiftDate(demoDay.date, -3), '12:00', timeZone);
+    const { plan } = await this.plans.make(demoDay.date, plannedAtS * 1000);
+
+    const bakes = new Map<string, ProductBakes>(
+      await Promise.all(
+        demoFormulas.map(
+          async (f) => [f.code, await this.computation.bakesOf(f, demoEquipment, demoRules)] as const,
+        ),
+      ),
+    );
+    const writer = new DemoWriter(luck);
+    writeFrozen(writer, demoFormulas);
+    writePast(writer, luck, demoFormulas, bakes);
+    writeToday(
+      writer,
+      luck,
+      plan.batches,
+      new Map(demoFormulas.map((f) => [f.code, f])),
+      demoEquipment,
+      nowS,
+    );
+    const entries = writer.entries
+      .filter((entry) => entry.atMs <= nowS * 1000)
+      .sort((a, b) => a.atMs - b.atMs);
+    for (let i = 0; i < entries.length; i += 200) await this.journal.append(entries.slice(i, i + 200));
+
+    // Last, so that an interrupted seeding is seen as such and made again.
+    await manager.save(SettingEntity, {
+      key: 'bakery',
+      body: { name: 'Hollin Quay Bakehouse', day: demoDay.date },
+      version: 1,
+    });
+    const clock = { mode: 'running', offsetMs: nowS * 1000 - Date.now(), frozenAtMs: nowS * 1000 };
+    await manager.save(SettingEntity, { key: 'clock', body: clock, version: 1 });
+    this.logger.log(
+      `The demo bakery is there: ${demoFormulas.length} formulas, ${entries.length} journal entries.`,
+    );
+  }
+}

@@ -1,0 +1,22 @@
+import type { DraftEntry, EntryKind, Payloads } from '@jokul/core';
+import type { Chance } from './random.js';
+
+/** Collects made-up journal entries. */
+export class DemoWriter {
+  readonly entries: DraftEntry[] = [];
+
+  constructor(private readonly luck: Chance) {}
+
+  write<K extends EntryKind>(kind: K, atS: number, who: string, lot: string, payload: Payloads[K]): void {
+    const entry = {
+      id: this.luck.uuid(),
+      atMs: Math.round(atS * 1000),
+      who,
+      device: 'demo',
+      lot,
+      kind,
+      payload,
+    };
+    this.entries.push(entry as DraftEntry);
+  }
+}

@@ -1,0 +1,80 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource, In } from 'typeorm';
+import { checkFormula, JokulError, type Formula } from '@jokul/core';
+import type { FormulaInput, FormulaVersionView } from '@jokul/contracts';
+import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
+import { touch } from '../setup/settings.service.js';
+
+/** Formulas by version. A version, once written, never changes: an edit makes the next one. */
+@Injectable()
+export class FormulaService {
+  constructor(private readonly db: DataSource) {}
+
+  /** The newest version of every formula, by code. */
+  async latest(): Promise<readonly Formula[]> {
+    const rows = await this.db.manager.find(FormulaVersionEntity, {
+      order: { code: 'ASC', version: 'DESC' },
+    });
+    const seen = new Set<string>();
+    return rows.filter((row) => !seen.has(row.code) && seen.add(row.code)).map((row) => row.body);
+  }
+
+  /** Given versions of formulas, by code and version. */
+  async versions(wanted: readonly { code: string; version: number }[]): Promise<readonly Formula[]> {
+    const codes = [...new Set(wanted.map((w) => w.code))];
+    if (codes.length === 0) return [];
+    const rows = await this.db.manager.findBy(FormulaVersionEntity, { code: In(codes) });
+    return rows
+      .filter((row) => wanted.some((w) => w.code === row.code && w.version === row.version))
+      .map((row) => row.body);
+  }
+
+  /** All versions of one formula, the newest first, with how many batches were made by each. */
+  async history(code: string): Promise<readonly FormulaVersionView[]> {
+    const rows = await this.db.manager.find(FormulaVersionEntity, {
+      where: { code },
+      order: { version: 'DESC' },
+    });
+    if (rows.length === 0) throw new JokulError('unknown-formula', `There is no formula "${code}".`, 'code');
+    const plans = await this.db.manager.find(PlanEntity);
+    const used = plans.flatMap((plan) =>
+      Object.entries((plan.body as { batchFormula: Record<string, number> }).batchFormula),
+    );
+    return rows.map((row) => ({
+      formula: row.body,
+      createdAtMs: row.createdAtMs,
+      usedBy: used.filter(([batchId, version]) => batchId.startsWith(`${code}-`) && version === row.version)
+        .length,
+    }));
+  }
+
+  /** Saves an edit as the next version. @throws JokulError `formula-changed` when another edit came first */
+  async save(code: string, { baseVersion, ...body }: FormulaInput): Promise<Formula> {
+    return this.db.transaction(async (manager) => {
+      const [last] = await manager.find(FormulaVersionEntity, {
+        where: { code },
+        order: { version: 'DESC' },
+        take: 1,
+        lock: { mode: 'pessimistic_write' },
+      });
+      if (!last) throw new JokulError('unknown-formula', `There is no formula "${code}".`, 'code');
+      if (last.version !== baseVersion) {
+        throw new JokulError(
+          'formula-changed',
+          `Somebody else saved version ${last.version} meanwhile. Compare it with yours, then save again.`,
+          'baseVersion',
+        );
+      }
+      const formula: Formula = { ...body, code, version: last.version + 1 };
+      checkFormula(formula);
+      await manager.insert(FormulaVersionEntity, {
+        code,
+        version: formula.version,
+        body: formula,
+        createdAtMs: Date.now(),
+      });
+      await touch(manager);
+      return formula;
+    });
+  }
+}

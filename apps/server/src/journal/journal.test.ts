@@ -1,0 +1,170 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import 'reflect-metadata';
+import { DataSource } from 'typeorm';
+import { reduceJournal, type DraftEntry } from '@jokul/core';
+import type { AppendView, JournalView } from '@jokul/contracts';
+import { TestApp } from '../app.testkit.js';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await TestApp.start();
+}, 60_000);
+afterAll(() => app.stop());
+
+const note = (text: string, lot = 'TEST-A', id: string = randomUUID()) => ({
+  id,
+  atMs: 1_795_752_600_000,
+  who: 'Oven hand',
+  device: 'test',
+  lot,
+  kind: 'note',
+  payload: { text },
+});
+const append = (...entries: object[]) => app.post<AppendView>('journal', { entries });
+
+/** Reads the event stream until `count` entries came, or for two seconds. */
+const listen = async (
+  after: number,
+  count: number,
+  during: () => Promise<unknown> = async () => undefined,
+): Promise<DraftEntry[]> => {
+  const stop = new AbortController();
+  const timer = setTimeout(() => stop.abort(), 2000);
+  const entries: DraftEntry[] = [];
+  try {
+    const response = await fetch(`${app.url}/api/journal/stream?after=${after}`, { signal: stop.signal });
+    const reader = response.body?.getReader();
+    const decoder = new TextDecoder();
+    let text = '';
+    const happening = during();
+    while (reader && entries.length < count) {
+      const { value, done } = await reader.read();
+      if (done) break;
+      text += decoder.decode(value, { stream: true });
+      const messages = text.split('\n\n');
+      text = messages.pop() ?? '';
+      for (const message of messages) {
+        const data = /^data: (.*)$/m.exec(message)?.[1];
+        if (message.includes('event: entry') && data) entries.push(JSON.parse(data) as DraftEntry);
+      }
+    }
+    await happening;
+  } catch (error) {
+    if (!stop.signal.aborted) throw error;
+  } finally {
+    clearTimeout(timer);
+    stop.abort();
+  }
+  return entries;
+};
+const lastSeq = async () => (await app.get<JournalView>('journal?since=9000000000000')).body.lastSeq;
+
+describe('the journal', () => {
+  it('numbers entries one after the other and chains them', async () => {
+    const before = await lastSeq();
+    const { body } = await append(note('one'), note('two'), note('three'));
+    expect(body.stored.map((s) => s.seq)).toEqual([before + 1, before + 2, before + 3]);
+    expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: null });
+  });
+
+  it('sent twice, an entry is stored once and keeps its number', async () => {
+    const entry = note('again');
+    const first = await append(entry);
+    const second = await append(entry, note('new'));
+    expect(second.body.stored[0]?.seq).toBe(first.body.stored[0]?.seq);
+    expect(second.body.stored[1]?.seq).toBe((first.body.stored[0]?.seq ?? 0) + 1);
+  });
+
+  it('many writers at once leave no gap and no broken link', async () => {
+    const before = await lastSeq();
+    await Promise.all(
+      Array.from({ length: 24 }, (_, i) => append(note(`writer ${i}`), note(`writer ${i} again`))),
+    );
+    expect(await lastSeq()).toBe(before + 48);
+    expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: null });
+  });
+
+  it('shows a row that was changed behind its back', async () => {
+    const { body } = await append(note('true'), note('after'));
+    const seq = body.stored[0]?.seq ?? 0;
+    const db = app.app.get(DataSource);
+    await db.query('UPDATE journal_entry SET who = ? WHERE seq = ?', ['Nobody', seq]);
+    expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: seq });
+    await db.query('UPDATE journal_entry SET who = ? WHERE seq = ?', ['Oven hand', seq]);
+    expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: null });
+  });
+
+  it('streams what came after a number, then what comes', async () => {
+    const before = await lastSeq();
+    await append(note('missed'));
+    const entries = await listen(before, 2, () => append(note('live')));
+    expect(entries.map((e) => (e.payload as { text: string }).text)).toEqual(['missed', 'live']);
+  });
+
+  it('tells the screens when other rows change', async () => {
+    const response = await fetch(`${app.url}/api/journal/stream?after=${await lastSeq()}`);
+    const reader = response.body?.getReader();
+    const decoder = new TextDecoder();
+    let text = '';
+    while (reader && !text.includes('event: rows'))
+      text += decoder.decode((await reader.read()).value, { stream: true });
+    expect(text).toContain('event: rows');
+    await reader?.cancel();
+  });
+
+  it('gives the whole life of every lot that lies in the cold, however old', async () => {
+    const { body } = await app.get<JournalView>('journal?since=1795752600000');
+    const frozen = body.entries.filter((e) => e.lot === 'CRD-1007-F');
+    expect(frozen.map((e) => e.kind)).toEqual(['mixed', 'portioned', 'rest-in']);
+    expect(body.entries.some((e) => e.lot === 'GNG-1120-A')).toBe(false);
+  });
+
+  it('gives the lots of a past day from their first entry on', async () => {
+    const from = Date.parse('2026-11-24T00:00Z');
+    const { body } = await app.get<JournalView>(`journal/between?from=${from}&to=${from + 86_400_000}`);
+    const state = reduceJournal(body.entries);
+    expect(state.notices).toEqual([]);
+    expect(state.batches['RYE-1124-A']?.mixed).not.toBeNull();
+  });
+});
+
+describe('the journal refuses, and stores nothing of it', () => {
+  const good = note('fine');
+  it.each([
+    ['an unknown kind', { ...good, kind: 'eaten' }, 'kind must be one of'],
+    ['an id that is no UUID', { ...good, id: '7' }, 'id must be a UUID'],
+    ['an empty note', { ...good, payload: { text: '' } }, 'A note has 1 to 1000 letters'],
+    [
+      'a weight below zero',
+      { ...good, kind: 'weighed', payload: { key: 'a/b', massG: -1, targetG: 3, scaleId: 's' } },
+      'cannot be below 0 g',
+    ],
+    [
+      'an absurd temperature',
+      { ...good, kind: 'mixed', payload: { doughC: 900, massG: 1, missing: [] } },
+      'above 300 °C makes no sense',
+    ],
+    [
+      'something missing without a reason',
+      { ...good, kind: 'mixed', payload: { doughC: 22, massG: 1, missing: ['Fine salt'] } },
+      'Not weighed: Fine salt. A batch is finished without them only with a reason.',
+    ],
+    [
+      'a field that nobody knows',
+      { ...good, payload: { text: 'x', html: '<b>' } },
+      'property html should not exist',
+    ],
+  ])('%s', async (_, bad, sentence) => {
+    const before = await lastSeq();
+    const { status, body } = await app.post('journal', { entries: [note('beside it'), bad] });
+    expect(status).toBe(400);
+    expect(body.message).toContain(sentence);
+    expect(await lastSeq()).toBe(before);
+  });
+  it('nothing at all, and more than 200 at once', async () => {
+    expect((await app.post('journal', { entries: [] })).status).toBe(400);
+    const { body } = await app.post('journal', { entries: Array.from({ length: 201 }, () => note('x')) });
+    expect(body.message).toContain('At most 200 entries at once');
+  });
+});

@@ -1,0 +1,61 @@
+import { ValidationPipe, type LoggerService } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import helmet from 'helmet';
+import { AppModule } from './app.module.js';
+import { ownHostOnly } from './common/own-host.js';
+import { ProblemFilter } from './common/problem.filter.js';
+import { QuietLogger } from './common/quiet-logger.js';
+import type { Config } from './config.js';
+import { DemoSeed } from './demo/seed.js';
+
+const bodyLimit = '1mb';
+
+/** The application, set up but not listening yet; migrated, and with the demo if the database was empty. */
+export const makeApp = async (
+  config: Config,
+  logger: LoggerService | false = new QuietLogger(),
+): Promise<NestExpressApplication> => {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    // An open event stream must not hold the process back when it is told to stop.
+    forceCloseConnections: true,
+    logger,
+    bodyParser: false,
+    abortOnError: false,
+  });
+  app.use(ownHostOnly);
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          // Charts and overlays set style attributes.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'", 'data:'],
+          workerSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.useBodyParser('json', { limit: bodyLimit });
+  app.setGlobalPrefix('api');
+  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
+  app.useGlobalFilters(new ProblemFilter());
+  app.enableShutdownHooks();
+  const api = new DocumentBuilder()
+    .setTitle('Jokul')
+    .setDescription('The stations of the line, the journal and the calculations.')
+    .build();
+  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, api));
+  await app.init();
+  if (config.seedDemo) await app.get(DemoSeed).fillIfEmpty();
+  return app;
+};

@@ -1,0 +1,94 @@
+import { Injectable } from '@nestjs/common';
+import { randomUUID } from 'node:crypto';
+import { DataSource } from 'typeorm';
+import { JokulError } from '@jokul/core';
+import type { OrderLineInput, OrderView } from '@jokul/contracts';
+import { FormulaVersionEntity, OrderLineEntity } from '../database/entities.js';
+import { touch } from '../setup/settings.service.js';
+
+const view = ({ id, customer, productCode, pieces, readyBy, version }: OrderLineEntity): OrderView => ({
+  id,
+  customer,
+  productCode,
+  pieces,
+  readyBy,
+  version,
+});
+
+@Injectable()
+export class OrdersService {
+  constructor(private readonly db: DataSource) {}
+
+  /** The bake list of a day, by ready-by. */
+  async list(date: string): Promise<readonly OrderView[]> {
+    const rows = await this.db.manager.find(OrderLineEntity, {
+      where: { date },
+      order: { readyBy: 'ASC', customer: 'ASC', productCode: 'ASC' },
+    });
+    return rows.map(view);
+  }
+
+  /** @throws JokulError `unknown-formula`, `same-line` when the customer already has that product at that time */
+  async add(
+    date: string,
+    { customer, productCode, pieces, readyBy }: OrderLineInput,
+    id: string = randomUUID(),
+  ): Promise<OrderView> {
+    return this.db.transaction(async (manager) => {
+      if (!(await manager.existsBy(FormulaVersionEntity, { code: productCode }))) {
+        throw new JokulError('unknown-formula', `There is no formula "${productCode}".`, 'productCode');
+      }
+      if (await manager.existsBy(OrderLineEntity, { date, customer, productCode, readyBy })) {
+        throw new JokulError(
+          'same-line',
+          `${customer} already has ${productCode} at ${readyBy} on the list; change that line instead.`,
+          'productCode',
+        );
+      }
+      const row = await manager.save(OrderLineEntity, {
+        id,
+        date,
+        customer,
+        productCode,
+        pieces,
+        readyBy,
+        version: 1,
+      });
+      await touch(manager);
+      return view(row);
+    });
+  }
+
+  /** @throws JokulError `unknown-line`, `changed-meanwhile` */
+  async change(id: string, { version, ...fields }: OrderLineInput): Promise<OrderView> {
+    return this.db.transaction(async (manager) => {
+      const row = await manager.findOne(OrderLineEntity, {
+        where: { id },
+        lock: { mode: 'pessimistic_write' },
+      });
+      if (!row)
+        throw new JokulError(
+          'unknown-line',
+          'Somebody else took this line off the list meanwhile. Add it again if it is still wanted.',
+          'id',
+        );
+      if (row.version !== version) {
+        throw new JokulError(
+          'changed-meanwhile',
+          `Somebody else changed this line meanwhile: it now says ${row.pieces} pieces by ${row.readyBy}. Look, then save yours again.`,
+          'version',
+        );
+      }
+      const saved = await manager.save(OrderLineEntity, { ...row, ...fields, version: row.version + 1 });
+      await touch(manager);
+      return view(saved);
+    });
+  }
+
+  async remove(id: string): Promise<void> {
+    await this.db.transaction(async (manager) => {
+      await manager.delete(OrderLineEntity, { id });
+      await touch(manager);
+    });
+  }
+}

@@ -1,0 +1,88 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import 'reflect-metadata';
+import type { DayView, OrderView } from '@jokul/contracts';
+import { TestApp } from '../app.testkit.js';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await TestApp.start();
+}, 60_000);
+afterAll(() => app.stop());
+
+const day = '2026-12-04';
+const line = { customer: 'Pier kiosk', productCode: 'LEM', pieces: 90, readyBy: '09:00' };
+
+describe('the bake list', () => {
+  it('of the demo Friday has its customers in the order of their ready-by', async () => {
+    const { body } = await app.get<DayView>('days/2026-11-27');
+    expect(body.orders[0]).toMatchObject({ customer: 'Ferry galley', readyBy: '05:40' });
+    expect(body.orders.reduce((sum, o) => sum + o.pieces, 0)).toBe(1470);
+  });
+
+  it('of a day without orders is empty, and there is no plan', async () => {
+    expect((await app.get<DayView>('days/2027-01-04')).body).toEqual({
+      date: '2027-01-04',
+      orders: [],
+      plan: null,
+    });
+  });
+
+  it('takes a line, changes it, and gives it back', async () => {
+    const added = await app.post<OrderView>(`days/${day}/orders`, line);
+    expect(added.status).toBe(201);
+    const changed = await app.put<OrderView>(`orders/${added.body.id}`, { ...line, pieces: 120, version: 1 });
+    expect(changed.body).toMatchObject({ pieces: 120, version: 2 });
+    const { body } = await app.get<DayView>(`days/${day}`);
+    expect(body.orders).toEqual([{ ...line, id: added.body.id, pieces: 120, version: 2 }]);
+    expect((await app.call('DELETE', `orders/${added.body.id}`)).status).toBe(204);
+    expect((await app.get<DayView>(`days/${day}`)).body.orders).toEqual([]);
+  });
+
+  it('refuses the same product for the same customer and time twice', async () => {
+    const first = await app.post<OrderView>(`days/${day}/orders`, line);
+    const { status, body } = await app.post(`days/${day}/orders`, line);
+    expect(status).toBe(422);
+    expect(body.message).toBe('Pier kiosk already has LEM at 09:00 on the list; change that line instead.');
+    await app.call('DELETE', `orders/${first.body.id}`);
+  });
+
+  it('two people changing one line: the second is told what it says now', async () => {
+    const { body } = await app.post<OrderView>(`days/${day}/orders`, line);
+    await app.put(`orders/${body.id}`, { ...line, pieces: 100, version: 1 });
+    const second = await app.put(`orders/${body.id}`, { ...line, pieces: 80, version: 1 });
+    expect(second.status).toBe(409);
+    expect(second.body.message).toContain('it now says 100 pieces by 09:00');
+    await app.call('DELETE', `orders/${body.id}`);
+    const gone = await app.put(`orders/${body.id}`, { ...line, version: 2 });
+    expect(gone.status).toBe(404);
+    expect(gone.body.message).toContain('took this line off the list meanwhile');
+  });
+
+  it.each([
+    [{ ...line, pieces: 0 }, 'At least one piece'],
+    [{ ...line, pieces: -4 }, 'At least one piece'],
+    [{ ...line, pieces: 1e6 }, 'more than 20,000 pieces'],
+    [{ ...line, pieces: 2.5 }, 'whole number'],
+    [{ ...line, pieces: 'many' }, 'whole number'],
+    [{ ...line, readyBy: '25:00' }, 'time of day such as 05:40'],
+    [{ ...line, customer: '' }, 'Say who it is for'],
+    [{ ...line, productCode: '' }, 'Choose a product'],
+    [{ customer: 'Kiosk' }, 'Choose a product'],
+    [{ ...line, colour: 'red' }, 'property colour should not exist'],
+  ])('refuses %j with a sentence', async (bad, sentence) => {
+    const { status, body, type } = await app.post(`days/${day}/orders`, bad);
+    expect(status).toBe(400);
+    expect(type).toContain('application/problem+json');
+    expect(body.message).toContain(sentence);
+  });
+
+  it('refuses an unknown product and a day that is none', async () => {
+    expect((await app.post(`days/${day}/orders`, { ...line, productCode: 'XYZ' })).body.message).toBe(
+      'There is no formula "XYZ".',
+    );
+    expect((await app.get<{ message: string }>('days/2026-02-31')).body.message).toContain(
+      'not in the calendar',
+    );
+    expect((await app.get<{ message: string }>('days/friday')).body.message).toContain('no date and time');
+  });
+});

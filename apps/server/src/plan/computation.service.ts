@@ -1,0 +1,82 @@
+import { Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { createHash } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
+import { Piscina } from 'piscina';
+import {
+  canonicalJson,
+  JokulError,
+  type BakeResult,
+  type Equipment,
+  type Formula,
+  type HouseRules,
+} from '@jokul/core';
+import type { Outcome, PlanBody, PlanTask, PredictTask, ProductBakes } from './plan.worker.js';
+
+/** No computation of a plan may take longer than this, s. */
+const timeLimitS = 60;
+const rememberedBakes = 400;
+
+/** The worker threads: bakes and plans are computed there, with a time limit, and can be given up. */
+@Injectable()
+export class ComputationService implements OnModuleDestroy {
+  private readonly pool = new Piscina({
+    // Worker threads run compiled code, also when this file is read as source by a test.
+    filename: fileURLToPath(new URL('../../dist/plan/plan.worker.js', import.meta.url)),
+    minThreads: 0,
+    maxThreads: 2,
+    idleTimeout: 30_000,
+  });
+  /** Bakes by the hash of what went in: a value that any server would compute alike. */
+  private readonly bakes = new Map<string, Promise<BakeResult | null>>();
+
+  async onModuleDestroy(): Promise<void> {
+    await this.pool.destroy();
+  }
+
+  private async run<Result>(
+    name: string,
+    task: PredictTask | PlanTask,
+    signal?: AbortSignal,
+  ): Promise<Result> {
+    const limit = AbortSignal.timeout(timeLimitS * 1000);
+    const outcome = await this.pool
+      .run(task, { name, signal: signal ? AbortSignal.any([limit, signal]) : limit })
+      .then((value: unknown) => value as Outcome<Result>)
+      .catch((error: unknown) => {
+        if (!limit.aborted) throw error;
+        const message = `The computation was stopped after ${timeLimitS} s. Plan fewer products at once.`;
+        return { refused: { code: 'takes-too-long', message, path: '' } };
+      });
+    if ('result' in outcome) return outcome.result;
+    const { code, message, path } = outcome.refused;
+    throw new JokulError(code, message, path);
+  }
+
+  private bake(task: PredictTask): Promise<BakeResult | null> {
+    const key = createHash('sha256').update(canonicalJson(task)).digest('hex');
+    const known = this.bakes.get(key);
+    if (known) return known;
+    const made = this.run<BakeResult>('predict', task).catch((error: unknown) => {
+      // Outside the model's domain there is no forecast; the plan says that no oven can bake it.
+      if (error instanceof JokulError && error.code === 'out-of-range') return null;
+      this.bakes.delete(key);
+      throw error;
+    });
+    this.bakes.set(key, made);
+    if (this.bakes.size > rememberedBakes) this.bakes.delete(this.bakes.keys().next().value ?? '');
+    return made;
+  }
+
+  /** The bakes of a formula in both kinds of oven, as far as the house has them. */
+  async bakesOf(formula: Formula, equipment: Equipment, rules: HouseRules): Promise<ProductBakes> {
+    const has = (fan: boolean) => equipment.ovens.some((oven) => oven.fan === fan);
+    const bake = (fan: boolean) =>
+      has(fan) ? this.bake({ formula, fan, equipment, rules }) : Promise.resolve(null);
+    const [fan, still] = await Promise.all([bake(true), bake(false)]);
+    return { fan, still };
+  }
+
+  plan(task: PlanTask, signal?: AbortSignal): Promise<PlanBody> {
+    return this.run('plan', task, signal);
+  }
+}

@@ -1,0 +1,20 @@
+import { Controller, Param, Post, Req } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { PlanView } from '@jokul/contracts';
+import type { Request } from 'express';
+import { BakeDatePipe } from '../common/bake-date.pipe.js';
+import { PlanService } from './plan.service.js';
+
+@ApiTags('plan')
+@Controller('days/:date/plan')
+export class PlanController {
+  constructor(private readonly plans: PlanService) {}
+
+  /** Plans the day; leaving the page gives the computation up. */
+  @Post()
+  make(@Param('date', BakeDatePipe) date: string, @Req() request: Request): Promise<PlanView> {
+    const left = new AbortController();
+    request.socket.once('close', () => left.abort());
+    return this.plans.make(date, undefined, left.signal);
+  }
+}

@@ -1,0 +1,112 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import 'reflect-metadata';
+import type { DayView, OrderView, PlanView } from '@jokul/contracts';
+import { TestApp } from '../app.testkit.js';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await TestApp.start();
+  await app.put('clock', { mode: 'frozen', date: '2026-11-27', time: '04:10' });
+}, 60_000);
+afterAll(() => app.stop());
+
+const date = '2026-11-27';
+const day = async () => (await app.get<DayView>(`days/${date}`)).body;
+
+describe('the plan of the demo day', () => {
+  it('is there from the start, whole and unbroken', async () => {
+    const { plan } = await day();
+    expect(plan?.plan.unplaced).toEqual([]);
+    expect(plan?.violations).toEqual([]);
+    expect(plan?.stale).toBe(false);
+    expect(plan?.plan.batches).toHaveLength(9);
+    expect(Object.keys(plan?.forecasts ?? {}).sort()).toEqual([
+      'CLM',
+      'CRD',
+      'GNG',
+      'LEM',
+      'MLT',
+      'NIB',
+      'PNT',
+      'RYE',
+      'SES',
+    ]);
+  });
+
+  it('goes stale with the bake list and fresh again with a new plan; what has begun stays', async () => {
+    const before = await day();
+    const line = { customer: 'Farm shop', productCode: 'PNT', pieces: 40, readyBy: '10:15' };
+    const added = await app.post<OrderView>(`days/${date}/orders`, line);
+    expect((await day()).plan?.stale).toBe(true);
+    const { body, status } = await app.post<PlanView>(`days/${date}/plan`, {});
+    expect(status).toBe(201);
+    expect(body.version).toBe((before.plan?.version ?? 0) + 1);
+    expect(body.violations).toEqual([]);
+    const gng = (plan: PlanView | null | undefined) =>
+      plan?.plan.batches.find((b) => b.productCode === 'GNG');
+    expect(gng(body)).toEqual(gng(before.plan));
+    const peanut = body.plan.batches
+      .filter((b) => b.productCode === 'PNT')
+      .reduce((sum, b) => sum + b.pieces, 0);
+    expect(peanut).toBeGreaterThanOrEqual(230);
+    await app.call('DELETE', `orders/${added.body.id}`);
+    await app.post(`days/${date}/plan`, {});
+    expect((await day()).plan?.stale).toBe(false);
+  });
+
+  it('an entry in the journal pins its batch', async () => {
+    const lem = (await day()).plan?.plan.batches.find((b) => b.productCode === 'LEM');
+    await app.post('journal', {
+      entries: [
+        {
+          id: randomUUID(),
+          atMs: 1,
+          who: 'Mix hand',
+          device: 'test',
+          lot: lem?.batchId,
+          kind: 'note',
+          payload: { text: 'butter is out' },
+        },
+      ],
+    });
+    await app.put('clock', { mode: 'frozen', date, time: '04:20' });
+    const { body } = await app.post<PlanView>(`days/${date}/plan`, {});
+    expect(body.plan.batches.find((b) => b.productCode === 'LEM')).toEqual(lem);
+    await app.put('clock', { mode: 'frozen', date, time: '04:10' });
+  });
+
+  it('says what does not fit, and why', async () => {
+    const added = await app.post<OrderView>(`days/${date}/orders`, {
+      customer: 'Ferry galley',
+      productCode: 'RYE',
+      pieces: 200,
+      readyBy: '09:00',
+    });
+    const { body } = await app.post<PlanView>(`days/${date}/plan`, {});
+    expect(body.plan.unplaced).toHaveLength(1);
+    expect(body.plan.unplaced[0]?.reason).toContain('resting at least 24 h');
+    await app.call('DELETE', `orders/${added.body.id}`);
+  });
+
+  it('refuses a ready-by that is past, with what to do', async () => {
+    const added = await app.post<OrderView>(`days/${date}/orders`, {
+      customer: 'Night ferry',
+      productCode: 'LEM',
+      pieces: 100,
+      readyBy: '03:00',
+    });
+    const { status, body } = await app.post(`days/${date}/plan`, {});
+    expect(status).toBe(422);
+    expect(body.message).toMatch(
+      /Lemon Poppy Drop for Night ferry was to be ready 1 h 10 ago. Give it a later ready-by/,
+    );
+    await app.call('DELETE', `orders/${added.body.id}`);
+  });
+
+  it('of a day without orders is refused', async () => {
+    const { status, body } = await app.post('days/2027-01-05/plan', {});
+    expect(status).toBe(422);
+    expect(body.message).toContain('The bake list of this day is empty');
+  });
+});

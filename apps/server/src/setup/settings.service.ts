@@ -1,0 +1,55 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource, type EntityManager } from 'typeorm';
+import { JokulError, type Equipment, type HouseRules } from '@jokul/core';
+import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
+
+interface Settings {
+  equipment: Equipment;
+  rules: HouseRules;
+  clock: { mode: 'real' | 'running' | 'frozen'; offsetMs: number; frozenAtMs: number };
+  bakery: { name: string; day: string };
+}
+
+@Injectable()
+export class SettingsService {
+  constructor(private readonly db: DataSource) {}
+
+  /** The body of a setting and its version. @throws JokulError `unknown-setting` */
+  async read<K extends keyof Settings>(
+    key: K,
+    manager: EntityManager = this.db.manager,
+  ): Promise<{ body: Settings[K]; version: number }> {
+    const row = await manager.findOneBy(SettingEntity, { key });
+    if (!row)
+      throw new JokulError(
+        'unknown-setting',
+        `The setting "${key}" is missing; run "npm run demo:reset".`,
+        key,
+      );
+    return { body: row.body as Settings[K], version: row.version };
+  }
+
+  /** Writes a setting, if nobody else did since `version` was read. @throws JokulError `changed-meanwhile` */
+  async write<K extends keyof Settings>(key: K, body: Settings[K], version: number): Promise<void> {
+    await this.db.transaction(async (manager) => {
+      const found = await manager.findOne(SettingEntity, {
+        where: { key },
+        lock: { mode: 'pessimistic_write' },
+      });
+      if (found && found.version !== version) {
+        throw new JokulError(
+          'changed-meanwhile',
+          'Somebody else changed this meanwhile. Look at their change, then save yours again.',
+          key,
+        );
+      }
+      await manager.save(SettingEntity, { key, body, version: version + 1 });
+      await touch(manager);
+    });
+  }
+}
+
+/** Tells all screens that rows changed. */
+export const touch = async (manager: EntityManager): Promise<void> => {
+  await manager.increment(JournalHeadEntity, { id: 1 }, 'revision', 1);
+};
