@@ -1,0 +1,64 @@
+import { useMemo } from 'react';
+import { openActions, type Action, type Load } from '@jokul/core';
+import { useBakery, useDay } from '../lib/queries';
+import { useJournal, record } from '../journal/store';
+
+/** Everything open on the floor of the shown day, the most urgent first. */
+export const useActions = (): readonly Action[] => {
+  const day = useDay();
+  const floor = useJournal((s) => s.floor);
+  const batches = day.data?.plan?.plan.batches;
+  return useMemo(() => (batches ? openActions(batches, floor) : []), [batches, floor]);
+};
+
+export const useNames = () => {
+  const bakery = useBakery();
+  const product = (code: string) => bakery.data?.formulas.find((f) => f.code === code)?.name ?? code;
+  const oven = (id: string) => bakery.data?.equipment.ovens.find((o) => o.id === id)?.name ?? id;
+  const place = (id: string) => bakery.data?.equipment.places.find((p) => p.id === id)?.name ?? id;
+  const mixer = (id: string) => bakery.data?.equipment.mixers.find((m) => m.id === id)?.name ?? id;
+  return { product, oven, place, mixer };
+};
+
+const verbs: Readonly<Record<Action['kind'], string>> = {
+  mix: 'Mix',
+  portion: 'Portion',
+  'rest-in': 'Into the cold',
+  'rest-out': 'Out of the cold',
+  load: 'Load',
+  turn: 'Turn',
+  pull: 'Pull',
+  rack: 'Rack',
+};
+export const verb = (action: Action): string => verbs[action.kind];
+
+/** Where an action is done: the page of its station. */
+export const pathOf = (action: Action): string => {
+  if (action.kind === 'mix') return `/mix/${action.batchId}`;
+  if (action.kind === 'portion') return `/portion/${action.batchId}`;
+  if (action.kind === 'rest-in' || action.kind === 'rest-out') return `/rest/${action.batchId}`;
+  return '/floor';
+};
+
+const loadedPayload = (load: Load, trayIds: readonly string[], trayRestS: number) => ({
+  loadId: load.id,
+  trayIds: [...trayIds],
+  ovenId: load.ovenId,
+  setC: load.setC,
+  pullS: load.pullS,
+  trayRestS,
+  pieces: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.pieces ?? 0),
+});
+
+/** Writes down that a tray action was done; true when it was one. */
+export const doTrayAction = (action: Action, trayRestS: number): boolean => {
+  const { load, trayIds, batchId } = action;
+  if (!load) return false;
+  const step = { loadId: load.id, trayIds: [...trayIds] };
+  if (action.kind === 'load') record('loaded', batchId, loadedPayload(load, trayIds, trayRestS));
+  else if (action.kind === 'turn') record('turned', batchId, step);
+  else if (action.kind === 'pull') record('pulled', batchId, step);
+  else if (action.kind === 'rack') record('racked', batchId, step);
+  else return false;
+  return true;
+};

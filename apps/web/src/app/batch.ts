@@ -1,0 +1,54 @@
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { emptyBatch, type BatchPlan, type BatchState, type Formula } from '@jokul/core';
+import type { FormulaVersionView } from '@jokul/contracts';
+import { get } from '../lib/api';
+import { useBakery, useDay } from '../lib/queries';
+import { useJournal } from '../journal/store';
+
+export interface BatchAtHand {
+  readonly batch: BatchPlan;
+  readonly formula: Formula;
+  readonly known: BatchState;
+}
+
+export const taskOf = (batch: BatchPlan, kind: string) => batch.tasks.find((task) => task.kind === kind);
+
+/** The batches of the shown day, in the order in which a station gets to them. */
+export const useBatches = (kind: 'mix' | 'portion'): readonly BatchPlan[] => {
+  const day = useDay();
+  const batches = day.data?.plan?.plan.batches ?? [];
+  return [...batches].sort((a, b) => (taskOf(a, kind)?.startS ?? 0) - (taskOf(b, kind)?.startS ?? 0));
+};
+
+/** What the journal knows of a batch. */
+export const useKnown = (batchId: string): BatchState =>
+  useJournal((s) => s.floor.batches[batchId]) ?? emptyBatch(batchId);
+
+/**
+ * The batch in the address, or the first that `open` says is still to do, with the formula version it is made by.
+ */
+export const useBatchAtHand = (
+  batches: readonly BatchPlan[],
+  open: (known: BatchState | undefined) => boolean,
+): BatchAtHand | null => {
+  const { batchId } = useParams();
+  const bakery = useBakery();
+  const day = useDay();
+  const states = useJournal((s) => s.floor.batches);
+  const batch =
+    batches.find((b) => b.batchId === batchId) ?? batches.find((b) => open(states[b.batchId])) ?? batches[0];
+  const version = batch ? day.data?.plan?.batchFormula[batch.batchId] : undefined;
+  const latest = bakery.data?.formulas.find((f) => f.code === batch?.productCode);
+  const older = useQuery({
+    queryKey: ['formula', batch?.productCode],
+    queryFn: () => get<readonly FormulaVersionView[]>(`formulas/${batch?.productCode}/versions`),
+    enabled: latest !== undefined && version !== undefined && latest.version !== version,
+  });
+  if (!batch) return null;
+  const formula =
+    latest && latest.version === version
+      ? latest
+      : older.data?.find((v) => v.formula.version === version)?.formula;
+  return formula ? { batch, formula, known: states[batch.batchId] ?? emptyBatch(batch.batchId) } : null;
+};

@@ -1,0 +1,48 @@
+import { CalendarDays, ChevronLeft, ChevronRight } from 'lucide-react';
+import { useRef } from 'react';
+import { useSearchParams } from 'react-router';
+import { atWallClock, shiftDate } from '@jokul/core';
+import { useWallClock } from '../lib/clock';
+import { Button } from '../ui/button';
+
+/** Goes from bake day to bake day; the day stands in the address. */
+export const DayPicker = ({ date }: { date: string }) => {
+  const [, setSearch] = useSearchParams();
+  const wall = useWallClock();
+  const input = useRef<HTMLInputElement>(null);
+  const show = (day: string) => setSearch((s) => ({ ...Object.fromEntries(s), day }));
+  return (
+    <div className="flex items-center gap-1">
+      <Button
+        aria-label="The day before"
+        onClick={() => show(shiftDate(date, -1))}
+        icon={<ChevronLeft size={16} />}
+        className="!px-2"
+      />
+      <span className="relative">
+        <Button
+          icon={<CalendarDays size={16} />}
+          onClick={() => input.current?.showPicker()}
+          className="figures w-36"
+        >
+          {wall.date(atWallClock(date, '12:00', wall.timeZone) * 1000)}
+        </Button>
+        <input
+          ref={input}
+          type="date"
+          tabIndex={-1}
+          aria-label="Bake day"
+          value={date}
+          onChange={(event) => event.target.value && show(event.target.value)}
+          className="pointer-events-none absolute inset-0 opacity-0"
+        />
+      </span>
+      <Button
+        aria-label="The day after"
+        onClick={() => show(shiftDate(date, 1))}
+        icon={<ChevronRight size={16} />}
+        className="!px-2"
+      />
+    </div>
+  );
+};

@@ -1,0 +1,27 @@
+/** The stations of the line, in the order of the work; the number is the key that goes there. */
+export const stations = [
+  { key: '1', path: 'orders', name: 'Orders' },
+  { key: '2', path: 'formula', name: 'Formula' },
+  { key: '3', path: 'mix', name: 'Mix' },
+  { key: '4', path: 'portion', name: 'Portion' },
+  { key: '5', path: 'rest', name: 'Rest' },
+  { key: '6', path: 'bake', name: 'Bake' },
+  // 7 is kept for Finish.
+  { key: '8', path: 'log', name: 'Log' },
+] as const;
+
+export const across = [
+  { key: 'd', path: 'day', name: 'Day' },
+  { key: 'f', path: 'floor', name: 'Floor' },
+  { key: 's', path: 'setup', name: 'Setup' },
+] as const;
+
+export const otherKeys = [
+  { keys: 'n', does: 'Go to the next right action' },
+  { keys: '/', does: 'Search everything' },
+  { keys: 'Ctrl Z', does: 'Undo an edit of a formula' },
+  { keys: 'Ctrl Shift Z', does: 'Redo it' },
+  { keys: 't', does: 'Light or dark' },
+  { keys: 'Esc', does: 'Out of a field, back to the keys' },
+  { keys: '?', does: 'This overview' },
+] as const;

@@ -1,0 +1,32 @@
+import { CalendarClock } from 'lucide-react';
+import { useDay, useDayDate, useMakePlan } from '../lib/queries';
+import { Button } from '../ui/button';
+import { Alarm } from '../ui/states';
+
+/** The button that plans the shown day; says how it went. */
+export const PlanButton = ({ label = 'Plan the day' }: { label?: string }) => {
+  const date = useDayDate() ?? '';
+  const make = useMakePlan(date);
+  return (
+    <Button
+      look="primary"
+      icon={<CalendarClock size={16} />}
+      disabled={make.isPending}
+      onClick={() => make.mutate()}
+    >
+      {make.isPending ? 'Planning …' : label}
+    </Button>
+  );
+};
+
+/** Says when the plan no longer fits what it was made from. */
+export const StalePlan = () => {
+  const day = useDay();
+  if (!day.data?.plan?.stale) return null;
+  return (
+    <Alarm action={<PlanButton label="Plan again" />}>
+      The bake list, a formula or a house rule changed since this day was planned. Batches that have begun
+      stay as they are.
+    </Alarm>
+  );
+};

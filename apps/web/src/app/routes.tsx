@@ -1,0 +1,30 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { Shell } from './shell';
+import { RouteFailed } from './route-failed';
+
+const page = <T extends Record<string, unknown>>(load: () => Promise<T>, name: keyof T) => ({
+  lazy: async () => ({ Component: (await load())[name] as React.ComponentType }),
+});
+
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Shell />,
+    errorElement: <RouteFailed />,
+    hydrateFallbackElement: <p className="p-10">Starting …</p>,
+    children: [
+      { index: true, element: <Navigate to="/orders" replace /> },
+      { path: 'orders', ...page(() => import('../stations/orders/orders-page'), 'OrdersPage') },
+      { path: 'formula/:code?', ...page(() => import('../stations/formula/formula-page'), 'FormulaPage') },
+      { path: 'mix/:batchId?', ...page(() => import('../stations/mix/mix-page'), 'MixPage') },
+      { path: 'portion/:batchId?', ...page(() => import('../stations/portion/portion-page'), 'PortionPage') },
+      { path: 'rest/:batchId?', ...page(() => import('../stations/rest/rest-page'), 'RestPage') },
+      { path: 'bake/:loadId?', ...page(() => import('../stations/bake/bake-page'), 'BakePage') },
+      { path: 'log/:batchId?', ...page(() => import('../stations/log/log-page'), 'LogPage') },
+      { path: 'day', ...page(() => import('../stations/day/day-page'), 'DayPage') },
+      { path: 'floor', ...page(() => import('../stations/floor/floor-page'), 'FloorPage') },
+      { path: 'setup', ...page(() => import('../stations/setup/setup-page'), 'SetupPage') },
+      { path: '*', element: <RouteFailed /> },
+    ],
+  },
+]);

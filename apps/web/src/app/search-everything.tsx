@@ -1,0 +1,113 @@
+import { Command } from 'cmdk';
+import { useLocation, useNavigate } from 'react-router';
+import { ingredients } from '@jokul/core';
+import { useBakery, useDay } from '../lib/queries';
+import { across, stations } from './line';
+
+interface Found {
+  readonly group: string;
+  readonly label: string;
+  readonly detail?: string;
+  readonly path: string;
+}
+
+const useFindable = (): readonly Found[] => {
+  const bakery = useBakery();
+  const day = useDay();
+  const formulas = bakery.data?.formulas ?? [];
+  const batches = day.data?.plan?.plan.batches ?? [];
+  return [
+    ...[...stations, ...across].map(({ name, path }) => ({
+      group: 'Stations',
+      label: name,
+      path: `/${path}`,
+    })),
+    ...formulas.map(({ code, name }) => ({
+      group: 'Formulas',
+      label: name,
+      detail: code,
+      path: `/formula/${code}`,
+    })),
+    ...batches.map(({ batchId, productCode }) => ({
+      group: 'Batches',
+      label: batchId,
+      detail: formulas.find((f) => f.code === productCode)?.name ?? '',
+      path: `/mix/${batchId}`,
+    })),
+    ...batches.flatMap((batch) =>
+      batch.loads.map((load) => ({
+        group: 'Loads',
+        label: load.id,
+        detail: load.ovenId,
+        path: `/bake/${load.id}`,
+      })),
+    ),
+    ...[...new Set((day.data?.orders ?? []).map((order) => order.customer))].map((customer) => ({
+      group: 'Customers',
+      label: customer,
+      path: '/orders',
+    })),
+    ...[...ingredients.values()].flatMap(({ id, name }) =>
+      formulas
+        .filter((f) => f.stages.some((stage) => stage.lines.some((line) => line.ingredientId === id)))
+        .map((f) => ({
+          group: 'Ingredients',
+          label: name,
+          detail: `in ${f.name}`,
+          path: `/formula/${f.code}`,
+        })),
+    ),
+  ];
+};
+
+/** One box that finds stations, formulas, batches, loads, customers and ingredients. */
+export const SearchEverything = ({ open, onClose }: { open: boolean; onClose: () => void }) => {
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const found = useFindable();
+  const groups = [...new Set(found.map((f) => f.group))];
+  return (
+    <Command.Dialog
+      open={open}
+      onOpenChange={(next) => !next && onClose()}
+      label="Search everything"
+      overlayClassName="fixed inset-0 z-40 bg-black/45"
+      contentClassName="fixed top-[12vh] left-1/2 z-50 w-[min(38rem,94vw)] -translate-x-1/2 overflow-hidden rounded-lg border border-line-strong bg-surface shadow-2xl"
+    >
+      <Command.Input
+        autoFocus
+        placeholder="A station, formula, batch, customer, ingredient …"
+        className="w-full border-b bg-transparent px-4 py-3 text-lg outline-none"
+      />
+      <Command.List className="max-h-[56vh] overflow-y-auto p-2">
+        <Command.Empty className="p-6 text-center text-ink-soft">
+          Nothing here goes by that name.
+        </Command.Empty>
+        {groups.map((group) => (
+          <Command.Group
+            key={group}
+            heading={group}
+            className="text-[12.5px] text-ink-faint [&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:py-1"
+          >
+            {found
+              .filter((f) => f.group === group)
+              .map(({ label, detail, path }) => (
+                <Command.Item
+                  key={`${group}-${label}-${path}`}
+                  value={`${group} ${label} ${detail ?? ''}`}
+                  onSelect={() => {
+                    onClose();
+                    void navigate({ pathname: path, search });
+                  }}
+                  className="flex cursor-pointer justify-between gap-4 rounded px-2 py-1.5 text-[14.5px] text-ink data-[selected=true]:bg-ground"
+                >
+                  <span>{label}</span>
+                  <span className="text-ink-faint">{detail}</span>
+                </Command.Item>
+              ))}
+          </Command.Group>
+        ))}
+      </Command.List>
+    </Command.Dialog>
+  );
+};

@@ -1,0 +1,230 @@
+import { CloudOff, Keyboard, Moon, Search, Sun } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { Toaster } from 'sonner';
+import { setClock, useNow, useWallClock } from '../lib/clock';
+import { usePreferences } from '../lib/preferences';
+import { useBakery } from '../lib/queries';
+import { dismissRefused, startJournal } from '../journal/sync';
+import { useJournal } from '../journal/store';
+import { Failed, Loading, Alarm } from '../ui/states';
+import { Button } from '../ui/button';
+import { across, stations } from './line';
+import { NextAction } from './next-action';
+import { Overview } from './overview';
+import { SearchEverything } from './search-everything';
+import { pathOf, useActions } from './actions';
+
+const LineLink = ({
+  path,
+  name,
+  hint,
+  narrow,
+}: {
+  path: string;
+  name: string;
+  hint: string;
+  narrow: boolean;
+}) => (
+  <NavLink
+    to={{ pathname: `/${path}`, search: window.location.search }}
+    className={({ isActive }) =>
+      `group relative flex items-center gap-3 rounded-md py-1.5 pr-2 pl-2.5 ${isActive ? 'bg-ground font-semibold text-ink' : 'text-ink-soft hover:bg-ground hover:text-ink'}`
+    }
+  >
+    <span className="figures z-10 grid size-6 shrink-0 place-items-center rounded-full border border-line-strong bg-surface text-[12px] group-aria-[current=page]:border-ink group-aria-[current=page]:bg-inverse group-aria-[current=page]:text-inverse-ink">
+      {hint}
+    </span>
+    <span className={narrow ? 'sr-only' : 'max-[900px]:sr-only'}>{name}</span>
+  </NavLink>
+);
+
+/** The line; on the wall display only its marks are left. */
+const Line = ({ narrow }: { narrow: boolean }) => (
+  <nav aria-label="Stations" className="flex h-full flex-col gap-4 px-2 py-3">
+    <div className="flex items-center gap-2 px-1.5">
+      <svg viewBox="0 0 32 32" className="size-7 shrink-0" aria-hidden>
+        <path d="M6 4h8l-2 8 7 6-3 10H7l3-10-6-6z" fill="var(--ink)" />
+        <circle cx="25" cy="23" r="5" fill="none" stroke="var(--ink)" strokeWidth="2.5" />
+      </svg>
+      <span className={narrow ? 'sr-only' : 'text-lg font-semibold max-[900px]:sr-only'}>Jokul</span>
+    </div>
+    <ol className="relative space-y-0.5 before:absolute before:top-3 before:bottom-3 before:left-[22px] before:w-px before:bg-line-strong">
+      {stations.map(({ key, path, name }) => (
+        <li key={path}>
+          <LineLink path={path} name={name} hint={key} narrow={narrow} />
+        </li>
+      ))}
+    </ol>
+    <ul className="space-y-0.5 border-t pt-3">
+      {across.map(({ key, path, name }) => (
+        <li key={path}>
+          <LineLink path={path} name={name} hint={key} narrow={narrow} />
+        </li>
+      ))}
+    </ul>
+  </nav>
+);
+
+const ConnectionMark = () => {
+  const { connection, pending } = useJournal();
+  if (connection !== 'away' && pending.length === 0) return null;
+  return (
+    <span
+      role="status"
+      className="flex items-center gap-1.5 rounded-md border border-hand px-2 py-1 text-[13px]"
+    >
+      <CloudOff size={15} className="text-hand" aria-hidden />
+      {connection === 'away' ? 'Server away' : 'Sending'}
+      {pending.length > 0 && <span className="figures">· {pending.length} kept here</span>}
+    </span>
+  );
+};
+
+const Clock = () => {
+  const wall = useWallClock();
+  const bakery = useBakery();
+  const now = useNow();
+  return (
+    <p className="flex items-baseline gap-2 whitespace-nowrap" aria-label="Bakery clock">
+      <span className="figures text-lg">{wall.time(now)}</span>
+      <span className="text-ink-soft">{wall.date(now)}</span>
+      {bakery.data && bakery.data.clock.mode !== 'real' && (
+        <span className="text-[12.5px] text-ink-faint">demo clock</span>
+      )}
+    </p>
+  );
+};
+
+const Refused = () => {
+  const refused = useJournal((s) => s.refused);
+  const [first] = refused;
+  if (!first) return null;
+  return (
+    <div className="px-4 pt-3">
+      <Alarm
+        action={
+          <Button size="small" onClick={() => void dismissRefused(first.entry.id)}>
+            Seen
+          </Button>
+        }
+      >
+        Not taken into the journal ({first.entry.kind}, {first.entry.lot}): {first.refused} Enter it again
+        with the right figures.
+      </Alarm>
+    </div>
+  );
+};
+
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** Navigation, clock, search and keys around every page. */
+export const Shell = () => {
+  const bakery = useBakery();
+  const navigate = useNavigate();
+  const { pathname, search } = useLocation();
+  const [overview, setOverview] = useState(false);
+  const [searching, setSearching] = useState(false);
+  const { theme, who, set } = usePreferences();
+  const actions = useActions();
+  const clock = bakery.data?.clock;
+
+  useEffect(() => {
+    if (!clock) return;
+    setClock(clock);
+    void startJournal();
+  }, [clock]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      // Out of a field, so that the keys of the line work again.
+      if (event.key === 'Escape' && event.target instanceof HTMLInputElement) event.target.blur();
+      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (document.querySelector('[role="dialog"]')) return;
+      const to = [...stations, ...across].find(({ key }) => key === event.key);
+      const first = actions[0];
+      if (to) void navigate({ pathname: `/${to.path}`, search });
+      else if (event.key === 'n' && first) void navigate({ pathname: pathOf(first), search });
+      else if (event.key === '/') setSearching(true);
+      else if (event.key === '?') setOverview(true);
+      else if (event.key === 't')
+        set({ theme: document.documentElement.dataset.theme === 'dark' ? 'light' : 'dark' });
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [actions, navigate, search, set]);
+
+  const wall = pathname.startsWith('/floor');
+  return (
+    <div
+      className={`grid h-full grid-rows-[minmax(0,1fr)] print:block ${wall ? 'grid-cols-[60px_minmax(0,1fr)]' : 'grid-cols-[148px_minmax(0,1fr)] max-[900px]:grid-cols-[60px_minmax(0,1fr)]'}`}
+    >
+      <div className="no-print min-h-0 overflow-y-auto border-r bg-surface">
+        <Line narrow={wall} />
+      </div>
+      <div className="flex min-h-0 flex-col print:block">
+        <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b bg-surface px-4">
+          <Clock />
+          <div className="min-w-0 flex-1">{!wall && <NextAction />}</div>
+          <ConnectionMark />
+          <select
+            aria-label="Who works at this device"
+            className="rounded-md border border-line bg-raised px-2 py-1 text-[13.5px]"
+            value={who}
+            onChange={(event) => set({ who: event.target.value })}
+          >
+            {(bakery.data?.equipment.crew ?? [who]).map((role) => (
+              <option key={role}>{role}</option>
+            ))}
+          </select>
+          <Button
+            size="small"
+            look="quiet"
+            aria-label="Search everything"
+            title="Search everything ( / )"
+            onClick={() => setSearching(true)}
+            icon={<Search size={17} />}
+          />
+          <Button
+            size="small"
+            look="quiet"
+            aria-label="Light or dark"
+            title="Light or dark ( t )"
+            onClick={() =>
+              set({ theme: document.documentElement.dataset.theme === 'dark' ? 'light' : 'dark' })
+            }
+            icon={theme === 'dark' ? <Sun size={17} /> : <Moon size={17} />}
+          />
+          <Button
+            size="small"
+            look="quiet"
+            aria-label="Keys"
+            title="Keys ( ? )"
+            onClick={() => setOverview(true)}
+            icon={<Keyboard size={17} />}
+          />
+        </header>
+        <Refused />
+        <main className="min-h-0 flex-1 print:block">
+          {bakery.isPending ? (
+            <Loading what="the bakery" />
+          ) : bakery.isError ? (
+            <Failed error={bakery.error} onRetry={() => void bakery.refetch()} />
+          ) : (
+            <Outlet />
+          )}
+        </main>
+      </div>
+      <Overview open={overview} onClose={() => setOverview(false)} />
+      <SearchEverything open={searching} onClose={() => setSearching(false)} />
+      <Toaster
+        position="bottom-center"
+        toastOptions={{ className: '!bg-inverse !text-inverse-ink !border-inverse !font-sans' }}
+      />
+    </div>
+  );
+};

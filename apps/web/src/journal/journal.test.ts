@@ -1,0 +1,199 @@
+import { beforeEach, describe, expect, it, jest } from '@jest/globals';
+import type { JournalEntry } from '@jokul/core';
+import type { OutboxItem } from './outbox';
+
+/* The outbox and the sending, with a made-up IndexedDB, network and event stream. */
+const kept = new Map<string, OutboxItem>();
+jest.unstable_mockModule('./outbox', () => ({
+  keep: async (item: OutboxItem) => void kept.set(item.entry.id, item),
+  forget: async (ids: readonly string[]) => ids.forEach((id) => kept.delete(id)),
+  allKept: async () => [...kept.values()].sort((a, b) => a.order - b.order),
+}));
+jest.unstable_mockModule('../lib/queries', () => ({
+  refreshRows: async () => undefined,
+  useBakery: () => ({}),
+}));
+
+interface Source {
+  readonly url: string;
+  onopen?: () => void;
+  onerror?: () => void;
+  closed: boolean;
+  readonly listeners: Map<string, (event: { data: string }) => void>;
+}
+const sources: Source[] = [];
+class FakeEventSource {
+  readonly listeners = new Map<string, (event: { data: string }) => void>();
+  closed = false;
+  constructor(readonly url: string) {
+    sources.push(this);
+  }
+  addEventListener(type: string, listener: (event: { data: string }) => void) {
+    this.listeners.set(type, listener);
+  }
+  close() {
+    this.closed = true;
+  }
+}
+
+/** The server: stores entries by id, unless it is away or finds one bad. */
+const server = { away: false, bad: new Set<string>(), stored: [] as string[], posts: 0 };
+const answer = (status: number, body: object) => ({
+  ok: status < 400,
+  status,
+  text: async () => JSON.stringify(body),
+});
+const fakeFetch = async (_path: string, init: { method: string; body?: string }) => {
+  if (server.away) throw new TypeError('network');
+  if (init.method === 'GET') return answer(200, { entries: [], lastSeq: 10 });
+  server.posts += 1;
+  const { entries } = JSON.parse(init.body ?? '{}') as { entries: { id: string }[] };
+  const bad = entries.find((entry) => server.bad.has(entry.id));
+  if (bad) return answer(400, { code: 'bad-request', message: 'A weight cannot be below 0 g.', path: '' });
+  for (const { id } of entries) if (!server.stored.includes(id)) server.stored.push(id);
+  return answer(201, { stored: entries.map(({ id }) => ({ id, seq: 11 + server.stored.indexOf(id) })) });
+};
+
+Object.assign(globalThis, {
+  fetch: fakeFetch,
+  EventSource: FakeEventSource,
+  window: { addEventListener: () => undefined },
+});
+
+const { confirmEntries, record, refuseEntry, setPending, useJournal } = await import('./store');
+const { dismissRefused, startJournal } = await import('./sync');
+
+const until = async (condition: () => boolean) => {
+  for (let i = 0; i < 400 && !condition(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
+  expect(condition()).toBe(true);
+};
+const note = (text = 'x') => record('note', 'TEST-A', { text });
+const fromServer = (seq: number, id: string): JournalEntry => ({
+  id,
+  seq,
+  atMs: seq,
+  who: 'Early baker',
+  device: 'wall',
+  lot: 'TEST-B',
+  kind: 'note',
+  payload: { text: id },
+  prevHash: '',
+  hash: '',
+});
+
+beforeEach(() => {
+  kept.clear();
+  server.away = false;
+  server.bad.clear();
+  server.stored = [];
+  server.posts = 0;
+  useJournal.setState({ confirmed: [], pending: [], refused: [], connection: 'starting' });
+});
+
+describe('an entry made on this screen', () => {
+  it('counts at once and is kept', async () => {
+    server.away = true;
+    const entry = note('at once');
+    expect(useJournal.getState().pending.map((item) => item.entry.id)).toEqual([entry.id]);
+    expect(useJournal.getState().floor.batches['TEST-A']?.notes[0]?.text).toBe('at once');
+    await until(() => kept.has(entry.id));
+  });
+
+  it('is confirmed by its number and leaves the outbox', () => {
+    const entry = note();
+    confirmEntries([{ ...entry, seq: 5, prevHash: '', hash: '' }]);
+    expect(useJournal.getState().pending).toEqual([]);
+    expect(useJournal.getState().floor.batches['TEST-A']?.notes).toHaveLength(1);
+  });
+
+  it('refused, has no effect any more and waits to be read', async () => {
+    note('good');
+    const [item] = useJournal.getState().pending;
+    if (!item) throw new Error('nothing pending');
+    refuseEntry({ ...item, refused: 'No.' });
+    expect(useJournal.getState().floor.batches['TEST-A']).toBeUndefined();
+    expect(useJournal.getState().refused.map((r) => r.refused)).toEqual(['No.']);
+    await dismissRefused(item.entry.id);
+    expect(useJournal.getState().refused).toEqual([]);
+  });
+});
+
+describe('confirmed entries', () => {
+  it('stand in the order of their numbers, each once', () => {
+    confirmEntries([fromServer(3, 'c'), fromServer(1, 'a')]);
+    confirmEntries([fromServer(2, 'b'), fromServer(3, 'c')]);
+    expect(useJournal.getState().confirmed.map((e) => e.seq)).toEqual([1, 2, 3]);
+  });
+  it('come before what is still pending', () => {
+    setPending([]);
+    note('mine');
+    confirmEntries([fromServer(1, 'theirs')]);
+    expect(Object.keys(useJournal.getState().floor.batches)).toEqual(['TEST-B', 'TEST-A']);
+  });
+});
+
+describe('sending', () => {
+  it('begins with what an earlier visit left behind, then listens from the snapshot on', async () => {
+    const left = {
+      id: '11111111-1111-4111-8111-111111111111',
+      atMs: 1,
+      who: 'x',
+      device: 'y',
+      lot: 'LEFT-A',
+      kind: 'note',
+      payload: { text: 'left' },
+    } as const;
+    kept.set(left.id, { entry: left, order: 1 });
+    await startJournal();
+    expect(useJournal.getState().floor.batches['LEFT-A']?.notes[0]?.text).toBe('left');
+    expect(sources.at(-1)?.url).toBe('/api/journal/stream?after=10');
+    sources.at(-1)?.onopen?.();
+    await until(() => server.stored.includes(left.id));
+    await until(() => useJournal.getState().pending.length === 0);
+    expect(kept.size).toBe(0);
+    expect(useJournal.getState().connection).toBe('live');
+  });
+
+  it('waits while the server is away, and keeps the order', async () => {
+    server.away = true;
+    const ids = ['one', 'two', 'three'].map((text) => note(text).id);
+    await until(() => useJournal.getState().connection === 'away');
+    expect(server.stored).toEqual([]);
+    server.away = false;
+    await until(() => useJournal.getState().pending.length === 0);
+    expect(server.stored).toEqual(ids);
+    expect(kept.size).toBe(0);
+  });
+
+  it('sets one bad entry aside and sends the others', async () => {
+    server.away = true;
+    const first = note('good');
+    const bad = note('bad');
+    const last = note('good too');
+    server.bad.add(bad.id);
+    server.away = false;
+    await until(() => useJournal.getState().pending.length === 0);
+    expect(server.stored).toEqual([first.id, last.id]);
+    expect(useJournal.getState().refused.map((item) => [item.entry.id, item.refused])).toEqual([
+      [bad.id, 'A weight cannot be below 0 g.'],
+    ]);
+    // It stays on the device until somebody has read why.
+    expect(kept.get(bad.id)?.refused).toBe('A weight cannot be below 0 g.');
+  });
+
+  it('hears what others did', () => {
+    sources.at(-1)?.listeners.get('entry')?.({ data: JSON.stringify(fromServer(40, 'heard')) });
+    expect(useJournal.getState().floor.batches['TEST-B']?.notes.at(-1)?.text).toBe('heard');
+  });
+
+  it('begins to listen anew from the last number heard, not from its own entries', async () => {
+    sources.at(-1)?.listeners.get('entry')?.({ data: JSON.stringify(fromServer(41, 'before')) });
+    confirmEntries([fromServer(99, 'own')]);
+    const count = sources.length;
+    sources.at(-1)?.onerror?.();
+    expect(useJournal.getState().connection).toBe('away');
+    expect(sources.at(-1)?.closed).toBe(true);
+    await until(() => sources.length === count + 1);
+    expect(sources.at(-1)?.url).toBe('/api/journal/stream?after=41');
+  });
+});

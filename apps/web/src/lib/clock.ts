@@ -1,0 +1,77 @@
+import { useEffect, useState } from 'react';
+import type { ClockView } from '@jokul/contracts';
+import { useBakery } from './queries';
+
+let offsetMs = 0;
+let frozenAtMs: number | null = null;
+
+/** Follows the bakery's clock as the server tells it. */
+export const setClock = (view: ClockView): void => {
+  frozenAtMs = view.mode === 'frozen' ? view.nowMs : null;
+  offsetMs = view.nowMs - Date.now();
+};
+
+/** The bakery's now, ms since 1970. */
+export const nowMs = (): number => frozenAtMs ?? Date.now() + offsetMs;
+
+/** The bakery's now, renewed every `everyMs`. */
+export const useNow = (everyMs = 1000): number => {
+  const [now, setNow] = useState(nowMs);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(nowMs()), everyMs);
+    setNow(nowMs());
+    return () => clearInterval(timer);
+  }, [everyMs]);
+  return now;
+};
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+const format = (timeZone: string, options: Intl.DateTimeFormatOptions) => {
+  const key = timeZone + JSON.stringify(options);
+  const known = formats.get(key) ?? new Intl.DateTimeFormat('en-GB', { timeZone, ...options });
+  formats.set(key, known);
+  return known;
+};
+
+export interface WallClock {
+  readonly timeZone: string;
+  /** 05:40 */
+  time: (atMs: number) => string;
+  /** 05:40:12 */
+  exact: (atMs: number) => string;
+  /** Fri 27 Nov */
+  date: (atMs: number) => string;
+  /** 05:40, or Thu 13:10 on another day than `nearMs`. */
+  near: (atMs: number, nearMs: number) => string;
+}
+
+/** Says points in time as the bakery's wall clock shows them. */
+export const wallClockOf = (timeZone: string): WallClock => {
+  const time = (atMs: number) => format(timeZone, { hour: '2-digit', minute: '2-digit' }).format(atMs);
+  const date = (atMs: number) =>
+    format(timeZone, { weekday: 'short', day: 'numeric', month: 'short' }).format(atMs);
+  return {
+    timeZone,
+    time,
+    date,
+    exact: (atMs) => format(timeZone, { hour: '2-digit', minute: '2-digit', second: '2-digit' }).format(atMs),
+    near: (atMs, nearMs) =>
+      date(atMs) === date(nearMs)
+        ? time(atMs)
+        : `${format(timeZone, { weekday: 'short' }).format(atMs)} ${time(atMs)}`,
+  };
+};
+
+export const useWallClock = (): WallClock => {
+  const bakery = useBakery();
+  return wallClockOf(bakery.data?.rules.timeZone ?? 'UTC');
+};
+
+/** 12:05 until, −0:30 past; minutes and seconds, or hours and minutes from an hour on. */
+export const countdown = (leftMs: number): string => {
+  const sign = leftMs < 0 ? '−' : '';
+  const total = Math.floor(Math.abs(leftMs) / 1000);
+  const two = (n: number) => String(n).padStart(2, '0');
+  if (total >= 3600) return `${sign}${Math.floor(total / 3600)} h ${two(Math.floor((total % 3600) / 60))}`;
+  return `${sign}${Math.floor(total / 60)}:${two(total % 60)}`;
+};

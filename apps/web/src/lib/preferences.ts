@@ -1,0 +1,38 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+export interface Preferences {
+  readonly theme: 'light' | 'dark' | 'system';
+  readonly units: 'metric' | 'us';
+  /** Who works at this device; a role, not a name. */
+  readonly who: string;
+  readonly device: string;
+}
+
+/** What belongs to this device alone. */
+export const usePreferences = create<Preferences & { set: (change: Partial<Preferences>) => void }>()(
+  persist(
+    (set) => ({
+      theme: 'system',
+      units: 'metric',
+      who: 'Oven hand',
+      device: `tablet-${crypto.getRandomValues(new Uint16Array(1))[0]?.toString(16) ?? '0'}`,
+      set: (change) => set(change),
+    }),
+    { name: 'jokul-preferences' },
+  ),
+);
+
+const dark = () => window.matchMedia('(prefers-color-scheme: dark)');
+const paint = () => {
+  const { theme } = usePreferences.getState();
+  const now = theme === 'system' ? (dark().matches ? 'dark' : 'light') : theme;
+  document.documentElement.dataset.theme = now;
+};
+
+/** Keeps the page's theme with the preference and the system. */
+export const applyTheme = (): void => {
+  paint();
+  usePreferences.subscribe(paint);
+  dark().addEventListener('change', paint);
+};

@@ -1,0 +1,107 @@
+import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+import { toast } from 'sonner';
+import type {
+  BakeryView,
+  ClockInput,
+  ClockView,
+  DayView,
+  FormulaInput,
+  FormulaVersionView,
+  JournalView,
+  OrderLineInput,
+  OrderView,
+  PlanView,
+  RulesInput,
+} from '@jokul/contracts';
+import type { Formula } from '@jokul/core';
+import { ApiProblem, call, get } from './api';
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      retry: (count, error) => error instanceof ApiProblem && error.passing && count < 20,
+      retryDelay: (count) => Math.min(5000, 500 * 2 ** count),
+      networkMode: 'always',
+    },
+    mutations: { networkMode: 'always' },
+  },
+});
+
+export const useBakery = () => useQuery({ queryKey: ['bakery'], queryFn: () => get<BakeryView>('bakery') });
+
+/** The bake day that is looked at: from the address, else the bakery's own today. */
+export const useDayDate = (): string | undefined => {
+  const [search] = useSearchParams();
+  const bakery = useBakery();
+  return search.get('day') ?? bakery.data?.today;
+};
+
+export const useDay = () => {
+  const date = useDayDate();
+  return useQuery({
+    queryKey: ['day', date],
+    queryFn: () => get<DayView>(`days/${date}`),
+    enabled: date !== undefined,
+  });
+};
+
+export const useFormulaVersions = (code: string) =>
+  useQuery({
+    queryKey: ['formula', code],
+    queryFn: () => get<readonly FormulaVersionView[]>(`formulas/${code}/versions`),
+  });
+
+export const useJournalBetween = (fromMs: number, toMs: number) =>
+  useQuery({
+    queryKey: ['journal', fromMs, toMs],
+    queryFn: () => get<JournalView>(`journal/between?from=${fromMs}&to=${toMs}`),
+    staleTime: 10_000,
+  });
+
+/** Rows changed somewhere: look again at everything that is shown. */
+export const refreshRows = () =>
+  queryClient.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'journal' });
+
+export const useAddOrder = (date: string) =>
+  useMutation({
+    mutationFn: (input: OrderLineInput) => call<OrderView>('POST', `days/${date}/orders`, input),
+    onSettled: refreshRows,
+  });
+export const useChangeOrder = () =>
+  useMutation({
+    mutationFn: ({ id, ...input }: OrderLineInput & { id: string }) =>
+      call<OrderView>('PUT', `orders/${id}`, input),
+    onSettled: refreshRows,
+  });
+export const useRemoveOrder = () =>
+  useMutation({ mutationFn: (id: string) => call<null>('DELETE', `orders/${id}`), onSettled: refreshRows });
+/** Says by itself how it went: the button that asked may be gone by then, with the news that it made. */
+export const useMakePlan = (date: string) =>
+  useMutation({
+    mutationFn: () => call<PlanView>('POST', `days/${date}/plan`),
+    onSuccess: ({ plan }) =>
+      toast(
+        plan.unplaced.length === 0
+          ? `Planned: ${plan.batches.length} batches, all ready in time.`
+          : `Planned, but ${plan.unplaced.length} could not be placed: see Day.`,
+      ),
+    onError: (error) => toast.error(error.message, { duration: 12_000 }),
+    onSettled: refreshRows,
+  });
+export const useSaveFormula = (code: string) =>
+  useMutation({
+    mutationFn: (input: FormulaInput) => call<Formula>('POST', `formulas/${code}/versions`, input),
+    onSettled: refreshRows,
+  });
+export const useSaveRules = () =>
+  useMutation({
+    mutationFn: (input: RulesInput) => call<BakeryView>('PUT', 'rules', input),
+    onSettled: refreshRows,
+  });
+export const useSetClock = () =>
+  useMutation({
+    mutationFn: (input: ClockInput) => call<ClockView>('PUT', 'clock', input),
+    onSettled: refreshRows,
+  });

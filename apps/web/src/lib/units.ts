@@ -1,0 +1,30 @@
+import { celsiusToFahrenheit, formatNumber, massUnitsG, sayDuration } from '@jokul/core';
+import { usePreferences, type Preferences } from './preferences';
+
+type Units = Preferences['units'];
+
+/** 32 g, 1.24 kg, 12.5 kg; or 1.13 oz, 2.7 lb. */
+export const sayMass = (massG: number, units: Units): string => {
+  if (units === 'us') {
+    const oz = massG / massUnitsG.oz;
+    return oz < 16 ? `${oz.toFixed(2)} oz` : `${(massG / massUnitsG.lb).toFixed(2)} lb`;
+  }
+  if (Math.abs(massG) >= 1000) return `${(massG / 1000).toFixed(massG >= 10_000 ? 1 : 2)} kg`;
+  return `${formatNumber(massG)} g`;
+};
+
+export const sayTemperature = (temperatureC: number, units: Units, digits = 0): string =>
+  units === 'us'
+    ? `${celsiusToFahrenheit(temperatureC).toFixed(digits)} °F`
+    : `${temperatureC.toFixed(digits)} °C`;
+
+/** The words of this device for masses, temperatures and durations. */
+export const useUnits = () => {
+  const units = usePreferences((p) => p.units);
+  return {
+    units,
+    mass: (massG: number) => sayMass(massG, units),
+    temperature: (temperatureC: number, digits = 0) => sayTemperature(temperatureC, units, digits),
+    duration: sayDuration,
+  };
+};

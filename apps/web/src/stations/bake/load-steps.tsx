@@ -1,0 +1,72 @@
+import { Check } from 'lucide-react';
+import { openActions, urgencyOf, type BatchPlan, type Load } from '@jokul/core';
+import { doTrayAction, verb } from '../../app/actions';
+import { useJournal } from '../../journal/store';
+import { countdown, useNow, useWallClock } from '../../lib/clock';
+import { Button } from '../../ui/button';
+
+const steps = ['load', 'turn', 'pull', 'rack'] as const;
+const doneAs = { load: 'loaded', turn: 'turned', pull: 'pulled', rack: 'racked' } as const;
+
+/** Load, turn, pull, rack: what was done when, and the next press. */
+export const LoadSteps = ({
+  batch,
+  load,
+  trayRestS,
+}: {
+  batch: BatchPlan;
+  load: Load;
+  trayRestS: number;
+}) => {
+  const floor = useJournal((s) => s.floor);
+  const now = useNow();
+  const wall = useWallClock();
+  const actions = openActions([batch], floor).filter((action) => action.load?.id === load.id);
+  const first = load.trays.map((tray) => floor.trays[tray.id]).find(Boolean);
+  return (
+    <ol className="grid grid-cols-4 overflow-hidden rounded-lg border border-line-strong bg-surface">
+      {steps.map((step) => {
+        const action = actions.find((a) => a.kind === step);
+        const deed = first?.[doneAs[step]];
+        const urgency = action ? urgencyOf(action, now) : null;
+        const hand = urgency === 'late' || urgency === 'now';
+        return (
+          <li
+            key={step}
+            className={`flex min-w-0 flex-wrap items-center justify-between gap-x-2 border-r border-line px-3 py-1.5 last:border-r-0 ${hand ? 'bg-hand-ground' : ''}`}
+          >
+            <span>
+              <span className="block text-[13px] text-ink-soft">
+                {step[0]?.toUpperCase()}
+                {step.slice(1)}
+              </span>
+              <span className="figures block text-lg leading-tight">
+                {deed && !action ? (
+                  <>
+                    <Check size={16} className="inline" aria-label="done" /> {wall.exact(deed.atMs)}
+                  </>
+                ) : action ? (
+                  <>
+                    {wall.time(action.dueMs)}{' '}
+                    <span className="text-[13px] text-ink-soft">{countdown(action.dueMs - now)}</span>
+                  </>
+                ) : (
+                  '–'
+                )}
+              </span>
+            </span>
+            {action && (
+              <Button
+                size="small"
+                look={hand ? 'hand' : 'plain'}
+                onClick={() => doTrayAction(action, trayRestS)}
+              >
+                {verb(action)}
+              </Button>
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+};

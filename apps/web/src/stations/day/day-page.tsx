@@ -1,0 +1,247 @@
+import { Printer } from 'lucide-react';
+import { useState } from 'react';
+import { sayDuration, type BatchPlan } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { taskOf } from '../../app/batch';
+import { NeedPlan } from '../../app/need-plan';
+import { PlanButton, StalePlan } from '../../app/plan-bar';
+import { useNow, useWallClock } from '../../lib/clock';
+import { useBakery, useDay } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { useWidth } from '../../lib/use-width';
+import { Button } from '../../ui/button';
+import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
+import { Alarm, Loading } from '../../ui/states';
+import { RibbonChart, TemperatureKey } from '../../viz/ribbon-chart';
+
+type View = 'morning' | 'whole';
+
+const BatchButton = ({
+  batch,
+  chosen,
+  onChoose,
+}: {
+  batch: BatchPlan;
+  chosen: boolean;
+  onChoose: () => void;
+}) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const mix = taskOf(batch, 'mix');
+  const first = Math.min(...batch.loads.map((load) => load.startS));
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      onClick={onChoose}
+      className={`block w-full border-l-[3px] px-3 py-1.5 text-left ${chosen ? 'border-ink bg-ground font-semibold' : 'border-transparent hover:bg-ground'}`}
+    >
+      <span className="flex justify-between gap-2">
+        <span className="truncate">{names.product(batch.productCode)}</span>
+        <span className="figures text-[13px] text-ink-soft">{wall.time(first * 1000)}</span>
+      </span>
+      <span className="block text-[13px] font-normal text-ink-faint">
+        {batch.pieces} pieces, mixed {mix ? wall.near(mix.startS * 1000, first * 1000) : ''}
+      </span>
+    </button>
+  );
+};
+
+/** The loads as a table, for print and for reading aloud. */
+const LoadTable = ({ batches }: { batches: readonly BatchPlan[] }) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const { temperature } = useUnits();
+  const loads = batches
+    .flatMap((batch) => batch.loads.map((load) => ({ batch, load })))
+    .sort((a, b) => a.load.startS - b.load.startS);
+  return (
+    <table className="mt-4 w-full">
+      <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
+        Loads in the order of the morning
+      </caption>
+      <thead className="text-left text-[12.5px] text-ink-soft">
+        <tr>
+          {['Load', 'Pull', 'Oven', 'At', 'Product', 'Trays', 'Pieces', 'Ready', 'Due'].map((head) => (
+            <th key={head} className="py-1 pr-3 font-normal">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody className="figures">
+        {loads.map(({ batch, load }) => (
+          <tr key={load.id} className="border-t">
+            <td className="py-0.5 pr-3">{wall.time(load.startS * 1000)}</td>
+            <td className="py-0.5 pr-3">{wall.exact((load.startS + load.pullS) * 1000)}</td>
+            <td className="py-0.5 pr-3 font-sans">{names.oven(load.ovenId)}</td>
+            <td className="py-0.5 pr-3">{temperature(load.setC)}</td>
+            <td className="py-0.5 pr-3 font-sans">{names.product(batch.productCode)}</td>
+            <td className="py-0.5 pr-3">{load.trays.length}</td>
+            <td className="py-0.5 pr-3">{load.trays.reduce((n, tray) => n + tray.pieces, 0)}</td>
+            <td className="py-0.5 pr-3">{wall.time(load.readyS * 1000)}</td>
+            <td className="py-0.5">{wall.time(load.dueS * 1000)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+};
+
+const DayWork = () => {
+  const { data } = useBakery();
+  const day = useDay();
+  const now = useNow(10_000);
+  const wall = useWallClock();
+  const names = useNames();
+  const { temperature } = useUnits();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [view, setView] = useState<View>('morning');
+  const [ref, width] = useWidth();
+  if (!data || !day.data?.plan) return <Loading what="the day" />;
+  const { plan, ribbons, violations, madeAtMs } = day.data.plan;
+  const { equipment } = data;
+  const batches = [...plan.batches].sort(
+    (a, b) => Math.min(...a.loads.map((l) => l.startS)) - Math.min(...b.loads.map((l) => l.startS)),
+  );
+  const loads = plan.batches.flatMap((batch) => batch.loads);
+  const firstLoad = Math.min(...loads.map((load) => load.startS));
+  const lastReady = Math.max(...loads.map((load) => load.readyS));
+  const firstMix = Math.min(...plan.batches.flatMap((batch) => batch.tasks.map((task) => task.startS)));
+  const hour = 3600;
+  const fromS =
+    view === 'morning' ? Math.floor(firstLoad / hour) * hour - hour / 2 : Math.floor(firstMix / hour) * hour;
+  const toS = Math.ceil(lastReady / hour) * hour;
+  const places = [
+    ...equipment.mixers.map(({ id, name }) => ({ id, name })),
+    ...equipment.places.map(({ id, name }) => ({ id, name })),
+    ...equipment.ovens.map(({ id, name }) => ({ id, name })),
+    { id: 'racks', name: 'Cooling racks' },
+  ];
+  const sayTime = (atS: number) =>
+    view === 'whole' ? wall.near(atS * 1000, firstLoad * 1000) : wall.time(atS * 1000);
+  return (
+    <Station
+      title="Day"
+      question="Everything on one time axis: where each dough is, and how warm."
+      queueTitle="Batches"
+      queue={batches.map((batch) => (
+        <BatchButton
+          key={batch.batchId}
+          batch={batch}
+          chosen={chosen === batch.batchId}
+          onChoose={() => setChosen(chosen === batch.batchId ? null : batch.batchId)}
+        />
+      ))}
+      actions={
+        <>
+          <div
+            role="group"
+            aria-label="How much of it"
+            className="flex overflow-hidden rounded-md border border-line-strong"
+          >
+            {(['morning', 'whole'] as const).map((v) => (
+              <button
+                key={v}
+                type="button"
+                aria-pressed={view === v}
+                onClick={() => setView(v)}
+                className={`px-3 py-1.5 ${view === v ? 'bg-inverse text-inverse-ink' : 'bg-raised'}`}
+              >
+                {v === 'morning' ? 'The morning' : 'From the first mix'}
+              </button>
+            ))}
+          </div>
+          <Button icon={<Printer size={16} />} onClick={() => window.print()}>
+            Print
+          </Button>
+          <PlanButton label="Plan again" />
+        </>
+      }
+      why={
+        <>
+          <WhySection title="Does it hold?">
+            {violations.length === 0 ? (
+              <p>
+                Yes: the checker recounted every mixer, oven place, tray, cold place, rack, pair of hands,
+                rest window and ready-by, and found none broken.
+              </p>
+            ) : (
+              <ul className="space-y-1">
+                {violations.map((v) => (
+                  <li key={v.code + v.where + v.message} className="border-l-2 border-hand pl-2">
+                    {v.message}
+                  </li>
+                ))}
+              </ul>
+            )}
+          </WhySection>
+          {plan.unplaced.length > 0 && (
+            <WhySection title="What does not fit, and why">
+              <ul className="space-y-2">
+                {plan.unplaced.map((u) => (
+                  <li key={u.batchId} className="border-l-2 border-hand pl-2">
+                    <strong>
+                      {names.product(u.productCode)}, {u.pieces} pieces
+                    </strong>
+                    <span className="block text-[13.5px]">{u.reason}</span>
+                  </li>
+                ))}
+              </ul>
+            </WhySection>
+          )}
+          <WhySection title="The plan">
+            <Facts>
+              <Fact name="Batches, loads">
+                {plan.batches.length}, {loads.length}
+              </Fact>
+              <Fact name="Trays">{loads.reduce((n, load) => n + load.trays.length, 0)}</Fact>
+              <Fact name="First load">{wall.time(firstLoad * 1000)}</Fact>
+              <Fact name="All ready">{wall.time(lastReady * 1000)}</Fact>
+              <Fact name="Longest way of one dough">{sayDuration(plan.boundS)}</Fact>
+              <Fact name="Made">{wall.near(madeAtMs, now)}</Fact>
+            </Facts>
+            <p className="mt-1 text-[13px] text-ink-soft">
+              Laid out backward from each ready-by, each batch as late as its rest, the ovens and the hands
+              allow.
+            </p>
+          </WhySection>
+          <Cautions items={['Temperatures are computed. A dough that feels warm is warm: measure it.']} />
+        </>
+      }
+    >
+      <StalePlan />
+      {plan.unplaced.length > 0 && (
+        <Alarm>
+          {plan.unplaced.length === 1 ? 'One batch does' : `${plan.unplaced.length} batches do`} not fit into
+          the day: see on the right what stands against it.
+        </Alarm>
+      )}
+      <div ref={ref} className="rounded-lg border bg-surface py-2">
+        <RibbonChart
+          segments={ribbons}
+          places={places}
+          fromS={fromS}
+          toS={toS}
+          nowS={now / 1000}
+          width={Math.max(420, width)}
+          chosen={chosen}
+          onChoose={setChosen}
+          sayTime={sayTime}
+          tickRoom={view === 'whole' ? 84 : 56}
+          sayTemperature={(t) => temperature(t)}
+        />
+      </div>
+      <div className="mt-2">
+        <TemperatureKey say={(t) => temperature(t)} />
+      </div>
+      <LoadTable batches={plan.batches} />
+    </Station>
+  );
+};
+
+export const DayPage = () => (
+  <NeedPlan>
+    <DayWork />
+  </NeedPlan>
+);

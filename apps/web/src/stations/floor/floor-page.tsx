@@ -1,0 +1,207 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { urgencyOf, type Action } from '@jokul/core';
+import { doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
+import { NeedPlan } from '../../app/need-plan';
+import { record, useJournal } from '../../journal/store';
+import { countdown, useNow, useWallClock } from '../../lib/clock';
+import { useBakery } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Loading } from '../../ui/states';
+import { OvenCard } from './oven-card';
+
+const dueWord = { late: 'Overdue', now: 'Now', soon: 'Soon', later: 'Later' } as const;
+
+const useDo = () => {
+  const { data } = useBakery();
+  const names = useNames();
+  const navigate = useNavigate();
+  return (action: Action) => {
+    const formula = data?.formulas.find((f) => f.code === action.productCode);
+    if (!doTrayAction(action, formula?.bake.trayRestS ?? 300)) {
+      void navigate(pathOf(action));
+      return;
+    }
+    const entry = useJournal.getState().pending.at(-1)?.entry;
+    const what = `${verb(action)}: ${names.product(action.productCode)}, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`;
+    toast(what, {
+      duration: 8000,
+      action: entry && {
+        label: 'Not so',
+        onClick: () => record('struck', action.batchId, { entryId: entry.id, reason: 'Pressed by mistake' }),
+      },
+    });
+  };
+};
+
+const label = (action: Action) => `${verb(action)} ${action.load?.id ?? action.batchId}`;
+const place = (action: Action, names: ReturnType<typeof useNames>) =>
+  action.ovenId ? names.oven(action.ovenId) : action.batchId;
+
+/** What to look for, or to mind, at each step. */
+const cues: Readonly<Record<Action['kind'], string>> = {
+  mix: 'Weigh everything first. Then the mixer turns.',
+  portion: 'Weigh the first three pieces. Then one in so many.',
+  'rest-in': 'Into the cold at once: dough with egg does not wait.',
+  'rest-out': 'Only what the next load needs.',
+  load: 'Tray cool, pieces apart, oven at its figure. Door open as short as can be.',
+  turn: 'Back to front, top to bottom. Door open as short as can be.',
+  pull: 'Rim set and just coloured, centre a shade wet. It goes on baking on the hot tray.',
+  rack: 'Firm enough to lift without bending? Then onto the rack. The tray is still hot.',
+};
+
+/** The most urgent thing, as large as the wall allows. */
+const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (action: Action) => void }) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const { temperature } = useUnits();
+  const urgency = urgencyOf(action, now);
+  const hand = urgency === 'late' || urgency === 'now';
+  return (
+    <section
+      aria-label="Next right action"
+      className={`flex flex-col justify-between rounded-xl border-2 p-5 ${hand ? 'border-hand bg-hand-ground' : 'border-line-strong bg-surface'}`}
+    >
+      <div>
+        <p className="text-xl text-ink-soft">
+          {dueWord[urgency]}, {wall.time(action.dueMs)}
+        </p>
+        <h1 className="text-[44px] leading-[1.05] font-semibold max-[1100px]:text-[38px]">
+          {verb(action)} {names.product(action.productCode)}
+        </h1>
+        <p className="mt-1 text-3xl">
+          {place(action, names)}
+          {action.load && `, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`}
+          {action.kind === 'load' && action.load && `, set to ${temperature(action.load.setC)}`}
+        </p>
+        <p className="mt-4 max-w-[30ch] text-2xl text-ink-soft">{cues[action.kind]}</p>
+      </div>
+      <div className="mt-3 flex flex-wrap items-end justify-between gap-4">
+        <p
+          className="figures text-[84px] leading-none max-[1100px]:text-[68px]"
+          aria-label="Time left"
+          role="timer"
+        >
+          {countdown(action.dueMs - now)}
+        </p>
+        <Button
+          size="floor"
+          look={hand ? 'hand' : 'primary'}
+          className="min-h-20 min-w-52 !text-3xl"
+          onClick={() => onDo(action)}
+          aria-label={label(action)}
+        >
+          {action.load ? verb(action) : 'Go there'}
+        </Button>
+      </div>
+    </section>
+  );
+};
+
+const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (action: Action) => void }) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const urgency = urgencyOf(action, now);
+  const hand = urgency === 'late' || urgency === 'now';
+  return (
+    <li
+      className={`flex items-center gap-3 border-t px-3 py-1.5 first:border-t-0 ${hand ? 'bg-hand-ground' : ''}`}
+    >
+      <span className="figures w-[4.6rem] shrink-0 text-2xl">{wall.time(action.dueMs)}</span>
+      <span className="min-w-0 flex-1">
+        <span className="block truncate text-[19px] leading-tight font-semibold">
+          {verb(action)} {names.product(action.productCode)}
+        </span>
+        <span className="figures block text-[15px] text-ink-soft">
+          {place(action, names)}, in {countdown(action.dueMs - now)}
+        </span>
+      </span>
+      <Button
+        size="floor"
+        look={hand ? 'hand' : 'plain'}
+        className="!min-h-14 !px-4 !text-xl"
+        onClick={() => onDo(action)}
+        aria-label={label(action)}
+      >
+        {action.load ? verb(action) : 'Go'}
+      </Button>
+    </li>
+  );
+};
+
+const Notices = () => {
+  const notices = useJournal((s) => s.floor.notices);
+  const [seen, setSeen] = useState(0);
+  const last = notices.at(-1);
+  if (!last || notices.length <= seen) return null;
+  return (
+    <div
+      role="alert"
+      className="flex items-center gap-3 rounded-lg border-2 border-hand bg-hand-ground px-4 py-2 text-xl"
+    >
+      <p className="flex-1">
+        {last.message} <span className="text-ink-soft">({last.who})</span>
+      </p>
+      <Button size="floor" className="!min-h-14 !text-xl" onClick={() => setSeen(notices.length)}>
+        Seen
+      </Button>
+    </div>
+  );
+};
+
+const FloorWall = () => {
+  const { data } = useBakery();
+  const loaded = useJournal((s) => s.loaded);
+  const actions = useActions();
+  const now = useNow(500);
+  const act = useDo();
+  if (!data || !loaded) return <Loading what="the floor" />;
+  const [first, ...rest] = actions;
+  return (
+    <div className="flex h-full min-h-0 flex-col gap-3 p-3">
+      <Notices />
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-3">
+        {first ? (
+          <NowCard action={first} now={now} onDo={act} />
+        ) : (
+          <section className="grid place-items-center rounded-xl border-2 border-line-strong bg-surface p-6 text-center">
+            <div>
+              <h1 className="text-4xl font-semibold">Everything is done</h1>
+              <p className="mt-2 text-2xl text-ink-soft">
+                No tray, batch or load of this day is open. Measure the last trays and write them into the
+                log.
+              </p>
+            </div>
+          </section>
+        )}
+        <section
+          aria-label="What comes next"
+          className="min-h-0 overflow-hidden rounded-xl border bg-surface"
+        >
+          <ol className="h-full overflow-y-auto">
+            {rest.slice(0, 60).map((action) => (
+              <NextRow key={action.id} action={action} now={now} onDo={act} />
+            ))}
+          </ol>
+        </section>
+      </div>
+      <section
+        aria-label="Ovens"
+        className="grid shrink-0 gap-3"
+        style={{ gridTemplateColumns: `repeat(${data.equipment.ovens.length}, minmax(0, 1fr))` }}
+      >
+        {data.equipment.ovens.map((oven) => (
+          <OvenCard key={oven.id} oven={oven} actions={actions} now={now} />
+        ))}
+      </section>
+    </div>
+  );
+};
+
+export const FloorPage = () => (
+  <NeedPlan>
+    <FloorWall />
+  </NeedPlan>
+);

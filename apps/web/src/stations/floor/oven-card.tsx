@@ -1,0 +1,64 @@
+import type { Action, Oven, TrayState } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { useJournal } from '../../journal/store';
+import { countdown, useWallClock } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
+
+interface OvenCardProps {
+  readonly oven: Oven;
+  readonly actions: readonly Action[];
+  readonly now: number;
+}
+
+/** One chamber: what is in it and until when, or what comes next. */
+export const OvenCard = ({ oven, actions, now }: OvenCardProps) => {
+  const trays = useJournal((s) => s.floor.trays);
+  const names = useNames();
+  const wall = useWallClock();
+  const { temperature } = useUnits();
+  const inside = Object.values(trays).filter((tray) => tray.ovenId === oven.id && !tray.pulled);
+  const first = inside[0];
+  const next = actions.find((action) => action.kind === 'load' && action.ovenId === oven.id);
+  const whole = (tray: TrayState) => tray.loaded.atMs + tray.pullS * 1000;
+  const pullMs = Math.min(...inside.map(whole));
+  const done = first ? Math.min(1, (now - first.loaded.atMs) / (first.pullS * 1000)) : 0;
+  return (
+    <div
+      className={`rounded-xl border-2 bg-surface px-4 py-2 ${first && now > pullMs ? 'border-hand' : 'border-line'}`}
+    >
+      <p className="flex items-baseline justify-between gap-2 text-lg">
+        <strong className="truncate font-semibold">{oven.name}</strong>
+        <span className="figures shrink-0 text-ink-soft">
+          {first ? temperature(first.setC) : next?.load ? temperature(next.load.setC) : ''}
+        </span>
+      </p>
+      {first ? (
+        <>
+          <p className="truncate text-lg">
+            {names.product(first.batchId.split('-')[0] ?? '')}, {inside.length}/{oven.places}
+          </p>
+          <p className="figures text-[48px] leading-none">{countdown(pullMs - now)}</p>
+          <div
+            className="mt-1.5 h-2 rounded bg-line"
+            role="img"
+            aria-label={`${Math.round(done * 100)} % of the bake${first.turned ? ', turned' : ''}`}
+          >
+            <div className="h-2 rounded bg-ink-soft" style={{ width: `${done * 100}%` }} />
+          </div>
+        </>
+      ) : next ? (
+        <>
+          <p className="truncate text-lg text-ink-soft">next: {names.product(next.productCode)}</p>
+          <p className="figures text-[48px] leading-none text-ink-soft">{wall.time(next.dueMs)}</p>
+          <div className="mt-1.5 h-2" />
+        </>
+      ) : (
+        <>
+          <p className="text-lg text-ink-soft">nothing more today</p>
+          <p className="text-[48px] leading-none text-ink-faint">–</p>
+          <div className="mt-1.5 h-2" />
+        </>
+      )}
+    </div>
+  );
+};

@@ -1,0 +1,70 @@
+import { beforeEach, describe, expect, it } from '@jest/globals';
+import { demoFormulas, type Formula } from '@jokul/core';
+import { redo, undo, useDraft } from './draft-store';
+
+const [gng] = demoFormulas;
+if (!gng) throw new Error('no formula');
+const draft = (): Formula => {
+  const { draft: open } = useDraft.getState();
+  if (!open) throw new Error('no draft');
+  return open;
+};
+const percent = (id: string) =>
+  draft()
+    .stages.flatMap((s) => s.lines)
+    .find((l) => l.ingredientId === id)?.percent;
+
+beforeEach(() => {
+  useDraft.setState({ draft: null });
+  useDraft.getState().open(gng);
+  useDraft.temporal.getState().clear();
+});
+
+describe('an edit of a formula', () => {
+  it('changes one line and leaves the formula that was opened alone', () => {
+    useDraft.getState().setLine(0, 0, { ingredientId: 'butter', percent: 58 });
+    expect(percent('butter')).toBe(58);
+    expect(gng.stages[0]?.lines[0]?.percent).toBe(62);
+  });
+  it('takes a line out and puts one in', () => {
+    useDraft.getState().setLine(2, 5, null);
+    expect(percent('clove')).toBeUndefined();
+    useDraft.getState().addLine(2, { ingredientId: 'cardamom', percent: 1 });
+    expect(percent('cardamom')).toBe(1);
+  });
+  it('changes piece, rest and bake', () => {
+    useDraft.getState().change({ piece: { massG: 34, shape: 'puck' } });
+    expect(draft().piece).toEqual({ massG: 34, shape: 'puck' });
+  });
+  it('goes back and forth, step by step', () => {
+    for (const value of [60, 58, 56])
+      useDraft.getState().setLine(0, 0, { ingredientId: 'butter', percent: value });
+    undo();
+    expect(percent('butter')).toBe(58);
+    undo();
+    undo();
+    expect(percent('butter')).toBe(62);
+    redo();
+    expect(percent('butter')).toBe(60);
+  });
+  it('a new step after going back forgets what was ahead', () => {
+    useDraft.getState().setLine(0, 0, { ingredientId: 'butter', percent: 60 });
+    undo();
+    useDraft.getState().setLine(0, 0, { ingredientId: 'butter', percent: 64 });
+    expect(useDraft.temporal.getState().futureStates).toHaveLength(0);
+    redo();
+    expect(percent('butter')).toBe(64);
+  });
+  it('a step that changes nothing is no step', () => {
+    useDraft.getState().change({});
+    const before = useDraft.temporal.getState().pastStates.length;
+    useDraft.setState({ draft: draft() });
+    expect(useDraft.temporal.getState().pastStates.length).toBe(before);
+  });
+  it('without a draft nothing happens', () => {
+    useDraft.setState({ draft: null });
+    useDraft.getState().setLine(0, 0, null);
+    useDraft.getState().addLine(0, { ingredientId: 'salt', percent: 1 });
+    expect(useDraft.getState().draft).toBeNull();
+  });
+});

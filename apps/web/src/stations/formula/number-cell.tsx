@@ -1,0 +1,61 @@
+import { useEffect, useState } from 'react';
+import { formatNumber } from '@jokul/core';
+
+interface NumberCellProps {
+  readonly label: string;
+  readonly value: number;
+  readonly onCommit: (value: number) => void;
+  readonly min: number;
+  readonly max: number;
+}
+
+/** A figure edited in place: Enter or leaving it commits, Escape goes back, the arrow keys go up and down the column. */
+export const NumberCell = ({ label, value, onCommit, min, max }: NumberCellProps) => {
+  const [text, setText] = useState(formatNumber(value));
+  const [wrong, setWrong] = useState(false);
+  useEffect(() => {
+    setText(formatNumber(value));
+    setWrong(false);
+  }, [value]);
+  const commit = () => {
+    const next = Number(text.replace(',', '.'));
+    if (text.trim() === formatNumber(value)) return setWrong(false);
+    if (!Number.isFinite(next) || next < min || next > max) return setWrong(true);
+    setWrong(false);
+    onCommit(next);
+  };
+  const move = (from: HTMLInputElement, by: number) => {
+    const column = [
+      ...document.querySelectorAll<HTMLInputElement>(`input[data-column="${from.dataset.column}"]`),
+    ];
+    const next = column[column.indexOf(from) + by];
+    // Leaving the field commits it, and only that does.
+    if (next) next.focus();
+    else from.blur();
+  };
+  return (
+    <>
+      <input
+        inputMode="decimal"
+        aria-label={label}
+        aria-invalid={wrong}
+        data-column={label.split(',')[0]}
+        value={text}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' || event.key === 'ArrowDown') move(event.currentTarget, 1);
+          if (event.key === 'ArrowUp') move(event.currentTarget, -1);
+          if (event.key === 'Escape') setText(formatNumber(value));
+        }}
+        className="figures w-24 rounded border border-line bg-raised px-1.5 py-0.5 text-right focus:border-ink aria-[invalid=true]:border-2 aria-[invalid=true]:border-hand"
+      />
+      {wrong && (
+        <span role="alert" className="block text-[12.5px] font-medium text-hand">
+          {formatNumber(min)} to {formatNumber(max)}
+        </span>
+      )}
+    </>
+  );
+};

@@ -1,0 +1,104 @@
+import { useState } from 'react';
+import type { Payloads, TrayState } from '@jokul/core';
+import { record } from '../../journal/store';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field } from '../../ui/field';
+
+type Measured = 'coreC' | 'diameterMm' | 'heightMm' | 'lossPercent' | 'colourScore';
+
+/** The same ranges as the journal takes. */
+const fields: readonly { key: Measured; label: string; min: number; max: number; hint?: string }[] = [
+  { key: 'coreC', label: 'Core at the pull, °C', min: 20, max: 180 },
+  { key: 'diameterMm', label: 'Diameter, mm', min: 10, max: 400, hint: 'mean of several, edge to edge' },
+  { key: 'heightMm', label: 'Height, mm', min: 1, max: 100 },
+  { key: 'lossPercent', label: 'Bake loss, %', min: 0, max: 50, hint: 'raw less baked weight' },
+  { key: 'colourScore', label: 'Colour score', min: 0, max: 100, hint: '35 golden, 55 brown, 80 dark' },
+];
+
+const read = (text: string, min: number, max: number): { value?: number; error?: string } => {
+  if (!text.trim()) return {};
+  const value = Number(text.replace(',', '.'));
+  return Number.isFinite(value) && value >= min && value <= max ? { value } : { error: `${min} to ${max}` };
+};
+
+/** What was measured on a tray. Every field may stay empty, one is enough. */
+export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () => void }) => {
+  const { inspected } = tray;
+  const [text, setText] = useState<Record<Measured, string>>({
+    coreC: inspected?.coreC?.toString() ?? '',
+    diameterMm: inspected?.diameterMm?.toString() ?? '',
+    heightMm: inspected?.heightMm?.toString() ?? '',
+    lossPercent: inspected?.lossShare === undefined ? '' : (inspected.lossShare * 100).toFixed(1),
+    colourScore: inspected?.colourScore?.toString() ?? '',
+  });
+  const [note, setNote] = useState(inspected?.note ?? '');
+  const readings = fields.map(({ key, min, max }) => [key, read(text[key], min, max)] as const);
+  const wrong = readings.some(([, reading]) => reading.error);
+  const empty = readings.every(([, reading]) => reading.value === undefined) && !note.trim();
+  const save = () => {
+    const of = (key: Measured) => readings.find(([k]) => k === key)?.[1].value;
+    const loss = of('lossPercent');
+    const bakeS = tray.pulled ? Math.round((tray.pulled.atMs - tray.loaded.atMs) / 1000) : undefined;
+    const measured: Record<string, number | undefined> = {
+      bakeS: bakeS !== undefined && bakeS >= 30 ? bakeS : undefined,
+      coreC: of('coreC'),
+      diameterMm: of('diameterMm'),
+      heightMm: of('heightMm'),
+      lossShare: loss === undefined ? undefined : loss / 100,
+      colourScore: of('colourScore'),
+    };
+    const given = Object.fromEntries(Object.entries(measured).filter(([, value]) => value !== undefined));
+    const payload: Payloads['inspected'] = {
+      trayId: tray.trayId,
+      ...given,
+      ...(note.trim() && { note: note.trim() }),
+    };
+    record('inspected', tray.batchId, payload);
+    onClose();
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Measure ${tray.trayId}`}
+      lead="Several pieces of the tray, cold. Leave empty what was not measured."
+    >
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          save();
+        }}
+      >
+        <div className="grid grid-cols-2 gap-3">
+          {fields.map(({ key, label, hint }) => (
+            <Field
+              key={key}
+              label={label}
+              inputMode="decimal"
+              className="figures text-right"
+              value={text[key]}
+              hint={hint}
+              error={readings.find(([k]) => k === key)?.[1].error}
+              onChange={(event) => setText({ ...text, [key]: event.target.value })}
+            />
+          ))}
+          <div className="col-span-2">
+            <Field
+              label="Note"
+              value={note}
+              maxLength={1000}
+              onChange={(event) => setNote(event.target.value)}
+            />
+          </div>
+        </div>
+        <div className="mt-4 flex justify-end gap-2">
+          <Button onClick={onClose}>Not now</Button>
+          <Button type="submit" look="primary" disabled={wrong || empty}>
+            Into the log
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+};

@@ -1,0 +1,230 @@
+import { Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useLocation, useParams } from 'react-router';
+import {
+  atWallClock,
+  reduceJournal,
+  shiftDate,
+  type BatchState,
+  type FloorState,
+  type TrayState,
+} from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { DayPicker } from '../../app/day-picker';
+import { record, useJournal } from '../../journal/store';
+import { useWallClock } from '../../lib/clock';
+import { useBakery, useDay, useDayDate, useJournalBetween } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Field } from '../../ui/field';
+import { QueueItem } from '../../ui/queue-item';
+import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
+import { Empty, Failed, Loading } from '../../ui/states';
+import { ChainCheck } from './chain-check';
+import { InspectTray } from './inspect-tray';
+import { LotLines } from './lot-lines';
+import { TrayTable } from './tray-table';
+
+/** The state of the floor as the lots touched on that day tell it, from their first entry on; live for today. */
+const useFloorOf = (
+  date: string,
+  today: string,
+  timeZone: string,
+): { floor: FloorState | null; error: unknown } => {
+  const live = useJournal((s) => s.floor);
+  const loaded = useJournal((s) => s.loaded);
+  const fromMs = atWallClock(date, '00:00', timeZone) * 1000;
+  const toMs = atWallClock(shiftDate(date, 1), '00:00', timeZone) * 1000;
+  const past = useJournalBetween(fromMs, toMs);
+  const reduced = useMemo(() => (past.data ? reduceJournal(past.data.entries) : null), [past.data]);
+  return date === today
+    ? { floor: loaded ? live : null, error: null }
+    : { floor: reduced, error: past.error };
+};
+
+const lotsOf = (floor: FloorState, date: string): readonly string[] => {
+  const mark = `-${date.slice(5).replace('-', '')}-`;
+  const lots = new Set([
+    ...Object.keys(floor.batches),
+    ...Object.values(floor.trays).map((tray) => tray.batchId),
+  ]);
+  return [...lots].filter((lot) => lot.includes(mark)).sort();
+};
+
+const LotNote = ({ lot }: { lot: string }) => {
+  const [text, setText] = useState('');
+  return (
+    <form
+      className="no-print mt-3 flex max-w-2xl items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!text.trim()) return;
+        record('note', lot, { text: text.trim() });
+        setText('');
+      }}
+    >
+      <div className="flex-1">
+        <Field
+          label="A note on this lot"
+          value={text}
+          maxLength={1000}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </div>
+      <Button type="submit" disabled={!text.trim()}>
+        Keep it
+      </Button>
+    </form>
+  );
+};
+
+const LotStory = ({
+  lot,
+  batch,
+  trays,
+}: {
+  lot: string;
+  batch: BatchState | undefined;
+  trays: readonly TrayState[];
+}) => {
+  const wall = useWallClock();
+  const { temperature, mass } = useUnits();
+  const [measuring, setMeasuring] = useState<TrayState | null>(null);
+  const { mixed, portioned, notes = [] } = batch ?? {};
+  return (
+    <>
+      <p className="mb-2 text-ink-soft">
+        {mixed &&
+          `Mixed ${wall.date(mixed.atMs)} at ${wall.time(mixed.atMs)} by the ${mixed.who.toLowerCase()}: ${mass(mixed.massG)}, dough ${temperature(mixed.doughC, 1)}. `}
+        {portioned && `Portioned at ${wall.time(portioned.atMs)}: ${portioned.pieces} pieces. `}
+      </p>
+      {mixed && mixed.missing.length > 0 && (
+        <p className="mb-2 font-medium text-hand">
+          Without {mixed.missing.join(', ')}: {mixed.reason}
+        </p>
+      )}
+      {trays.length > 0 ? (
+        <TrayTable trays={trays} onMeasure={setMeasuring} />
+      ) : (
+        <p className="py-4 text-ink-soft">No tray of this lot has been loaded.</p>
+      )}
+      {notes.length > 0 && (
+        <ul className="mt-3 space-y-1">
+          {notes.map((note) => (
+            <li key={note.entryId}>
+              <span className="figures text-[13px] text-ink-soft">{wall.time(note.atMs)}</span> {note.text}{' '}
+              <span className="text-ink-faint">({note.who})</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <LotNote lot={lot} />
+      {measuring && <InspectTray tray={measuring} onClose={() => setMeasuring(null)} />}
+    </>
+  );
+};
+
+export const LogPage = () => {
+  const { data } = useBakery();
+  const day = useDay();
+  const date = useDayDate() ?? '';
+  const { batchId } = useParams();
+  const { search } = useLocation();
+  const names = useNames();
+  const wall = useWallClock();
+  const { floor, error } = useFloorOf(date || '2026-01-01', data?.today ?? '', data?.rules.timeZone ?? 'UTC');
+  if (error) return <Failed error={error} />;
+  if (!data || !floor || !date) return <Loading what="the journal" />;
+  const lots = lotsOf(floor, date);
+  const current = batchId && lots.includes(batchId) ? batchId : lots[0];
+  const traysOf = (lot: string) =>
+    Object.values(floor.trays)
+      .filter((tray) => tray.batchId === lot)
+      .sort((a, b) => (a.trayId < b.trayId ? -1 : 1));
+  const allTrays = lots.flatMap(traysOf);
+  const late = allTrays.filter(
+    (tray) => tray.pulled && tray.pulled.atMs - tray.loaded.atMs - tray.pullS * 1000 > 60_000,
+  );
+  const lives = lots.map((lot) => ({ lot, batch: floor.batches[lot], trays: traysOf(lot) }));
+  const pieces = (day.data?.plan?.plan.batches ?? []).reduce((n, batch) => n + batch.pieces, 0);
+  return (
+    <Station
+      title={`Log of ${wall.date(atWallClock(date, '12:00', data.rules.timeZone) * 1000)}`}
+      question="What happened, was it right, what do we change next time?"
+      queueTitle="Lots"
+      queue={lives.map(({ lot, batch, trays }) => (
+        <QueueItem
+          key={lot}
+          to={`/log/${lot}${search}`}
+          active={lot === current}
+          title={names.product(lot.split('-')[0] ?? '')}
+          side={trays.length > 0 ? `${trays.filter((tray) => tray.racked).length}/${trays.length}` : ''}
+          detail={`${lot}${batch?.mixed && batch.mixed.missing.length > 0 ? ', something missing' : ''}`}
+        />
+      ))}
+      actions={
+        <>
+          <DayPicker date={date} />
+          <Button icon={<Printer size={16} />} onClick={() => window.print()}>
+            Print
+          </Button>
+        </>
+      }
+      why={
+        <>
+          <WhySection title="The day in figures">
+            <Facts>
+              <Fact name="Lots">{lots.length}</Fact>
+              {pieces > 0 && <Fact name="Pieces planned">{pieces}</Fact>}
+              <Fact name="Pieces baked">
+                {allTrays.filter((tray) => tray.pulled).reduce((n, tray) => n + tray.pieces, 0)}
+              </Fact>
+              <Fact name="Trays baked">{allTrays.filter((tray) => tray.pulled).length}</Fact>
+              <Fact name="Pulled over 1 min late">{late.length}</Fact>
+              <Fact name="Measured trays">{allTrays.filter((tray) => tray.inspected).length}</Fact>
+            </Facts>
+          </WhySection>
+          <WhySection title="The journal">
+            <ChainCheck />
+          </WhySection>
+          {floor.notices.length > 0 && (
+            <WhySection title="To look at">
+              <ul className="space-y-1 text-[13.5px]">
+                {floor.notices.slice(-6).map((notice) => (
+                  <li key={notice.entryId + notice.message} className="border-l-2 border-line-strong pl-2">
+                    {notice.message}
+                  </li>
+                ))}
+              </ul>
+            </WhySection>
+          )}
+          <Cautions
+            items={[
+              'Nothing is deleted: a mistake is struck by a further entry.',
+              'A log is no clearance: Jokul never declares a product safe.',
+            ]}
+          />
+        </>
+      }
+    >
+      {lots.length === 0 ? (
+        <Empty title="Nothing was written down for this day">
+          Lots appear here as soon as one is weighed, mixed or loaded.
+        </Empty>
+      ) : (
+        <>
+          <LotLines lives={lives} current={current ?? ''} search={search} />
+          {current && (
+            <section className="mt-5">
+              <h2 className="mb-1 text-lg font-semibold">
+                {names.product(current.split('-')[0] ?? '')}{' '}
+                <span className="figures text-[15px] font-normal text-ink-soft">{current}</span>
+              </h2>
+              <LotStory key={current} lot={current} batch={floor.batches[current]} trays={traysOf(current)} />
+            </section>
+          )}
+        </>
+      )}
+    </Station>
+  );
+};

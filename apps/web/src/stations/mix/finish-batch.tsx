@@ -1,0 +1,98 @@
+import { useState } from 'react';
+import { missingLines, type BatchPlan, type BatchState, type WeighSheet } from '@jokul/core';
+import { record } from '../../journal/store';
+import { useWallClock } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field } from '../../ui/field';
+
+interface FinishBatchProps {
+  readonly batch: BatchPlan;
+  readonly sheet: WeighSheet;
+  readonly known: BatchState;
+  readonly usualC: number;
+}
+
+/** The end of mixing: dough temperature, and the guard against a forgotten ingredient. */
+export const FinishBatch = ({ batch, sheet, known, usualC }: FinishBatchProps) => {
+  const [doughC, setDoughC] = useState(String(usualC));
+  const [asking, setAsking] = useState(false);
+  const [reason, setReason] = useState('');
+  const wall = useWallClock();
+  const { temperature } = useUnits();
+  if (known.mixed) {
+    const { atMs, who, doughC: measured, missing, reason: why } = known.mixed;
+    return (
+      <p className="mt-3 rounded-md border bg-surface px-3 py-2">
+        Mixed at {wall.time(atMs)} by the {who.toLowerCase()}, dough at {temperature(measured, 1)}.
+        {missing.length > 0 && (
+          <strong className="text-hand">
+            {' '}
+            Without {missing.join(', ')}: {why}
+          </strong>
+        )}
+      </p>
+    );
+  }
+  const missing = missingLines(sheet, new Set(Object.keys(known.weighed)));
+  const value = Number(doughC.replace(',', '.'));
+  const wrong = !Number.isFinite(value) || value < 5 || value > 40;
+  const weighedG = Object.values(known.weighed).reduce((sum, w) => sum + w.massG, 0);
+  const finish = (why?: string) => {
+    record('mixed', batch.batchId, {
+      doughC: value,
+      massG: Math.round(weighedG > 0 ? weighedG : batch.massG),
+      missing: missing.map((line) => line.name),
+      ...(why && { reason: why }),
+    });
+    setAsking(false);
+  };
+  return (
+    <div className="no-print mt-3 flex items-end gap-3 border-t border-line-strong pt-3">
+      <div className="w-40">
+        <Field
+          label="Dough off the mixer, °C"
+          type="number"
+          step="0.1"
+          value={doughC}
+          onChange={(event) => setDoughC(event.target.value)}
+          error={wrong ? 'Between 5 and 40 °C.' : undefined}
+        />
+      </div>
+      <Button
+        look="primary"
+        disabled={wrong}
+        onClick={() => (missing.length > 0 ? setAsking(true) : finish())}
+      >
+        The batch is mixed
+      </Button>
+      {missing.length > 0 && <p className="pb-1.5 text-ink-soft">{missing.length} still to weigh</p>}
+      <Dialog
+        open={asking}
+        onClose={() => setAsking(false)}
+        title="Not everything is in the bowl"
+        lead={`Not weighed yet: ${missing.map((line) => line.name).join(', ')}.`}
+      >
+        <p className="mb-3">
+          Weigh them now and fold them in, if it is not too late. If the batch goes on without them, say why;
+          it is recorded with the lot.
+        </p>
+        <Field
+          label="Reason"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          maxLength={400}
+        />
+        <div className="mt-4 flex justify-end gap-2">
+          <Button look="primary" onClick={() => setAsking(false)}>
+            Weigh them
+          </Button>
+          <Button look="hand" disabled={reason.trim().length < 3} onClick={() => finish(reason.trim())}>
+            Finish without them
+          </Button>
+        </div>
+      </Dialog>
+    </div>
+  );
+};

@@ -1,0 +1,86 @@
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { Plus } from 'lucide-react';
+import { useForm } from 'react-hook-form';
+import { toast } from 'sonner';
+import { OrderLineInput } from '@jokul/contracts';
+import type { Formula } from '@jokul/core';
+import { useAddOrder } from '../../lib/queries';
+import { Button } from '../../ui/button';
+import { Field, SelectField } from '../../ui/field';
+
+interface AddLineProps {
+  readonly date: string;
+  readonly formulas: readonly Formula[];
+  readonly customers: readonly string[];
+}
+
+/** A new line for the bake list; the same class checks it here and on the server. */
+export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
+  const add = useAddOrder(date);
+  const { register, handleSubmit, formState, reset, getValues, setFocus } = useForm<OrderLineInput>({
+    resolver: classValidatorResolver(OrderLineInput),
+    defaultValues: { customer: '', productCode: '', readyBy: '' },
+  });
+  const { errors } = formState;
+  const submit = handleSubmit((line) =>
+    add.mutate(line, {
+      onSuccess: () => {
+        // The next line is often for the same customer and time.
+        reset({ ...getValues(), productCode: '', pieces: '' as unknown as number });
+        setFocus('productCode');
+      },
+      onError: (error) => toast.error(error.message, { duration: 10_000 }),
+    }),
+  );
+  return (
+    <form
+      onSubmit={(event) => void submit(event)}
+      noValidate
+      className="no-print mt-4 rounded-lg border bg-surface p-3"
+      aria-label="Add a line"
+    >
+      <div className="grid grid-cols-[1.3fr_1.6fr_6rem_7rem_auto] items-start gap-3">
+        <Field
+          label="For"
+          list="customers"
+          autoComplete="off"
+          error={errors.customer?.message}
+          {...register('customer')}
+        />
+        <datalist id="customers">
+          {customers.map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+        <SelectField label="Product" error={errors.productCode?.message} {...register('productCode')}>
+          <option value="">choose …</option>
+          {formulas.map(({ code, name }) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+        <Field
+          label="Pieces"
+          type="number"
+          inputMode="numeric"
+          error={errors.pieces?.message}
+          {...register('pieces')}
+        />
+        <Field
+          label="Ready by"
+          inputMode="numeric"
+          placeholder="05:40"
+          className="figures"
+          error={errors.readyBy?.message}
+          {...register('readyBy')}
+        />
+        <div className="pt-6">
+          <Button type="submit" look="primary" icon={<Plus size={16} />} disabled={add.isPending}>
+            Add
+          </Button>
+        </div>
+      </div>
+    </form>
+  );
+};

@@ -1,0 +1,125 @@
+import { X } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import type { Formula } from '@jokul/core';
+import type { OrderView } from '@jokul/contracts';
+import { useAddOrder, useChangeOrder, useRemoveOrder } from '../../lib/queries';
+
+interface OrderRowProps {
+  readonly order: OrderView;
+  readonly date: string;
+  readonly formulas: readonly Formula[];
+  /** First line of its ready-by: a rule above it parts the times. */
+  readonly newTime: boolean;
+}
+
+const cell =
+  'rounded border border-transparent bg-transparent px-1.5 py-0.5 hover:border-line-strong focus:border-ink focus:bg-raised aria-[invalid=true]:border-hand';
+
+/** One line of the bake list, edited in place: leave the field or press Enter to save, Escape to go back. */
+export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
+  const [draft, setDraft] = useState({ pieces: String(order.pieces), readyBy: order.readyBy });
+  const [problem, setProblem] = useState<string | null>(null);
+  const change = useChangeOrder();
+  const remove = useRemoveOrder();
+  const add = useAddOrder(date);
+  useEffect(() => {
+    setDraft({ pieces: String(order.pieces), readyBy: order.readyBy });
+    setProblem(null);
+  }, [order.pieces, order.readyBy, order.version]);
+
+  const save = () => {
+    const pieces = Number(draft.pieces);
+    if (pieces === order.pieces && draft.readyBy === order.readyBy) {
+      setProblem(null);
+      return;
+    }
+    if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(draft.readyBy)) {
+      setProblem(`"${draft.readyBy}" is no time of day; write it as 05:40.`);
+      return;
+    }
+    if (!Number.isInteger(pieces) || pieces < 1 || pieces > 20_000) {
+      setProblem(
+        `Pieces must be a whole number from 1 to 20,000; "${draft.pieces}" is not. Take the line off to bake none.`,
+      );
+      return;
+    }
+    const { id, customer, productCode, version } = order;
+    change.mutate(
+      { id, customer, productCode, pieces, readyBy: draft.readyBy, version },
+      { onSuccess: () => setProblem(null), onError: (error) => setProblem(error.message) },
+    );
+  };
+  const takeOff = () => {
+    const { customer, productCode, pieces, readyBy } = order;
+    // The row is gone before the answer is here: what follows must not hang on it.
+    remove
+      .mutateAsync(order.id)
+      .then(() =>
+        toast(`${pieces} ${productCode} for ${customer} taken off the list.`, {
+          action: { label: 'Undo', onClick: () => add.mutate({ customer, productCode, pieces, readyBy }) },
+          duration: 10_000,
+        }),
+      )
+      .catch((error: Error) => toast.error(error.message));
+  };
+  const keys = (event: React.KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') event.currentTarget.blur();
+    if (event.key === 'Escape') {
+      setDraft({ pieces: String(order.pieces), readyBy: order.readyBy });
+      setProblem(null);
+    }
+  };
+  const formula = formulas.find((f) => f.code === order.productCode);
+  return (
+    <>
+      <tr className={`border-t ${newTime ? 'border-line-strong' : ''}`}>
+        <td className="py-0.5 pr-3">
+          <input
+            inputMode="numeric"
+            aria-label={`Ready by, ${order.customer}, ${order.productCode}`}
+            className={`${cell} figures -ml-1.5 w-16`}
+            value={draft.readyBy}
+            onChange={(event) => setDraft({ ...draft, readyBy: event.target.value })}
+            onBlur={save}
+            onKeyDown={keys}
+          />
+        </td>
+        <td className="py-0.5 pr-3">{order.customer}</td>
+        <td className="py-0.5 pr-3">
+          <span className="figures text-[13px] text-ink-soft">{order.productCode}</span>{' '}
+          {formula?.name ?? 'unknown formula'}
+        </td>
+        <td className="py-0.5 pr-3 text-right">
+          <input
+            inputMode="numeric"
+            aria-label={`Pieces, ${order.customer}, ${order.productCode}`}
+            aria-invalid={problem !== null}
+            className={`${cell} figures -mr-1.5 w-20 text-right`}
+            value={draft.pieces}
+            onChange={(event) => setDraft({ ...draft, pieces: event.target.value })}
+            onBlur={save}
+            onKeyDown={keys}
+          />
+        </td>
+        <td className="no-print w-8 text-right">
+          <button
+            type="button"
+            aria-label={`Take ${order.productCode} for ${order.customer} off the list`}
+            className="rounded p-1 text-ink-faint hover:bg-surface hover:text-ink"
+            onClick={takeOff}
+          >
+            <X size={15} />
+          </button>
+        </td>
+      </tr>
+      {problem && (
+        <tr>
+          <td colSpan={5} role="alert" className="pb-1 text-right text-[13px] font-medium text-hand">
+            {problem}
+          </td>
+        </tr>
+      )}
+    </>
+  );
+};

@@ -1,0 +1,189 @@
+import { useState } from 'react';
+import { Printer } from 'lucide-react';
+import { doughNeeded, JokulError, type Formula, type HouseRules } from '@jokul/core';
+import type { OrderView } from '@jokul/contracts';
+import { DayPicker } from '../../app/day-picker';
+import { PlanButton, StalePlan } from '../../app/plan-bar';
+import { useBakery, useDay, useDayDate } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Shown } from '../../ui/shown';
+import { Cautions, Station, WhySection } from '../../ui/station';
+import { Empty, Failed, Loading } from '../../ui/states';
+import { AddLine } from './add-line';
+import { OrderRow } from './order-row';
+
+const sum = (orders: readonly OrderView[]) => orders.reduce((total, order) => total + order.pieces, 0);
+
+const ProductTotal = ({
+  formula,
+  orders,
+  rules,
+}: {
+  formula: Formula;
+  orders: readonly OrderView[];
+  rules: HouseRules;
+}) => {
+  const { mass } = useUnits();
+  const dough = () => {
+    try {
+      return doughNeeded(
+        orders.map((order) => ({
+          pieces: order.pieces,
+          pieceMassG: formula.piece.massG,
+          name: order.customer,
+        })),
+        {
+          bowlShare: rules.bowlLossShare,
+          portionShare: rules.portionLossShare,
+          testPieces: rules.testPieces,
+        },
+      );
+    } catch (error) {
+      if (error instanceof JokulError) return null;
+      throw error;
+    }
+  };
+  const needed = dough();
+  return (
+    <tr className="border-t">
+      <td className="py-1 pr-2">
+        <span className="figures text-[13px] text-ink-soft">{formula.code}</span> {formula.name}
+      </td>
+      <td className="py-1 pr-2 text-right figures">{sum(orders)}</td>
+      <td className="py-1 text-right">{needed && <Shown figure={needed}>{mass(needed.value)}</Shown>}</td>
+    </tr>
+  );
+};
+
+export const OrdersPage = () => {
+  const bakery = useBakery();
+  const date = useDayDate() ?? '';
+  const day = useDay();
+  const [customer, setCustomer] = useState<string | null>(null);
+  if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
+  if (!bakery.data || !day.data) return <Loading what="the bake list" />;
+  const { formulas, rules } = bakery.data;
+  const { orders } = day.data;
+  const customers = [...new Set(orders.map((order) => order.customer))];
+  const shown =
+    customer && customers.includes(customer) ? orders.filter((order) => order.customer === customer) : orders;
+  const products = formulas.filter((formula) => orders.some((order) => order.productCode === formula.code));
+  const queueButton = (name: string | null, pieces: number, detail: string) => (
+    <button
+      key={name ?? 'all'}
+      type="button"
+      aria-pressed={customer === name}
+      onClick={() => setCustomer(name)}
+      className={`block w-full border-l-[3px] px-3 py-2 text-left ${customer === name ? 'border-ink bg-ground font-semibold' : 'border-transparent hover:bg-ground'}`}
+    >
+      <span className="flex justify-between gap-2">
+        <span className="truncate">{name ?? 'Everyone'}</span>
+        <span className="figures text-[13px] text-ink-soft">{pieces}</span>
+      </span>
+      <span className="block text-[13px] font-normal text-ink-faint">{detail}</span>
+    </button>
+  );
+  return (
+    <Station
+      title="Orders"
+      question="What must be ready, how many, by when?"
+      queueTitle="For whom"
+      queue={
+        <>
+          {queueButton(null, sum(orders), `${customers.length} customers`)}
+          {customers.map((name) => {
+            const own = orders.filter((order) => order.customer === name);
+            return queueButton(
+              name,
+              sum(own),
+              `ready by ${[...new Set(own.map((order) => order.readyBy))].join(', ')}`,
+            );
+          })}
+        </>
+      }
+      actions={
+        <>
+          <DayPicker date={date} />
+          <Button icon={<Printer size={16} />} onClick={() => window.print()}>
+            Print
+          </Button>
+          {orders.length > 0 && <PlanButton label={day.data.plan ? 'Plan again' : 'Plan the day'} />}
+        </>
+      }
+      why={
+        <>
+          <WhySection title="Totals per product">
+            {products.length === 0 ? (
+              <p className="text-ink-soft">Totals and dough appear here with the first line.</p>
+            ) : (
+              <table className="w-full">
+                <thead className="text-left text-[12.5px] text-ink-faint">
+                  <tr>
+                    <th className="font-normal">Product</th>
+                    <th className="pr-2 text-right font-normal">Pieces</th>
+                    <th className="text-right font-normal">Dough</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {products.map((formula) => (
+                    <ProductTotal
+                      key={formula.code}
+                      formula={formula}
+                      orders={orders.filter((order) => order.productCode === formula.code)}
+                      rules={rules}
+                    />
+                  ))}
+                  <tr className="border-t border-line-strong font-semibold">
+                    <td className="py-1">All</td>
+                    <td className="py-1 pr-2 text-right figures">{sum(orders)}</td>
+                    <td />
+                  </tr>
+                </tbody>
+              </table>
+            )}
+          </WhySection>
+          <Cautions
+            items={[
+              'The bake list is met after losses and test pieces: open a dough figure to see them.',
+              'A changed line changes the plan only when the day is planned again.',
+            ]}
+          />
+        </>
+      }
+    >
+      <StalePlan />
+      {orders.length === 0 ? (
+        <Empty title="Nothing on the list for this day">
+          Add the first line below: who it is for, what, how many, and by when it must be ready.
+        </Empty>
+      ) : (
+        <table className="w-full">
+          <thead className="sticky top-0 bg-ground text-left text-[12.5px] text-ink-soft">
+            <tr>
+              <th className="py-1 pr-3 font-normal">Ready by</th>
+              <th className="py-1 pr-3 font-normal">For</th>
+              <th className="py-1 pr-3 font-normal">Product</th>
+              <th className="py-1 pr-3 text-right font-normal">Pieces</th>
+              <th className="no-print">
+                <span className="sr-only">Take off</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((order, i) => (
+              <OrderRow
+                key={order.id}
+                order={order}
+                date={date}
+                formulas={formulas}
+                newTime={shown[i - 1]?.readyBy !== order.readyBy}
+              />
+            ))}
+          </tbody>
+        </table>
+      )}
+      <AddLine date={date} formulas={formulas} customers={customers} />
+    </Station>
+  );
+};

@@ -1,0 +1,152 @@
+import { useLocation } from 'react-router';
+import { countPieces, doughDensityGPerMl, scoopsFor, type BatchPlan } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
+import { NeedPlan } from '../../app/need-plan';
+import { StalePlan } from '../../app/plan-bar';
+import { useJournal } from '../../journal/store';
+import { nowMs, useWallClock } from '../../lib/clock';
+import { useBakery } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { QueueItem } from '../../ui/queue-item';
+import { Shown } from '../../ui/shown';
+import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
+import { Empty, Loading } from '../../ui/states';
+import { PortionForm } from './portion-form';
+import { PortionResult } from './portion-result';
+
+const PortionQueue = ({
+  batches,
+  current,
+}: {
+  batches: readonly BatchPlan[];
+  current: string | undefined;
+}) => {
+  const states = useJournal((s) => s.floor.batches);
+  const names = useNames();
+  const wall = useWallClock();
+  const { search } = useLocation();
+  return batches.map((batch) => {
+    const known = states[batch.batchId];
+    return (
+      <QueueItem
+        key={batch.batchId}
+        to={`/portion/${batch.batchId}${search}`}
+        active={batch.batchId === current}
+        title={names.product(batch.productCode)}
+        side={
+          known?.portioned
+            ? `${known.portioned.pieces} pcs`
+            : wall.near((taskOf(batch, 'portion')?.startS ?? 0) * 1000, nowMs())
+        }
+        detail={`${batch.batchId}, ${known?.portioned ? 'portioned' : known?.mixed ? 'mixed' : 'not mixed yet'}`}
+        done={known?.portioned ? 1 : 0}
+      />
+    );
+  });
+};
+
+const PortionWork = () => {
+  const { data } = useBakery();
+  const batches = useBatches('portion');
+  const hand = useBatchAtHand(batches, (known) => !known?.portioned);
+  const { mass } = useUnits();
+  if (!data) return <Loading what="the batches" />;
+  if (batches.length === 0) return <Empty title="No batch could be planned">The Day page says why.</Empty>;
+  if (!hand) return <Loading what="the batch" />;
+  const { batch, formula, known } = hand;
+  const { rules, equipment } = data;
+  // What was weighed counts more than what was planned.
+  const mixedG = known.mixed?.massG ?? batch.massG;
+  const doughG = mixedG * (1 - rules.bowlLossShare);
+  const target = formula.piece.massG;
+  const count = countPieces(doughG, target, rules.portionLossShare);
+  const density = doughDensityGPerMl(formula);
+  const scoops = scoopsFor(target, density, equipment.scoops);
+  return (
+    <Station
+      title={`${formula.name}: ${count.pieces.value} pieces of ${mass(target)}`}
+      question={`${batch.batchId}, ${mass(mixedG)} ${known.mixed ? 'mixed' : 'planned, not mixed yet'}. Which scoop, how many, how even?`}
+      queueTitle="Batches to portion"
+      queue={<PortionQueue batches={batches} current={batch.batchId} />}
+      why={
+        <>
+          <WhySection title="How many">
+            <Facts>
+              <Fact name="Pieces">
+                <Shown figure={count.pieces} />
+              </Fact>
+              <Fact name="Left over">
+                <Shown figure={count.remainder}>{mass(count.remainder.value)}</Shown>
+              </Fact>
+              {count.spreadMass && (
+                <Fact name="or each piece">
+                  <Shown figure={count.spreadMass}>{count.spreadMass.value.toFixed(2)} g</Shown>
+                </Fact>
+              )}
+            </Facts>
+            <p className="mt-1 text-[13px] text-ink-soft">
+              Planned were {batch.pieces}. The remainder can be spread over all pieces, become a smaller test
+              piece, or go back to the cold.
+            </p>
+          </WhySection>
+          <WhySection title="Which scoop">
+            <table className="w-full text-[13.5px]">
+              <tbody>
+                {scoops.slice(0, 4).map((scoop, i) => (
+                  <tr key={scoop.number} className={`border-t ${i === 0 ? 'font-semibold' : ''}`}>
+                    <td className="py-1">No. {scoop.number}, level</td>
+                    <td className="py-1 text-right">
+                      <Shown figure={scoop.mass}>{scoop.mass.value.toFixed(1)} g</Shown>
+                    </td>
+                    <td className="py-1 text-right figures text-ink-soft">
+                      {scoop.offShare >= 0 ? '+' : '−'}
+                      {Math.abs(scoop.offShare * 100).toFixed(0)} %
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <p className="mt-1 text-[12.5px] text-ink-faint">
+              For a dough of {density.toFixed(2)} g/mL, from its composition with 8 % air. Weigh the first
+              three.
+            </p>
+          </WhySection>
+          <Cautions
+            items={[
+              'All pieces the same weight: even size is what lets one time fit a tray.',
+              'Dough with egg goes back into the cold as soon as it is portioned.',
+            ]}
+          />
+        </>
+      }
+    >
+      <StalePlan />
+      {known.portioned ? (
+        <PortionResult
+          done={known.portioned}
+          toleranceShare={rules.pieceToleranceShare}
+          planned={batch.pieces}
+        />
+      ) : (
+        <PortionForm
+          key={batch.batchId}
+          batchId={batch.batchId}
+          targetG={target}
+          expected={count.pieces.value}
+          remainderG={count.remainder.value}
+          scoop={formula.piece.shape === 'slice' ? 0 : (scoops[0]?.number ?? 0)}
+          scoops={equipment.scoops}
+          toleranceShare={rules.pieceToleranceShare}
+          mixed={known.mixed !== null}
+        />
+      )}
+    </Station>
+  );
+};
+
+export const PortionPage = () => (
+  <NeedPlan>
+    <PortionWork />
+  </NeedPlan>
+);

@@ -1,0 +1,46 @@
+import { useLocation } from 'react-router';
+import { coreAt, sayDuration, type Formula, type HouseRules, type InTheCold, type Place } from '@jokul/core';
+import { QueueItem } from '../../ui/queue-item';
+import { TemperatureChip } from '../../ui/temperature-chip';
+import { questionOf } from './question';
+import { useRestCurve } from './use-curve';
+
+interface ColdItemProps {
+  readonly item: InTheCold;
+  readonly formula: Formula;
+  readonly place: Place;
+  readonly rules: HouseRules;
+  readonly active: boolean;
+  readonly now: number;
+}
+
+/** One dough in the cold: its core now, its age, and whether its time runs out. */
+export const ColdItem = ({ item, formula, place, rules, active, now }: ColdItemProps) => {
+  const { search } = useLocation();
+  const curve = useRestCurve(questionOf(item, formula, place, rules));
+  const ageS = (now - item.inMs) / 1000;
+  const leftS = formula.rest.maxS - ageS;
+  const over = leftS < 0;
+  return (
+    <QueueItem
+      to={`/rest/${item.batchId}${search}`}
+      active={active}
+      title={formula.name}
+      side={curve.data ? <TemperatureChip temperatureC={coreAt(curve.data.curve, ageS)} /> : '…'}
+      detail={
+        <span
+          className={
+            over || leftS < 5 * 86_400 * Number(item.form === 'bag') ? 'font-semibold text-hand' : ''
+          }
+        >
+          {item.batchId}, {sayDuration(ageS)}
+          {over
+            ? ', past its window'
+            : item.form === 'bag' && leftS < 5 * 86_400
+              ? `, ${sayDuration(leftS)} left`
+              : ''}
+        </span>
+      }
+    />
+  );
+};

@@ -1,0 +1,114 @@
+import { useLocation, useParams } from 'react-router';
+import { emptyBatch, inTheCold, type BatchPlan, type Formula } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { NeedPlan } from '../../app/need-plan';
+import { useJournal } from '../../journal/store';
+import { useNow } from '../../lib/clock';
+import { useBakery, useDay } from '../../lib/queries';
+import { QueueItem } from '../../ui/queue-item';
+import { Empty, Loading } from '../../ui/states';
+import { ColdItem } from './cold-item';
+import { RestWork } from './rest-work';
+
+/** Batches that are ready to go into the cold: mixed tubs, portioned pieces. */
+const waiting = (
+  batches: readonly BatchPlan[],
+  formulaOf: (code: string) => Formula | undefined,
+  states: ReturnType<typeof useJournal.getState>['floor']['batches'],
+) =>
+  batches.filter((batch) => {
+    const formula = formulaOf(batch.productCode);
+    const known = states[batch.batchId] ?? emptyBatch(batch.batchId);
+    if (!formula || formula.rest.form === 'none' || known.stays.length > 0) return false;
+    return formula.rest.form === 'tub' ? known.mixed !== null : known.portioned !== null;
+  });
+
+const RestStation = () => {
+  const { data } = useBakery();
+  const day = useDay();
+  const floor = useJournal((s) => s.floor);
+  const loaded = useJournal((s) => s.loaded);
+  const now = useNow(15_000);
+  const names = useNames();
+  const { batchId } = useParams();
+  const { search } = useLocation();
+  if (!data || !day.data?.plan || !loaded) return <Loading what="the cold" />;
+  const batches = day.data.plan.plan.batches;
+  const formulaOf = (code: string) => data.formulas.find((f) => f.code === code);
+  const cold = inTheCold(floor);
+  const toGo = waiting(batches, formulaOf, floor.batches);
+  const current =
+    batchId ??
+    toGo[0]?.batchId ??
+    cold.find((item) => batches.some((b) => b.batchId === item.batchId))?.batchId ??
+    cold[0]?.batchId ??
+    batches[0]?.batchId;
+  if (!current)
+    return (
+      <Empty title="The cold is empty">
+        Nothing lies in the walk-in or the freezer, and no batch is planned.
+      </Empty>
+    );
+  const queue = (
+    <>
+      {toGo.length > 0 && <h3 className="px-3 pt-1 pb-0.5 text-[12.5px] text-ink-faint">To go in</h3>}
+      {toGo.map((batch) => (
+        <QueueItem
+          key={batch.batchId}
+          to={`/rest/${batch.batchId}${search}`}
+          active={batch.batchId === current}
+          title={names.product(batch.productCode)}
+          detail={batch.batchId}
+        />
+      ))}
+      {data.equipment.places
+        .filter((place) => cold.some((item) => item.placeId === place.id))
+        .map((place) => (
+          <section key={place.id}>
+            <h3 className="px-3 pt-3 pb-0.5 text-[12.5px] text-ink-faint">
+              {place.name}, set to {place.airC} °C
+            </h3>
+            {cold
+              .filter((item) => item.placeId === place.id)
+              .map((item) => {
+                const formula = formulaOf(item.batchId.split('-')[0] ?? '');
+                return (
+                  formula && (
+                    <ColdItem
+                      key={`${item.batchId}-${item.inMs}`}
+                      item={item}
+                      formula={formula}
+                      place={place}
+                      rules={data.rules}
+                      active={item.batchId === current}
+                      now={now}
+                    />
+                  )
+                );
+              })}
+          </section>
+        ))}
+    </>
+  );
+  const formula = formulaOf(current.split('-')[0] ?? '');
+  if (!formula)
+    return (
+      <Empty title={`${current} is not known`}>It is neither planned for this day nor in the cold.</Empty>
+    );
+  return (
+    <RestWork
+      key={current}
+      batchId={current}
+      formula={formula}
+      batch={batches.find((b) => b.batchId === current)}
+      known={floor.batches[current] ?? emptyBatch(current)}
+      queue={queue}
+    />
+  );
+};
+
+export const RestPage = () => (
+  <NeedPlan>
+    <RestStation />
+  </NeedPlan>
+);

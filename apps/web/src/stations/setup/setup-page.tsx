@@ -1,0 +1,253 @@
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { useEffect, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { toast } from 'sonner';
+import { wallClock } from '@jokul/core';
+import { RulesInput, type BakeryView } from '@jokul/contracts';
+import { usePreferences } from '../../lib/preferences';
+import { useWallClock } from '../../lib/clock';
+import { useBakery, useSaveRules, useSetClock } from '../../lib/queries';
+import { Button } from '../../ui/button';
+import { Field, SelectField } from '../../ui/field';
+import { Loading } from '../../ui/states';
+
+const Panel = ({ title, children }: { title: string; children: React.ReactNode }) => (
+  <section className="rounded-lg border bg-surface p-4">
+    <h2 className="mb-2 text-lg font-semibold">{title}</h2>
+    {children}
+  </section>
+);
+
+/** Name, label, unit that the form shows, and how the stored value becomes that unit. */
+const ruleFields = [
+  ['bowlLossShare', 'Stays in the bowl, %', 100],
+  ['portionLossShare', 'Lost at portioning, %', 100],
+  ['testPieces', 'Test pieces per product', 1],
+  ['pieceToleranceShare', 'Tolerance of a piece, %', 100],
+  ['doughC', 'Dough off the mixer, °C', 1],
+  ['readyCoreC', 'Core counts as cold at, °C', 1],
+  ['coldLimitC', 'Raw dough at or below, °C', 1],
+  ['trayMarginMm', 'Margin on the tray, mm', 1],
+  ['mixS', 'Weighing and mixing a batch, min', 1 / 60],
+  ['portionSPerPiece', 'Portioning one piece, s', 1],
+  ['coolS', 'On the rack until cold, min', 1 / 60],
+  ['packS', 'Packing, min', 1 / 60],
+] as const;
+
+const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
+  const save = useSaveRules();
+  const shown = (): RulesInput => {
+    const values = Object.fromEntries(
+      ruleFields.map(([key, , factor]) => [key, Math.round(bakery.rules[key] * factor * 1e4) / 1e4]),
+    );
+    return { ...values, version: bakery.rulesVersion } as unknown as RulesInput;
+  };
+  // The class checks stored units: convert before it sees the values.
+  const resolver = classValidatorResolver(RulesInput);
+  const { register, handleSubmit, formState, reset } = useForm<RulesInput>({
+    defaultValues: shown(),
+    resolver: (values, context, options) => {
+      const stored = { ...values };
+      for (const [key, , factor] of ruleFields) stored[key] = Number((values[key] / factor).toFixed(6));
+      return resolver(stored, context, options);
+    },
+  });
+  useEffect(() => reset(shown()), [bakery.rulesVersion]); // oxlint-disable-line react/exhaustive-deps -- a new version, and only that, replaces what is shown
+  return (
+    <form
+      onSubmit={(event) =>
+        void handleSubmit((values) =>
+          save.mutate(values, {
+            onSuccess: () => toast('House rules saved. Plans made before are marked as old.'),
+            onError: (error) => toast.error(error.message, { duration: 10_000 }),
+          }),
+        )(event)
+      }
+      noValidate
+    >
+      <div className="grid grid-cols-4 gap-3 max-[1100px]:grid-cols-3">
+        {ruleFields.map(([key, label]) => (
+          <Field
+            key={key}
+            label={label}
+            type="number"
+            step="any"
+            error={formState.errors[key]?.message}
+            {...register(key, { valueAsNumber: true })}
+          />
+        ))}
+      </div>
+      <div className="mt-3 flex justify-end gap-2">
+        <Button disabled={!formState.isDirty} onClick={() => reset(shown())}>
+          As they were
+        </Button>
+        <Button type="submit" look="primary" disabled={!formState.isDirty || save.isPending}>
+          Save the rules
+        </Button>
+      </div>
+    </form>
+  );
+};
+
+const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
+  const set = useSetClock();
+  const wall = useWallClock();
+  const at = wallClock(bakery.clock.nowMs / 1000, bakery.rules.timeZone);
+  const [date, setDate] = useState(at.date);
+  const [time, setTime] = useState(at.time);
+  const send = (mode: 'real' | 'running' | 'frozen') =>
+    set.mutate(
+      { mode, ...(mode !== 'real' && { date, time }) },
+      {
+        onSuccess: (view) =>
+          toast(`The bakery’s clock shows ${wall.date(view.nowMs)}, ${wall.time(view.nowMs)}.`),
+        onError: (error) => toast.error(error.message),
+      },
+    );
+  return (
+    <>
+      <p className="mb-2 text-ink-soft">
+        {bakery.clock.mode === 'real'
+          ? 'The clock is the real one.'
+          : `The clock is set for the demo and ${bakery.clock.mode === 'frozen' ? 'stands still' : 'runs on'}.`}
+      </p>
+      <div className="grid grid-cols-2 gap-3">
+        <Field
+          label="Date"
+          inputMode="numeric"
+          placeholder="2026-11-27"
+          value={date}
+          onChange={(event) => setDate(event.target.value)}
+        />
+        <Field
+          label="Time"
+          inputMode="numeric"
+          placeholder="04:10"
+          value={time}
+          onChange={(event) => setTime(event.target.value)}
+        />
+      </div>
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Button look="primary" onClick={() => send('running')}>
+          Set, and let it run
+        </Button>
+        <Button onClick={() => send('frozen')}>Set, standing still</Button>
+        <Button onClick={() => send('real')}>The real time</Button>
+      </div>
+    </>
+  );
+};
+
+const Rows = ({ rows }: { rows: readonly (readonly [string, string])[] }) => (
+  <table className="w-full">
+    <tbody>
+      {rows.map(([name, detail]) => (
+        <tr key={name} className="border-t first:border-t-0">
+          <td className="py-1 pr-3 align-top whitespace-nowrap">{name}</td>
+          <td className="figures py-1 text-right text-[13.5px] text-ink-soft">{detail}</td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+);
+
+/** Equipment, house rules, the clock, and what belongs to this device. */
+export const SetupPage = () => {
+  const { data } = useBakery();
+  const { units, theme, device, set } = usePreferences();
+  if (!data) return <Loading what="the setup" />;
+  const { equipment } = data;
+  return (
+    <div className="h-full overflow-y-auto px-5 py-4">
+      <h1 className="text-[22px] font-semibold">Setup</h1>
+      <p className="mb-3 text-ink-soft">{data.name}: house rules, equipment, clock.</p>
+      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-4">
+        <div className="space-y-4">
+          <Panel title="House rules">
+            <RulesForm bakery={data} />
+            <p className="mt-2 text-[13px] text-ink-faint">
+              Defaults, to be changed by the house. Limits on raw dough are conservative; local food rules and
+              a licensed professional’s advice come first.
+            </p>
+          </Panel>
+          <div className="grid grid-cols-2 gap-4">
+            <Panel title="Ovens and trays">
+              <Rows
+                rows={[
+                  ...equipment.ovens.map((oven): [string, string] => [
+                    oven.name,
+                    `${oven.fan ? 'fan' : 'still'}, ${oven.places} trays, ${oven.degreesPerMin} °C/min`,
+                  ]),
+                  ...equipment.trays.map((tray): [string, string] => [tray.name, `${tray.count} pieces`]),
+                ]}
+              />
+            </Panel>
+            <Panel title="Mixers and scales">
+              <Rows
+                rows={[
+                  ...equipment.mixers.map((m): [string, string] => [
+                    m.name,
+                    `${m.bowlL} L, fill ${m.minFill * 100}–${m.maxFill * 100} %, ≤ ${m.maxMassG / 1000} kg`,
+                  ]),
+                  ...equipment.scales.map((s): [string, string] => [
+                    `${s.id} scale`,
+                    `to ${s.maxMassG / 1000} kg, ${s.resolutionG} g`,
+                  ]),
+                  ['scoops', equipment.scoops.map((n) => `No. ${n}`).join(', ')],
+                ]}
+              />
+            </Panel>
+          </div>
+        </div>
+        <div className="space-y-4">
+          <Panel title="The bakery’s clock">
+            <ClockForm bakery={data} />
+          </Panel>
+          <Panel title="This device">
+            <div className="grid grid-cols-2 gap-3">
+              <SelectField
+                label="Units"
+                value={units}
+                onChange={(event) => set({ units: event.target.value as typeof units })}
+              >
+                <option value="metric">g and °C</option>
+                <option value="us">oz and °F</option>
+              </SelectField>
+              <SelectField
+                label="Theme"
+                value={theme}
+                onChange={(event) => set({ theme: event.target.value as typeof theme })}
+              >
+                <option value="system">as the system</option>
+                <option value="light">light</option>
+                <option value="dark">dark</option>
+              </SelectField>
+              <div className="col-span-2">
+                <Field
+                  label="Name of this device in the journal"
+                  value={device}
+                  maxLength={40}
+                  onChange={(event) => event.target.value.trim() && set({ device: event.target.value })}
+                />
+              </div>
+            </div>
+          </Panel>
+          <Panel title="Cold places and crew">
+            <Rows
+              rows={[
+                ...equipment.places.map((p): [string, string] => [
+                  p.name,
+                  `${p.airC} °C, ${p.trayPlaces} trays, ${p.tubPlaces} tubs, ${p.bagPlaces} bags`,
+                ]),
+                ...equipment.shifts.map((s): [string, string] => [
+                  s.name,
+                  `${s.from}–${s.to}, ${s.hands} ${s.hands === 1 ? 'pair' : 'pairs'} of hands`,
+                ]),
+              ]}
+            />
+          </Panel>
+        </div>
+      </div>
+    </div>
+  );
+};

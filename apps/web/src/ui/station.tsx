@@ -1,0 +1,72 @@
+import type { ReactNode } from 'react';
+
+interface StationProps {
+  readonly title: string;
+  /** The question this station answers. */
+  readonly question: string;
+  readonly queueTitle: string;
+  readonly queue: ReactNode;
+  readonly actions?: ReactNode;
+  readonly why: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** The anatomy that all stations share: the queue, the workpiece, the why. */
+export const Station = ({ title, question, queueTitle, queue, actions, why, children }: StationProps) => (
+  <div className="grid h-full min-h-0 grid-cols-[212px_minmax(0,1fr)_276px] max-[1000px]:grid-cols-[190px_minmax(0,1fr)] print:block">
+    <aside aria-label={queueTitle} className="no-print flex min-h-0 flex-col border-r bg-surface">
+      <h2 className="px-3 pt-3 pb-2 text-[12.5px] font-semibold text-ink-soft">{queueTitle}</h2>
+      <div className="min-h-0 flex-1 overflow-y-auto pb-3">{queue}</div>
+    </aside>
+    <section aria-label={title} className="print-whole min-h-0 overflow-y-auto px-5 py-4">
+      <header className="mb-3 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
+        <div className="min-w-0">
+          <h1 className="text-[22px] leading-tight font-semibold">{title}</h1>
+          <p className="text-ink-soft">{question}</p>
+        </div>
+        {actions && <div className="no-print flex flex-wrap gap-2">{actions}</div>}
+      </header>
+      {children}
+    </section>
+    <aside
+      aria-label="The why"
+      className="no-print min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:col-span-2 max-[1000px]:border-t"
+    >
+      {why}
+    </aside>
+  </div>
+);
+
+export const WhySection = ({ title, children }: { title: string; children: ReactNode }) => (
+  <section className="mb-5">
+    <h3 className="mb-1.5 text-[12.5px] font-semibold text-ink-soft">{title}</h3>
+    {children}
+  </section>
+);
+
+/** Name on the left, figure on the right. */
+export const Facts = ({ children }: { children: ReactNode }) => (
+  <dl className="divide-y divide-line">{children}</dl>
+);
+export const Fact = ({ name, children }: { name: ReactNode; children: ReactNode }) => (
+  <div className="flex items-baseline justify-between gap-3 py-1">
+    <dt className="text-ink-soft">{name}</dt>
+    <dd className="figures text-right">{children}</dd>
+  </div>
+);
+
+/** The usual cautions of a station; local rules come first. */
+export const Cautions = ({ items }: { items: readonly string[] }) => (
+  <WhySection title="Mind">
+    <ul className="space-y-1.5 text-[13.5px] text-ink-soft">
+      {items.map((item) => (
+        <li key={item} className="border-l-2 border-line-strong pl-2">
+          {item}
+        </li>
+      ))}
+    </ul>
+    <p className="mt-2 text-[12.5px] text-ink-faint">
+      Local food rules and a licensed professional’s advice come first.
+    </p>
+  </WhySection>
+);

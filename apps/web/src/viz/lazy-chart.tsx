@@ -1,0 +1,20 @@
+import { lazy, Suspense } from 'react';
+import type { ChartProps } from './chart';
+
+const Late = lazy(() => import('./chart').then(({ Chart }) => ({ default: Chart })));
+
+/** The chart, with its place kept while its code is on the way. */
+export const LazyChart = (props: ChartProps) => (
+  <Suspense
+    fallback={
+      <div
+        style={{ height: props.height ?? 240 }}
+        className="rounded border bg-surface"
+        role="status"
+        aria-label="Drawing"
+      />
+    }
+  >
+    <Late {...props} />
+  </Suspense>
+);

@@ -1,0 +1,211 @@
+import { useId, useMemo } from 'react';
+import type { RibbonSegment } from '@jokul/core';
+import { flowsOf, rowsOf, segmentKey } from './ribbons';
+import { inkOn, temperatureColour, temperatureStops } from './temperature';
+
+interface RibbonChartProps {
+  readonly segments: readonly RibbonSegment[];
+  readonly places: readonly { id: string; name: string }[];
+  readonly fromS: number;
+  readonly toS: number;
+  readonly nowS: number;
+  readonly width: number;
+  readonly chosen: string | null;
+  readonly onChoose: (batchId: string | null) => void;
+  readonly sayTime: (atS: number) => string;
+  /** Width that a time label needs, px. */
+  readonly tickRoom: number;
+  readonly sayTemperature: (temperatureC: number) => string;
+}
+
+const left = 122;
+const lane = 19;
+const gap = 9;
+const top = 26;
+
+/** Steps of the time axis, s: the first that leaves enough room between two marks. */
+const ticks = [900, 1800, 3600, 7200, 10_800, 14_400, 21_600, 43_200];
+
+/**
+ * The day as thermal ribbons: each batch flows through its places, coloured by the computed temperature of its dough.
+ */
+export const RibbonChart = ({
+  segments,
+  places,
+  fromS,
+  toS,
+  nowS,
+  width,
+  chosen,
+  onChoose,
+  sayTime,
+  tickRoom,
+  sayTemperature,
+}: RibbonChartProps) => {
+  const id = useId();
+  const shown = useMemo(
+    () => segments.filter((s) => s.endS > fromS && s.startS < toS),
+    [segments, fromS, toS],
+  );
+  const rows = useMemo(() => rowsOf(places, shown), [places, shown]);
+  const flows = useMemo(() => flowsOf(segments), [segments]);
+  const x = (atS: number) =>
+    left + ((Math.min(toS, Math.max(fromS, atS)) - fromS) / (toS - fromS)) * (width - left - 26);
+  /** Not held inside the chart: where a ribbon that began before it would begin. */
+  const unclipped = (atS: number) => left + ((atS - fromS) / (toS - fromS)) * (width - left - 26);
+  const rowTop = new Map<string, number>();
+  let y = top;
+  for (const row of rows) {
+    rowTop.set(row.placeId, y);
+    y += row.lanes * lane + gap;
+  }
+  const height = y + 4;
+  const middle = (s: RibbonSegment) => {
+    const row = rows.find((r) => r.placeId === s.placeId);
+    return row ? (rowTop.get(s.placeId) ?? 0) + (row.laneOf.get(segmentKey(s)) ?? 0) * lane + lane / 2 : null;
+  };
+  const step = ticks.find((t) => (t / (toS - fromS)) * (width - left) > tickRoom) ?? 43_200;
+  const marks = Array.from(
+    { length: Math.ceil((toS - fromS) / step) + 1 },
+    (_, i) => Math.ceil(fromS / step) * step + i * step,
+  ).filter((t) => t <= toS);
+  const dim = (batchId: string) => (chosen !== null && chosen !== batchId ? 0.22 : 1);
+  return (
+    <svg
+      width={width}
+      height={height}
+      role="img"
+      aria-label="The day: each batch through its places, coloured by dough temperature"
+      className="block select-none"
+    >
+      <defs>
+        {shown.map((s) => {
+          const span = s.endS - s.startS || 1;
+          return (
+            <linearGradient
+              key={segmentKey(s)}
+              id={`${id}-${segmentKey(s)}`}
+              gradientUnits="userSpaceOnUse"
+              x1={unclipped(s.startS)}
+              x2={unclipped(s.endS)}
+              y1={0}
+              y2={0}
+            >
+              {s.samples.map((sample) => (
+                <stop
+                  key={sample.atS}
+                  offset={(sample.atS - s.startS) / span}
+                  stopColor={temperatureColour(sample.temperatureC)}
+                />
+              ))}
+            </linearGradient>
+          );
+        })}
+      </defs>
+      {marks.map((t) => (
+        <g key={t}>
+          <line x1={x(t)} x2={x(t)} y1={top - 6} y2={height} stroke="var(--line)" />
+          <text x={x(t)} y={14} fontSize={12} textAnchor="middle" fill="var(--ink-soft)" className="figures">
+            {sayTime(t)}
+          </text>
+        </g>
+      ))}
+      {rows.map((row, i) => {
+        const y0 = (rowTop.get(row.placeId) ?? 0) - gap / 2;
+        return (
+          <g key={row.placeId}>
+            {i > 0 && <line x1={0} x2={width} y1={y0} y2={y0} stroke="var(--line)" />}
+            <text x={4} y={(rowTop.get(row.placeId) ?? 0) + 13} fontSize={13} fill="var(--ink)">
+              {row.name}
+            </text>
+          </g>
+        );
+      })}
+      {flows.map(([a, b]) => {
+        const [ya, yb] = [middle(a), middle(b)];
+        if (ya === null || yb === null || ya === yb || b.startS < fromS || a.startS > toS) return null;
+        const at = a.kind === 'cold' && b.kind === 'oven' ? Math.min(a.endS, b.startS) : a.endS;
+        const [x0, x1] = [x(at), x(b.startS)];
+        const colour = temperatureColour(b.samples[0]?.temperatureC ?? 20);
+        return (
+          <path
+            key={`${segmentKey(a)}>${segmentKey(b)}`}
+            d={`M${x0} ${ya} C${x0 + 8} ${ya} ${x1 - 8} ${yb} ${x1} ${yb}`}
+            fill="none"
+            stroke={colour}
+            strokeWidth={chosen === a.batchId ? 4 : 1.5}
+            opacity={(chosen === a.batchId ? 0.9 : 0.5) * dim(a.batchId)}
+          />
+        );
+      })}
+      {shown.map((s) => {
+        const yMid = middle(s);
+        if (yMid === null) return null;
+        const [x0, x1] = [x(s.startS), x(s.endS)];
+        const lastC = s.samples.at(-1)?.temperatureC ?? 20;
+        const label = `${s.productCode}${x1 - x0 > 96 ? ` ${sayTemperature(lastC)}` : ''}`;
+        // The label stands near the visible start: its ink follows the colour there.
+        const labelAtS =
+          Math.max(s.startS, fromS) + (Math.min(toS, s.endS) - Math.max(s.startS, fromS)) * 0.25;
+        const under = s.samples.find((sample) => sample.atS >= labelAtS)?.temperatureC ?? lastC;
+        return (
+          // oxlint-disable-next-line jsx-a11y/click-events-have-key-events -- the list on the left chooses by keyboard
+          <g
+            key={segmentKey(s)}
+            opacity={dim(s.batchId)}
+            onClick={() => onChoose(chosen === s.batchId ? null : s.batchId)}
+            style={{ cursor: 'pointer' }}
+          >
+            <title>{`${s.batchId}, ${s.kind}: ${sayTime(s.startS)} to ${sayTime(s.endS)}, ends at ${sayTemperature(lastC)}`}</title>
+            <rect
+              x={x0}
+              y={yMid - 7.5}
+              width={Math.max(2, x1 - x0 - 1)}
+              height={15}
+              rx={3}
+              fill={`url(#${id}-${segmentKey(s)})`}
+              stroke={chosen === s.batchId ? 'var(--ink)' : 'none'}
+            />
+            {x1 - x0 > 26 && (
+              <text
+                x={x0 + 4}
+                y={yMid + 4}
+                fontSize={11.5}
+                fill={inkOn(temperatureColour(under))}
+                className="figures"
+                pointerEvents="none"
+              >
+                {label}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {nowS > fromS && nowS < toS && (
+        <g>
+          <line x1={x(nowS)} x2={x(nowS)} y1={top - 8} y2={height} stroke="var(--ink)" strokeWidth={1.5} />
+          <circle cx={x(nowS)} cy={top - 8} r={3.5} fill="var(--ink)" />
+        </g>
+      )}
+    </svg>
+  );
+};
+
+/** The one temperature scale, as a key. */
+export const TemperatureKey = ({ say }: { say: (temperatureC: number) => string }) => {
+  const from = -20;
+  const to = 120;
+  const gradient = temperatureStops
+    .map(([t, colour]) => `${colour} ${((t - from) / (to - from)) * 100}%`)
+    .join(', ');
+  return (
+    <div className="w-72" role="img" aria-label="Temperature scale">
+      <div className="h-2.5 rounded" style={{ background: `linear-gradient(90deg, ${gradient})` }} />
+      <div className="figures flex justify-between text-[11.5px] text-ink-soft">
+        {[-20, 15, 50, 85, 120].map((t) => (
+          <span key={t}>{say(t)}</span>
+        ))}
+      </div>
+    </div>
+  );
+};

@@ -1,0 +1,69 @@
+import type { Layout } from '@jokul/core';
+import { temperatureColour } from './temperature';
+
+interface TrayPictureProps {
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly layout: Layout;
+  readonly diameterMm: number;
+  readonly rawDiameterMm: number;
+  readonly marginMm: number;
+  readonly pieces: number;
+  readonly startC: number;
+}
+
+/** A tray to scale: the raw pieces where they are set down, and the ring that each will spread to. */
+export const TrayPicture = ({
+  lengthMm,
+  widthMm,
+  layout,
+  diameterMm,
+  rawDiameterMm,
+  marginMm,
+  pieces,
+  startC,
+}: TrayPictureProps) => (
+  <svg
+    viewBox={`-4 -4 ${lengthMm + 8} ${widthMm + 28}`}
+    className="w-full"
+    role="img"
+    aria-label={`Tray ${lengthMm} by ${widthMm} mm with ${Math.min(pieces, layout.count)} pieces in ${layout.pattern}, ${diameterMm.toFixed(0)} mm after the spread`}
+  >
+    <rect
+      width={lengthMm}
+      height={widthMm}
+      rx={14}
+      fill="var(--raised)"
+      stroke="var(--line-strong)"
+      strokeWidth={3}
+    />
+    <rect
+      x={marginMm}
+      y={marginMm}
+      width={lengthMm - 2 * marginMm}
+      height={widthMm - 2 * marginMm}
+      fill="none"
+      stroke="var(--line)"
+      strokeDasharray="6 6"
+      strokeWidth={1.5}
+    />
+    {layout.centresMm.slice(0, pieces).map(([x, y]) => (
+      <g key={`${x}-${y}`}>
+        <circle cx={x} cy={y} r={diameterMm / 2} fill="none" stroke="var(--ink-soft)" strokeWidth={1.6} />
+        <circle
+          cx={x}
+          cy={y}
+          r={rawDiameterMm / 2}
+          fill={temperatureColour(startC)}
+          stroke="var(--line-strong)"
+          strokeWidth={1}
+        />
+      </g>
+    ))}
+    <g stroke="var(--ink-soft)" strokeWidth={1.5}>
+      <line x1={0} x2={100} y1={widthMm + 14} y2={widthMm + 14} />
+      <line x1={0} x2={0} y1={widthMm + 8} y2={widthMm + 20} />
+      <line x1={100} x2={100} y1={widthMm + 8} y2={widthMm + 20} />
+    </g>
+  </svg>
+);

@@ -1,0 +1,87 @@
+import { describe, expect, it } from '@jest/globals';
+import type { RibbonSegment } from '@jokul/core';
+import { flowsOf, rowsOf, segmentKey } from './ribbons';
+import { inkOn, temperatureColour, temperatureStops } from './temperature';
+
+const luma = (hex: string) => {
+  const [r, g, b] = [1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16)) as [
+    number,
+    number,
+    number,
+  ];
+  return 0.299 * r + 0.587 * g + 0.114 * b;
+};
+
+describe('the temperature scale', () => {
+  it('meets its stops and stays at its ends', () => {
+    for (const [t, colour] of temperatureStops) expect(temperatureColour(t)).toBe(colour);
+    expect(temperatureColour(-60)).toBe(temperatureStops[0]?.[1]);
+    expect(temperatureColour(400)).toBe(temperatureStops.at(-1)?.[1]);
+  });
+  it('goes smoothly: no two neighbouring degrees look apart', () => {
+    for (let t = -20; t < 120; t++)
+      expect(Math.abs(luma(temperatureColour(t)) - luma(temperatureColour(t + 1)))).toBeLessThan(10);
+  });
+  it('parts cold dough, soft dough and baking by lightness too', () => {
+    const [cold, soft, hot] = [4, 24, 110].map((t) => luma(temperatureColour(t))) as [number, number, number];
+    expect(soft - cold).toBeGreaterThan(60);
+    expect(soft - hot).toBeGreaterThan(60);
+  });
+  it('has ink that reads on every colour', () => {
+    for (let t = -25; t < 130; t += 1) {
+      const ground = temperatureColour(t);
+      expect(Math.abs(luma(inkOn(ground)) - luma(ground))).toBeGreaterThan(80);
+    }
+  });
+});
+
+const segment = (
+  batchId: string,
+  kind: RibbonSegment['kind'],
+  placeId: string,
+  startS: number,
+  endS: number,
+  loadId?: string,
+): RibbonSegment => ({
+  batchId,
+  productCode: batchId,
+  kind,
+  placeId,
+  startS,
+  endS,
+  samples: [],
+  ...(loadId && { loadId }),
+});
+
+describe('the lanes of the ribbon chart', () => {
+  const segments = [
+    segment('A', 'cold', 'walk-in', 0, 100),
+    segment('B', 'cold', 'walk-in', 50, 120),
+    segment('C', 'cold', 'walk-in', 100, 200),
+    segment('A', 'oven', 'port', 100, 110, 'L1'),
+    segment('A', 'rack', 'racks', 110, 160, 'L1'),
+  ];
+  const places = [
+    { id: 'walk-in', name: 'Walk-in' },
+    { id: 'port', name: 'Port' },
+    { id: 'racks', name: 'Racks' },
+    { id: 'empty', name: 'Empty' },
+  ];
+  const rows = rowsOf(places, segments);
+  it('never put two ribbons of one place over one another', () => {
+    const lanes = segments.slice(0, 3).map((s) => rows[0]?.laneOf.get(segmentKey(s)));
+    expect(lanes).toEqual([0, 1, 0]);
+    expect(rows[0]?.lanes).toBe(2);
+  });
+  it('leave out places where nothing is', () =>
+    expect(rows.map((row) => row.placeId)).toEqual(['walk-in', 'port', 'racks']));
+  it('join each batch from place to place', () => {
+    expect(flowsOf(segments).map(([a, b]) => `${a.placeId}>${b.placeId}`)).toEqual([
+      'walk-in>port',
+      'port>racks',
+    ]);
+  });
+  it('do not join different batches', () => {
+    expect(flowsOf([segment('A', 'mixer', 'm', 0, 1), segment('B', 'bench', 'b', 1, 2)])).toEqual([]);
+  });
+});
