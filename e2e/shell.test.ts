@@ -1,0 +1,147 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { Jokul } from './support/jokul.js';
+
+/* What is around the stations: keys, search, themes, pages that do not exist, and that every page can be used by all. */
+
+let jokul: Jokul;
+test.beforeAll(async () => {
+  jokul = await Jokul.start();
+  await jokul.setClock('04:10');
+});
+test.afterAll(() => jokul.stop());
+
+const pages = [
+  '/orders',
+  '/formula/RYE',
+  '/mix/LEM-1127-A',
+  '/portion/GNG-1127-A',
+  '/rest/RYE-1127-A',
+  '/bake',
+  '/day',
+  '/floor',
+  '/log?day=2026-11-24',
+  '/setup',
+];
+
+test('every page: no error, nothing cut at the side, nothing that keeps anybody out', async ({ page }) => {
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+  page.on(
+    'request',
+    (request) =>
+      !request.url().startsWith(jokul.url) &&
+      !request.url().startsWith('data:') &&
+      errors.push(`asks outside: ${request.url()}`),
+  );
+  for (const theme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
+    for (const path of pages) {
+      await page.goto(`${jokul.url}${path}`);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await page.waitForTimeout(400);
+      const wide = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(wide, `${path} is wider than the screen`).toBeLessThanOrEqual(0);
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa'])
+        .exclude('.apexcharts-canvas')
+        .analyze();
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+      expect(serious.map((v) => `${path} ${theme} ${v.id}: ${v.nodes[0]?.html.slice(0, 120)}`)).toEqual([]);
+    }
+  }
+  expect(errors).toEqual([]);
+});
+
+test('the keys go along the line', async ({ page }) => {
+  await page.goto(`${jokul.url}/orders`);
+  const heading = page.getByRole('heading', { level: 1 });
+  await expect(heading).toHaveText('Orders');
+  const line = [
+    ['2', /\/formula/, 'Coconut Lime Cooler'],
+    ['3', /\/mix/, /^Lemon Poppy Drop, /],
+    ['4', /\/portion/, /pieces of 38 g/],
+    ['5', /\/rest/, /in the walk-in/],
+    ['6', /\/bake/, / in Port/],
+    ['8', /\/log/, 'Log of Fri 27 Nov'],
+    ['d', /\/day/, 'Day'],
+    ['f', /\/floor/, /Portion Sesame/],
+    ['1', /\/orders/, 'Orders'],
+  ] as const;
+  for (const [key, path, title] of line) {
+    // On Mix the reading of the scale has the focus: Escape leaves it.
+    await page.keyboard.press('Escape');
+    await page.keyboard.press(key);
+    await expect(page).toHaveURL(path);
+    await expect(heading).toHaveText(title);
+  }
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Go to the next right action');
+  await page.keyboard.press('Escape');
+  // At 04:10 the sesame dough waits to be portioned.
+  await page.keyboard.press('n');
+  await expect(page).toHaveURL(/\/portion\/SES-1127-A/);
+  // While typing, keys are letters.
+  await page.keyboard.press('1');
+  await page.getByRole('form', { name: 'Add a line' }).getByLabel('For').fill('12d');
+  await expect(page).toHaveURL(/\/orders/);
+});
+
+test('search finds a formula, a batch, an ingredient', async ({ page }) => {
+  await page.goto(`${jokul.url}/orders`);
+  await expect(page.getByRole('heading', { name: 'Orders' })).toBeVisible();
+  for (const [text, path] of [
+    ['rye', /\/formula\/RYE/],
+    ['CLM-1127', /\/mix\/CLM-1127-A/],
+    ['tahini', /\/formula\/SES/],
+  ] as const) {
+    // A page may put the focus into a field as it appears: Escape leaves it, then the key works.
+    await expect(async () => {
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('/');
+      await expect(page.getByPlaceholder(/A station, formula/)).toBeVisible({ timeout: 1000 });
+    }).toPass();
+    await page.getByPlaceholder(/A station, formula/).fill(text);
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(path);
+    await expect(page.getByRole('dialog')).toBeHidden();
+  }
+  await page.keyboard.press('/');
+  await page.getByPlaceholder(/A station, formula/).fill('zzzz');
+  await expect(page.getByText('Nothing here goes by that name')).toBeVisible();
+});
+
+test('a day without orders, and a page that is not there, say what to do', async ({ page }) => {
+  await page.goto(`${jokul.url}/mix?day=2027-02-01`);
+  await expect(page.getByText('No bake list for this day')).toBeVisible();
+  await page.goto(`${jokul.url}/orders?day=2027-02-01`);
+  await expect(page.getByText('Nothing on the list for this day')).toBeVisible();
+  await page.goto(`${jokul.url}/pantry`);
+  await expect(page.getByText('There is no such page')).toBeVisible();
+});
+
+test('house rules: a figure out of range is refused, and nothing typed is lost', async ({ page }) => {
+  await page.goto(`${jokul.url}/setup`);
+  const loss = page.getByLabel('Stays in the bowl, %');
+  await loss.fill('60');
+  await page.getByRole('button', { name: 'Save the rules' }).click();
+  await expect(page.getByText('A loss is between 0 and 20 %.')).toBeVisible();
+  await expect(loss).toHaveValue('60');
+  await loss.fill('2');
+  await page.getByRole('button', { name: 'Save the rules' }).click();
+  await expect(page.getByText('House rules saved')).toBeVisible();
+  await page.reload();
+  await expect(loss).toHaveValue('2');
+});
+
+test('units of the device: ounces and Fahrenheit', async ({ page }) => {
+  await page.goto(`${jokul.url}/setup`);
+  await page.getByLabel('Units').selectOption('us');
+  await page.goto(`${jokul.url}/formula/GNG`);
+  await expect(page.getByText('302 °F')).toBeVisible();
+  await page.goto(`${jokul.url}/mix/GNG-1127-A`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/14\.\d\d lb/);
+});

@@ -1,0 +1,96 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import { setTimeout as pause } from 'node:timers/promises';
+import { createConnection } from 'mysql2/promise';
+
+const env = (name: string): string => {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set: run the tests of the interface by "npm test -- e2e".`);
+  return value;
+};
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+
+/** A Jokul of its own: real server, own database with the demo bakery. It can be killed and started again. */
+export class Jokul {
+  private process: ChildProcess | undefined;
+
+  private constructor(
+    readonly port: number,
+    private readonly database: string,
+  ) {}
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  static async start(): Promise<Jokul> {
+    const database = `jokul_e2e_${randomUUID().replaceAll('-', '').slice(0, 12)}`;
+    const connection = await createConnection({
+      host: '127.0.0.1',
+      port: Number(env('JOKUL_DB_PORT')),
+      user: env('JOKUL_DB_USER'),
+      password: env('JOKUL_DB_PASSWORD'),
+    });
+    await connection.query(`CREATE DATABASE ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    await connection.end();
+    const jokul = new Jokul(await freePort(), database);
+    await jokul.run();
+    return jokul;
+  }
+
+  /** Starts the server on the same port and database, and waits until it answers. */
+  async run(): Promise<void> {
+    this.process = spawn(process.execPath, [env('JOKUL_SERVER')], {
+      env: { ...process.env, JOKUL_PORT: String(this.port), JOKUL_DB_NAME: this.database },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    for (let i = 0; i < 400; i++) {
+      const ok = await fetch(`${this.url}/api/health`).then(
+        (response) => response.ok,
+        () => false,
+      );
+      if (ok) return;
+      await pause(100);
+    }
+    throw new Error('The server did not become ready.');
+  }
+
+  /** Ends the server at once, in the middle of whatever it does. */
+  async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
+    const running = this.process;
+    if (!running || running.exitCode !== null || running.signalCode !== null) return;
+    await new Promise((resolve) => {
+      running.once('exit', resolve);
+      running.kill(signal);
+    });
+  }
+
+  stop(): Promise<void> {
+    return this.kill('SIGTERM');
+  }
+
+  async api<T>(method: string, path: string, body?: unknown): Promise<T> {
+    const response = await fetch(`${this.url}/api/${path}`, {
+      method,
+      ...(body !== undefined && {
+        body: JSON.stringify(body),
+        headers: { 'content-type': 'application/json' },
+      }),
+    });
+    return (await response.json()) as T;
+  }
+
+  /** Puts the bakery's clock to a time of the demo Friday. */
+  setClock(time: string, mode: 'frozen' | 'running' = 'frozen'): Promise<unknown> {
+    return this.api('PUT', 'clock', { mode, date: '2026-11-27', time });
+  }
+}
