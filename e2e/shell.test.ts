@@ -93,10 +93,10 @@ test('the keys go along the line', async ({ page }) => {
 test('search finds a formula, a batch, an ingredient', async ({ page }) => {
   await page.goto(`${jokul.url}/orders`);
   await expect(page.getByRole('heading', { name: 'Orders' })).toBeVisible();
-  for (const [text, path] of [
-    ['rye', /\/formula\/RYE/],
-    ['CLM-1127', /\/mix\/CLM-1127-A/],
-    ['tahini', /\/formula\/SES/],
+  for (const [text, shown, path] of [
+    ['rye', /Rye/, /\/formula\/RYE/],
+    ['CLM-1127', /CLM-1127-A/, /\/mix\/CLM-1127-A/],
+    ['tahini', /Sesame/, /\/formula\/SES/],
   ] as const) {
     // A page may put the focus into a field as it appears: Escape leaves it, then the key works.
     await expect(async () => {
@@ -104,8 +104,10 @@ test('search finds a formula, a batch, an ingredient', async ({ page }) => {
       await page.keyboard.press('/');
       await expect(page.getByPlaceholder(/A station, formula/)).toBeVisible({ timeout: 1000 });
     }).toPass();
-    await page.getByPlaceholder(/A station, formula/).fill(text);
-    await page.keyboard.press('Enter');
+    const box = page.getByPlaceholder(/A station, formula/);
+    await box.fill(text);
+    await expect(page.getByRole('option', { selected: true })).toHaveText(shown);
+    await box.press('Enter');
     await expect(page).toHaveURL(path);
     await expect(page.getByRole('dialog')).toBeHidden();
   }

@@ -1,15 +1,10 @@
 import { Command } from 'cmdk';
+import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { ingredients } from '@jokul/core';
 import { useBakery, useDay } from '../lib/queries';
 import { across, stations } from './line';
-
-interface Found {
-  readonly group: string;
-  readonly label: string;
-  readonly detail?: string;
-  readonly path: string;
-}
+import { matching, type Found } from './matching';
 
 const useFindable = (): readonly Found[] => {
   const bakery = useBakery();
@@ -60,22 +55,53 @@ const useFindable = (): readonly Found[] => {
   ];
 };
 
-/** One box that finds stations, formulas, batches, loads, customers and ingredients. */
+const keyOf = ({ group, label, path }: Found) => `${group}-${label}-${path}`;
+
+/**
+ * One box that finds stations, formulas, batches, loads, customers and ingredients. What is picked follows from what
+ * is typed in the same render, so that letters and Enter in one breath go where the letters say.
+ */
 export const SearchEverything = ({ open, onClose }: { open: boolean; onClose: () => void }) => {
   const navigate = useNavigate();
   const { search } = useLocation();
   const found = useFindable();
-  const groups = [...new Set(found.map((f) => f.group))];
+  const [typed, setTyped] = useState('');
+  const [moved, setMoved] = useState<string>();
+  const matches = matching(found, typed);
+  const picked = matches.find((match) => keyOf(match) === moved) ?? matches[0];
+  const groups = [...new Set(matches.map((match) => match.group))];
+  const close = () => {
+    setTyped('');
+    setMoved(undefined);
+    onClose();
+  };
+  const go = ({ path }: Found) => {
+    close();
+    void navigate({ pathname: path, search });
+  };
   return (
     <Command.Dialog
       open={open}
-      onOpenChange={(next) => !next && onClose()}
+      onOpenChange={(next) => !next && close()}
       label="Search everything"
+      shouldFilter={false}
+      value={picked ? keyOf(picked) : ''}
+      onValueChange={setMoved}
       overlayClassName="fixed inset-0 z-40 bg-black/45"
       contentClassName="fixed top-[12vh] left-1/2 z-50 w-[min(38rem,94vw)] -translate-x-1/2 overflow-hidden rounded-lg border border-line-strong bg-surface shadow-2xl"
     >
       <Command.Input
         autoFocus
+        value={typed}
+        onValueChange={(text) => {
+          setTyped(text);
+          setMoved(undefined);
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter' || event.nativeEvent.isComposing || !picked) return;
+          event.preventDefault();
+          go(picked);
+        }}
         placeholder="A station, formula, batch, customer, ingredient …"
         className="w-full border-b bg-transparent px-4 py-3 text-lg outline-none"
       />
@@ -89,20 +115,17 @@ export const SearchEverything = ({ open, onClose }: { open: boolean; onClose: ()
             heading={group}
             className="text-[12.5px] text-ink-faint [&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:py-1"
           >
-            {found
-              .filter((f) => f.group === group)
-              .map(({ label, detail, path }) => (
+            {matches
+              .filter((match) => match.group === group)
+              .map((match) => (
                 <Command.Item
-                  key={`${group}-${label}-${path}`}
-                  value={`${group} ${label} ${detail ?? ''}`}
-                  onSelect={() => {
-                    onClose();
-                    void navigate({ pathname: path, search });
-                  }}
+                  key={keyOf(match)}
+                  value={keyOf(match)}
+                  onSelect={() => go(match)}
                   className="flex cursor-pointer justify-between gap-4 rounded px-2 py-1.5 text-[14.5px] text-ink data-[selected=true]:bg-ground"
                 >
-                  <span>{label}</span>
-                  <span className="text-ink-faint">{detail}</span>
+                  <span>{match.label}</span>
+                  <span className="text-ink-faint">{match.detail}</span>
                 </Command.Item>
               ))}
           </Command.Group>
