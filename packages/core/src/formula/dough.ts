@@ -5,7 +5,7 @@ import {
   type Allergen,
   type Composition,
 } from '../ingredient/index.js';
-import { doughLines, doughPercent, type Formula } from './formula.js';
+import { doughLines, doughParts, type Formula } from './formula.js';
 
 /** Everything the heat and bake models need to know of a dough; mass fractions of the raw dough. */
 export interface Dough {
@@ -57,10 +57,9 @@ export const doughFromComposition = (raw: Composition): Dough => {
 
 /** The raw dough of a formula, from the composition of its ingredients. */
 export const doughOf = (formula: Pick<Formula, 'stages'>): Dough => {
-  const parts = doughLines(formula).map((line) => ({
-    ingredient: ingredient(line.browned ? 'browned-butter' : line.ingredientId),
-    mass: doughPercent(line),
-  }));
+  const parts = doughLines(formula)
+    .flatMap(doughParts)
+    .map(({ ingredientId, percent }) => ({ ingredient: ingredient(ingredientId), mass: percent }));
   const total = parts.reduce((sum, part) => sum + part.mass, 0);
   const share = (of: (part: (typeof parts)[number]) => number) =>
     parts.reduce((sum, part) => sum + of(part) * part.mass, 0) / total;

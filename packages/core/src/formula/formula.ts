@@ -1,5 +1,5 @@
 import { JokulError, requireNumber } from '../shown/index.js';
-import { ingredient } from '../ingredient/index.js';
+import { ingredient, plainParts } from '../ingredient/index.js';
 
 export interface FormulaLine {
   readonly ingredientId: string;
@@ -53,23 +53,48 @@ export interface Formula {
   readonly bake: BakeRule;
 }
 
+/** Water that browned butter keeps, and the share that stays in the pan as a default, mass fractions. */
+const browned = { water: 0.005, panLoss: 0.02 } as const;
+
 /**
- * Share of the weighed butter that browning takes: its water but half a percent, and 2 % that stays in the pan
- * as a default. Water of 82 % fat butter: typical food-composition value.
+ * Share of a butter that browning takes: its water but half a percent, and what stays in the pan.
+ * @param waterShare water of the butter, mass fraction (0.16 of an 82 % fat butter)
  */
-export const browningLossShare = 1 - (1 - 0.16) / (1 - 0.005) + 0.02;
+export const browningLoss = (waterShare: number, panLossShare: number = browned.panLoss): number =>
+  1 - (1 - waterShare) / (1 - browned.water) + panLossShare;
+
+/** The loss of plain butter with the default pan loss. */
+export const browningLossShare = browningLoss(0.16);
+
+/** A plain ingredient as it reaches the dough, in baker's percent. */
+export interface DoughPart {
+  readonly ingredientId: string;
+  readonly percent: number;
+}
+
+/** What a line brings into the dough: composites by their parts, browned butter less its loss. */
+export const doughParts = (line: FormulaLine): readonly DoughPart[] =>
+  plainParts(line.ingredientId).map(({ ingredientId, share }) => {
+    const { kind, composition } = ingredient(ingredientId);
+    const percent = line.percent * share;
+    return line.browned && kind === 'butter'
+      ? { ingredientId: 'browned-butter', percent: percent * (1 - browningLoss(composition.water)) }
+      : { ingredientId, percent };
+  });
 
 /** Percent that reaches the dough (less than what is weighed, for browned butter). */
 export const doughPercent = (line: FormulaLine): number =>
-  line.percent * (line.browned ? 1 - browningLossShare : 1);
+  line.browned ? doughParts(line).reduce((sum, part) => sum + part.percent, 0) : line.percent;
 
 export const doughLines = (formula: Pick<Formula, 'stages'>): readonly FormulaLine[] =>
   formula.stages.flatMap((stage) => stage.lines);
 
+/** Percent of flour in the lines; composites count by the flour in them. */
 export const flourPercent = (lines: readonly FormulaLine[]): number =>
   lines
-    .filter((line) => ingredient(line.ingredientId).kind === 'flour')
-    .reduce((sum, line) => sum + line.percent, 0);
+    .flatMap(doughParts)
+    .filter((part) => ingredient(part.ingredientId).kind === 'flour')
+    .reduce((sum, part) => sum + part.percent, 0);
 
 /**
  * Refuses a formula that cannot be a dough.

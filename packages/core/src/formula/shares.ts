@@ -1,23 +1,47 @@
-import { ingredient, type Composition } from '../ingredient/index.js';
+import { ingredient, type Ingredient } from '../ingredient/index.js';
 import { formatNumber, sumFigure, type Figure } from '../shown/index.js';
 import { totalPercent } from './amounts.js';
-import { doughLines, doughPercent, type Formula } from './formula.js';
+import { doughLines, doughParts, type Formula } from './formula.js';
+
+/** What of a dough can be asked for: how much of each ingredient counts as it. */
+const shares = {
+  water: { name: 'Water', of: ({ composition }: Ingredient) => composition.water },
+  fat: { name: 'Fat', of: ({ composition }: Ingredient) => composition.fat },
+  protein: { name: 'Protein', of: ({ composition }: Ingredient) => composition.protein },
+  'milk fat': {
+    name: 'Milk fat of butter',
+    of: ({ kind, composition }: Ingredient) => (kind === 'butter' ? composition.fat : 0),
+  },
+  sugars: {
+    name: 'Sugars and dry syrup',
+    of: ({ kind, composition }: Ingredient) =>
+      kind === 'sugar' ? 1 : kind === 'syrup' ? composition.carbohydrate : 0,
+  },
+  flour: { name: 'Flour', of: ({ kind }: Ingredient) => (kind === 'flour' ? 1 : 0) },
+  salt: { name: 'Salt', of: ({ analysis }: Ingredient) => analysis.salt },
+  egg: { name: 'Egg', of: ({ kind }: Ingredient) => (kind === 'egg' ? 1 : 0) },
+} as const;
+
+export type DoughShare = keyof typeof shares;
 
 /** Share of one component in the raw dough, as the sum of what each ingredient brings. */
-export const componentShare = (formula: Pick<Formula, 'stages'>, component: keyof Composition): Figure => {
+export const componentShare = (formula: Pick<Formula, 'stages'>, component: DoughShare): Figure => {
   const total = totalPercent(formula);
-  const terms = doughLines(formula).map((line) => {
-    const { name, composition, source } = ingredient(line.browned ? 'browned-butter' : line.ingredientId);
-    return {
-      symbol: 'b x / B',
-      name: `${name}: ${formatNumber(doughPercent(line))} % with ${formatNumber(composition[component] * 100)} % ${component}`,
-      value: (doughPercent(line) * composition[component]) / total,
-      unit: 'share' as const,
-      source,
-    };
-  });
+  const { name, of } = shares[component];
+  const terms = doughLines(formula)
+    .flatMap(doughParts)
+    .map(({ ingredientId, percent }) => {
+      const part = ingredient(ingredientId);
+      return {
+        symbol: 'b x / B',
+        name: `${part.name}: ${formatNumber(percent)} % with ${formatNumber(of(part) * 100)} % ${component}`,
+        value: (percent * of(part)) / total,
+        unit: 'share' as const,
+        source: part.source,
+      };
+    });
   return sumFigure({
-    name: `${component[0]?.toUpperCase()}${component.slice(1)} of the raw dough`,
+    name: `${name} of the raw dough`,
     symbol: 'w',
     unit: 'share',
     terms: terms.filter((term) => term.value > 0),

@@ -1,6 +1,6 @@
 import { isMassUnit, isVolumeUnit, toGrams, volumeUnitsMl } from '../quantity/index.js';
 import { JokulError, mul, relation, type Figure } from '../shown/index.js';
-import { ingredient } from './library.js';
+import { ingredient } from './library/index.js';
 
 export interface Conversion {
   readonly massG: number;

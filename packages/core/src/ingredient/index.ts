@@ -1,3 +1,5 @@
+export * from './allergen.js';
 export * from './ingredient.js';
-export * from './library.js';
+export * from './composite.js';
+export * from './library/index.js';
 export * from './convert.js';

@@ -208,9 +208,15 @@ export const FormulaPage = () => {
                 <Fact name="Fat">
                   <Shown figure={componentShare(formula, 'fat')}>{percent(dough.composition.fat)}</Shown>
                 </Fact>
-                <Fact name="of it milk fat">{percent(dough.butterfat)}</Fact>
-                <Fact name="Sugars">{percent(dough.sugar)}</Fact>
-                <Fact name="Flour">{percent(dough.flour)}</Fact>
+                <Fact name="of it milk fat">
+                  <Shown figure={componentShare(formula, 'milk fat')}>{percent(dough.butterfat)}</Shown>
+                </Fact>
+                <Fact name="Sugars">
+                  <Shown figure={componentShare(formula, 'sugars')}>{percent(dough.sugar)}</Shown>
+                </Fact>
+                <Fact name="Flour">
+                  <Shown figure={componentShare(formula, 'flour')}>{percent(dough.flour)}</Shown>
+                </Fact>
                 <Fact name="Contains">
                   {allergensOf(formula).join(', ') || 'none of the listed allergens'}
                 </Fact>

@@ -1,0 +1,151 @@
+import { afterEach, describe, expect, it } from '@jest/globals';
+import { allergenList } from '../allergen.js';
+import { composite } from '../composite.js';
+import { analysisNames, componentNames, normaliseAnalysis, normaliseComposition } from '../ingredient.js';
+import { ingredient, ingredients, plainParts, takeInOwn } from './index.js';
+import { readRows } from './read-rows.js';
+
+const all = [...ingredients.values()];
+
+describe('the ingredient library', () => {
+  it('holds what a dough kitchen uses: more than 120 ingredients, ten of them made of others', () => {
+    expect(all.length).toBeGreaterThanOrEqual(120);
+    expect(all.filter(({ parts }) => parts.length > 0).length).toBeGreaterThanOrEqual(10);
+  });
+
+  it.each(all.map((i) => [i.name, i] as const))('%s is sound', (_, i) => {
+    expect(componentNames.reduce((total, name) => total + i.composition[name], 0)).toBeCloseTo(1, 9);
+    expect(analysisNames.reduce((total, name) => total + i.analysis[name], 0)).toBeCloseTo(1, 9);
+    expect(Object.keys(i.densityGPerMl).length).toBeGreaterThan(0);
+    for (const density of Object.values(i.densityGPerMl)) {
+      // Nothing in a dough kitchen is lighter than puffed rice or heavier than a syrup.
+      expect(density).toBeGreaterThan(0.1);
+      expect(density).toBeLessThan(1.5);
+    }
+    for (const grams of Object.values(i.pieceG)) expect(grams).toBeGreaterThan(0);
+    const { baseMmolPerG, acidMmolPerG, gasMlPerG } = i.leavening;
+    for (const figure of [baseMmolPerG, acidMmolPerG, gasMlPerG]) expect(figure).toBeGreaterThanOrEqual(0);
+    expect(i.source).not.toBe('');
+  });
+
+  it('no two ingredients go by the same word', () => {
+    const seen = new Map<string, string>();
+    for (const { id, name, words } of all)
+      for (const word of new Set([name.toLowerCase(), ...words])) {
+        expect([word, seen.get(word) ?? id]).toEqual([word, id]);
+        seen.set(word, id);
+      }
+  });
+
+  it.each([
+    ['butter', 'milk'],
+    ['whole-egg', 'egg'],
+    ['tahini', 'sesame'],
+    ['peanut-butter', 'peanut'],
+    ['walnuts', 'nuts'],
+    ['malted-barley-flour', 'gluten'],
+    ['yoghurt', 'milk'],
+    ['self-raising-flour', 'wheat'],
+    ['sweet-hazelnut-spread', 'nuts'],
+    ['salted-butter', 'milk'],
+    ['dark-chocolate', 'soy'],
+  ] as const)('%s declares %s', (id, allergen) => expect(ingredient(id).allergens).toContain(allergen));
+
+  it.each(['cornflour', 'white-sugar', 'salt', 'dates'])('%s declares none', (id) =>
+    expect(ingredient(id).allergens).toEqual([]),
+  );
+
+  it('wheat is on both lists by its two names, rye on the European one alone', () => {
+    expect(ingredient('wheat-flour').allergens).toEqual(['gluten', 'wheat']);
+    expect(ingredient('dark-rye-flour').allergens).toEqual(['gluten']);
+    expect(allergenList.filter(({ eu }) => eu)).toHaveLength(14);
+    expect(allergenList.filter(({ us }) => us)).toHaveLength(9);
+  });
+
+  it('butter of 82 % fat holds about 16 % water', () => {
+    const { water, fat } = ingredient('butter').composition;
+    expect(water).toBeCloseTo(0.16, 2);
+    expect(fat).toBeCloseTo(0.815, 2);
+  });
+
+  it('a large egg is a yolk and a white, in every size', () => {
+    const sizes = Object.entries(ingredient('whole-egg').pieceG);
+    for (const [size, whole] of sizes) {
+      const parts = (ingredient('egg-yolk').pieceG[size] ?? 0) + (ingredient('egg-white').pieceG[size] ?? 0);
+      expect(Math.abs(parts - whole)).toBeLessThanOrEqual(1);
+    }
+  });
+
+  it('soda gives 24.06 L of gas per mole of 84.0 g', () => {
+    const { gasMlPerG, baseMmolPerG } = ingredient('baking-soda').leavening;
+    expect(gasMlPerG).toBeCloseTo(24_060 / 84.007, 0);
+    expect(baseMmolPerG).toBeCloseTo(1000 / 84.007, 1);
+  });
+
+  it('says what it does not know', () => {
+    expect(() => ingredient('sawdust')).toThrow('"sawdust" is not in the ingredient library.');
+  });
+
+  it('a row that cannot be read is named', () => {
+    expect(() => readRows('glue | Glue | paste | 100 0 0 0 0 0 0 0 0 | level 1', 'x')).toThrow('glue');
+    expect(() => readRows('glue | Glue | liquid | 90 0 0 0 0 0 0 0 0 | level 1', 'x')).toThrow('90.0 %');
+  });
+});
+
+describe('an ingredient made of others', () => {
+  it('salted butter brings its salt and that much less butter', () => {
+    const salted = ingredient('salted-butter');
+    expect(salted.analysis.salt).toBeCloseTo(0.016 * 0.998, 6);
+    expect(salted.analysis.fat).toBeCloseTo(0.984 * ingredient('butter').analysis.fat, 9);
+  });
+  it('takes its gas and its allergens from its parts', () => {
+    const raising = ingredient('self-raising-flour');
+    expect(raising.leavening.gasMlPerG).toBeCloseTo(0.05 * 71, 9);
+    expect(raising.allergens).toEqual(['gluten', 'wheat']);
+  });
+  it('comes down to plain ingredients, all of it', () => {
+    for (const { id } of all) {
+      const parts = plainParts(id);
+      expect(parts.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+      for (const part of parts) expect(ingredient(part.ingredientId).parts).toEqual([]);
+    }
+  });
+  it('with parts that miss 100 % is refused with their sum', () => {
+    const row = { id: 'mix', name: 'Mix', kind: 'flour', densityGPerMl: {}, pieceG: {}, words: [] } as const;
+    expect(() => composite(row, [{ ingredientId: 'salt', share: 0.9 }], ingredient)).toThrow('90.0 %');
+  });
+});
+
+describe('ingredients of the bakery’s own', () => {
+  afterEach(() => takeInOwn([]));
+  const own = { ...ingredient('wheat-flour'), id: 'mill-flour', name: 'Flour of the mill' };
+  it('stand beside the shipped ones, until others are taken in', () => {
+    takeInOwn([own]);
+    expect(ingredient('mill-flour').name).toBe('Flour of the mill');
+    expect(ingredient('salt').name).toBe('Fine salt');
+    takeInOwn([]);
+    expect(ingredients.has('mill-flour')).toBe(false);
+  });
+  it('cannot take the place of a shipped one', () => {
+    expect(() => takeInOwn([{ ...own, id: 'salt' }])).toThrow('is an ingredient of the library already');
+  });
+});
+
+describe('a composition', () => {
+  const raw = { water: 0.5, fat: 0.2, protein: 0.1, carbohydrate: 0.1, fibre: 0.05, ash: 0.05 };
+  it('within 1.5 % of 100 is brought to 100', () => {
+    const sum = componentNames.reduce(
+      (total, name) => total + normaliseComposition({ ...raw, water: 0.51 })[name],
+      0,
+    );
+    expect(sum).toBeCloseTo(1, 12);
+  });
+  it('further off is refused with its sum', () => {
+    expect(() => normaliseComposition({ ...raw, water: 0.55 })).toThrow('105.0 %');
+    expect(() => normaliseAnalysis({ ...ingredient('butter').analysis, salt: 0.03 })).toThrow('103.0 %');
+  });
+  it('with a negative or missing part is refused', () => {
+    expect(() => normaliseComposition({ ...raw, fat: -0.1, water: 0.8 })).toThrow('zero or more');
+    expect(() => normaliseComposition({ ...raw, fat: Number.NaN })).toThrow();
+  });
+});
