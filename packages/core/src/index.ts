@@ -9,5 +9,6 @@ export * from './bake/index.js';
 export * from './tray/index.js';
 export * from './schedule/index.js';
 export * from './demo/index.js';
+export * from './interchange/index.js';
 export * from './journal/index.js';
 export * from './quality/index.js';

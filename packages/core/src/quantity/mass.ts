@@ -4,7 +4,7 @@ import { JokulError } from '../shown/index.js';
 export const massUnitsG = { mg: 0.001, g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 } as const;
 export type MassUnit = keyof typeof massUnitsG;
 
-/** Millilitres per unit (US customary spoons and cups, metric spoons and cups). */
+/** Millilitres per unit (US customary spoons and cups; metric and imperial ones by their names). */
 export const volumeUnitsMl = {
   ml: 1,
   l: 1000,
@@ -17,6 +17,14 @@ export const volumeUnitsMl = {
   'metric-tsp': 5,
   'metric-tbsp': 15,
   'metric-cup': 250,
+  'imperial-tsp': 5.91939,
+  'imperial-tbsp': 17.75817,
+  'imperial-cup': 284.13063,
+  'imperial-floz': 28.41306,
+  'imperial-pint': 568.26125,
+  'imperial-quart': 1136.5225,
+  cl: 10,
+  dl: 100,
 } as const;
 export type VolumeUnit = keyof typeof volumeUnitsMl;
 

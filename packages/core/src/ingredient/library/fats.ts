@@ -1,6 +1,6 @@
 /** Butters, other fats, nut butters. Columns: see `read-rows.ts`. */
 export const fats = `
-butter | Butter, unsalted | butter | 16 81.5 0.9 0 0.8 0 0.8 0 0 | packed 0.96, melted 0.91 | milk | | stick 113.4 | unsalted butter, sweet butter, sweet cream butter
+butter | Butter, unsalted | butter | 16 81.5 0.9 0 0.8 0 0.8 0 0 | packed 0.96, melted 0.91 | milk | | stick 113.4 | butter, unsalted butter, sweet butter, sweet cream butter
 browned-butter | Browned butter | butter | 0.5 97.2 0.8 0 0.7 0 0.8 0 0 | liquid 0.91 | milk | | | brown butter, beurre noisette, burnt butter
 european-butter | Butter, 84 % fat | butter | 14 84 0.8 0 0.6 0 0.6 0 0 | packed 0.95, melted 0.91 | milk | | | european-style butter, high-fat butter, cultured butter
 ghee | Ghee | butter | 0.3 99.6 0 0 0 0 0.1 0 0 | soft 0.92, liquid 0.9 | milk | | | clarified butter, butter oil

@@ -1,7 +1,7 @@
 /** Chocolate, nuts, seeds, fruit and other pieces. Columns: see `read-rows.ts`. */
 export const inclusions = `
-dark-chocolate | Dark chocolate | inclusion | 1 38 7 6 34 11 3 0 0 | chips 0.72, chopped 0.6 | soy | | square 10 | dark chocolate chips, bittersweet chocolate, chocolate chunks, dark chocolate chunks, plain chocolate
-semisweet-chocolate | Semisweet chocolate | inclusion | 1 30 4.5 4 52 7 1.5 0 0 | chips 0.72, chopped 0.6 | soy | | square 10 | semisweet chocolate chips, semi-sweet chocolate chips, chocolate chips, chocolate, chocolate drops
+dark-chocolate | Dark chocolate | inclusion | 1 38 7 6 34 11 3 0 0 | chips 0.72, chopped 0.6 | soy | | square 10 | dark chocolate chips, bittersweet chocolate, dark chocolate chunks, bittersweet chocolate chips
+semisweet-chocolate | Semisweet chocolate | inclusion | 1 30 4.5 4 52 7 1.5 0 0 | chips 0.72, chopped 0.6 | soy | | square 10 | semisweet chocolate chips, semi-sweet chocolate, semi-sweet chocolate chips
 milk-chocolate | Milk chocolate | inclusion | 1.2 31 7.5 3 52 3.3 2 0 0 | chips 0.72, chopped 0.6 | milk, soy | | square 10 | milk chocolate chips
 white-chocolate | White chocolate | inclusion | 1.2 32 6 0 59 0.2 1.6 0 0 | chips 0.74, chopped 0.62 | milk, soy | | square 10 | white chocolate chips
 cocoa-nibs | Cocoa nibs | inclusion | 5 50 13 18 1 10 3 0 0 | level 0.55 | | | | cacao nibs

@@ -17,7 +17,7 @@ peppermint-extract | Peppermint extract | flavour | 30 0.5 0 0 0.5 0 0 0 69 | le
 orange-zest | Orange zest | flavour | 72.5 0.2 1.5 0 14.4 10.6 0.8 0 0 | loose 0.4 | | acid 0.03 | orange 9 | zest of orange
 lemon-zest | Lemon zest | flavour | 81.5 0.3 1.5 0 5.6 10.6 0.5 0 0 | loose 0.4 | | acid 0.05 | lemon 6 | zest of lemon, lemon rind
 lime-zest | Lime zest | flavour | 81.5 0.3 1.5 0 5.6 10.6 0.5 0 0 | loose 0.4 | | acid 0.05 | lime 3 | zest of lime, lime rind
-ginger | Ground ginger | flavour | 10 4.2 9 54.1 3.4 14 5.3 0 0 | level 0.37 | | | | ginger, ginger powder, dried ginger
+ginger | Ground ginger | flavour | 10 4.2 9 54.1 3.4 14 5.3 0 0 | level 0.37 | | | | ginger powder, dried ginger
 fresh-ginger | Fresh ginger | flavour | 79 0.8 1.8 13.9 1.7 2 0.8 0 0 | grated 0.95 | | | | ginger root, grated ginger
 crystallised-ginger | Crystallised ginger | inclusion | 12 0.2 0.3 3 82 2 0.5 0 0 | chopped 0.7 | sulphite | | | candied ginger, stem ginger
 cinnamon | Ground cinnamon | flavour | 10.5 1.2 4 25.3 2.2 53 3.8 0 0 | level 0.53 | | | | cinnamon
@@ -29,8 +29,8 @@ allspice | Ground allspice | flavour | 8.5 8.7 6 50 0 22 4.8 0 0 | level 0.41 | 
 black-pepper | Ground black pepper | flavour | 12.5 3.3 10.4 38 0.6 31 4.2 0 0 | level 0.47 | | | | black pepper, pepper
 aniseed | Ground aniseed | flavour | 9.5 16 17.6 35 0 15 6.9 0 0 | level 0.4 | | | | anise, anise seed
 cayenne | Cayenne | flavour | 8 17.3 12 19 10.4 27.3 6 0 0 | level 0.36 | | | | chilli powder, chili powder
-cocoa-powder | Cocoa powder, natural | flavour | 4 13 20 15 2 37 9 0 0 | spooned 0.36, dipped 0.45, sifted 0.32 | | acid 0.2 | | cocoa, unsweetened cocoa powder, natural cocoa, unsweetened cocoa
-dutch-cocoa | Cocoa powder, alkalised | flavour | 4 13 19 15 2 36 11 0 0 | spooned 0.38, dipped 0.46, sifted 0.33 | | | | dutch-process cocoa, dutch process cocoa, dutched cocoa, dark cocoa powder
+cocoa-powder | Cocoa powder, natural | flavour | 4 13 20 15 2 37 9 0 0 | spooned 0.36, dipped 0.45, sifted 0.32 | | acid 0.2 | | natural cocoa powder, natural cocoa, natural unsweetened cocoa
+dutch-cocoa | Cocoa powder, alkalised | flavour | 4 13 19 15 2 36 11 0 0 | spooned 0.38, dipped 0.46, sifted 0.33 | | | | alkalised cocoa, dutch-process cocoa powder, dutch-process cocoa, dutched cocoa, dark cocoa powder
 espresso-powder | Instant coffee | flavour | 3.5 0.5 12 68 5 0 11 0 0 | level 0.25 | | acid 0.1 | | espresso powder, instant coffee, instant espresso, coffee powder
 matcha | Matcha | flavour | 5 5.5 30 13 0 38.5 8 0 0 | level 0.35 | | | | green tea powder
 gelatine | Gelatine | flavour | 11 0.1 87.5 0 0 0 1.4 0 0 | level 0.7 | | | sheet 2 | gelatin

@@ -1,0 +1,5 @@
+export * from './words.js';
+export * from './read-amount.js';
+export * from './match-ingredient.js';
+export * from './read-line.js';
+export * from './weigh-line.js';

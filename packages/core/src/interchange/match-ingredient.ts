@@ -1,0 +1,95 @@
+import { ingredients } from '../ingredient/index.js';
+import { ambiguous, noise } from './words.js';
+
+/** What a written name was taken for. */
+export interface Match {
+  /** One id: known. Several: to be asked about. None: unknown. */
+  readonly ids: readonly string[];
+  /** Words of the name that the match does not account for. */
+  readonly left: readonly string[];
+}
+
+/** Singular, small, without marks: "Eggs," and "egg" are the same word. */
+const stem = (word: string): string => {
+  if (/(ss|us|molasses|swiss)$/.test(word)) return word;
+  if (/ies$/.test(word) && word.length > 4) return `${word.slice(0, -3)}y`;
+  if (/(ches|shes|oes|xes|lves)$/.test(word))
+    return word.replace(/(?:v)?es$/, (end) => (end === 'ves' ? 'f' : ''));
+  return /s$/.test(word) && word.length > 3 ? word.slice(0, -1) : word;
+};
+export const wordsOf = (text: string): readonly string[] =>
+  text
+    .toLowerCase()
+    .replace(/[’']s?\b/g, '')
+    .replace(/[^a-zà-ÿ0-9%\s-]/g, ' ')
+    .split(/[\s-]+/)
+    .filter(Boolean)
+    .map(stem);
+
+interface Phrase {
+  readonly words: readonly string[];
+  readonly ids: readonly string[];
+}
+
+/** Every name and other name as words, the longest first. Built anew when the bakery's own ingredients change. */
+const phrases = (): readonly Phrase[] => {
+  const byText = new Map<string, Set<string>>();
+  const add = (text: string, ids: readonly string[]) => {
+    const key = wordsOf(text).join(' ');
+    byText.set(key, new Set([...(byText.get(key) ?? []), ...ids]));
+  };
+  for (const { id, name, words } of ingredients.values())
+    for (const word of [name, ...words]) add(word, [id]);
+  for (const [text, ids] of Object.entries(ambiguous)) add(text, ids);
+  return [...byText]
+    .map(([text, ids]) => ({ words: text.split(' '), ids: [...ids] }))
+    .sort((a, b) => b.words.length - a.words.length);
+};
+
+let cached: { size: number; last: string | undefined; phrases: readonly Phrase[] } | undefined;
+const knownPhrases = (): readonly Phrase[] => {
+  const last = [...ingredients.keys()].at(-1);
+  if (!cached || cached.size !== ingredients.size || cached.last !== last)
+    cached = { size: ingredients.size, last, phrases: phrases() };
+  return cached.phrases;
+};
+
+const indexOfRun = (words: readonly string[], run: readonly string[]): number => {
+  for (let i = 0; i + run.length <= words.length; i++)
+    if (run.every((word, j) => words[i + j] === word)) return i;
+  return -1;
+};
+
+const stemmedNoise: ReadonlySet<string> = new Set([...noise].flatMap((word) => [word, stem(word)]));
+
+/**
+ * The ingredient of a written name: the longest known name in it. Words that are left over and mean something, or a
+ * second ingredient in the same name, make it uncertain: then all that it might be is given back.
+ */
+export const matchIngredient = (text: string): Match => {
+  let words = wordsOf(text);
+  const found: (readonly string[])[] = [];
+  for (const phrase of knownPhrases()) {
+    const at = indexOfRun(words, phrase.words);
+    if (at === -1) continue;
+    found.push(phrase.ids);
+    words = [...words.slice(0, at), ...words.slice(at + phrase.words.length)];
+    if (words.length === 0) break;
+  }
+  const left = words.filter((word) => !stemmedNoise.has(word) && !/^\d+$/.test(word));
+  return { ids: [...new Set(found.flat())], left };
+};
+
+/** Ingredients whose names share words with the text, the likeliest first: what to offer when a name is unknown. */
+export const likely = (text: string, most = 5): readonly string[] => {
+  const words = new Set(wordsOf(text));
+  return [...ingredients.values()]
+    .map(({ id, name, words: other }) => {
+      const own = new Set([name, ...other].flatMap(wordsOf));
+      return { id, score: [...words].filter((word) => own.has(word)).length };
+    })
+    .filter(({ score }) => score > 0)
+    .sort((a, b) => b.score - a.score)
+    .slice(0, most)
+    .map(({ id }) => id);
+};

@@ -1,0 +1,120 @@
+import { numericQuantity } from 'numeric-quantity';
+import { fills, numberWords, unitOfWord, type WrittenUnit } from './words.js';
+
+/** An amount as written: `high` differs from `low` for "2-3 cups". */
+export interface WrittenAmount {
+  readonly low: number;
+  readonly high: number;
+  readonly unit: WrittenUnit;
+  /** heaping, scant, ... */
+  readonly fill?: string;
+  /** −1 in "1 cup minus 1 tablespoon". */
+  readonly sign: 1 | -1;
+}
+
+/** "1,5" is one and a half, "1,000" a thousand; a thin space or a slash of type reads as the plain one. */
+const plainFigures = (text: string): string =>
+  text
+    .replace(/(\d),(\d{1,2})(?!\d)/g, '$1.$2')
+    .replace(/[\u2009\u202f\u00a0]/g, ' ')
+    .replace(/(\d)\s*-\s*(\d+\/\d+)/g, '$1 $2')
+    .replace(/(\d)\s+and\s+(a\s+half|\d+\/\d+|[¼½¾⅓⅔⅛])/gi, (_, whole: string, part: string) =>
+      /half/i.test(part) ? `${whole} 1/2` : `${whole} ${part}`,
+    );
+
+const figure = String.raw`(?:\d+(?:[.,]\d+)*(?:\s+\d+\s*[/⁄]\s*\d+|\s*[¼-¾⅐-⅞])?|\d+\s*[/⁄]\s*\d+|[¼-¾⅐-⅞])`;
+const mixed = String.raw`(?:\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|${figure})`;
+const leading = new RegExp(String.raw`^(${mixed})(?:\s*(?:-|–|—|to|or)\s*(${mixed}))?\s*`, 'i');
+const spoken = new RegExp(
+  String.raw`^(half a|half an|a half|a quarter|quarter of a|half of a|${Object.keys(numberWords).join('|')})(?:\s+(dozen))?\s+`,
+  'i',
+);
+
+const valueOf = (text: string) => numericQuantity(text.replace(/\s+/g, ' ').trim(), { round: false });
+
+const spokenValue = (phrase: string, dozen: string | undefined): number => {
+  const words = phrase.toLowerCase().split(' ');
+  const value = words.includes('half')
+    ? 0.5
+    : words.includes('quarter')
+      ? 0.25
+      : (numberWords[words[0] ?? ''] ?? Number.NaN);
+  return dozen ? value * 12 : value;
+};
+
+interface Taken {
+  readonly low: number;
+  readonly high: number;
+  readonly rest: string;
+}
+
+const takeNumber = (text: string): Taken | null => {
+  const figures = leading.exec(text);
+  if (figures) {
+    const low = valueOf(figures[1] ?? '');
+    const high = figures[2] === undefined ? low : valueOf(figures[2]);
+    const rest = text.slice(figures[0].length);
+    const dozen = /^dozen\s+/i.exec(rest);
+    const by = dozen ? 12 : 1;
+    if (Number.isFinite(low) && Number.isFinite(high))
+      return { low: low * by, high: high * by, rest: rest.slice(dozen?.[0].length ?? 0) };
+  }
+  const said = spoken.exec(text);
+  if (!said) return null;
+  const value = spokenValue(said[1] ?? '', said[2]);
+  return Number.isFinite(value) ? { low: value, high: value, rest: text.slice(said[0].length) } : null;
+};
+
+const takeUnit = (text: string): { unit: WrittenUnit; fill?: string; rest: string } => {
+  let rest = text;
+  let fill: string | undefined;
+  const filled = /^(heaping|heaped|rounded|generous|scant|level)\s+/i.exec(rest);
+  if (filled) {
+    fill = (filled[1] ?? '').toLowerCase();
+    rest = rest.slice(filled[0].length);
+  }
+  const fluid = /^(?:fl\.?\s*oz\.?|fluid\s+ounces?)(?![a-z])\s*/i.exec(rest);
+  if (fluid) return { unit: { kind: 'volume', unit: 'floz' }, rest: rest.slice(fluid[0].length) };
+  const word = /^([a-z]+\.?|%)(?![a-z])\s*/i.exec(rest);
+  const unit = word && unitOfWord(word[1] ?? '');
+  // "c" and "t" before a word are units; alone at the end they would be too.
+  if (!word || !unit) return { unit: { kind: 'piece' }, ...(fill && { fill }), rest };
+  return { unit, ...(fill && fill in fills && { fill }), rest: rest.slice(word[0].length) };
+};
+
+/** One amount at the start of the text, and what follows it; null when there is none. */
+export const takeAmount = (raw: string): { amount: WrittenAmount; rest: string } | null => {
+  const text = plainFigures(raw.trimStart());
+  const number = takeNumber(text);
+  if (!number) return null;
+  const { unit, fill, rest } = takeUnit(number.rest.trimStart());
+  return {
+    amount: { low: number.low, high: number.high, unit, sign: 1, ...(fill && { fill }) },
+    rest: rest.replace(/^of\s+/i, ''),
+  };
+};
+
+/** All amounts at the start: "1/2 cup plus 2 tablespoons", "1 lb 4 oz", "1 cup minus 1 tbsp". */
+export const takeAmounts = (raw: string): { amounts: readonly WrittenAmount[]; rest: string } => {
+  const amounts: WrittenAmount[] = [];
+  let rest = raw;
+  let sign: 1 | -1 = 1;
+  for (;;) {
+    const taken = takeAmount(rest);
+    // A second amount has a unit of its own: "1 cup 2 eggs" is not one amount.
+    if (
+      !taken ||
+      (amounts.length > 0 && (taken.amount.unit.kind === 'piece' || taken.amount.unit.kind === 'vague'))
+    )
+      return { amounts, rest };
+    amounts.push({ ...taken.amount, sign });
+    const joint = /^\s*(?:,\s*)?(plus|\+|and|&|minus|less)\s+(?=[\d¼-¾⅐-⅞]|a\s|an\s|one\s|half\s)/i.exec(
+      taken.rest,
+    );
+    const word = joint?.[1]?.toLowerCase();
+    sign = word === 'minus' || word === 'less' ? -1 : 1;
+    rest = joint ? taken.rest.slice(joint[0].length) : taken.rest;
+    const more = joint !== null || /^\d/.test(rest.trimStart());
+    if (!more) return { amounts, rest: taken.rest };
+  }
+};
