@@ -12,10 +12,10 @@ export interface Match {
 /** Singular, small, without marks: "Eggs," and "egg" are the same word. */
 const stem = (word: string): string => {
   if (/(ss|us|molasses|swiss)$/.test(word)) return word;
-  if (/ies$/.test(word) && word.length > 4) return `${word.slice(0, -3)}y`;
+  if (word.endsWith('ies') && word.length > 4) return `${word.slice(0, -3)}y`;
   if (/(ches|shes|oes|xes|lves)$/.test(word))
     return word.replace(/(?:v)?es$/, (end) => (end === 'ves' ? 'f' : ''));
-  return /s$/.test(word) && word.length > 3 ? word.slice(0, -1) : word;
+  return word.endsWith('s') && word.length > 3 ? word.slice(0, -1) : word;
 };
 export const wordsOf = (text: string): readonly string[] =>
   text

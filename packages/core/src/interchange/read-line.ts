@@ -116,6 +116,8 @@ const matchName = (head: string, tail: string): Match & { readonly unread?: stri
   if (choice) return { ids: choice, left: [] };
   const plain = matchIngredient(head);
   if (tail === '') return plain;
+  const whole = matchIngredient(`${head} ${tail}`);
+  if (whole.ids.length === 1 && whole.left.length === 0) return whole;
   const turned = matchIngredient(`${tail} ${head}`);
   const said = turned.ids.some((id) => !plain.ids.includes(id));
   if (said && turned.left.length <= plain.left.length) return turned;
@@ -187,7 +189,7 @@ export const readLine = (raw: string): WrittenLine => {
 
   if (
     amounts.length === 0 &&
-    (/:$/.test(text) || /^(?:for the|ingredients|dough|method|topping)\b/i.test(text))
+    (text.endsWith(':') || /^(?:for the|ingredients|dough|method|topping)\b/i.test(text))
   )
     return empty(raw, 'heading');
   const size = sizes.exec(text)?.[1]?.toLowerCase().replace(' ', '-');

@@ -54,7 +54,7 @@ export const takeInOwn = (own: readonly Ingredient[]): void => {
   for (const { id } of own)
     if (shipped.has(id))
       throw new JokulError('ingredient-taken', `"${id}" is an ingredient of the library already.`, 'id');
-  for (const id of [...library.keys()]) if (!shipped.has(id)) library.delete(id);
+  for (const id of library.keys()) if (!shipped.has(id)) library.delete(id);
   for (const row of own) library.set(row.id, row);
 };
 

@@ -1,0 +1,103 @@
+import { flourPercent, type Formula, type FormulaLine, type FormulaStage } from '../formula/index.js';
+import { ingredient, type IngredientKind } from '../ingredient/index.js';
+import { JokulError } from '../shown/index.js';
+import type { ReadResult } from './weigh-line.js';
+
+type StageId = 'cream' | 'wet' | 'dry' | 'fold';
+
+/** Where an ingredient goes in a creamed dough when the recipe does not say. */
+const stageOfKind: Readonly<Record<IngredientKind, StageId>> = {
+  butter: 'cream',
+  fat: 'cream',
+  'nut-butter': 'cream',
+  sugar: 'cream',
+  syrup: 'wet',
+  egg: 'wet',
+  liquid: 'wet',
+  flour: 'dry',
+  leavening: 'dry',
+  salt: 'dry',
+  flavour: 'dry',
+  inclusion: 'fold',
+};
+
+const stages: readonly Omit<FormulaStage, 'lines'>[] = [
+  {
+    id: 'cream',
+    name: 'Cream',
+    cue: 'Speed 2 until pale and soft, 3 min. Stop and scrape bowl, paddle and underside.',
+  },
+  {
+    id: 'wet',
+    name: 'Egg and liquids',
+    cue: 'Speed 1, in two parts, until silky. Cold egg splits the cream.',
+  },
+  { id: 'dry', name: 'Dry', cue: 'Lowest speed, in two parts. Stop while a little flour still shows.' },
+  { id: 'fold', name: 'Fold in', cue: 'Lowest speed, 20 s. Turn up the bottom of the bowl by hand.' },
+];
+
+/** A flavour that pours goes in with the egg. */
+const stageOf = (id: string): StageId => {
+  const { kind, composition } = ingredient(id);
+  return kind === 'flavour' && composition.water > 0.3 ? 'wet' : stageOfKind[kind];
+};
+
+const hour = 3600;
+/** What a new formula starts with beside its ingredients: a middling cookie, to be edited. */
+export const freshRules: Pick<Formula, 'piece' | 'rest' | 'bake'> = {
+  piece: { massG: 40, shape: 'ball' },
+  rest: { form: 'pieces', placeKind: 'walk-in', minS: hour, bestS: 2 * hour, maxS: 24 * hour, temperS: 0 },
+  bake: { target: 'chewy', setC: 165, fan: true, trayRestS: 300, gapMm: 25 },
+};
+
+/**
+ * The formula that the read lines make: grams into baker's percent, ingredients into the stages of a creamed dough.
+ * The same ingredient twice in a stage is one line.
+ * @throws JokulError `open-questions` while a line is not answered, `no-flour`
+ */
+export const assembleFormula = (
+  results: readonly ReadResult[],
+  identity: { readonly code: string; readonly name: string },
+): Formula => {
+  const open = results.filter(({ state }) => state === 'ask').length;
+  if (open > 0)
+    throw new JokulError(
+      'open-questions',
+      `${open} ${open === 1 ? 'line is' : 'lines are'} not answered yet.`,
+      'lines',
+    );
+  const read = results.flatMap(({ ingredientId, mass, line }) =>
+    ingredientId && mass
+      ? [{ ingredientId, massG: mass.value, browned: line.browned, topping: line.topping }]
+      : [],
+  );
+  const inDough = read.filter(({ topping }) => !topping);
+  const flourG = flourPercent(inDough.map(({ ingredientId, massG }) => ({ ingredientId, percent: massG })));
+  if (flourG <= 0)
+    throw new JokulError(
+      'no-flour',
+      "The recipe has no flour, so there is nothing that baker's percent could refer to.",
+      'lines',
+    );
+  const merge = (lines: typeof read): readonly FormulaLine[] => {
+    const sums = new Map<string, FormulaLine>();
+    for (const { ingredientId, massG, browned } of lines) {
+      const key = `${ingredientId}${browned ? ' browned' : ''}`;
+      const percent = (sums.get(key)?.percent ?? 0) + (100 * massG) / flourG;
+      sums.set(key, { ingredientId, percent, ...(browned && { browned: true }) });
+    }
+    return [...sums.values()];
+  };
+  return {
+    ...identity,
+    version: 1,
+    stages: stages
+      .map((stage) => ({
+        ...stage,
+        lines: merge(inDough.filter(({ ingredientId }) => stageOf(ingredientId) === stage.id)),
+      }))
+      .filter(({ lines }) => lines.length > 0),
+    toppings: merge(read.filter(({ topping }) => topping)),
+    ...freshRules,
+  };
+};

@@ -1,0 +1,113 @@
+import Papa from 'papaparse';
+import { JokulError } from '../shown/index.js';
+import { checkFormula, type Formula } from '../formula/index.js';
+
+/** What a pasted or opened text turned out to be: a recipe, line by line, or a whole formula of Jokul's own format. */
+export type TakenIn =
+  | { readonly kind: 'recipe'; readonly title: string; readonly text: string; readonly from: string }
+  | { readonly kind: 'formula'; readonly formula: Formula };
+
+export const formulaFormat = 'jokul-formula';
+
+const isObject = (x: unknown): x is Readonly<Record<string, unknown>> =>
+  typeof x === 'object' && x !== null && !Array.isArray(x);
+const strings = (x: unknown): readonly string[] =>
+  Array.isArray(x) ? x.filter((item): item is string => typeof item === 'string') : [];
+
+const isRecipe = (x: unknown): x is Readonly<Record<string, unknown>> =>
+  isObject(x) && [x['@type']].flat().includes('Recipe');
+
+/** The first schema.org Recipe anywhere in a JSON-LD document (alone, in a list, in a graph). */
+const findRecipe = (x: unknown): Readonly<Record<string, unknown>> | undefined => {
+  if (isRecipe(x)) return x;
+  if (Array.isArray(x)) return x.map(findRecipe).find(Boolean);
+  return isObject(x) ? findRecipe(x['@graph']) : undefined;
+};
+
+const parsed = (text: string): unknown => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new JokulError(
+      'bad-json',
+      'This begins like JSON but cannot be read as such: it is cut off or damaged.',
+      'text',
+    );
+  }
+};
+
+const fromJson = (text: string): TakenIn => {
+  const value = parsed(text);
+  if (isObject(value) && value.format === formulaFormat) {
+    const formula = value.formula as Formula;
+    if (!isObject(formula) || !Array.isArray(formula.stages) || !Array.isArray(formula.toppings))
+      throw new JokulError('bad-formula', 'The file says it is a formula, but it has no stages.', 'formula');
+    checkFormula(formula);
+    return { kind: 'formula', formula };
+  }
+  const recipe = findRecipe(value);
+  if (!recipe)
+    throw new JokulError(
+      'no-recipe',
+      'This JSON holds neither a formula of Jokul nor a schema.org Recipe.',
+      'text',
+    );
+  const lines = strings(recipe.recipeIngredient ?? recipe.ingredients);
+  if (lines.length === 0)
+    throw new JokulError('no-recipe', 'The recipe in this JSON has no ingredients.', 'recipeIngredient');
+  return {
+    kind: 'recipe',
+    title: typeof recipe.name === 'string' ? recipe.name : '',
+    text: lines.join('\n'),
+    from: 'schema.org Recipe',
+  };
+};
+
+const columns = {
+  name: ['ingredient', 'name', 'item'],
+  grams: ['grams', 'g', 'mass_g', 'weight_g'],
+  percent: ['percent', 'bakers_percent', "baker's percent", '%'],
+  amount: ['amount', 'quantity', 'qty'],
+  unit: ['unit', 'units', 'measure'],
+} as const;
+
+/** A table with a heading row: ingredient, and grams or percent or amount and unit. */
+const fromCsv = (text: string): TakenIn | null => {
+  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (header) => header.trim().toLowerCase(),
+  });
+  const fields = meta.fields ?? [];
+  const column = (names: readonly string[]) => fields.find((field) => names.includes(field));
+  const name = column(columns.name);
+  const grams = column(columns.grams);
+  const percent = column(columns.percent);
+  const amount = column(columns.amount);
+  const unit = column(columns.unit);
+  if (fields.length < 2 || !name || !(grams ?? percent ?? amount)) return null;
+  const cell = (row: Record<string, string>, key: string | undefined) => (key ? (row[key] ?? '').trim() : '');
+  const lines = data.map((row) => {
+    if (cell(row, grams)) return `${cell(row, grams)} g ${cell(row, name)}`;
+    if (cell(row, amount))
+      return `${cell(row, amount)} ${cell(row, unit)} ${cell(row, name)}`.replace(/\s+/g, ' ');
+    return cell(row, percent) ? `${cell(row, percent)} % ${cell(row, name)}` : cell(row, name);
+  });
+  return { kind: 'recipe', title: '', text: lines.join('\n'), from: 'CSV' };
+};
+
+/**
+ * Takes in a written recipe: plain text, schema.org Recipe JSON-LD (alone or inside a page), CSV with a heading row,
+ * or a formula in Jokul's own JSON (docs/formula.schema.json).
+ * @throws JokulError `empty-text`, `bad-json`, `no-recipe`, `bad-formula` with the sentence for the baker
+ */
+export const takeIn = (text: string): TakenIn => {
+  const trimmed = text.replace(/^\ufeff/, '').trim();
+  if (trimmed === '') throw new JokulError('empty-text', 'There is nothing to read yet.', 'text');
+  if (trimmed.length > 200_000)
+    throw new JokulError('too-long', 'This is too long for a recipe (over 200,000 letters).', 'text');
+  if (/^[[{]/.test(trimmed)) return fromJson(trimmed);
+  const inPage = /<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script>/i.exec(trimmed);
+  if (inPage) return fromJson((inPage[1] ?? '').trim());
+  return fromCsv(trimmed) ?? { kind: 'recipe', title: '', text: trimmed, from: 'text' };
+};
