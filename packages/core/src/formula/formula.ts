@@ -41,6 +41,16 @@ export interface BakeRule {
   readonly gapMm: number;
 }
 
+/** How the dough is worked: the schools differ, and each is right for its cookie. */
+export interface MixMethod {
+  readonly cream: 'short' | 'standard' | 'long' | 'melted';
+  readonly egg: 'barely' | 'fully';
+  readonly finish: 'machine' | 'hand';
+  /** Wanted temperature of the mixed dough, °C; the house rule when left out. */
+  readonly doughC?: number;
+}
+export const standardMethod: MixMethod = { cream: 'standard', egg: 'fully', finish: 'machine' };
+
 export interface Formula {
   readonly code: string;
   readonly name: string;
@@ -51,6 +61,8 @@ export interface Formula {
   readonly piece: { readonly massG: number; readonly shape: PieceShape };
   readonly rest: RestRule;
   readonly bake: BakeRule;
+  /** Left out: the standard method. */
+  readonly method?: MixMethod;
 }
 
 /** Water that browned butter keeps, and the share that stays in the pan as a default, mass fractions. */

@@ -3,3 +3,7 @@ export * from './amounts.js';
 export * from './dough.js';
 export * from './shares.js';
 export * from './compare.js';
+export * from './balance.js';
+export * from './soundness.js';
+export * from './texture.js';
+export * from './swaps.js';

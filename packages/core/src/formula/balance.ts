@@ -1,0 +1,139 @@
+import { ingredient, type Ingredient } from '../ingredient/index.js';
+import { add, div, mul, relation, sub, sumFigure, type Figure } from '../shown/index.js';
+import { totalPercent } from './amounts.js';
+import { doughLines, doughParts, flourPercent, type DoughPart, type Formula } from './formula.js';
+
+type Staged = Pick<Formula, 'stages'>;
+
+export const partsOfDough = (formula: Staged): readonly DoughPart[] =>
+  doughLines(formula).flatMap(doughParts);
+
+/** A sum over the plain ingredients of a dough per 100 of flour, each counted by `of`. */
+export const perFlour = (formula: Staged, of: (food: Ingredient) => number): number => {
+  const flour = flourPercent(doughLines(formula));
+  return flour > 0
+    ? (100 *
+        partsOfDough(formula).reduce(
+          (sum, { ingredientId, percent }) => sum + percent * of(ingredient(ingredientId)),
+          0,
+        )) /
+        flour
+    : Number.NaN;
+};
+
+const perKg = (
+  formula: Staged,
+  name: string,
+  symbol: string,
+  unit: '' | 'mL',
+  of: (food: Ingredient) => number,
+  source: string,
+): Figure => {
+  const total = totalPercent(formula);
+  return sumFigure({
+    name,
+    symbol,
+    unit,
+    terms: partsOfDough(formula)
+      .map(({ ingredientId, percent }) => ({
+        food: ingredient(ingredientId),
+        gPerKg: (1000 * percent) / total,
+      }))
+      .filter(({ food }) => of(food) > 0)
+      .map(({ food, gPerKg }) => ({
+        symbol: 'm q',
+        name: `${food.name}: ${gPerKg.toFixed(2)} g per kg of dough × ${Number(of(food).toFixed(4))} per g`,
+        value: gPerKg * of(food),
+        unit,
+        source: food.source,
+      })),
+    source,
+  });
+};
+
+const gasOf = relation({
+  name: 'Gas of the leavening, mL per kg of dough',
+  symbol: 'G',
+  unit: 'mL',
+  inputs: {
+    P: { symbol: 'P', name: 'gas of powder and other complete leaveners, per kg', unit: 'mL' },
+    S: { symbol: 'S', name: 'gas of soda if it reacted fully, per kg', unit: 'mL' },
+    n: { symbol: 'n', name: 'share of the base that finds acid', unit: 'share' },
+  },
+  formula: ({ P, S, n }) => add(P, mul(S, div(add(1, n), 2))),
+  source: 'soda with acid gives all its carbon dioxide; by heat alone half (2 NaHCO₃ → Na₂CO₃ + CO₂ + H₂O)',
+  note: 'At 20 °C. How much of it stays in the dough is another matter.',
+});
+const metOf = relation({
+  name: 'Share of the base that finds acid',
+  symbol: 'n',
+  unit: 'share',
+  inputs: {
+    A: { symbol: 'A', name: 'acid, mmol per kg of dough', unit: '' },
+    B: { symbol: 'B', name: 'base, mmol per kg of dough', unit: '' },
+  },
+  formula: ({ A, B }) => div(A, B),
+  source: 'equivalents; more acid than base counts as 1',
+});
+const leftOf = relation({
+  name: 'Base left over, mmol per kg of dough',
+  symbol: 'B − A',
+  unit: '',
+  inputs: {
+    B: { symbol: 'B', name: 'base, mmol per kg of dough', unit: '' },
+    A: { symbol: 'A', name: 'acid, mmol per kg of dough', unit: '' },
+  },
+  formula: ({ B, A }) => sub(B, A),
+  source: 'equivalents of base less those of acid; 12 mmol are 1 g of soda',
+  note: 'Flour takes up some of it too; acids of sugars and cocoa vary. Below zero, acid is left.',
+});
+
+/** Base, acid and gas of a dough. */
+export interface LeaveningBalance {
+  readonly base: Figure;
+  readonly acid: Figure;
+  /** Base less acid, mmol per kg of dough. */
+  readonly left: Figure;
+  /** mL per kg of dough at 20 °C. */
+  readonly gas: Figure;
+}
+
+/** The leavening of a dough: what base meets what acid, what is left, and how much gas there is. */
+export const leaveningOf = (formula: Staged): LeaveningBalance => {
+  const base = perKg(
+    formula,
+    'Base, mmol per kg of dough',
+    'B',
+    '',
+    ({ leavening }) => leavening.baseMmolPerG,
+    'molar mass: 11.9 mmol per g of soda',
+  );
+  const acid = perKg(
+    formula,
+    'Acid, mmol per kg of dough',
+    'A',
+    '',
+    ({ leavening }) => leavening.acidMmolPerG,
+    'typical titratable acidity of each ingredient',
+  );
+  const needsAcid = ({ leavening }: Ingredient) => leavening.baseMmolPerG > 0;
+  const soda = perKg(
+    formula,
+    'Gas of soda',
+    'S',
+    'mL',
+    (food) => (needsAcid(food) ? food.leavening.gasMlPerG : 0),
+    '24.06 L per mole at 20 °C',
+  );
+  const complete = perKg(
+    formula,
+    'Gas of powder',
+    'P',
+    'mL',
+    (food) => (needsAcid(food) ? 0 : food.leavening.gasMlPerG),
+    '12 to 14 % of available carbon dioxide by mass',
+  );
+  const met =
+    base.value > 0 && acid.value < base.value ? metOf({ A: acid, B: base }) : base.value > 0 ? 1 : 0;
+  return { base, acid, left: leftOf({ B: base, A: acid }), gas: gasOf({ P: complete, S: soda, n: met }) };
+};
