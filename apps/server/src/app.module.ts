@@ -19,6 +19,7 @@ import { OrdersService } from './orders/orders.service.js';
 import { ComputationService } from './plan/computation.service.js';
 import { PlanController } from './plan/plan.controller.js';
 import { PlanService } from './plan/plan.service.js';
+import { OwnIngredientsService } from './setup/own-ingredients.service.js';
 import { SettingsService } from './setup/settings.service.js';
 import { SetupController } from './setup/setup.controller.js';
 
@@ -35,6 +36,7 @@ import { SetupController } from './setup/setup.controller.js';
   ],
   providers: [
     SettingsService,
+    OwnIngredientsService,
     ClockService,
     OrdersService,
     FormulaService,

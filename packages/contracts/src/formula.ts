@@ -11,6 +11,7 @@ import {
   IsOptional,
   IsString,
   Length,
+  Matches,
   Max,
   Min,
   ValidateNested,
@@ -112,8 +113,20 @@ export class BakeRuleInput {
   gapMm: number;
 }
 
-/** A formula as edited; saving it makes the next version. */
-export class FormulaInput {
+/** How the dough is worked. */
+export class MethodInput {
+  @IsIn(['short', 'standard', 'long', 'melted']) cream: 'short' | 'standard' | 'long' | 'melted';
+  @IsIn(['barely', 'fully']) egg: 'barely' | 'fully';
+  @IsIn(['machine', 'hand']) finish: 'machine' | 'hand';
+  @IsOptional()
+  @IsNumber({}, { message: 'The dough temperature must be a number.' })
+  @Min(5, { message: 'The dough temperature must be 5 °C or more.' })
+  @Max(35, { message: 'The dough temperature must be 35 °C or less.' })
+  doughC?: number;
+}
+
+/** What a formula consists of, without its code and version. */
+export class FormulaBody {
   @IsString()
   @Length(1, 80, { message: 'The formula needs a name.' })
   name: string;
@@ -143,8 +156,24 @@ export class FormulaInput {
   @Type(() => BakeRuleInput)
   bake: BakeRuleInput;
 
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => MethodInput)
+  method?: MethodInput;
+}
+
+/** A formula as edited; saving it makes the next version. */
+export class FormulaInput extends FormulaBody {
   /** The version that was edited; refused when another one was saved since. */
   @IsInt()
   @Min(1)
   baseVersion: number;
+}
+
+/** A new formula: its code is the short name on labels and lots. */
+export class NewFormulaInput extends FormulaBody {
+  @Matches(/^[A-Z][A-Z0-9]{1,5}$/, {
+    message: 'The code is 2 to 6 capital letters or digits, beginning with a letter: GNG.',
+  })
+  code: string;
 }

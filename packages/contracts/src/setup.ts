@@ -1,6 +1,21 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { IsIn, IsInt, IsNumber, IsOptional, IsString, Length, Matches, Max, Min } from 'class-validator';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Length,
+  Matches,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { allergenIds, ingredientKinds, type Allergen, type IngredientKind } from '@jokul/core';
 
 const share = { message: 'A loss is between 0 and 20 %.' };
 
@@ -34,4 +49,59 @@ export class ClockInput {
   @Length(5, 5)
   @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'The time is written 04:10.' })
   time?: string;
+}
+
+const fraction = { message: 'A part of a composition is between 0 and 100 %.' };
+const Fraction = () => (target: object, key: string) => {
+  IsNumber({}, fraction)(target, key);
+  Min(0, fraction)(target, key);
+  Max(1, fraction)(target, key);
+};
+
+/** Mass fractions; they add up to 1. */
+export class AnalysisInput {
+  @Fraction() water: number;
+  @Fraction() fat: number;
+  @Fraction() protein: number;
+  @Fraction() starch: number;
+  @Fraction() sugars: number;
+  @Fraction() fibre: number;
+  @Fraction() ash: number;
+  @Fraction() salt: number;
+  @Fraction() alcohol: number;
+}
+
+/** Base and acid in mmol/g, gas in mL/g. */
+export class LeaveningInput {
+  @IsNumber() @Min(0) @Max(100) baseMmolPerG: number;
+  @IsNumber() @Min(0) @Max(100) acidMmolPerG: number;
+  @IsNumber() @Min(0) @Max(1000) gasMlPerG: number;
+}
+
+/** An ingredient of the bakery's own. */
+export class OwnIngredientInput {
+  @Matches(/^own-[a-z0-9-]{1,50}$/, { message: 'The id begins with own- and has small letters and digits.' })
+  id: string;
+  @IsString() @Length(2, 60, { message: 'The ingredient needs a name of 2 to 60 letters.' }) name: string;
+  @IsIn(ingredientKinds) kind: IngredientKind;
+  @ValidateNested() @Type(() => AnalysisInput) analysis: AnalysisInput;
+  /** Packing to g/mL. */
+  @IsObject() densityGPerMl: Record<string, number>;
+  @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
+  @ValidateNested() @Type(() => LeaveningInput) leavening: LeaveningInput;
+  /** Name of a piece to grams. */
+  @IsObject() pieceG: Record<string, number>;
+  @IsString()
+  @Length(1, 200, { message: 'Say where the figures are from: the label, a supplier.' })
+  source: string;
+}
+
+/** All ingredients of the bakery's own; the version is the one that was edited. */
+export class OwnIngredientsInput {
+  @IsArray()
+  @ArrayMaxSize(300)
+  @ValidateNested({ each: true })
+  @Type(() => OwnIngredientInput)
+  ingredients: OwnIngredientInput[];
+  @Type(() => Number) @IsInt() version: number;
 }

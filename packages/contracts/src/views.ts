@@ -3,6 +3,7 @@ import type {
   Equipment,
   Formula,
   HouseRules,
+  Ingredient,
   JournalEntry,
   Layout,
   OrderLine,
@@ -30,6 +31,9 @@ export interface BakeryView {
   readonly rules: HouseRules;
   readonly rulesVersion: number;
   readonly formulas: readonly Formula[];
+  /** The bakery's own ingredients, beside the library. */
+  readonly ownIngredients: readonly Ingredient[];
+  readonly ownIngredientsVersion: number;
   readonly clock: ClockView;
   /** The bakery's day now, and the day that the line works for (the next bake day). */
   readonly today: string;

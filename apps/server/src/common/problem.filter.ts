@@ -33,7 +33,7 @@ const isAway = (error: unknown): boolean => {
 };
 
 const tooLarge = 'That is too much at once; send it in parts.';
-const conflictCodes = new Set(['changed-meanwhile', 'formula-changed']);
+const conflictCodes = new Set(['changed-meanwhile', 'formula-changed', 'formula-exists']);
 
 const sentence = (body: string | object, fallback: string): { message: string; path: string } => {
   if (typeof body === 'string') return { message: body, path: '' };

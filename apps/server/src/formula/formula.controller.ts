@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Formula } from '@jokul/core';
-import { FormulaInput, type FormulaVersionView } from '@jokul/contracts';
+import { FormulaInput, NewFormulaInput, type FormulaVersionView } from '@jokul/contracts';
 import { FormulaService } from './formula.service.js';
 
 @ApiTags('formula')
@@ -12,6 +12,11 @@ export class FormulaController {
   @Get(':code/versions')
   history(@Param('code') code: string): Promise<readonly FormulaVersionView[]> {
     return this.formulas.history(code);
+  }
+
+  @Post()
+  create(@Body() input: NewFormulaInput): Promise<Formula> {
+    return this.formulas.create(input);
   }
 
   @Post(':code/versions')

@@ -1,14 +1,18 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
 import { checkFormula, JokulError, type Formula } from '@jokul/core';
-import type { FormulaInput, FormulaVersionView } from '@jokul/contracts';
+import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
+import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import { touch } from '../setup/settings.service.js';
 
 /** Formulas by version. A version, once written, never changes: an edit makes the next one. */
 @Injectable()
 export class FormulaService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly own: OwnIngredientsService,
+  ) {}
 
   /** The newest version of every formula, by code. */
   async latest(): Promise<readonly Formula[]> {
@@ -48,8 +52,33 @@ export class FormulaService {
     }));
   }
 
+  /** A formula that is new. @throws JokulError `formula-exists` for a code that is taken */
+  async create(input: NewFormulaInput): Promise<Formula> {
+    await this.own.read();
+    const formula: Formula = { ...input, version: 1 };
+    checkFormula(formula);
+    return this.db.transaction(async (manager) => {
+      const taken = await manager.existsBy(FormulaVersionEntity, { code: input.code });
+      if (taken)
+        throw new JokulError(
+          'formula-exists',
+          `There is a formula ${input.code} already. Give this one another code.`,
+          'code',
+        );
+      await manager.insert(FormulaVersionEntity, {
+        code: input.code,
+        version: 1,
+        body: formula,
+        createdAtMs: Date.now(),
+      });
+      await touch(manager);
+      return formula;
+    });
+  }
+
   /** Saves an edit as the next version. @throws JokulError `formula-changed` when another edit came first */
   async save(code: string, { baseVersion, ...body }: FormulaInput): Promise<Formula> {
+    await this.own.read();
     return this.db.transaction(async (manager) => {
       const [last] = await manager.find(FormulaVersionEntity, {
         where: { code },

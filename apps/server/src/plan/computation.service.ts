@@ -10,6 +10,7 @@ import {
   type Formula,
   type HouseRules,
 } from '@jokul/core';
+import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import type { Outcome, PlanBody, PlanTask, PredictTask, ProductBakes } from './plan.worker.js';
 
 /** No computation of a plan may take longer than this, s. */
@@ -28,6 +29,8 @@ export class ComputationService implements OnModuleDestroy {
   });
   /** Bakes by the hash of what went in: a value that any server would compute alike. */
   private readonly bakes = new Map<string, Promise<BakeResult | null>>();
+
+  constructor(private readonly own: OwnIngredientsService) {}
 
   async onModuleDestroy(): Promise<void> {
     await this.pool.destroy();
@@ -70,13 +73,18 @@ export class ComputationService implements OnModuleDestroy {
   /** The bakes of a formula in both kinds of oven, as far as the house has them. */
   async bakesOf(formula: Formula, equipment: Equipment, rules: HouseRules): Promise<ProductBakes> {
     const has = (fan: boolean) => equipment.ovens.some((oven) => oven.fan === fan);
+    const own = await this.own.usedBy([formula]);
     const bake = (fan: boolean) =>
-      has(fan) ? this.bake({ formula, fan, equipment, rules }) : Promise.resolve(null);
+      has(fan) ? this.bake({ formula, fan, equipment, rules, own }) : Promise.resolve(null);
     const [fan, still] = await Promise.all([bake(true), bake(false)]);
     return { fan, still };
   }
 
-  plan(task: PlanTask, signal?: AbortSignal): Promise<PlanBody> {
-    return this.run('plan', task, signal);
+  async plan(task: Omit<PlanTask, 'own'>, signal?: AbortSignal): Promise<PlanBody> {
+    const own = await this.own.usedBy([
+      ...task.input.formulas.values(),
+      ...Object.values(task.fixedFormulas),
+    ]);
+    return this.run('plan', { ...task, own }, signal);
   }
 }

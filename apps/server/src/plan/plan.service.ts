@@ -8,6 +8,7 @@ import { PlanEntity } from '../database/entities.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { OrdersService } from '../orders/orders.service.js';
+import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import { SettingsService, touch } from '../setup/settings.service.js';
 import { ComputationService } from './computation.service.js';
 import type { PlanBody } from './plan.worker.js';
@@ -20,6 +21,7 @@ export class PlanService {
     private readonly db: DataSource,
     private readonly orders: OrdersService,
     private readonly formulas: FormulaService,
+    private readonly own: OwnIngredientsService,
     private readonly settings: SettingsService,
     private readonly clock: ClockService,
     private readonly journal: JournalService,
@@ -36,8 +38,17 @@ export class PlanService {
     ]);
     const codes = new Set(orders.map((order) => order.productCode));
     const formulas = latest.filter((formula) => codes.has(formula.code));
+    const own = await this.own.usedBy(formulas);
     const hash = createHash('sha256')
-      .update(canonicalJson({ orders, formulas, equipment: equipment.body, rules: rules.body }))
+      .update(
+        canonicalJson({
+          orders,
+          formulas,
+          equipment: equipment.body,
+          rules: rules.body,
+          ...(own.length > 0 && { own }),
+        }),
+      )
       .digest('hex');
     return { orders, formulas, equipment: equipment.body, rules: rules.body, hash };
   }

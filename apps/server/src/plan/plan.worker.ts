@@ -6,6 +6,7 @@ import {
   ribbonOf,
   setTemperature,
   solvePlan,
+  takeInOwn,
   trayLayout,
   type BakeResult,
   type BatchPlan,
@@ -13,6 +14,7 @@ import {
   type Equipment,
   type Formula,
   type HouseRules,
+  type Ingredient,
   type Layout,
   type Prediction,
 } from '@jokul/core';
@@ -40,16 +42,18 @@ export interface PredictTask {
   readonly fan: boolean;
   readonly equipment: Equipment;
   readonly rules: HouseRules;
+  /** The bakery's own ingredients that the formula holds. */
+  readonly own: readonly Ingredient[];
 }
 
 const rounded = (values: readonly number[], digits: number) =>
   values.map((value) => Number(value.toFixed(digits)));
 
 /** One bake; its curves are rounded to what a screen can show, for they are stored and sent with every plan. */
-export const predict = ({ formula, fan, equipment, rules }: PredictTask): Outcome<BakeResult> =>
-  outcome(() => predictBake({ formula, fan, equipment, rules }));
+export const predict = (task: PredictTask): Outcome<BakeResult> => outcome(() => predictBake(task));
 
-const predictBake = ({ formula, fan, equipment, rules }: PredictTask): BakeResult => {
+const predictBake = ({ formula, fan, equipment, rules, own }: PredictTask): BakeResult => {
+  takeInOwn(own);
   const bake = predictIn(formula, { fan }, equipment, rules);
   const { timesS, centreC, edgeC, bottomC, diameterMm, heightMm, lossShare } = bake.curves;
   return {
@@ -76,6 +80,7 @@ export interface PlanTask {
   readonly bakes: Readonly<Record<string, ProductBakes>>;
   /** Formulas of the batches that have begun, which may be older versions. */
   readonly fixedFormulas: Readonly<Record<string, Formula>>;
+  readonly own: readonly Ingredient[];
 }
 
 export type PlanBody = Pick<PlanView, 'plan' | 'violations' | 'forecasts' | 'ribbons' | 'batchFormula'>;
@@ -121,7 +126,8 @@ const forecast = (
 /** The plan of a day with everything that the screens show of it. */
 export const plan = (task: PlanTask): Outcome<PlanBody> => outcome(() => planDay(task));
 
-const planDay = ({ input, bakes, fixedFormulas }: PlanTask): PlanBody => {
+const planDay = ({ input, bakes, fixedFormulas, own }: PlanTask): PlanBody => {
+  takeInOwn(own);
   const { formulas, equipment, rules } = input;
   const predictions = new Map(
     [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),

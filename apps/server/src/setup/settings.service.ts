@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
-import { JokulError, type Equipment, type HouseRules } from '@jokul/core';
+import { JokulError, type Equipment, type HouseRules, type Ingredient } from '@jokul/core';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
 
 interface Settings {
@@ -8,6 +8,7 @@ interface Settings {
   rules: HouseRules;
   clock: { mode: 'real' | 'running' | 'frozen'; offsetMs: number; frozenAtMs: number };
   bakery: { name: string; day: string };
+  ingredients: readonly Ingredient[];
 }
 
 @Injectable()

@@ -1,9 +1,10 @@
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { wallClock } from '@jokul/core';
-import { RulesInput, type BakeryView } from '@jokul/contracts';
+import { OwnIngredientsInput, RulesInput, type BakeryView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
+import { OwnIngredientsService } from './own-ingredients.service.js';
 import { SettingsService } from './settings.service.js';
 
 @ApiTags('setup')
@@ -13,16 +14,18 @@ export class SetupController {
     private readonly settings: SettingsService,
     private readonly formulas: FormulaService,
     private readonly clock: ClockService,
+    private readonly own: OwnIngredientsService,
   ) {}
 
   @Get('bakery')
   async bakery(): Promise<BakeryView> {
-    const [equipment, rules, bakery, formulas, clock] = await Promise.all([
+    const [equipment, rules, bakery, formulas, clock, own] = await Promise.all([
       this.settings.read('equipment'),
       this.settings.read('rules'),
       this.settings.read('bakery'),
       this.formulas.latest(),
       this.clock.view(),
+      this.own.read(),
     ]);
     return {
       name: bakery.body.name,
@@ -30,6 +33,8 @@ export class SetupController {
       rules: rules.body,
       rulesVersion: rules.version,
       formulas,
+      ownIngredients: own.ingredients,
+      ownIngredientsVersion: own.version,
       clock,
       today: wallClock(clock.nowMs / 1000, rules.body.timeZone).date,
     };
@@ -39,6 +44,12 @@ export class SetupController {
   async saveRules(@Body() { version, ...changes }: RulesInput): Promise<BakeryView> {
     const { body } = await this.settings.read('rules');
     await this.settings.write('rules', { ...body, ...changes }, version);
+    return this.bakery();
+  }
+
+  @Put('ingredients')
+  async saveIngredients(@Body() input: OwnIngredientsInput): Promise<BakeryView> {
+    await this.own.write(input);
     return this.bakery();
   }
 }

@@ -3,3 +3,4 @@ export * from './ingredient.js';
 export * from './composite.js';
 export * from './library/index.js';
 export * from './convert.js';
+export * from './own.js';

@@ -1,0 +1,93 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import 'reflect-metadata';
+import { demoFormulas, ingredient, type Formula } from '@jokul/core';
+import type { BakeryView } from '@jokul/contracts';
+import { TestApp } from '../app.testkit.js';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await TestApp.start();
+}, 60_000);
+afterAll(() => app.stop());
+
+const lemon = () => {
+  const found = demoFormulas.find((f) => f.code === 'LEM');
+  if (!found) throw new Error('no formula');
+  const { version: _version, ...body } = structuredClone(found);
+  return body;
+};
+const bakery = async () => (await app.get<BakeryView>('bakery')).body;
+
+describe('a new formula', () => {
+  it('is stored as version 1 and is there for the bakery', async () => {
+    const { status, body } = await app.post<Formula>('formulas', {
+      ...lemon(),
+      code: 'LEX',
+      name: 'Lemon trial',
+      method: { cream: 'long', egg: 'fully', finish: 'hand' },
+    });
+    expect([status, body.version, body.method?.cream]).toEqual([201, 1, 'long']);
+    expect((await bakery()).formulas.map(({ code }) => code)).toContain('LEX');
+  });
+  it('with a code that is taken is refused', async () => {
+    const { status, body } = await app.post('formulas', { ...lemon(), code: 'GNG' });
+    expect([status, body.message]).toEqual([
+      409,
+      'There is a formula GNG already. Give this one another code.',
+    ]);
+  });
+  it.each([
+    ['gng', 'capital letters'],
+    ['X', 'capital letters'],
+    ['A-B', 'capital letters'],
+  ])('with the code "%s" is refused', async (code, sentence) => {
+    expect((await app.post('formulas', { ...lemon(), code })).body.message).toContain(sentence);
+  });
+  it('that cannot be a dough is refused', async () => {
+    const { body } = await app.post('formulas', {
+      ...lemon(),
+      code: 'LEY',
+      stages: lemon().stages.slice(0, 2),
+    });
+    expect(body.message).toContain('no flour');
+  });
+});
+
+describe('ingredients of the bakery’s own', () => {
+  const mill = () => {
+    const { composition: _c, parts: _p, words: _w, ...flour } = structuredClone(ingredient('wheat-flour'));
+    return { ...flour, id: 'own-mill-flour', name: 'Flour of the mill', source: 'label of the bag' };
+  };
+  it('are kept, offered, and used in a formula', async () => {
+    const { ownIngredientsVersion: version } = await bakery();
+    const saved = await app.put<BakeryView>('ingredients', { ingredients: [mill()], version });
+    expect(saved.body.ownIngredients.map(({ name }) => name)).toEqual(['Flour of the mill']);
+    const f = lemon();
+    const stages = f.stages.map((s) => ({
+      ...s,
+      lines: s.lines.map((l) =>
+        l.ingredientId === 'wheat-flour' ? { ...l, ingredientId: 'own-mill-flour' } : l,
+      ),
+    }));
+    expect((await app.post('formulas', { ...f, code: 'MIL', stages })).status).toBe(201);
+  });
+  it('a composition that misses 100 % is refused with its sum', async () => {
+    const { ownIngredientsVersion: version } = await bakery();
+    const wrong = { ...mill(), analysis: { ...mill().analysis, water: 0.2 } };
+    const { status, body } = await app.put('ingredients', { ingredients: [wrong], version });
+    expect(status).toBe(422);
+    expect(body.message).toMatch(/add up to 10\d\.\d %/);
+    expect((await bakery()).ownIngredients).toHaveLength(1);
+  });
+  it('an edit of an old list is refused', async () => {
+    expect((await app.put('ingredients', { ingredients: [], version: 0 })).status).toBe(409);
+  });
+  it('cannot take the place of the library, and need a source and a density', async () => {
+    const { ownIngredientsVersion: version } = await bakery();
+    const refused = async (change: object) =>
+      (await app.put('ingredients', { ingredients: [{ ...mill(), ...change }], version })).body.message;
+    expect(await refused({ id: 'salt' })).toContain('begins with own-');
+    expect(await refused({ source: '' })).toContain('where the figures are from');
+    expect(await refused({ densityGPerMl: {} })).toContain('a density');
+  });
+});
