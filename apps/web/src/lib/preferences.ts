@@ -7,6 +7,8 @@ export interface Preferences {
   /** Who works at this device; a role, not a name. */
   readonly who: string;
   readonly device: string;
+  /** The formula that texture forecasts are shown against. */
+  readonly referenceCode: string;
 }
 
 /** What belongs to this device alone. */
@@ -17,6 +19,7 @@ export const usePreferences = create<Preferences & { set: (change: Partial<Prefe
       units: 'metric',
       who: 'Oven hand',
       device: `tablet-${crypto.getRandomValues(new Uint16Array(1))[0]?.toString(16) ?? '0'}`,
+      referenceCode: 'LEM',
       set: (change) => set(change),
     }),
     { name: 'jokul-preferences' },

@@ -9,12 +9,15 @@ import type {
   FormulaInput,
   FormulaVersionView,
   JournalView,
+  NewFormulaInput,
   OrderLineInput,
+  OwnIngredientsInput,
   OrderView,
   PlanView,
   RulesInput,
 } from '@jokul/contracts';
-import type { Formula } from '@jokul/core';
+import { takeInOwn, type Formula } from '@jokul/core';
+import { core } from '../workers/core';
 import { ApiProblem, call, get } from './api';
 
 export const queryClient = new QueryClient({
@@ -29,7 +32,17 @@ export const queryClient = new QueryClient({
   },
 });
 
-export const useBakery = () => useQuery({ queryKey: ['bakery'], queryFn: () => get<BakeryView>('bakery') });
+/** What changes rarely. The bakery's own ingredients are taken in before anything is computed with them. */
+export const useBakery = () =>
+  useQuery({
+    queryKey: ['bakery'],
+    queryFn: async () => {
+      const bakery = await get<BakeryView>('bakery');
+      takeInOwn(bakery.ownIngredients);
+      if (bakery.ownIngredients.length > 0) void core().takeIn(bakery.ownIngredients);
+      return bakery;
+    },
+  });
 
 /** The bake day that is looked at: from the address, else the bakery's own today. */
 export const useDayDate = (): string | undefined => {
@@ -93,6 +106,16 @@ export const useMakePlan = (date: string) =>
 export const useSaveFormula = (code: string) =>
   useMutation({
     mutationFn: (input: FormulaInput) => call<Formula>('POST', `formulas/${code}/versions`, input),
+    onSettled: refreshRows,
+  });
+export const useNewFormula = () =>
+  useMutation({
+    mutationFn: (input: NewFormulaInput) => call<Formula>('POST', 'formulas', input),
+    onSettled: refreshRows,
+  });
+export const useSaveIngredients = () =>
+  useMutation({
+    mutationFn: (input: OwnIngredientsInput) => call<BakeryView>('PUT', 'ingredients', input),
     onSettled: refreshRows,
   });
 export const useSaveRules = () =>

@@ -3,11 +3,13 @@ import {
   bake,
   bakeInputOf,
   restCurve,
+  takeInOwn,
   type BakeRequest,
   type BakeResult,
   type ConductResult,
   type Figure,
   type Formula,
+  type Ingredient,
   type RestQuestion,
 } from '@jokul/core';
 
@@ -17,6 +19,8 @@ export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'set
 
 /** The core's heavy computations, off the main thread. */
 const api = {
+  /** The bakery's own ingredients, before anything is computed with them. */
+  takeIn: (own: readonly Ingredient[]): void => takeInOwn(own),
   rest: (question: RestQuestion): { curve: ConductResult; ready: Figure | null } => restCurve(question),
   bake: (formula: Formula, on: WhatIf): BakeResult => bake(bakeInputOf(formula, on)),
 };

@@ -1,6 +1,6 @@
 import { ingredient } from '../ingredient/index.js';
 import { formatNumber } from '../shown/index.js';
-import { doughLines, type Formula } from './formula.js';
+import { doughLines, standardMethod, type Formula } from './formula.js';
 
 const amounts = (formula: Formula) => {
   const byId = new Map<string, number>();
@@ -25,12 +25,46 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
       phrases.push(`${name} ${formatNumber(a)} → ${formatNumber(b)} %`);
     }
   }
+  const browned = (f: Formula) =>
+    doughLines(f)
+      .filter((line) => line.browned)
+      .map((line) => line.ingredientId);
+  for (const id of browned(after))
+    if (!browned(before).includes(id)) phrases.push(`${ingredient(id).name.toLowerCase()} browned`);
+  for (const id of browned(before))
+    if (was.has(id) && is.has(id) && !browned(after).includes(id))
+      phrases.push(`${ingredient(id).name.toLowerCase()} no longer browned`);
+  const order = (f: Formula) => f.stages.map(({ name }) => name).join(', ');
+  if (order(before) !== order(after)) phrases.push(`stages: ${order(after)}`);
+  const cues = after.stages.filter((stage) =>
+    before.stages.some((old) => old.id === stage.id && old.cue !== stage.cue),
+  );
+  for (const { name } of cues) phrases.push(`cue of ${name.toLowerCase()} rewritten`);
+  const place = (f: Formula, id: string) =>
+    f.stages.find(({ lines }) => lines.some((line) => line.ingredientId === id))?.name;
+  for (const id of is.keys()) {
+    const [from, to] = [place(before, id), place(after, id)];
+    if (
+      from !== undefined &&
+      to !== undefined &&
+      from !== to &&
+      before.stages.some(({ name }) => name === to)
+    )
+      phrases.push(`${ingredient(id).name.toLowerCase()} moved to ${to.toLowerCase()}`);
+  }
+  const method = (f: Formula) => ({ ...standardMethod, ...f.method });
+  const [m0, m1] = [method(before), method(after)];
   const settings: [string, number | string, number | string][] = [
     ['piece', `${before.piece.massG} g`, `${after.piece.massG} g`],
     ['shape', before.piece.shape, after.piece.shape],
     ['oven', `${before.bake.setC} °C`, `${after.bake.setC} °C`],
     ['target', before.bake.target, after.bake.target],
     ['gap', `${before.bake.gapMm} mm`, `${after.bake.gapMm} mm`],
+    ['name', before.name, after.name],
+    ['creaming', m0.cream, m1.cream],
+    ['egg worked in', m0.egg, m1.egg],
+    ['finished by', m0.finish, m1.finish],
+    ['dough temperature', m0.doughC ?? 'house', m1.doughC ?? 'house'],
     ['rest', before.rest.bestS / 3600, after.rest.bestS / 3600],
   ];
   for (const [name, a, b] of settings) if (a !== b) phrases.push(`${name} ${a} → ${b}`);

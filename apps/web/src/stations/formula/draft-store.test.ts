@@ -36,6 +36,25 @@ describe('an edit of a formula', () => {
     useDraft.getState().change({ piece: { massG: 34, shape: 'puck' } });
     expect(draft().piece).toEqual({ massG: 34, shape: 'puck' });
   });
+  it('moves a stage, puts one in, renames it and takes it out', () => {
+    const names = () => draft().stages.map(({ name }) => name);
+    useDraft.getState().moveStage(2, 0);
+    expect(names()).toEqual(['Dry', 'Cream', 'Egg and liquids']);
+    useDraft.getState().moveStage(0, 9);
+    expect(names()[0]).toBe('Dry');
+    useDraft.getState().setStage(3, { name: 'Fold in' });
+    useDraft.getState().setStage(0, { name: 'Dry things' });
+    expect(names()).toEqual(['Dry things', 'Cream', 'Egg and liquids', 'Fold in']);
+    useDraft.getState().setStage(3, null);
+    expect(names()).toHaveLength(3);
+  });
+  it('changes, adds and takes out toppings', () => {
+    useDraft.getState().setTopping(0, { ingredientId: 'white-sugar', percent: 10 });
+    useDraft.getState().setTopping(1, { ingredientId: 'sesame', percent: 2 });
+    expect(draft().toppings.map(({ percent: p }) => p)).toEqual([10, 2]);
+    useDraft.getState().setTopping(0, null);
+    expect(draft().toppings).toEqual([{ ingredientId: 'sesame', percent: 2 }]);
+  });
   it('goes back and forth, step by step', () => {
     for (const value of [60, 58, 56])
       useDraft.getState().setLine(0, 0, { ingredientId: 'butter', percent: value });

@@ -1,6 +1,6 @@
 import { temporal } from 'zundo';
 import { create } from 'zustand';
-import type { Formula, FormulaLine } from '@jokul/core';
+import type { Formula, FormulaLine, FormulaStage } from '@jokul/core';
 
 interface DraftStore {
   /** The formula being edited; null while it is only looked at. */
@@ -9,9 +9,29 @@ interface DraftStore {
   readonly change: (change: Partial<Formula>) => void;
   readonly setLine: (stageIndex: number, lineIndex: number, line: FormulaLine | null) => void;
   readonly addLine: (stageIndex: number, line: FormulaLine) => void;
+  /** Moves a stage to another place in the order. */
+  readonly moveStage: (from: number, to: number) => void;
+  /** Changes a stage; null takes it out, an index past the end adds one. */
+  readonly setStage: (index: number, stage: Partial<FormulaStage> | null) => void;
+  readonly setTopping: (index: number, line: FormulaLine | null) => void;
 }
 
 const without = <T>(list: readonly T[], index: number) => list.filter((_, i) => i !== index);
+
+const moved = <T>(list: readonly T[], from: number, to: number): readonly T[] => {
+  const item = list[from];
+  if (item === undefined || to < 0 || to >= list.length || from === to) return list;
+  const rest = without(list, from);
+  return [...rest.slice(0, to), item, ...rest.slice(to)];
+};
+
+/** The list with one item changed, taken out (null) or added at the end. */
+const withItem = <T extends object>(list: readonly T[], index: number, item: T | null): readonly T[] =>
+  item === null
+    ? without(list, index)
+    : index >= list.length
+      ? [...list, item]
+      : list.map((old, i) => (i === index ? item : old));
 
 /** The edit in progress, with undo and redo. */
 export const useDraft = create<DraftStore>()(
@@ -45,6 +65,22 @@ export const useDraft = create<DraftStore>()(
             ),
           },
         })),
+      moveStage: (from, to) =>
+        set((s) => ({ draft: s.draft && { ...s.draft, stages: moved(s.draft.stages, from, to) } })),
+      setStage: (index, stage) =>
+        set((s) => {
+          if (!s.draft) return s;
+          const blank = {
+            id: `stage-${s.draft.stages.length + 1}-${Date.now()}`,
+            name: 'New stage',
+            cue: '',
+            lines: [],
+          };
+          const next = stage && { ...(s.draft.stages[index] ?? blank), ...stage };
+          return { draft: { ...s.draft, stages: withItem(s.draft.stages, index, next) } };
+        }),
+      setTopping: (index, line) =>
+        set((s) => ({ draft: s.draft && { ...s.draft, toppings: withItem(s.draft.toppings, index, line) } })),
     }),
     { partialize: ({ draft }) => ({ draft }), equality: (a, b) => a.draft === b.draft, limit: 200 },
   ),

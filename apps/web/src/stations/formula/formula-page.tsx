@@ -1,6 +1,6 @@
 import { Pencil, Printer, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import {
@@ -15,12 +15,16 @@ import {
 } from '@jokul/core';
 import { useBakery, useDay, useFormulaVersions, useSaveFormula } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
-import { Button } from '../../ui/button';
+import { Button, buttonClass } from '../../ui/button';
 import { QueueItem } from '../../ui/queue-item';
 import { Shown } from '../../ui/shown';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Failed, Loading } from '../../ui/states';
 import { BakeRules } from './bake-rules';
+import { MoreActions } from './more-actions';
+import { Soundness } from './soundness';
+import { Swaps } from './swaps';
+import { Texture } from './texture';
 import { redo, undo, useDraft } from './draft-store';
 import { StageTable } from './stage-table';
 
@@ -82,7 +86,7 @@ export const FormulaPage = () => {
   const formulas = bakery.data?.formulas ?? [];
   const code = codeInUrl ?? formulas[0]?.code ?? '';
   const versions = useFormulaVersions(code);
-  const { draft, open } = useDraft();
+  const { draft, open, change } = useDraft();
   const past = useStore(useDraft.temporal, (s) => s.pastStates.length);
   const future = useStore(useDraft.temporal, (s) => s.futureStates.length);
   const save = useSaveFormula(code);
@@ -140,16 +144,25 @@ export const FormulaPage = () => {
       title={formula.name}
       question="What is in it, is it sound, and what will it give?"
       queueTitle="Formulas"
-      queue={formulas.map((f) => (
-        <QueueItem
-          key={f.code}
-          to={`/formula/${f.code}${search.replace(/version=\d+&?/, '')}`}
-          active={f.code === code}
-          title={f.name}
-          side={f.code}
-          detail={`${f.piece.massG} g ${f.piece.shape}, ${f.bake.target.replace('-', ' ')}`}
-        />
-      ))}
+      queue={
+        <>
+          {formulas.map((f) => (
+            <QueueItem
+              key={f.code}
+              to={`/formula/${f.code}${search.replace(/version=\d+&?/, '')}`}
+              active={f.code === code}
+              title={f.name}
+              side={f.code}
+              detail={`${f.piece.massG} g ${f.piece.shape}, ${f.bake.target.replace('-', ' ')}`}
+            />
+          ))}
+          <p className="px-3 pt-3">
+            <Link to="/formula/new" className={buttonClass('plain', 'small')}>
+              Take in a recipe
+            </Link>
+          </p>
+        </>
+      }
       actions={
         editing ? (
           <>
@@ -178,6 +191,7 @@ export const FormulaPage = () => {
             <Button icon={<Printer size={16} />} onClick={() => window.print()}>
               Print
             </Button>
+            <MoreActions formula={formula} taken={formulas.map((f) => f.code)} doughG={doughG} />
             <Button look="primary" icon={<Pencil size={16} />} onClick={begin}>
               Edit
             </Button>
@@ -224,6 +238,25 @@ export const FormulaPage = () => {
               <p className="mt-1 text-[12.5px] text-ink-faint">
                 Shares of the raw dough, from typical food-composition values.
               </p>
+            </WhySection>
+          )}
+          {dough && (
+            <WhySection title="Is it sound?">
+              <Soundness formula={formula} />
+              <p className="mt-2">
+                <Swaps
+                  formula={formula}
+                  onTake={(next) => {
+                    if (!editing) begin();
+                    change(next);
+                  }}
+                />
+              </p>
+            </WhySection>
+          )}
+          {dough && (
+            <WhySection title="Texture, a forecast">
+              <Texture formula={formula} formulas={formulas} />
             </WhySection>
           )}
           <WhySection title="What it will give">

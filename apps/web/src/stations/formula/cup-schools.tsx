@@ -1,0 +1,82 @@
+import {
+  assembleFormula,
+  doughOf,
+  forecastTexture,
+  JokulError,
+  readRecipe,
+  type CupSchools,
+  type Formula,
+  type LineAnswer,
+  type ReadSettings,
+} from '@jokul/core';
+
+interface CupSchoolsProps {
+  readonly text: string;
+  readonly settings: ReadSettings;
+  readonly answers: Readonly<Record<number, LineAnswer>>;
+}
+
+const formulaIn = ({ text, settings, answers }: CupSchoolsProps, schools: CupSchools): Formula | null => {
+  try {
+    return assembleFormula(
+      readRecipe(text, { ...settings, schools: { ...settings.schools, ...schools } }, answers),
+      { code: 'CUP', name: 'Cup' },
+    );
+  } catch (error) {
+    if (error instanceof JokulError) return null;
+    throw error;
+  }
+};
+
+const schools: readonly (readonly [string, CupSchools])[] = [
+  ['spooned', { flour: 'spooned', cocoa: 'spooned' }],
+  ['dipped', { flour: 'dipped', cocoa: 'dipped' }],
+];
+
+/** The same recipe under each cup school: what a cup of flour more or less does to the dough. */
+export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
+  const read = schools.map(([name, school]) => [name, formulaIn(props, school)] as const);
+  const first = read[0]?.[1];
+  if (!first || read.some(([, formula]) => !formula))
+    return <p className="text-[13.5px] text-ink-soft">Shows when every line but the cups is answered.</p>;
+  const rows: readonly (readonly [string, (formula: Formula) => string])[] = [
+    ['flour in the dough', (f) => `${(100 * doughOf(f).flour).toFixed(1)} %`],
+    ['water', (f) => `${(100 * doughOf(f).composition.water).toFixed(1)} %`],
+    ['fat', (f) => `${(100 * doughOf(f).composition.fat).toFixed(1)} %`],
+    ['spread', (f) => forecastTexture(f, first).scores.spread.toFixed(1)],
+    ['tenderness', (f) => forecastTexture(f, first).scores.tenderness.toFixed(1)],
+    ['thickness', (f) => forecastTexture(f, first).scores.thickness.toFixed(1)],
+  ];
+  return (
+    <>
+      <table className="w-full text-[13.5px]">
+        <thead>
+          <tr className="text-left text-ink-soft">
+            <th className="font-normal">cup of flour</th>
+            {read.map(([name]) => (
+              <th key={name} className="text-right font-normal">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, of]) => (
+            <tr key={name} className="border-t">
+              <td className="py-0.5 text-ink-soft">{name}</td>
+              {read.map(([school, formula]) => (
+                <td key={school} className="py-0.5 text-right figures">
+                  {formula && of(formula)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        Texture from 0 to 10, the spooned cup at 5: a forecast of directions. More flour in the cup: stiffer,
+        thicker, drier.
+      </p>
+    </>
+  );
+};

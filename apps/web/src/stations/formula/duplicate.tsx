@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import type { Formula } from '@jokul/core';
+import { useNewFormula } from '../../lib/queries';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field } from '../../ui/field';
+
+/** A code that is not taken yet: the first three letters, then T1, T2 ... */
+export const freeCode = (code: string, taken: readonly string[]): string => {
+  const stem = code.replace(/[^A-Z0-9]/g, '').slice(0, 3) || 'NEW';
+  for (let i = 1; i < 100; i++) if (!taken.includes(`${stem}T${i}`)) return `${stem}T${i}`;
+  return `${stem}T`;
+};
+
+/** A copy of the formula under another code, to try something on; the one it comes from stays as it is. */
+export const Duplicate = ({
+  formula,
+  taken,
+  onClose,
+}: {
+  formula: Formula;
+  taken: readonly string[];
+  onClose: () => void;
+}) => {
+  const [code, setCode] = useState(freeCode(formula.code, taken));
+  const [name, setName] = useState(`${formula.name}, trial`);
+  const create = useNewFormula();
+  const navigate = useNavigate();
+  const make = async () => {
+    const { version: _, ...body } = structuredClone(formula);
+    try {
+      const made = await create.mutateAsync({ ...body, code, name } as Parameters<
+        typeof create.mutateAsync
+      >[0]);
+      toast(`${made.name} is made. Change what the trial is about.`);
+      onClose();
+      void navigate(`/formula/${made.code}`);
+    } catch {
+      // The refusal stands under the fields.
+    }
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="Duplicate as a trial"
+      lead="Everything is copied; its versions begin anew."
+    >
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <div className="grid grid-cols-[7rem_1fr] gap-3">
+          <Field
+            label="Code"
+            value={code}
+            maxLength={6}
+            onChange={(event) => setCode(event.target.value.toUpperCase())}
+          />
+          <Field label="Name" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+        </div>
+        {create.error && (
+          <p role="alert" className="mt-2 text-[13.5px] font-medium text-hand">
+            {create.error.message}
+          </p>
+        )}
+        <div className="mt-4 flex justify-end gap-2">
+          <Button onClick={onClose}>Leave it</Button>
+          <Button type="submit" look="primary" disabled={create.isPending}>
+            Make the trial
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+};

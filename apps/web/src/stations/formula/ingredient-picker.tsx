@@ -1,0 +1,57 @@
+import { Command } from 'cmdk';
+import { Popover } from 'radix-ui';
+import { useState, type ReactNode } from 'react';
+import { ingredients } from '@jokul/core';
+
+/** Picks an ingredient by any of its names. */
+export const IngredientPicker = ({
+  label,
+  children,
+  onPick,
+}: {
+  label: string;
+  children: ReactNode;
+  onPick: (id: string) => void;
+}) => {
+  const [open, setOpen] = useState(false);
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>{children}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          sideOffset={4}
+          className="z-50 w-72 rounded-lg border border-line-strong bg-surface shadow-2xl"
+        >
+          <Command label={label}>
+            <Command.Input
+              autoFocus
+              placeholder="Name of the ingredient …"
+              className="w-full border-b bg-transparent px-3 py-2 outline-none"
+            />
+            <Command.List className="max-h-64 overflow-y-auto p-1">
+              <Command.Empty className="p-3 text-[13.5px] text-ink-soft">
+                Not in the library. Add it in Setup, under own ingredients.
+              </Command.Empty>
+              {[...ingredients.values()].map(({ id, name, words, kind }) => (
+                <Command.Item
+                  key={id}
+                  value={`${name} ${id}`}
+                  keywords={[...words]}
+                  onSelect={() => {
+                    setOpen(false);
+                    onPick(id);
+                  }}
+                  className="flex cursor-pointer justify-between gap-2 rounded px-2 py-1 text-[14px] data-[selected=true]:bg-ground"
+                >
+                  <span>{name}</span>
+                  <span className="text-ink-faint">{kind}</span>
+                </Command.Item>
+              ))}
+            </Command.List>
+          </Command>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+};

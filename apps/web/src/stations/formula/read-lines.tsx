@@ -1,0 +1,140 @@
+import { Pencil } from 'lucide-react';
+import { useState } from 'react';
+import { ingredients, type LineAnswer, type ReadResult } from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Shown } from '../../ui/shown';
+import { IngredientPicker } from './ingredient-picker';
+
+interface LineProps {
+  readonly result: ReadResult;
+  readonly answered: boolean;
+  readonly onAnswer: (answer: LineAnswer | null) => void;
+}
+
+const GramsEntry = ({ onEnter }: { onEnter: (massG: number) => void }) => {
+  const [text, setText] = useState('');
+  const massG = Number(text.replace(',', '.'));
+  const good = Number.isFinite(massG) && massG > 0 && massG <= 1e6;
+  return (
+    <form
+      className="flex items-center gap-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (good) onEnter(massG);
+      }}
+    >
+      <input
+        aria-label="Grams of this line"
+        inputMode="decimal"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        className="figures w-20 rounded border border-line-strong bg-raised px-1.5 py-0.5 text-right"
+      />
+      <span className="text-[13px] text-ink-soft">g</span>
+      <Button size="small" type="submit" disabled={!good}>
+        Take
+      </Button>
+    </form>
+  );
+};
+
+/** What has to be asked before a line can be weighed, with the answers at hand. */
+const Question = ({ result, onAnswer }: LineProps) => {
+  const { question } = result;
+  if (!question) return null;
+  return (
+    <div className="mt-1 rounded-md border border-hand bg-raised px-3 py-2">
+      <p className="mb-1.5 font-medium">{question.sentence}</p>
+      <div className="flex flex-wrap items-center gap-1.5">
+        {question.choices.map(({ label, answer }) => (
+          <Button key={label} size="small" onClick={() => onAnswer(answer)}>
+            {label}
+          </Button>
+        ))}
+        {question.about === 'ingredient' && (
+          <IngredientPicker
+            label="Ingredient of this line"
+            onPick={(ingredientId) => onAnswer({ ingredientId })}
+          >
+            <Button size="small">Another …</Button>
+          </IngredientPicker>
+        )}
+        {question.about !== 'ingredient' && <GramsEntry onEnter={(massG) => onAnswer({ massG })} />}
+      </div>
+    </div>
+  );
+};
+
+const Line = (props: LineProps) => {
+  const { result, answered, onAnswer } = props;
+  const { mass } = useUnits();
+  const { line, state, ingredientId, mass: figure, rangeG, uncertain } = result;
+  if (state === 'empty') return null;
+  if (state === 'heading')
+    return <li className="pt-3 text-[13px] font-semibold text-ink-soft">{line.text.trim()}</li>;
+  const name = ingredientId ? (ingredients.get(ingredientId)?.name ?? ingredientId) : '';
+  return (
+    <li className="border-t py-1.5" data-state={state}>
+      <div className="grid grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)_7rem_auto] items-baseline gap-x-3">
+        <span className={state === 'left-out' ? 'text-ink-faint line-through' : 'text-ink-soft'}>
+          {line.text.trim()}
+        </span>
+        <span>
+          {name}
+          {line.browned && <span className="text-ink-faint">, to brown</span>}
+          {line.topping && <span className="text-ink-faint">, on each piece</span>}
+          {result.packing && <span className="text-ink-faint">, {result.packing}</span>}
+          {uncertain.length > 0 && (
+            <span className="block text-[12.5px] text-ink-soft">{uncertain.join('; ')}</span>
+          )}
+        </span>
+        <span className="text-right figures">
+          {figure && <Shown figure={figure}>{mass(figure.value)}</Shown>}
+          {rangeG && (
+            <span className="block text-[12.5px] text-ink-faint">
+              {mass(rangeG[0])} to {mass(rangeG[1])}
+            </span>
+          )}
+          {state === 'left-out' && <span className="text-ink-faint">left out</span>}
+        </span>
+        {answered ? (
+          <button
+            type="button"
+            aria-label={`Ask again about ${line.text.trim()}`}
+            title="Ask again"
+            className="rounded p-1 text-ink-faint hover:text-ink"
+            onClick={() => onAnswer(null)}
+          >
+            <Pencil size={14} aria-hidden />
+          </button>
+        ) : (
+          <span className="w-6" />
+        )}
+      </div>
+      {state === 'ask' && <Question {...props} />}
+    </li>
+  );
+};
+
+/** The recipe as read: every line with its grams, or with its question. */
+export const ReadLines = ({
+  results,
+  answers,
+  onAnswer,
+}: {
+  results: readonly ReadResult[];
+  answers: Readonly<Record<number, LineAnswer>>;
+  onAnswer: (line: number, answer: LineAnswer | null) => void;
+}) => (
+  <ol aria-label="Lines as read">
+    {results.map((result, i) => (
+      <Line
+        key={`${i}-${result.line.text}`}
+        result={result}
+        answered={answers[i] !== undefined}
+        onAnswer={(answer) => onAnswer(i, answer)}
+      />
+    ))}
+  </ol>
+);

@@ -1,0 +1,159 @@
+import { useState } from 'react';
+import {
+  blendFlour,
+  compareVersions,
+  doughLines,
+  ingredient,
+  ingredients,
+  JokulError,
+  swapsFor,
+  type Formula,
+  type Swapped,
+} from '@jokul/core';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field, SelectField } from '../../ui/field';
+
+const flours = () => [...ingredients.values()].filter(({ kind }) => kind === 'flour');
+
+const Blend = ({ formula, onPick }: { formula: Formula; onPick: (swapped: Swapped) => void }) => {
+  const own = doughLines(formula).filter(({ ingredientId }) => ingredient(ingredientId).kind === 'flour');
+  const [flour, setFlour] = useState(own[0]?.ingredientId ?? '');
+  const [a, setA] = useState('strong-wheat-flour');
+  const [b, setB] = useState('soft-wheat-flour');
+  const [protein, setProtein] = useState('11');
+  const [problem, setProblem] = useState('');
+  const make = () => {
+    try {
+      onPick(blendFlour(formula, flour, [a, b], Number(protein.replace(',', '.'))));
+      setProblem('');
+    } catch (error) {
+      if (!(error instanceof JokulError)) throw error;
+      setProblem(error.message);
+    }
+  };
+  const option = (id: string) => {
+    const { name, composition } = ingredient(id);
+    return (
+      <option key={id} value={id}>
+        {name}, {(100 * composition.protein).toFixed(1)} % protein
+      </option>
+    );
+  };
+  return (
+    <fieldset className="mt-4 border-t pt-3">
+      <legend className="text-[13px] font-semibold text-ink-soft">A blend of two flours at a protein</legend>
+      <div className="grid grid-cols-2 gap-3">
+        <SelectField label="In place of" value={flour} onChange={(event) => setFlour(event.target.value)}>
+          {own.map(({ ingredientId }) => option(ingredientId))}
+        </SelectField>
+        <Field
+          label="Protein, %"
+          type="number"
+          step="0.1"
+          value={protein}
+          onChange={(event) => setProtein(event.target.value)}
+        />
+        <SelectField label="First flour" value={a} onChange={(event) => setA(event.target.value)}>
+          {flours().map(({ id }) => option(id))}
+        </SelectField>
+        <SelectField label="Second flour" value={b} onChange={(event) => setB(event.target.value)}>
+          {flours().map(({ id }) => option(id))}
+        </SelectField>
+      </div>
+      {problem && (
+        <p role="alert" className="mt-2 text-[13.5px] font-medium text-hand">
+          {problem}
+        </p>
+      )}
+      <div className="mt-2 flex justify-end">
+        <Button size="small" onClick={make}>
+          Show the blend
+        </Button>
+      </div>
+    </fieldset>
+  );
+};
+
+/** Rounds what arithmetic left in the percents, so that the formula reads like one. */
+const tidy = (formula: Formula): Formula => ({
+  ...formula,
+  stages: formula.stages.map((stage) => ({
+    ...stage,
+    lines: stage.lines
+      .map((line) => ({ ...line, percent: Number(line.percent.toFixed(3)) }))
+      .filter(({ percent }) => percent >= 0.01),
+  })),
+});
+
+/** One ingredient for another, computed whole: look at what it changes, then take it into the edit. */
+export const Swaps = ({ formula, onTake }: { formula: Formula; onTake: (formula: Formula) => void }) => {
+  const [open, setOpen] = useState(false);
+  const [swapped, setSwapped] = useState<Swapped | null>(null);
+  const [title, setTitle] = useState('');
+  const close = () => {
+    setOpen(false);
+    setSwapped(null);
+  };
+  const after = swapped && tidy(swapped.formula);
+  return (
+    <>
+      <Button size="small" onClick={() => setOpen(true)}>
+        Swap something …
+      </Button>
+      <Dialog open={open} onClose={close} title={`Swaps in ${formula.name}`} wide>
+        <div className="grid grid-cols-[15rem_minmax(0,1fr)] gap-5">
+          <ul className="space-y-0.5">
+            {swapsFor(formula).map((swap) => (
+              <li key={swap.id}>
+                <button
+                  type="button"
+                  aria-pressed={title === swap.title}
+                  className="w-full rounded px-2 py-1 text-left text-[14px] hover:bg-ground aria-pressed:bg-ground aria-pressed:font-semibold"
+                  onClick={() => {
+                    setTitle(swap.title);
+                    setSwapped(swap.apply());
+                  }}
+                >
+                  {swap.title}
+                </button>
+              </li>
+            ))}
+          </ul>
+          <div>
+            {after && swapped ? (
+              <>
+                <p className="mb-2">{swapped.says}</p>
+                <ul className="border-l-2 border-line-strong pl-3 text-[13.5px]">
+                  {compareVersions(formula, after).map((change) => (
+                    <li key={change}>{change}</li>
+                  ))}
+                </ul>
+                <div className="mt-4 flex justify-end">
+                  <Button
+                    look="primary"
+                    onClick={() => {
+                      onTake(after);
+                      close();
+                    }}
+                  >
+                    Take it into the edit
+                  </Button>
+                </div>
+              </>
+            ) : (
+              <p className="text-ink-soft">Choose one: what it changes, and what is kept, shows here.</p>
+            )}
+            <Blend
+              formula={formula}
+              onPick={(blend) => {
+                setTitle('');
+                setSwapped(blend);
+              }}
+            />
+          </div>
+        </div>
+      </Dialog>
+    </>
+  );
+};

@@ -1,0 +1,286 @@
+import { FileUp } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import {
+  assembleFormula,
+  ingredient,
+  JokulError,
+  readRecipe,
+  takeIn,
+  type CupSchools,
+  type Formula,
+  type ReadSettings,
+} from '@jokul/core';
+import { useBakery, useNewFormula } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Field, SelectField } from '../../ui/field';
+import { Alarm } from '../../ui/states';
+import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
+import { CupSchoolsSideBySide } from './cup-schools';
+import { ReadLines } from './read-lines';
+import { useTakeIn } from './take-in-store';
+
+const eggSizes = Object.entries(ingredient('whole-egg').pieceG);
+
+const SchoolChoice = ({ name, options }: { name: keyof CupSchools; options: readonly string[] }) => {
+  const { schools, set } = useTakeIn();
+  const chosen = schools[name];
+  const own = typeof chosen === 'number';
+  return (
+    <div>
+      <SelectField
+        label={`A cup of ${name}`}
+        value={own ? 'own' : (chosen ?? '')}
+        onChange={(event) => {
+          const { value } = event.target;
+          const { [name]: _, ...others } = schools;
+          set({ schools: value === '' ? others : { ...others, [name]: value === 'own' ? 140 : value } });
+        }}
+      >
+        <option value="">ask at each line</option>
+        {options.map((option) => (
+          <option key={option}>{option}</option>
+        ))}
+        <option value="own">our own cup …</option>
+      </SelectField>
+      {own && (
+        <Field
+          label="Grams in our cup"
+          type="number"
+          min={20}
+          max={400}
+          value={String(chosen)}
+          onChange={(event) => {
+            const grams = event.target.valueAsNumber;
+            if (grams >= 20 && grams <= 400) set({ schools: { ...schools, [name]: grams } });
+          }}
+        />
+      )}
+    </div>
+  );
+};
+
+/** The written recipe, and in whose cups and eggs it is read. */
+const Source = ({ onText }: { onText: (text: string) => void }) => {
+  const { text, measures, eggSize, set } = useTakeIn();
+  const file = useRef<HTMLInputElement>(null);
+  return (
+    <div className="space-y-3 px-3">
+      <label htmlFor="recipe-text" className="block text-[13px] text-ink-soft">
+        Paste it, one ingredient a line
+      </label>
+      <textarea
+        id="recipe-text"
+        value={text}
+        rows={12}
+        spellCheck={false}
+        placeholder={'2 1/4 cups flour\n1 tsp baking soda\n2 sticks butter …'}
+        onChange={(event) => onText(event.target.value)}
+        className="w-full resize-y rounded-md border border-line-strong bg-raised px-2 py-1.5 text-[13.5px]"
+      />
+      <input
+        ref={file}
+        type="file"
+        accept=".txt,.csv,.json,.jsonld,.html,text/plain,text/csv,application/json"
+        className="sr-only"
+        aria-label="Recipe file"
+        onChange={(event) => {
+          const [picked] = event.target.files ?? [];
+          if (picked) void picked.text().then(onText);
+          event.target.value = '';
+        }}
+      />
+      <Button size="small" icon={<FileUp size={15} />} onClick={() => file.current?.click()}>
+        Open a file
+      </Button>
+      <SelectField
+        label="Cups and spoons"
+        value={measures}
+        onChange={(event) => set({ measures: event.target.value as ReadSettings['measures'] })}
+      >
+        <option value="us">US, cup of 237 mL</option>
+        <option value="metric">metric, cup of 250 mL</option>
+        <option value="imperial">imperial, cup of 284 mL</option>
+      </SelectField>
+      <SchoolChoice name="flour" options={['spooned', 'dipped']} />
+      <SchoolChoice name="brown sugar" options={['packed', 'loose']} />
+      <SchoolChoice name="cocoa" options={['spooned', 'dipped']} />
+      <SelectField
+        label="An egg without a size"
+        value={eggSize}
+        onChange={(event) => set({ eggSize: event.target.value })}
+      >
+        <option value="">ask at each line</option>
+        {eggSizes.map(([size, grams]) => (
+          <option key={size} value={size}>
+            {size}, {grams} g
+          </option>
+        ))}
+      </SelectField>
+    </div>
+  );
+};
+
+/** Text, a table or an open format becomes lines; a file of Jokul's own becomes the formula itself. */
+const useSource = () => {
+  const setText = useTakeIn((s) => s.setText);
+  const [problem, setProblem] = useState('');
+  const [whole, setWhole] = useState<Formula | null>(null);
+  const onText = (raw: string) => {
+    setProblem('');
+    setWhole(null);
+    if (raw.trim() === '') return setText('', '');
+    try {
+      const taken = takeIn(raw);
+      if (taken.kind === 'formula') {
+        setWhole(taken.formula);
+        setText('', taken.formula.name);
+      } else setText(taken.from === 'text' ? raw : taken.text, taken.title || undefined);
+    } catch (error) {
+      if (!(error instanceof JokulError)) throw error;
+      setText(raw);
+      setProblem(error.message);
+    }
+  };
+  return { onText, problem, whole };
+};
+
+const codeFrom = (name: string, taken: readonly string[]): string => {
+  const letters = name.toUpperCase().replace(/[^A-Z]/g, '');
+  const consonants = letters.slice(0, 1) + letters.slice(1).replace(/[AEIOU]/g, '');
+  const stem = (consonants.length >= 3 ? consonants : letters).slice(0, 3);
+  if (stem.length < 2) return '';
+  return taken.includes(stem) ? `${stem}2` : stem;
+};
+
+export const TakeInPage = () => {
+  const { text, title, measures, schools, eggSize, answers, answer, setText, clear } = useTakeIn();
+  const { onText, problem, whole } = useSource();
+  const bakery = useBakery();
+  const create = useNewFormula();
+  const navigate = useNavigate();
+  const { mass } = useUnits();
+  const [code, setCode] = useState<string | null>(null);
+  const taken = (bakery.data?.formulas ?? []).map((f) => f.code);
+  const settings: ReadSettings = { measures, schools, ...(eggSize && { eggSize }) };
+  const results = readRecipe(text, settings, answers);
+  const asked = results.filter(({ state }) => state === 'ask').length;
+  const read = results.filter(({ state }) => state === 'read');
+  const totalG = read.reduce((sum, { mass: figure }) => sum + (figure?.value ?? 0), 0);
+  const shownCode = code ?? codeFrom(title, taken);
+  const make = async () => {
+    try {
+      const { version: _, ...body } =
+        whole ?? assembleFormula(results, { code: shownCode, name: title.trim() });
+      const made = await create.mutateAsync({
+        ...structuredClone(body),
+        code: shownCode,
+        name: title.trim(),
+      } as Parameters<typeof create.mutateAsync>[0]);
+      toast(`${made.name} is a formula now: look at piece, rest and bake.`);
+      clear();
+      void navigate(`/formula/${made.code}`);
+    } catch (error) {
+      if (error instanceof JokulError) toast.error(error.message);
+    }
+  };
+  const ready =
+    (whole !== null || (read.length > 0 && asked === 0)) && title.trim() !== '' && shownCode.length >= 2;
+  return (
+    <Station
+      title="Take in a recipe"
+      question="Every line as it was read, with its grams. What is not certain is asked."
+      queueTitle="The written recipe"
+      queue={<Source onText={onText} />}
+      actions={<Button onClick={() => void navigate('/formula')}>Back to the formulas</Button>}
+      why={
+        <>
+          <WhySection title="So far">
+            <Facts>
+              <Fact name="Lines read">{read.length}</Fact>
+              <Fact name="To be answered">{asked}</Fact>
+              <Fact name="Weight of all">{mass(totalG)}</Fact>
+            </Facts>
+          </WhySection>
+          <WhySection title="What the cup does to the dough">
+            <CupSchoolsSideBySide text={text} settings={settings} answers={answers} />
+          </WhySection>
+          <Cautions
+            items={[
+              'A cup of flour weighs from 115 to 150 g by the way it is filled. Weigh one of yours, and enter it as your own.',
+              'Allergens follow from the ingredients as they are in the library; check the labels of yours.',
+            ]}
+          />
+        </>
+      }
+    >
+      {problem && <Alarm>{problem}</Alarm>}
+      {whole ? (
+        <p className="rounded-md border bg-surface px-3 py-2">
+          A formula of Jokul’s own: {whole.name}, {whole.stages.length} stages, pieces of {whole.piece.massG}{' '}
+          g. Give it a code and take it in.
+        </p>
+      ) : text.trim() === '' ? (
+        <div className="rounded-lg border border-dashed border-line-strong p-8 text-center text-ink-soft">
+          <p className="text-lg text-ink">Paste a recipe on the left, or open a file.</p>
+          <p className="mt-1">
+            Plain text, CSV, a schema.org Recipe (JSON-LD, also inside a saved page), Jokul JSON.
+          </p>
+          <p className="mt-4">
+            <Button size="small" onClick={() => setText(example, 'Slipway Drop')}>
+              Try it with an example
+            </Button>
+          </p>
+        </div>
+      ) : (
+        <ReadLines results={results} answers={answers} onAnswer={answer} />
+      )}
+      {(whole !== null || text.trim() !== '') && (
+        <form
+          aria-label="Make it a formula"
+          className="mt-5 grid grid-cols-[minmax(0,1fr)_7rem_auto] items-end gap-3 border-t border-line-strong pt-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void make();
+          }}
+        >
+          <Field
+            label="Name of the formula"
+            value={title}
+            maxLength={80}
+            onChange={(event) => setText(text, event.target.value)}
+          />
+          <Field
+            label="Code"
+            value={shownCode}
+            maxLength={6}
+            onChange={(event) => setCode(event.target.value.toUpperCase())}
+          />
+          <Button type="submit" look="primary" disabled={!ready || create.isPending}>
+            Make it a formula
+          </Button>
+          {(create.error ?? asked > 0) && (
+            <p role="alert" className="col-span-3 text-[13.5px] text-ink-soft">
+              {create.error?.message ??
+                `${asked} ${asked === 1 ? 'line waits' : 'lines wait'} for an answer.`}
+            </p>
+          )}
+        </form>
+      )}
+    </Station>
+  );
+};
+
+const example = `2 1/4 cups all-purpose flour
+1 tsp baking soda
+½ teaspoon salt
+1 cup (2 sticks) salted butter, softened
+¾ cup packed brown sugar
+1/2 cup plus 2 tablespoons granulated sugar
+2 eggs
+1 T vanilla extract
+a heaping tablespoon of natural cocoa powder
+1 cup walnuts, toasted and chopped
+flaky sea salt, to finish`;

@@ -1,0 +1,58 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { CupSchools, LineAnswer, Measures } from '@jokul/core';
+
+interface TakeInStore {
+  readonly text: string;
+  readonly title: string;
+  readonly measures: Measures;
+  readonly schools: CupSchools;
+  readonly eggSize: string;
+  /** Answers by the number of the line. */
+  readonly answers: Readonly<Record<number, LineAnswer>>;
+  readonly setText: (text: string, title?: string) => void;
+  readonly answer: (line: number, answer: LineAnswer | null) => void;
+  readonly set: (change: Partial<Pick<TakeInStore, 'measures' | 'schools' | 'eggSize'>>) => void;
+  readonly clear: () => void;
+}
+
+const sameLines = (
+  before: string,
+  after: string,
+  answers: TakeInStore['answers'],
+): TakeInStore['answers'] => {
+  // An answer stays with its line as long as the line reads the same; it follows when lines are put in above.
+  const old = before.split(/\r?\n/);
+  const now = after.split(/\r?\n/);
+  return Object.fromEntries(
+    Object.entries(answers).flatMap(([index, answer]) => {
+      const text = old[Number(index)];
+      const at = now[Number(index)] === text ? Number(index) : now.findIndex((line) => line === text);
+      return text === undefined || at === -1 ? [] : [[at, answer]];
+    }),
+  );
+};
+
+/** The recipe being taken in. It is kept on this device until it is a formula, so that a reload loses nothing. */
+export const useTakeIn = create<TakeInStore>()(
+  persist(
+    (set) => ({
+      text: '',
+      title: '',
+      measures: 'us',
+      schools: {},
+      eggSize: '',
+      answers: {},
+      setText: (text, title) =>
+        set((s) => ({ text, title: title ?? s.title, answers: sameLines(s.text, text, s.answers) })),
+      answer: (line, answer) =>
+        set((s) => {
+          const { [line]: before, ...others } = s.answers;
+          return { answers: answer ? { ...others, [line]: { ...before, ...answer } } : others };
+        }),
+      set: (change) => set(change),
+      clear: () => set({ text: '', title: '', answers: {} }),
+    }),
+    { name: 'jokul-take-in' },
+  ),
+);
