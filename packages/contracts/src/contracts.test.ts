@@ -35,7 +35,19 @@ describe('a line of the bake list', () => {
 
 describe('payloads of the journal', () => {
   const good: Readonly<Record<EntryKind, object>> = {
-    weighed: { key: 'dry/salt', massG: 12.3, targetG: 12, scaleId: 'pocket' },
+    weighed: {
+      key: 'dry/salt',
+      massG: 12.3,
+      targetG: 12,
+      scaleId: 'pocket',
+      lotCode: 'S-4',
+      decision: 'accept',
+      late: true,
+    },
+    browned: { inG: 900, outG: 742 },
+    measured: { what: 'browned butter', temperatureC: 38 },
+    'stage-done': { stageId: 'cream', durationS: 182 },
+    adjusted: { look: 'crumbly', ingredientId: 'whole-milk', massG: 10 },
     mixed: { doughC: 22, massG: 6000, missing: [] },
     portioned: { pieces: 190, scoop: 40, samplesG: [31, 32.5], targetG: 32, remainderG: 12 },
     'rest-in': { placeId: 'walk-in', form: 'pieces', cover: 'open', startC: 22, massG: 6000, pieces: 190 },
@@ -63,6 +75,8 @@ describe('payloads of the journal', () => {
     expect(errors(payloadClasses[kind], { ...good[kind], extra: 1 })).toHaveLength(1),
   );
   it.each<[EntryKind, object, string]>([
+    ['measured', { temperatureC: 400 }, 'A temperature above 300 °C makes no sense here.'],
+    ['measured', { reason: 'x' }, 'The reason needs 3 to 400 letters.'],
     ['weighed', { massG: -1 }, 'A weight cannot be below 0 g.'],
     ['weighed', { massG: 2e6 }, 'That weight is more than a tonne.'],
     ['weighed', { massG: Number.NaN }, 'A weight must be a number of grams.'],

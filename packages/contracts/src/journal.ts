@@ -4,6 +4,7 @@ import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsBoolean,
   IsIn,
   IsInt,
   IsNumber,
@@ -50,6 +51,32 @@ export class WeighedPayload {
   @Grams() massG: number;
   @Grams() targetG: number;
   @Name() scaleId: string;
+  @IsOptional() @IsString() @Length(1, 40) lotCode?: string;
+  @IsOptional() @IsIn(['accept', 'scale']) decision?: 'accept' | 'scale';
+  @IsOptional() @Range(0.2, 2) factor?: number;
+  @IsOptional() @IsBoolean() late?: boolean;
+}
+export class BrownedPayload {
+  @Grams() inG: number;
+  @Grams() outG: number;
+}
+export class MeasuredPayload {
+  @IsIn(['browned butter', 'butter', 'room', 'egg', 'dough'])
+  what: 'browned butter' | 'butter' | 'room' | 'egg' | 'dough';
+  @Degrees() temperatureC: number;
+  @IsOptional()
+  @IsString()
+  @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
+  reason?: string;
+}
+export class StageDonePayload {
+  @Name() stageId: string;
+  @Range(0, 7200) durationS: number;
+}
+export class AdjustedPayload {
+  @IsIn(['crumbly', 'loose']) look: 'crumbly' | 'loose';
+  @IsOptional() @IsString() @Length(1, 60) ingredientId?: string;
+  @Grams() massG: number;
 }
 export class MixedPayload {
   @Degrees() doughC: number;
@@ -59,6 +86,9 @@ export class MixedPayload {
   @IsString()
   @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
   reason?: string;
+  @IsOptional() @Range(0, 7200) workedS?: number;
+  @IsOptional() @Degrees() roomC?: number;
+  @IsOptional() @Degrees() butterC?: number;
 }
 export class PortionedPayload {
   @Range(0, 100_000) pieces: number;
@@ -71,6 +101,10 @@ export class PortionedPayload {
   samplesG: number[];
   @Grams() targetG: number;
   @Grams() remainderG: number;
+  @IsOptional() @IsIn(['spread', 'test-pieces', 'cold']) remainder?: 'spread' | 'test-pieces' | 'cold';
+  @IsOptional() @Range(1, 500) scoopG?: number;
+  @IsOptional() @IsIn(['level', 'heaped']) filled?: 'level' | 'heaped';
+  @IsOptional() @IsObject() toppingsG?: Record<string, number>;
 }
 export class RestInPayload {
   @Name() placeId: string;
@@ -117,6 +151,10 @@ export class StruckPayload {
 /** The class that checks the payload of each kind. */
 export const payloadClasses: Readonly<Record<EntryKind, new () => object>> = {
   weighed: WeighedPayload,
+  browned: BrownedPayload,
+  measured: MeasuredPayload,
+  'stage-done': StageDonePayload,
+  adjusted: AdjustedPayload,
   mixed: MixedPayload,
   portioned: PortionedPayload,
   'rest-in': RestInPayload,

@@ -5,6 +5,7 @@ export * from './formula/index.js';
 export * from './scaling/index.js';
 export * from './portioning/index.js';
 export * from './thermal/index.js';
+export * from './mixing/index.js';
 export * from './bake/index.js';
 export * from './tray/index.js';
 export * from './schedule/index.js';

@@ -7,6 +7,29 @@ export interface Payloads {
     readonly massG: number;
     readonly targetG: number;
     readonly scaleId: string;
+    /** The lot on the bag that it came from. */
+    readonly lotCode?: string;
+    /** Off its target: what was decided, and the factor when the others are scaled to it. */
+    readonly decision?: 'accept' | 'scale';
+    readonly factor?: number;
+    /** Folded in after the stage it belongs to was over. */
+    readonly late?: boolean;
+  };
+  /** A pan of butter was browned. */
+  readonly browned: { readonly inG: number; readonly outG: number };
+  /** A temperature taken at the bench; a reason when what is done with it is against a limit. */
+  readonly measured: {
+    readonly what: 'browned butter' | 'butter' | 'room' | 'egg' | 'dough';
+    readonly temperatureC: number;
+    readonly reason?: string;
+  };
+  /** A stage at the mixer was stopped, after so long. */
+  readonly 'stage-done': { readonly stageId: string; readonly durationS: number };
+  /** Liquid given to a crumbly dough, or a loose one left to rest. */
+  readonly adjusted: {
+    readonly look: 'crumbly' | 'loose';
+    readonly ingredientId?: string;
+    readonly massG: number;
   };
   readonly mixed: {
     readonly doughC: number;
@@ -14,6 +37,10 @@ export interface Payloads {
     /** Ingredients that were not weighed; finishing all the same takes a reason. */
     readonly missing: readonly string[];
     readonly reason?: string;
+    /** What the mixer's heat is learned from: how long it worked, the room, the butter. */
+    readonly workedS?: number;
+    readonly roomC?: number;
+    readonly butterC?: number;
   };
   readonly portioned: {
     readonly pieces: number;
@@ -21,6 +48,13 @@ export interface Payloads {
     readonly samplesG: readonly number[];
     readonly targetG: number;
     readonly remainderG: number;
+    /** What became of the rest. */
+    readonly remainder?: 'spread' | 'test-pieces' | 'cold';
+    /** Grams of one scoop as weighed, and how it was filled. */
+    readonly scoopG?: number;
+    readonly filled?: 'level' | 'heaped';
+    /** Toppings set aside, g by ingredient. */
+    readonly toppingsG?: Readonly<Record<string, number>>;
   };
   readonly 'rest-in': {
     readonly placeId: string;
@@ -60,6 +94,10 @@ export interface Payloads {
 export type EntryKind = keyof Payloads;
 export const entryKinds: readonly EntryKind[] = [
   'weighed',
+  'browned',
+  'measured',
+  'stage-done',
+  'adjusted',
   'mixed',
   'portioned',
   'rest-in',

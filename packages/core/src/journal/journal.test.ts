@@ -126,6 +126,21 @@ describe('the life of a batch', () => {
     expect(Object.keys(batches['ONE-A']?.weighed ?? {})).toEqual(['cream/butter', 'dry/salt']);
     expect(batches['ONE-A']?.weighed['cream/butter']?.massG).toBe(510);
   });
+  it('keeps pans, temperatures, stages and what was given to a dough', () => {
+    const { batches } = reduceJournal([
+      entry('browned', { inG: 900, outG: 742 }),
+      entry('measured', { what: 'browned butter', temperatureC: 61 }),
+      entry('measured', { what: 'browned butter', temperatureC: 37 }),
+      entry('stage-done', { stageId: 'cream', durationS: 182 }),
+      entry('adjusted', { look: 'crumbly', ingredientId: 'whole-milk', massG: 10 }),
+      entry('adjusted', { look: 'crumbly', ingredientId: 'whole-milk', massG: 5 }),
+    ]);
+    const batch = batches['ONE-A'];
+    expect(batch?.browned.map(({ outG }) => outG)).toEqual([742]);
+    expect(batch?.measured['browned butter']?.temperatureC).toBe(37);
+    expect(batch?.stages.cream?.durationS).toBe(182);
+    expect(batch?.adjusted.reduce((sum, { massG }) => sum + massG, 0)).toBe(15);
+  });
   it('is mixed once; what was missing stays with it', () => {
     const mixed = (doughC: number) =>
       entry('mixed', { doughC, massG: 1500, missing: ['Fine salt'], reason: 'none left' });

@@ -119,6 +119,26 @@ export const applyEntry = (state: FloorState, entry: DraftEntry): FloorState => 
         ...batch,
         weighed: { ...batch.weighed, [entry.payload.key]: { ...deedOf(entry), ...entry.payload } },
       }));
+    case 'browned':
+      return withBatch(state, entry.lot, (batch) => ({
+        ...batch,
+        browned: [...batch.browned, { ...deedOf(entry), ...entry.payload }],
+      }));
+    case 'measured':
+      return withBatch(state, entry.lot, (batch) => ({
+        ...batch,
+        measured: { ...batch.measured, [entry.payload.what]: { ...deedOf(entry), ...entry.payload } },
+      }));
+    case 'stage-done':
+      return withBatch(state, entry.lot, (batch) => ({
+        ...batch,
+        stages: { ...batch.stages, [entry.payload.stageId]: { ...deedOf(entry), ...entry.payload } },
+      }));
+    case 'adjusted':
+      return withBatch(state, entry.lot, (batch) => ({
+        ...batch,
+        adjusted: [...batch.adjusted, { ...deedOf(entry), ...entry.payload }],
+      }));
     case 'mixed':
     case 'portioned':
       return once(state, entry);

@@ -16,6 +16,11 @@ export interface ColdStay extends Did<'rest-in'> {
 export interface BatchState {
   readonly batchId: string;
   readonly weighed: Readonly<Record<string, Did<'weighed'>>>;
+  readonly browned: readonly Did<'browned'>[];
+  /** The last temperature taken of each thing. */
+  readonly measured: Readonly<Partial<Record<Payloads['measured']['what'], Did<'measured'>>>>;
+  readonly stages: Readonly<Record<string, Did<'stage-done'>>>;
+  readonly adjusted: readonly Did<'adjusted'>[];
   readonly mixed: Did<'mixed'> | null;
   readonly portioned: Did<'portioned'> | null;
   readonly stays: readonly ColdStay[];
@@ -57,6 +62,10 @@ export const emptyState: FloorState = { batches: {}, trays: {}, notices: [] };
 export const emptyBatch = (batchId: string): BatchState => ({
   batchId,
   weighed: {},
+  browned: [],
+  measured: {},
+  stages: {},
+  adjusted: [],
   mixed: null,
   portioned: null,
   stays: [],

@@ -1,0 +1,30 @@
+import type { BatchState } from '../journal/index.js';
+import type { WeighLine, WeighSheet } from '../scaling/index.js';
+
+/** How much larger than planned a batch has become by scaling the others to what was poured; 1 when it was not. */
+export const batchFactor = (known: BatchState): number => {
+  const scaled = Object.values(known.weighed)
+    .filter(({ decision, factor }) => decision === 'scale' && factor !== undefined)
+    .sort((a, b) => b.atMs - a.atMs);
+  return scaled[0]?.factor ?? 1;
+};
+
+/** Short of its target after the batch was scaled, and not accepted as it is. */
+const isShort = (line: WeighLine, known: BatchState): boolean => {
+  const weighed = known.weighed[line.key];
+  return (
+    weighed !== undefined &&
+    weighed.decision === undefined &&
+    weighed.massG < line.roundedG - line.toleranceG - 1e-9 &&
+    weighed.targetG < line.roundedG - 1e-9
+  );
+};
+
+/** What is still to be weighed: lines that are not, and those that want more since the batch was scaled. */
+export const openLines = (sheet: WeighSheet, known: BatchState): readonly WeighLine[] =>
+  sheet.lines.filter((line) => !known.weighed[line.key] || isShort(line, known));
+
+/** Mass in the bowl so far, g. */
+export const weighedMassG = (known: BatchState): number =>
+  Object.values(known.weighed).reduce((sum, { massG }) => sum + massG, 0) +
+  known.adjusted.reduce((sum, { massG }) => sum + massG, 0);
