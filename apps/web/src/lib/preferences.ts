@@ -9,6 +9,9 @@ export interface Preferences {
   readonly device: string;
   /** The formula that texture forecasts are shown against. */
   readonly referenceCode: string;
+  /** Whether the scale is tared before each ingredient, or its running total followed. */
+  readonly scaleMode: 'tare' | 'total';
+  readonly scaleReads: 'typed' | 'simulated';
 }
 
 /** What belongs to this device alone. */
@@ -20,6 +23,8 @@ export const usePreferences = create<Preferences & { set: (change: Partial<Prefe
       who: 'Oven hand',
       device: `tablet-${crypto.getRandomValues(new Uint16Array(1))[0]?.toString(16) ?? '0'}`,
       referenceCode: 'LEM',
+      scaleMode: 'tare',
+      scaleReads: 'typed',
       set: (change) => set(change),
     }),
     { name: 'jokul-preferences' },

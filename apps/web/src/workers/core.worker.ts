@@ -3,9 +3,11 @@ import {
   bake,
   bakeInputOf,
   restCurve,
+  softenButter,
   takeInOwn,
   type BakeRequest,
   type BakeResult,
+  type ButterQuestion,
   type ConductResult,
   type Figure,
   type Formula,
@@ -19,6 +21,7 @@ export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'set
 
 /** The core's heavy computations, off the main thread. */
 const api = {
+  soften: (question: ButterQuestion): { time: Figure | null; curve: ConductResult } => softenButter(question),
   /** The bakery's own ingredients, before anything is computed with them. */
   takeIn: (own: readonly Ingredient[]): void => takeInOwn(own),
   rest: (question: RestQuestion): { curve: ConductResult; ready: Figure | null } => restCurve(question),

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { amountsFor, browningLossShare, doughOf, toppingsFor } from '../formula/index.js';
 import {
+  emptyBatch,
   openActions,
   reduceJournal,
   type DraftEntry,
@@ -8,7 +9,8 @@ import {
   type Payloads,
 } from '../journal/index.js';
 import { checkSample, countPieces, scoopsFor } from '../portioning/index.js';
-import { missingLines, weighSheet } from '../scaling/index.js';
+import { openLines } from '../mixing/index.js';
+import { weighSheet } from '../scaling/index.js';
 import {
   checkPlan,
   dayProblem,
@@ -48,7 +50,7 @@ describe.each(demoFormulas.map((f) => [f.code, f] as const))('%s along the line'
       expect(intoBowl).toBeCloseTo(batch.massG, 6);
       const rounding = sheet.lines.reduce((sum, line) => sum + line.resolutionG / 2, 0);
       expect(Math.abs(sheet.roundedTotalG - sheet.exactTotalG)).toBeLessThanOrEqual(rounding);
-      expect(missingLines(sheet, new Set()).length).toBe(amounts.length);
+      expect(openLines(sheet, emptyBatch('B')).length).toBe(amounts.length);
     }
   });
 

@@ -24,7 +24,9 @@ const isShort = (line: WeighLine, known: BatchState): boolean => {
 export const openLines = (sheet: WeighSheet, known: BatchState): readonly WeighLine[] =>
   sheet.lines.filter((line) => !known.weighed[line.key] || isShort(line, known));
 
-/** Mass in the bowl so far, g. */
+/** Mass in the bowl so far, g; what is set aside for the pieces is not in it. */
 export const weighedMassG = (known: BatchState): number =>
-  Object.values(known.weighed).reduce((sum, { massG }) => sum + massG, 0) +
+  Object.values(known.weighed)
+    .filter(({ key }) => !key.startsWith('topping/'))
+    .reduce((sum, { massG }) => sum + massG, 0) +
   known.adjusted.reduce((sum, { massG }) => sum + massG, 0);

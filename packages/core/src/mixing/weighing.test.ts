@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas } from '../demo/index.js';
-import { amountsFor, type Formula } from '../formula/index.js';
+import { amountsFor, toppingsFor, type Formula } from '../formula/index.js';
 import { emptyBatch, type BatchState } from '../journal/index.js';
 import { weighSheet } from '../scaling/index.js';
 import { batchFactor, openLines, weighedMassG } from './batch-sheet.js';
@@ -26,6 +26,17 @@ describe('the sheet of a batch', () => {
     expect(openLines(sheet, all())).toEqual([]);
     expect(weighedMassG(all())).toBeCloseTo(sheet.roundedTotalG, 6);
     expect(openLines(sheet, emptyBatch('B'))).toHaveLength(sheet.lines.length);
+  });
+  it('what is set aside for the pieces is weighed too, and is no part of the dough', () => {
+    const [ginger] = demoFormulas;
+    const withTopping = weighSheet(
+      [...amountsFor(ginger as Formula, 5000), ...toppingsFor(ginger as Formula, 5000)],
+      demoEquipment.scales,
+    );
+    expect(withTopping.exactTotalG).toBeCloseTo(5000, 6);
+    expect(openLines(withTopping, emptyBatch('B')).at(-1)?.key).toBe('topping/white-sugar');
+    const aside = { ...deed, key: 'topping/white-sugar', massG: 143, targetG: 143, scaleId: 'counter' };
+    expect(weighedMassG({ ...emptyBatch('B'), weighed: { [aside.key]: aside } })).toBe(0);
   });
   it('scaled to an ingredient that was over, it asks for more of what was weighed before', () => {
     const [first] = sheet.lines;

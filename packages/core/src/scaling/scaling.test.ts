@@ -4,7 +4,7 @@ import { amountsFor } from '../formula/index.js';
 import { demoEquipment, demoFormulas } from '../demo/index.js';
 import { doughNeeded } from './dough-needed.js';
 import { mixerRange, splitBatches } from './split.js';
-import { missingLines, pickScale, weighSheet } from './weigh-sheet.js';
+import { pickScale, weighSheet } from './weigh-sheet.js';
 
 const losses = { bowlShare: 0.01, portionShare: 0.01, testPieces: 4 };
 const [small, large] = [
@@ -199,15 +199,6 @@ describe('a weigh sheet', () => {
     expect(
       sheet.warnings.find((w) => w.code === 'weigh-in-parts' && w.message.startsWith('Wheat flour'))?.message,
     ).toContain('in 8 parts');
-  });
-
-  it('knows what is missing', () => {
-    const [gng] = demoFormulas;
-    if (!gng) throw new Error('no formula');
-    const sheet = rounding(gng, 6000);
-    const weighed = new Set(sheet.lines.map((line) => line.key).filter((key) => !key.includes('salt')));
-    expect(missingLines(sheet, weighed).map((line) => line.name)).toEqual(['Fine salt']);
-    expect(missingLines(sheet, new Set())).toHaveLength(sheet.lines.length);
   });
 
   it('names butter that is to be browned', () => {

@@ -24,6 +24,7 @@ export interface WeighLine {
 
 export interface WeighSheet {
   readonly lines: readonly WeighLine[];
+  /** Totals of the dough, without toppings. */
   readonly exactTotalG: number;
   readonly roundedTotalG: number;
   readonly warnings: readonly Warning[];
@@ -91,7 +92,9 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
       toleranceG: Math.max(scale.resolutionG, tolerance * mass.value),
     };
   });
-  const sum = (of: (line: WeighLine) => number) => lines.reduce((total, line) => total + of(line), 0);
+  // What is set aside for the pieces is weighed with the rest, but is no part of the dough.
+  const inDough = lines.filter(({ stageId }) => stageId !== 'topping');
+  const sum = (of: (line: WeighLine) => number) => inDough.reduce((total, line) => total + of(line), 0);
   return {
     lines,
     exactTotalG: sum((line) => line.exact.value),
@@ -99,7 +102,3 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
     warnings,
   };
 };
-
-/** Lines of the sheet that have not been weighed yet. */
-export const missingLines = (sheet: WeighSheet, weighedKeys: ReadonlySet<string>): readonly WeighLine[] =>
-  sheet.lines.filter((line) => !weighedKeys.has(line.key));

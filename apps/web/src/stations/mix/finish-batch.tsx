@@ -1,5 +1,13 @@
 import { useState } from 'react';
-import { missingLines, type BatchPlan, type BatchState, type WeighSheet } from '@jokul/core';
+import {
+  openLines,
+  weighedMassG,
+  workedS,
+  type BatchPlan,
+  type Formula,
+  type BatchState,
+  type WeighSheet,
+} from '@jokul/core';
 import { record } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
@@ -9,16 +17,19 @@ import { Field } from '../../ui/field';
 
 interface FinishBatchProps {
   readonly batch: BatchPlan;
+  readonly formula: Formula;
   readonly sheet: WeighSheet;
   readonly known: BatchState;
   readonly usualC: number;
 }
 
 /** The end of mixing: dough temperature, and the guard against a forgotten ingredient. */
-export const FinishBatch = ({ batch, sheet, known, usualC }: FinishBatchProps) => {
+export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatchProps) => {
   const [doughC, setDoughC] = useState(String(usualC));
   const [asking, setAsking] = useState(false);
   const [reason, setReason] = useState('');
+  const [roomC, setRoomC] = useState('');
+  const [butterC, setButterC] = useState('');
   const wall = useWallClock();
   const { temperature } = useUnits();
   if (known.mixed) {
@@ -35,16 +46,21 @@ export const FinishBatch = ({ batch, sheet, known, usualC }: FinishBatchProps) =
       </p>
     );
   }
-  const missing = missingLines(sheet, new Set(Object.keys(known.weighed)));
+  const missing = openLines(sheet, known);
+  const stageS = Object.values(known.stages).reduce((sum, { durationS }) => sum + durationS, 0);
+  const [room, butter] = [roomC, butterC].map((text) => Number(text.replace(',', '.')));
   const value = Number(doughC.replace(',', '.'));
   const wrong = !Number.isFinite(value) || value < 5 || value > 40;
-  const weighedG = Object.values(known.weighed).reduce((sum, w) => sum + w.massG, 0);
+  const weighedG = weighedMassG(known);
   const finish = (why?: string) => {
     record('mixed', batch.batchId, {
       doughC: value,
       massG: Math.round(weighedG > 0 ? weighedG : batch.massG),
       missing: missing.map((line) => line.name),
       ...(why && { reason: why }),
+      ...(roomC.trim() !== '' &&
+        Number.isFinite(room) && { roomC: room, workedS: stageS || workedS(formula) }),
+      ...(butterC.trim() !== '' && Number.isFinite(butter) && { butterC: butter }),
     });
     setAsking(false);
   };
@@ -58,6 +74,24 @@ export const FinishBatch = ({ batch, sheet, known, usualC }: FinishBatchProps) =
           value={doughC}
           onChange={(event) => setDoughC(event.target.value)}
           error={wrong ? 'Between 5 and 40 °C.' : undefined}
+        />
+      </div>
+      <div className="w-24">
+        <Field
+          label="Room, °C"
+          inputMode="decimal"
+          value={roomC}
+          placeholder="optional"
+          onChange={(event) => setRoomC(event.target.value)}
+        />
+      </div>
+      <div className="w-28">
+        <Field
+          label="Butter was, °C"
+          inputMode="decimal"
+          value={butterC}
+          placeholder="optional"
+          onChange={(event) => setButterC(event.target.value)}
         />
       </div>
       <Button

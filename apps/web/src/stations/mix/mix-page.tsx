@@ -1,6 +1,17 @@
-import { Printer } from 'lucide-react';
-import { useLocation } from 'react-router';
-import { amountsFor, scaleProduct, weighSheet, type BatchPlan } from '@jokul/core';
+import { Calculator, Printer } from 'lucide-react';
+import { Tabs } from 'radix-ui';
+import { useState } from 'react';
+import { useLocation, useSearchParams } from 'react-router';
+import {
+  amountsFor,
+  batchFactor,
+  doughDensityGPerMl,
+  mixerRange,
+  scaleProduct,
+  toppingsFor,
+  weighSheet,
+  type BatchPlan,
+} from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
 import { NeedPlan } from '../../app/need-plan';
@@ -14,6 +25,11 @@ import { QueueItem } from '../../ui/queue-item';
 import { Shown } from '../../ui/shown';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Empty, Loading } from '../../ui/states';
+import { AnotherAmount } from './another-amount';
+import { AtTheMixer } from './at-the-mixer';
+import { BrownedButter } from './browned-butter';
+import { ButterPlan } from './butter-plan';
+import { DoughLook } from './dough-look';
 import { FinishBatch } from './finish-batch';
 import { WeighUp } from './weigh-up';
 
@@ -27,8 +43,8 @@ const MixQueue = ({ batches, current }: { batches: readonly BatchPlan[]; current
   return batches.map((batch) => {
     const known = states[batch.batchId];
     const formula = data?.formulas.find((f) => f.code === batch.productCode);
-    const lines = formula?.stages.reduce((n, stage) => n + stage.lines.length, 0) ?? 1;
-    const done = known?.mixed ? 1 : Object.keys(known?.weighed ?? {}).length / lines;
+    const lines = formula?.stages.reduce((n, stage) => n + stage.lines.length, formula.toppings.length) ?? 1;
+    const done = known?.mixed ? 1 : Math.min(1, Object.keys(known?.weighed ?? {}).length / lines);
     return (
       <QueueItem
         key={batch.batchId}
@@ -51,11 +67,21 @@ const MixWork = () => {
   const names = useNames();
   const wall = useWallClock();
   const { mass, temperature } = useUnits();
+  const [params, setParams] = useSearchParams();
+  const [another, setAnother] = useState(false);
   if (!data || !day.data) return <Loading what="the batches" />;
   if (batches.length === 0) return <Empty title="No batch could be planned">The Day page says why.</Empty>;
   if (!hand) return <Loading what="the batch" />;
   const { batch, formula, known } = hand;
-  const sheet = weighSheet(amountsFor(formula, batch.massG), data.equipment.scales);
+  const factor = batchFactor(known);
+  const amounts = amountsFor(formula, batch.massG * factor);
+  const sheet = weighSheet(
+    [...amounts, ...toppingsFor(formula, batch.massG * factor)],
+    data.equipment.scales,
+  );
+  const mixer = data.equipment.mixers.find(({ id }) => id === batch.mixerId);
+  const browns = formula.stages.some((stage) => stage.lines.some((line) => line.browned));
+  const tab = params.get('at') ?? 'weigh';
   const lines = day.data.orders.filter((order) => order.productCode === batch.productCode);
   const scaled =
     lines.length > 0
@@ -77,9 +103,14 @@ const MixWork = () => {
       queueTitle="Batches to mix"
       queue={<MixQueue batches={batches} current={batch.batchId} />}
       actions={
-        <Button icon={<Printer size={16} />} onClick={() => window.print()}>
-          Print the sheet
-        </Button>
+        <>
+          <Button icon={<Calculator size={16} />} onClick={() => setAnother(true)}>
+            Another amount
+          </Button>
+          <Button icon={<Printer size={16} />} onClick={() => window.print()}>
+            Print
+          </Button>
+        </>
       }
       why={
         <>
@@ -138,14 +169,102 @@ const MixWork = () => {
       }
     >
       <StalePlan />
-      <WeighUp key={batch.batchId} batchId={batch.batchId} formula={formula} sheet={sheet} known={known} />
+      <Tabs.Root
+        value={tab}
+        onValueChange={(next) =>
+          setParams(
+            (old) => {
+              const now = new URLSearchParams(old);
+              if (next === 'weigh') now.delete('at');
+              else now.set('at', next);
+              return now;
+            },
+            { replace: true },
+          )
+        }
+      >
+        <Tabs.List aria-label="Parts of the mix" className="no-print mb-3 flex gap-1 border-b">
+          {(
+            [
+              ['weigh', 'Weigh up'],
+              ['mixer', 'At the mixer'],
+              ['butter', browns ? 'Browned butter' : 'Butter'],
+            ] as const
+          ).map(([value, name]) => (
+            <Tabs.Trigger
+              key={value}
+              value={value}
+              className="-mb-px min-h-11 border-b-2 border-transparent px-4 text-ink-soft data-[state=active]:border-ink data-[state=active]:font-semibold data-[state=active]:text-ink"
+            >
+              {name}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Tabs.Content value="weigh">
+          <WeighUp
+            key={batch.batchId}
+            batchId={batch.batchId}
+            formula={formula}
+            sheet={sheet}
+            known={known}
+            bowlMaxG={mixer ? mixerRange(mixer, doughDensityGPerMl(formula)).maxMassG : batch.massG}
+            factor={factor}
+          />
+        </Tabs.Content>
+        <Tabs.Content value="mixer">
+          <AtTheMixer
+            key={batch.batchId}
+            batchId={batch.batchId}
+            formula={formula}
+            sheet={sheet}
+            known={known}
+            eggLimitC={data.rules.eggIntoButterC}
+          />
+        </Tabs.Content>
+        <Tabs.Content value="butter" className="space-y-4">
+          {browns && (
+            <BrownedButter
+              key={batch.batchId}
+              batchId={batch.batchId}
+              formula={formula}
+              sheet={sheet}
+              known={known}
+              places={data.equipment.places}
+              rules={data.rules}
+            />
+          )}
+          {mixer && (
+            <ButterPlan
+              key={`${batch.batchId}-butter`}
+              formula={formula}
+              amounts={amounts}
+              mixer={mixer}
+              rules={data.rules}
+              mixStartMs={mix ? mix.startS * 1000 : null}
+            />
+          )}
+        </Tabs.Content>
+      </Tabs.Root>
       <FinishBatch
         key={`${batch.batchId}-finish`}
         batch={batch}
+        formula={formula}
         sheet={sheet}
         known={known}
-        usualC={data.rules.doughC}
+        usualC={formula.method?.doughC ?? data.rules.doughC}
       />
+      {!known.mixed && (
+        <DoughLook batchId={batch.batchId} sheet={sheet} known={known} doughC={data.rules.doughC} />
+      )}
+      {another && (
+        <AnotherAmount
+          formula={formula}
+          equipment={data.equipment}
+          rules={data.rules}
+          perTray={day.data.plan?.forecasts[formula.code]?.layout?.count ?? 12}
+          onClose={() => setAnother(false)}
+        />
+      )}
     </Station>
   );
 };

@@ -1,120 +1,46 @@
 import { Check } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
-import type { BatchState, Formula, WeighLine, WeighSheet } from '@jokul/core';
-import { record } from '../../journal/store';
-import { Button } from '../../ui/button';
+import { useState } from 'react';
+import { openLines, type BatchState, type Formula, type WeighSheet } from '@jokul/core';
 import { Shown } from '../../ui/shown';
+import { grams } from './grams';
+import { OnTheScale } from './on-the-scale';
 
 interface WeighUpProps {
   readonly batchId: string;
   readonly formula: Formula;
   readonly sheet: WeighSheet;
   readonly known: BatchState;
+  readonly bowlMaxG: number;
+  readonly factor: number;
 }
 
-const decimals = (resolutionG: number) => Math.max(0, Math.ceil(-Math.log10(resolutionG)));
-const grams = (massG: number, resolutionG: number) => massG.toFixed(decimals(resolutionG));
-
-const scaleNames: Readonly<Record<string, string>> = {
-  bench: 'bench scale',
-  counter: 'counter scale',
-  pocket: 'pocket scale',
-};
-
-/** The ingredient that is on the scale now, large. */
-const OnTheScale = ({ batchId, line, onSkip }: { batchId: string; line: WeighLine; onSkip: () => void }) => {
-  // Keyed by the ingredient: what is being typed outlives any news from the server.
-  const [text, setText] = useState(grams(line.roundedG, line.resolutionG));
-  const [problem, setProblem] = useState('');
-  const input = useRef<HTMLInputElement>(null);
-  useEffect(() => input.current?.select(), []);
-  const value = Number(text.replace(',', '.'));
-  const off = Number.isFinite(value) ? value - line.roundedG : 0;
-  const outside = Math.abs(off) > line.toleranceG + 1e-9;
-  const weigh = () => {
-    if (!Number.isFinite(value) || value <= 0) {
-      setProblem(`"${text}" is no weight. Read it off the scale in grams.`);
-      return;
-    }
-    if (value > 10 * line.roundedG + 50) {
-      setProblem(
-        `${value} g is more than ten times the ${grams(line.roundedG, line.resolutionG)} g that are wanted. Check the reading.`,
-      );
-      return;
-    }
-    record('weighed', batchId, {
-      key: line.key,
-      massG: value,
-      targetG: line.roundedG,
-      scaleId: line.scaleId,
-    });
-  };
-  return (
-    <form
-      className="no-print mb-3 rounded-lg border border-line-strong bg-raised p-4"
-      aria-label={`On the scale: ${line.name}`}
-      onSubmit={(event) => {
-        event.preventDefault();
-        weigh();
-      }}
-    >
-      <p className="text-ink-soft">On the {scaleNames[line.scaleId] ?? line.scaleId}, tared</p>
-      <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
-        <div>
-          <p className="text-3xl leading-tight font-semibold">{line.name}</p>
-          <p className="figures text-[44px] leading-none">
-            {grams(line.roundedG, line.resolutionG)} <span className="text-2xl">g</span>
-            <span className="ml-3 text-lg text-ink-soft">± {grams(line.toleranceG, line.resolutionG)}</span>
-          </p>
-        </div>
-        <div className="flex items-end gap-2">
-          <div>
-            <label htmlFor="reading" className="mb-1.5 block text-[13px] text-ink-soft">
-              Reading, g
-            </label>
-            <input
-              id="reading"
-              ref={input}
-              inputMode="decimal"
-              autoComplete="off"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-              className="figures min-h-14 w-36 rounded-md border border-line-strong bg-surface px-3 text-right text-2xl"
-            />
-          </div>
-          <Button type="submit" look="primary" className="min-h-14 px-6 text-xl" icon={<Check size={22} />}>
-            Weighed
-          </Button>
-          <Button look="quiet" className="min-h-14" onClick={onSkip}>
-            Later
-          </Button>
-        </div>
-      </div>
-      {(problem || outside) && (
-        <p role="alert" className="mt-2 font-medium text-hand">
-          {problem ||
-            `${Math.abs(off).toFixed(decimals(line.resolutionG))} g ${off > 0 ? 'over' : 'under'}: outside the tolerance. Correct it, or go on and it is recorded as it is.`}
-        </p>
-      )}
-    </form>
-  );
-};
+/** Toppings are taken before the rest is folded in, or none are left. */
+const aside = { id: 'topping', name: 'Set aside for the pieces', cue: 'Before anything is folded in.' };
 
 /** The weigh sheet, ticked off ingredient by ingredient. */
-export const WeighUp = ({ batchId, formula, sheet, known }: WeighUpProps) => {
+export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: WeighUpProps) => {
   const [chosen, setChosen] = useState<string | null>(null);
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
-  const open = sheet.lines.filter((line) => !known.weighed[line.key]);
+  const open = openLines(sheet, known);
   const current = known.mixed
     ? undefined
     : (open.find((line) => line.key === chosen) ?? open.find((line) => !later.has(line.key)) ?? open[0]);
   return (
     <>
+      {factor !== 1 && (
+        <p role="status" className="mb-2 rounded-md border border-line-strong bg-surface px-3 py-1.5">
+          The batch is scaled by {factor.toFixed(4)} to what was poured: the targets below are the new ones.
+        </p>
+      )}
       {current && (
         <OnTheScale
           key={current.key}
           batchId={batchId}
+          sheet={sheet}
           line={current}
+          known={known}
+          bowlMaxG={bowlMaxG}
+          factor={factor}
           onSkip={() => setLater(new Set([...later, current.key]))}
         />
       )}
@@ -129,7 +55,7 @@ export const WeighUp = ({ batchId, formula, sheet, known }: WeighUpProps) => {
             <th className="py-1 text-right font-normal">Weighed</th>
           </tr>
         </thead>
-        {formula.stages.map((stage) => (
+        {[...formula.stages, ...(formula.toppings.length > 0 ? [aside] : [])].map((stage) => (
           <tbody key={stage.id}>
             <tr>
               <th colSpan={6} className="border-t border-line-strong pt-2 pb-0.5 text-left">
@@ -141,21 +67,32 @@ export const WeighUp = ({ batchId, formula, sheet, known }: WeighUpProps) => {
               .filter((line) => line.stageId === stage.id)
               .map((line) => {
                 const weighed = known.weighed[line.key];
+                const wantsMore = weighed !== undefined && open.includes(line);
                 const outside = weighed && Math.abs(weighed.massG - line.roundedG) > line.toleranceG + 1e-9;
                 return (
                   <tr key={line.key} className={`border-t ${line.key === current?.key ? 'bg-raised' : ''}`}>
                     <td className="py-0.5">
                       <button
                         type="button"
-                        aria-label={weighed ? `${line.name} is weighed` : `Put ${line.name} on the scale`}
-                        disabled={weighed !== undefined || known.mixed !== null}
+                        aria-label={
+                          weighed && !wantsMore ? `${line.name} is weighed` : `Put ${line.name} on the scale`
+                        }
+                        disabled={(weighed !== undefined && !wantsMore) || known.mixed !== null}
                         onClick={() => setChosen(line.key)}
-                        className={`grid size-6 place-items-center rounded border ${weighed ? 'border-ink bg-inverse text-inverse-ink' : 'border-line-strong bg-raised'}`}
+                        className={`grid size-6 place-items-center rounded border ${weighed && !wantsMore ? 'border-ink bg-inverse text-inverse-ink' : 'border-line-strong bg-raised'}`}
                       >
-                        {weighed && <Check size={15} />}
+                        {weighed && !wantsMore && <Check size={15} />}
                       </button>
                     </td>
-                    <td className="py-0.5 pr-3">{line.name}</td>
+                    <td className="py-0.5 pr-3">
+                      {line.name}
+                      {weighed?.late && (
+                        <span className="text-[13px] font-medium text-hand"> added late</span>
+                      )}
+                      {weighed?.lotCode && (
+                        <span className="text-[13px] text-ink-faint"> lot {weighed.lotCode}</span>
+                      )}
+                    </td>
                     <td className="py-0.5 pr-3 text-right figures">
                       {grams(line.roundedG, line.resolutionG)} g
                     </td>
@@ -169,6 +106,16 @@ export const WeighUp = ({ batchId, formula, sheet, known }: WeighUpProps) => {
                     </td>
                     <td className={`py-0.5 text-right figures ${outside ? 'font-semibold text-hand' : ''}`}>
                       {weighed ? `${grams(weighed.massG, line.resolutionG)} g` : ''}
+                      {wantsMore && (
+                        <span className="block text-[12.5px]">
+                          +{grams(line.roundedG - weighed.massG, line.resolutionG)} g more
+                        </span>
+                      )}
+                      {weighed?.decision && (
+                        <span className="block text-[12.5px] font-normal text-ink-faint">
+                          {weighed.decision === 'scale' ? 'others scaled to it' : 'accepted'}
+                        </span>
+                      )}
                     </td>
                   </tr>
                 );

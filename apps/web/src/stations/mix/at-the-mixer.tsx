@@ -1,0 +1,210 @@
+import { Play, Square } from 'lucide-react';
+import { useState } from 'react';
+import {
+  mixSteps,
+  openLines,
+  roleOf,
+  type BatchState,
+  type Formula,
+  type MixStep,
+  type WeighSheet,
+} from '@jokul/core';
+import { record } from '../../journal/store';
+import { nowMs, useNow } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field } from '../../ui/field';
+import { StageDrawing } from './stage-drawing';
+import { useMixTimers } from './mix-timers';
+
+interface AtTheMixerProps {
+  readonly batchId: string;
+  readonly formula: Formula;
+  readonly sheet: WeighSheet;
+  readonly known: BatchState;
+  readonly eggLimitC: number;
+}
+
+const clockText = (s: number) =>
+  `${Math.floor(Math.abs(s) / 60)}:${String(Math.floor(Math.abs(s) % 60)).padStart(2, '0')}`;
+
+/** A running step: what is left, and whether the bowl wants scraping. */
+const Running = ({
+  step,
+  startedMs,
+  onStop,
+}: {
+  step: MixStep;
+  startedMs: number;
+  onStop: (durationS: number) => void;
+}) => {
+  const now = useNow();
+  const goneS = Math.max(0, (now - startedMs) / 1000);
+  const leftS = step.durationS - goneS;
+  const scrape = step.scrapeAtS.some((at) => goneS >= at && goneS < at + 12);
+  return (
+    <div className="flex items-center gap-4">
+      <span
+        className={`figures text-5xl ${leftS < 0 ? 'text-hand' : ''}`}
+        role="timer"
+        aria-label={`${step.name} left`}
+      >
+        {leftS < 0 ? '+' : ''}
+        {clockText(leftS)}
+      </span>
+      <span className="min-w-0 flex-1 text-lg">
+        {scrape ? (
+          <strong className="text-hand">Stop the mixer and scrape: bowl, paddle, underside.</strong>
+        ) : leftS < 0 ? (
+          step.stopWhen
+        ) : (
+          ''
+        )}
+      </span>
+      <Button
+        look="primary"
+        className="min-h-14 px-6 text-xl"
+        icon={<Square size={18} />}
+        onClick={() => onStop(goneS)}
+      >
+        Stopped
+      </Button>
+    </div>
+  );
+};
+
+/** Why a stage should not begin yet; null when it may. */
+const blockOf = (
+  step: MixStep,
+  { formula, sheet, known, eggLimitC }: AtTheMixerProps,
+): { missing: string; egg: boolean } | null => {
+  const index = formula.stages.findIndex(({ id }) => id === step.stageId);
+  const stage = formula.stages[index];
+  if (!stage) return null;
+  const open = openLines(sheet, known).filter(({ stageId }) => stageId === step.stageId);
+  const browned = formula.stages.some(({ lines }) => lines.some((line) => line.browned));
+  const measured = known.measured['browned butter'];
+  const tooHot =
+    roleOf(stage) === 'egg' &&
+    browned &&
+    stage.lines.some(({ ingredientId }) => ingredientId.includes('egg')) &&
+    (!measured || (measured.temperatureC > eggLimitC && !measured.reason));
+  if (tooHot)
+    return {
+      egg: true,
+      missing: measured
+        ? `The browned butter was ${measured.temperatureC} °C. Egg goes in only at ${eggLimitC} °C or below: it scrambles, and is not safe.`
+        : `Measure the browned butter first: egg goes in only at ${eggLimitC} °C or below.`,
+    };
+  if (open.length > 0)
+    return { egg: false, missing: `Not weighed yet: ${open.map(({ name }) => name).join(', ')}.` };
+  return null;
+};
+
+/** The stages one after the other: timers, speeds, scraping, and when it is enough. */
+export const AtTheMixer = (props: AtTheMixerProps) => {
+  const { batchId, formula, known } = props;
+  const { duration } = useUnits();
+  const { started, start, stop } = useMixTimers();
+  const [asking, setAsking] = useState<{ step: MixStep; missing: string; egg: boolean } | null>(null);
+  const [reason, setReason] = useState('');
+  const steps = mixSteps(formula);
+  const begin = (step: MixStep) => {
+    const block = blockOf(step, props);
+    if (block) setAsking({ step, ...block });
+    else start(batchId, step.stageId, nowMs());
+  };
+  const override = () => {
+    if (!asking) return;
+    if (asking.egg)
+      record('measured', batchId, {
+        what: 'browned butter',
+        temperatureC: known.measured['browned butter']?.temperatureC ?? 40,
+        reason: reason.trim(),
+      });
+    else
+      record('note', batchId, {
+        text: `${asking.step.name} begun without all: ${asking.missing} ${reason.trim()}`,
+      });
+    start(batchId, asking.step.stageId, nowMs());
+    setAsking(null);
+    setReason('');
+  };
+  return (
+    <ol className="space-y-2">
+      {steps.map((step) => {
+        const done = known.stages[step.stageId];
+        const startedMs = started[`${batchId}/${step.stageId}`];
+        return (
+          <li
+            key={step.stageId}
+            className={`rounded-lg border p-3 ${startedMs ? 'border-line-strong bg-raised' : 'bg-surface'}`}
+          >
+            <div className="flex items-center gap-4">
+              <StageDrawing picture={step.picture} />
+              <div className="min-w-0 flex-1">
+                <p className="text-lg font-semibold">
+                  {step.name}
+                  <span className="ml-3 text-[14px] font-normal text-ink-soft">
+                    {step.speed === 'off'
+                      ? 'by hand'
+                      : step.speed === 'lowest'
+                        ? 'lowest speed'
+                        : `speed ${step.speed}`}
+                    , about {duration(step.durationS)}
+                    {step.parts > 1 && `, in ${step.parts} parts`}
+                  </span>
+                </p>
+                <p className="text-ink-soft">Enough when: {step.stopWhen}</p>
+              </div>
+              {done ? (
+                <span className="figures text-ink-soft">{duration(Math.round(done.durationS))}</span>
+              ) : startedMs === undefined ? (
+                <Button
+                  className="min-h-14 px-5"
+                  icon={<Play size={18} />}
+                  disabled={known.mixed !== null}
+                  onClick={() => begin(step)}
+                >
+                  Start
+                </Button>
+              ) : null}
+            </div>
+            {!done && startedMs !== undefined && (
+              <Running
+                step={step}
+                startedMs={startedMs}
+                onStop={(durationS) => {
+                  record('stage-done', batchId, { stageId: step.stageId, durationS: Math.round(durationS) });
+                  stop(batchId, step.stageId);
+                }}
+              />
+            )}
+          </li>
+        );
+      })}
+      <Dialog
+        open={asking !== null}
+        onClose={() => setAsking(null)}
+        title={asking?.egg ? 'Too hot for egg' : 'Not everything is weighed'}
+        lead={asking?.missing}
+      >
+        <Field
+          label="Begin all the same, because"
+          value={reason}
+          maxLength={400}
+          onChange={(event) => setReason(event.target.value)}
+        />
+        <div className="mt-4 flex justify-end gap-2">
+          <Button look="primary" onClick={() => setAsking(null)}>
+            {asking?.egg ? 'Let it cool' : 'Weigh it first'}
+          </Button>
+          <Button look="hand" disabled={reason.trim().length < 3} onClick={override}>
+            Begin all the same
+          </Button>
+        </div>
+      </Dialog>
+    </ol>
+  );
+};

@@ -1,0 +1,43 @@
+import type { Correction, CorrectionKind } from '@jokul/core';
+import { Button } from '../../ui/button';
+import { Shown } from '../../ui/shown';
+import { grams } from './grams';
+
+const does: Readonly<Record<CorrectionKind, string>> = {
+  'take-out': 'Take it out',
+  scale: 'Scale the others',
+  'top-up': 'Add it',
+  accept: 'Accept it',
+};
+
+/** What can be done about an ingredient that is off: each with its arithmetic, none by itself. */
+export const CorrectReading = ({
+  name,
+  off,
+  resolutionG,
+  corrections,
+  onChoose,
+}: {
+  name: string;
+  off: number;
+  resolutionG: number;
+  corrections: readonly Correction[];
+  onChoose: (correction: Correction) => void;
+}) => (
+  <div role="group" aria-label={`${name} is off`} className="mt-3 rounded-md border border-hand p-3">
+    <p className="font-semibold text-hand">
+      {grams(Math.abs(off), resolutionG)} g {off > 0 ? 'over' : 'under'}. What is to be done?
+    </p>
+    <ul className="mt-2 space-y-2">
+      {corrections.map((correction) => (
+        <li key={correction.kind} className="grid grid-cols-[11rem_minmax(0,1fr)_auto] items-center gap-3">
+          <Button className="min-h-12" disabled={!correction.possible} onClick={() => onChoose(correction)}>
+            {does[correction.kind]}
+          </Button>
+          <span className={correction.possible ? '' : 'text-ink-faint'}>{correction.sentence}</span>
+          <Shown figure={correction.figure}>arithmetic</Shown>
+        </li>
+      ))}
+    </ul>
+  </div>
+);

@@ -1,0 +1,64 @@
+import { useState } from 'react';
+import { doughAdvice, type BatchState, type WeighSheet } from '@jokul/core';
+import { record } from '../../journal/store';
+import { Button } from '../../ui/button';
+import { ingredient } from '@jokul/core';
+
+/** A dough that is crumbly or loose: what to do, within limits, and what was given is recorded. */
+export const DoughLook = ({
+  batchId,
+  sheet,
+  known,
+  doughC,
+}: {
+  batchId: string;
+  sheet: WeighSheet;
+  known: BatchState;
+  doughC: number;
+}) => {
+  const [look, setLook] = useState<'crumbly' | 'loose' | null>(null);
+  const flourG = sheet.lines
+    .filter(({ ingredientId }) => ingredient(ingredientId).kind === 'flour')
+    .reduce((sum, { roundedG }) => sum + roundedG, 0);
+  const givenG = known.adjusted.reduce((sum, { massG }) => sum + massG, 0);
+  const advice = look && doughAdvice(look, flourG, Number.isFinite(doughC) ? doughC : 22, givenG);
+  return (
+    <div className="no-print mt-3 text-[14px]">
+      <span className="text-ink-soft">The dough is </span>
+      {(['crumbly', 'loose'] as const).map((word) => (
+        <Button
+          key={word}
+          size="small"
+          look={look === word ? 'primary' : 'plain'}
+          className="mr-1.5"
+          onClick={() => setLook(look === word ? null : word)}
+        >
+          {word === 'crumbly' ? 'dry, crumbly' : 'loose, shiny'}
+        </Button>
+      ))}
+      {givenG > 0 && <span className="text-ink-soft"> {givenG} g of liquid given so far.</span>}
+      {advice && look && (
+        <p className="mt-2 flex flex-wrap items-center gap-2">
+          {advice.sentence}
+          {advice.liquidG >= 2.5 &&
+            (['water', 'whole-milk'] as const).map((id) => (
+              <Button
+                key={id}
+                size="small"
+                onClick={() =>
+                  record('adjusted', batchId, { look, ingredientId: id, massG: Math.min(5, advice.liquidG) })
+                }
+              >
+                A spoon of {id === 'water' ? 'water' : 'milk'} given
+              </Button>
+            ))}
+          {look === 'loose' && (
+            <Button size="small" onClick={() => record('adjusted', batchId, { look, massG: 0 })}>
+              It rests cold
+            </Button>
+          )}
+        </p>
+      )}
+    </div>
+  );
+};

@@ -1,0 +1,220 @@
+import { Check } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import {
+  correctionsFor,
+  ingredient,
+  type BatchState,
+  type Correction,
+  type WeighLine,
+  type WeighSheet,
+} from '@jokul/core';
+import { record, useJournal } from '../../journal/store';
+import { usePreferences } from '../../lib/preferences';
+import { Button } from '../../ui/button';
+import { CorrectReading } from './correct-reading';
+import { grams, scaleNames } from './grams';
+import { SimulatedScale } from './simulated-scale';
+import { WholeEgg } from './whole-egg';
+
+interface OnTheScaleProps {
+  readonly batchId: string;
+  readonly sheet: WeighSheet;
+  readonly line: WeighLine;
+  readonly known: BatchState;
+  /** Most dough that the bowl may hold, g. */
+  readonly bowlMaxG: number;
+  readonly factor: number;
+  readonly onSkip: () => void;
+}
+
+/** The lot that was noted last for an ingredient, in any batch. */
+const useLastLot = (ingredientId: string): string => {
+  const batches = useJournal((s) => s.floor.batches);
+  const noted = Object.values(batches)
+    .flatMap(({ weighed }) => Object.values(weighed))
+    .filter(({ key, lotCode }) => lotCode && key.endsWith(`/${ingredientId}`))
+    .sort((a, b) => b.atMs - a.atMs);
+  return noted[0]?.lotCode ?? '';
+};
+
+/** What stands on the same scale already, when its total is followed instead of taring. */
+const standing = (known: BatchState, line: WeighLine): number =>
+  Object.values(known.weighed)
+    .filter(({ scaleId, key }) => scaleId === line.scaleId && key !== line.key)
+    .reduce((sum, { massG }) => sum + massG, 0);
+
+/** The ingredient that is on the scale now, large. */
+export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSkip }: OnTheScaleProps) => {
+  const { scaleMode, scaleReads, set } = usePreferences();
+  const before = known.weighed[line.key]?.massG ?? 0;
+  const base = scaleMode === 'total' ? standing(known, line) : 0;
+  const target = line.roundedG + base - (scaleMode === 'tare' ? before : 0);
+  const wanted = grams(target, line.resolutionG);
+  // Keyed by the ingredient: what is being typed outlives any news from the server.
+  const [text, setText] = useState(scaleReads === 'typed' ? wanted : '');
+  const [problem, setProblem] = useState('');
+  const [offered, setOffered] = useState<readonly Correction[]>([]);
+  const lastLot = useLastLot(line.ingredientId);
+  const [lot, setLot] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => input.current?.select(), []);
+  // Switching between tare and total, or a batch that was scaled, wants another reading.
+  useEffect(() => {
+    if (scaleReads === 'typed') setText(wanted);
+  }, [wanted, scaleReads]);
+
+  const value = Number(text.replace(',', '.'));
+  const massG = value - base + (scaleMode === 'tare' ? before : 0);
+  const off = Number.isFinite(value) && text !== '' ? massG - line.roundedG : 0;
+  const outside = Math.abs(off) > line.toleranceG + 1e-9;
+  const lotCode = (lot ?? lastLot).trim();
+  const isEgg = ingredient(line.ingredientId).kind === 'egg';
+  const write = (change: { decision?: 'accept' | 'scale'; factor?: number } = {}) =>
+    record('weighed', batchId, {
+      key: line.key,
+      massG: Number(massG.toFixed(3)),
+      targetG: line.roundedG,
+      scaleId: line.scaleId,
+      ...(lotCode && { lotCode }),
+      ...(known.stages[line.stageId] && { late: true }),
+      ...change,
+    });
+  const weigh = () => {
+    if (!Number.isFinite(value) || text.trim() === '' || massG <= 0) {
+      setProblem(`"${text}" is no weight. Read it off the scale in grams.`);
+      return;
+    }
+    if (massG > 10 * line.roundedG + 50) {
+      setProblem(`${value} g is more than ten times the ${wanted} g that are wanted. Check the reading.`);
+      return;
+    }
+    setProblem('');
+    if (!outside) return write();
+    const weighedG = Object.fromEntries(Object.values(known.weighed).map((w) => [w.key, w.massG]));
+    setOffered(correctionsFor(sheet, line, massG, weighedG, bowlMaxG, scaleMode === 'total' && base > 0));
+  };
+  const decide = (correction: Correction) => {
+    setOffered([]);
+    if (correction.kind === 'accept') write({ decision: 'accept' });
+    else if (correction.kind === 'scale' && correction.factor !== undefined)
+      write({ decision: 'scale', factor: Number((correction.factor * factor).toFixed(6)) });
+    else input.current?.select();
+  };
+  return (
+    <form
+      className="no-print mb-3 rounded-lg border border-line-strong bg-raised p-4"
+      aria-label={`On the scale: ${line.name}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        weigh();
+      }}
+    >
+      <div className="flex flex-wrap items-center justify-between gap-2 text-ink-soft">
+        <p>
+          On the {scaleNames[line.scaleId] ?? line.scaleId},{' '}
+          {scaleMode === 'tare' ? 'tared' : `running total from ${grams(base, line.resolutionG)} g`}
+          {before > 0 && ` · ${grams(before, line.resolutionG)} g are in, the batch was scaled`}
+        </p>
+        <div className="flex gap-1 text-[13px]">
+          <Button
+            size="small"
+            look="quiet"
+            onClick={() => set({ scaleMode: scaleMode === 'tare' ? 'total' : 'tare' })}
+          >
+            {scaleMode === 'tare' ? 'Follow the total' : 'Tare each'}
+          </Button>
+          <Button
+            size="small"
+            look="quiet"
+            onClick={() => set({ scaleReads: scaleReads === 'typed' ? 'simulated' : 'typed' })}
+          >
+            {scaleReads === 'typed' ? 'Simulated scale' : 'Type the reading'}
+          </Button>
+        </div>
+      </div>
+      <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-1">
+        <p className="basis-full text-3xl leading-tight font-semibold">{line.name}</p>
+        <div>
+          <p className="figures pb-1 text-[52px] leading-none">
+            {wanted} <span className="text-2xl">g</span>
+            <span className="ml-3 text-lg text-ink-soft">± {grams(line.toleranceG, line.resolutionG)}</span>
+          </p>
+        </div>
+        <div className="flex items-end gap-2">
+          <div>
+            <label htmlFor="reading" className="mb-1.5 block text-[13px] text-ink-soft">
+              Reading, g
+            </label>
+            <input
+              id="reading"
+              ref={input}
+              inputMode="decimal"
+              autoComplete="off"
+              value={text}
+              onChange={(event) => {
+                setText(event.target.value);
+                setOffered([]);
+                setProblem('');
+              }}
+              className="figures min-h-14 w-36 rounded-md border border-line-strong bg-surface px-3 text-right text-2xl"
+            />
+          </div>
+          <Button type="submit" look="primary" className="min-h-14 px-6 text-xl" icon={<Check size={22} />}>
+            Weighed
+          </Button>
+          <Button look="quiet" className="min-h-14" onClick={onSkip}>
+            Later
+          </Button>
+        </div>
+      </div>
+      {scaleReads === 'simulated' && (
+        <SimulatedScale
+          key={`${line.key}-${scaleMode}`}
+          startG={base}
+          targetG={target}
+          toleranceG={line.toleranceG}
+          resolutionG={line.resolutionG}
+          onReading={(reading) => setText(grams(reading, line.resolutionG))}
+        />
+      )}
+      <div className="mt-2 flex flex-wrap items-end gap-4 text-[13.5px]">
+        <label className="flex items-center gap-2 text-ink-soft">
+          Lot
+          <input
+            aria-label="Lot number"
+            value={lot ?? lastLot}
+            maxLength={40}
+            placeholder="off the bag"
+            onChange={(event) => setLot(event.target.value)}
+            className="w-36 rounded border border-line bg-surface px-2 py-1"
+          />
+        </label>
+        {isEgg && (
+          <WholeEgg
+            ingredientId={line.ingredientId}
+            targetG={line.exact.value}
+            onTake={(eggsG) => {
+              setText(grams(eggsG + base, line.resolutionG));
+              setProblem('');
+            }}
+          />
+        )}
+      </div>
+      {problem || (outside && offered.length === 0) ? (
+        <p role="alert" className="mt-2 font-medium text-hand">
+          {problem ||
+            `${grams(Math.abs(off), line.resolutionG)} g ${off > 0 ? 'over' : 'under'}: outside the tolerance. Correct it, or press Weighed and choose what to do.`}
+        </p>
+      ) : null}
+      {offered.length > 0 && (
+        <CorrectReading
+          name={line.name}
+          off={off}
+          resolutionG={line.resolutionG}
+          corrections={offered}
+          onChoose={decide}
+        />
+      )}
+    </form>
+  );
+};

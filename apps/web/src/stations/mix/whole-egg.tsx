@@ -1,0 +1,46 @@
+import { useState } from 'react';
+import { ingredient, wholeEggs } from '@jokul/core';
+import { Button } from '../../ui/button';
+import { Shown } from '../../ui/shown';
+
+/** Egg by whole pieces: how many, the difference, and the liquid that makes up for it. */
+export const WholeEgg = ({
+  ingredientId,
+  targetG,
+  onTake,
+}: {
+  ingredientId: string;
+  targetG: number;
+  onTake: (massG: number) => void;
+}) => {
+  const sizes = Object.entries(ingredient(ingredientId).pieceG);
+  const [size, setSize] = useState('large');
+  const each = ingredient(ingredientId).pieceG[size];
+  if (each === undefined) return null;
+  const { count, mass, water, sentence } = wholeEggs(targetG, each, ingredientId);
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <label className="flex items-center gap-1 text-ink-soft">
+        Whole, of size
+        <select
+          aria-label="Size of the eggs"
+          value={size}
+          onChange={(event) => setSize(event.target.value)}
+          className="rounded border border-line bg-surface px-1 py-1"
+        >
+          {sizes.map(([name, g]) => (
+            <option key={name} value={name}>
+              {name}, {g} g
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button size="small" onClick={() => onTake(mass.value)}>
+        {count} whole
+      </Button>
+      <span className="text-ink-soft">
+        {sentence} <Shown figure={water}>arithmetic</Shown>
+      </span>
+    </div>
+  );
+};
