@@ -26,6 +26,15 @@ const api = {
   takeIn: (own: readonly Ingredient[]): void => takeInOwn(own),
   rest: (question: RestQuestion): { curve: ConductResult; ready: Figure | null } => restCurve(question),
   bake: (formula: Formula, on: WhatIf): BakeResult => bake(bakeInputOf(formula, on)),
+  /** The pull for the formula's piece, and how bake time goes with weight, from pieces a tenth lighter and heavier. */
+  massExponent: (formula: Formula, on: WhatIf): { pullS: number; exponent: number } | null => {
+    const pull = (massG: number) => bake(bakeInputOf(formula, { ...on, massG })).pull?.value;
+    const { massG } = formula.piece;
+    const [light, own, heavy] = [0.9, 1, 1.1].map((share) => pull(Math.min(200, Math.max(8, massG * share))));
+    return light && own && heavy
+      ? { pullS: own, exponent: Math.log(heavy / light) / Math.log(1.1 / 0.9) }
+      : null;
+  },
 };
 export type CoreApi = typeof api;
 

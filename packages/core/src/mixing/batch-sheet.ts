@@ -28,5 +28,4 @@ export const openLines = (sheet: WeighSheet, known: BatchState): readonly WeighL
 export const weighedMassG = (known: BatchState): number =>
   Object.values(known.weighed)
     .filter(({ key }) => !key.startsWith('topping/'))
-    .reduce((sum, { massG }) => sum + massG, 0) +
-  known.adjusted.reduce((sum, { massG }) => sum + massG, 0);
+    .reduce((sum, { massG }) => sum + massG, 0) + known.adjusted.reduce((sum, { massG }) => sum + massG, 0);

@@ -27,6 +27,9 @@ const scoopMass = relation({
   note: 'A heaped scoop holds more; weigh three and note their mean.',
 });
 
+/** Level volume of a scoop by the number on its handle, mL. */
+export const levelVolumeOf = (number: number): Figure => levelVolume({ Q: quartMl, N: number });
+
 export interface ScoopFit {
   readonly number: number;
   readonly mass: Figure;
@@ -53,7 +56,7 @@ export const scoopsFor = (
   );
   return numbers
     .map((number) => {
-      const mass = scoopMass({ V: levelVolume({ Q: quartMl, N: number }), rho: densityGPerMl });
+      const mass = scoopMass({ V: levelVolumeOf(number), rho: densityGPerMl });
       return { number, mass, offShare: mass.value / targetG - 1 };
     })
     .sort((a, b) => Math.abs(a.offShare) - Math.abs(b.offShare));

@@ -9,6 +9,7 @@ import {
   type WeighSheet,
 } from '@jokul/core';
 import { record, useJournal } from '../../journal/store';
+import { claimFocus } from '../../lib/claim-focus';
 import { usePreferences } from '../../lib/preferences';
 import { Button } from '../../ui/button';
 import { CorrectReading } from './correct-reading';
@@ -57,7 +58,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
   const lastLot = useLastLot(line.ingredientId);
   const [lot, setLot] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
-  useEffect(() => input.current?.select(), []);
+  useEffect(() => claimFocus(input.current), []);
   // Switching between tare and total, or a batch that was scaled, wants another reading.
   useEffect(() => {
     if (scaleReads === 'typed') setText(wanted);

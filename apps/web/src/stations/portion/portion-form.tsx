@@ -1,10 +1,12 @@
 import { useState } from 'react';
-import { checkSample, JokulError } from '@jokul/core';
+import { samplePlan, type Equipment, type Formula, type HouseRules, type RemainderUse } from '@jokul/core';
 import { record } from '../../journal/store';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
-import { SampleFigures } from './portion-result';
-import { SamplePicture } from './sample-picture';
+import { RemainderChoice } from './remainder-choice';
+import { SampleFigures } from './sample-figures';
+import { UnevenBake } from './uneven-bake';
+import type { MeasuredScoop } from './weigh-scoops';
 
 interface PortionFormProps {
   readonly batchId: string;
@@ -15,6 +17,11 @@ interface PortionFormProps {
   readonly scoops: readonly number[];
   readonly toleranceShare: number;
   readonly mixed: boolean;
+  readonly measured: MeasuredScoop | null;
+  readonly piecesOfDay: number;
+  readonly formula: Formula;
+  readonly equipment: Equipment;
+  readonly rules: HouseRules;
 }
 
 const readWeights = (text: string): { weights: readonly number[]; wrong: string | null } => {
@@ -39,18 +46,10 @@ export const PortionForm = (props: PortionFormProps) => {
   const [scoop, setScoop] = useState(String(props.scoop));
   const [text, setText] = useState('');
   const [remainder, setRemainder] = useState(props.remainderG.toFixed(0));
+  const [use, setUse] = useState<RemainderUse | null>(null);
   const { weights, wrong } = readWeights(text);
   const toleranceG = toleranceShare * targetG;
-  const sample = () => {
-    if (wrong) return null;
-    try {
-      return checkSample(weights, targetG, toleranceG);
-    } catch (error) {
-      if (error instanceof JokulError) return null;
-      throw error;
-    }
-  };
-  const result = sample();
+  const plan = samplePlan(Math.max(1, expected));
   const count = Number(pieces);
   const countWrong = !Number.isInteger(count) || count < 0 || count > 100_000;
   const left = Number(remainder);
@@ -62,6 +61,12 @@ export const PortionForm = (props: PortionFormProps) => {
       samplesG: [...weights],
       targetG,
       remainderG: left,
+      ...(use && { remainder: use }),
+      ...(props.measured &&
+        props.measured.number === Number(scoop) && {
+          scoopG: Number(props.measured.meanG.toFixed(2)),
+          filled: props.measured.filled,
+        }),
     });
   return (
     <form
@@ -97,6 +102,14 @@ export const PortionForm = (props: PortionFormProps) => {
           error={leftWrong ? 'Grams, 0 or more.' : undefined}
         />
       </div>
+      <RemainderChoice
+        remainderG={leftWrong ? 0 : left}
+        pieces={countWrong ? expected : count}
+        pieceMassG={targetG}
+        toleranceShare={toleranceShare}
+        chosen={use}
+        onChoose={setUse}
+      />
       <div className="mt-4">
         <Field
           label="Some pieces on the scale, g"
@@ -104,14 +117,28 @@ export const PortionForm = (props: PortionFormProps) => {
           onChange={(event) => setText(event.target.value)}
           placeholder="33.5 34 32.5 …"
           error={wrong ?? undefined}
-          hint="The first pieces, then one in so many; with spaces between."
+          hint={`${plan.weigh} of ${expected}: the first ${plan.first}, then one in ${plan.oneIn}; with spaces between, in their order.`}
           className="figures text-lg"
         />
       </div>
-      {result && (
+      {!wrong && weights.length > 0 && (
         <div className="mt-4">
-          <SamplePicture samplesG={weights} targetG={targetG} toleranceG={toleranceG} />
-          <SampleFigures result={result} targetG={targetG} pieces={count} />
+          <SampleFigures
+            samplesG={weights}
+            targetG={targetG}
+            toleranceG={toleranceG}
+            pieces={countWrong ? expected : count}
+            piecesOfDay={props.piecesOfDay}
+          />
+          <div className="mt-3 border-t pt-2">
+            <h2 className="text-[13px] font-semibold text-ink-soft">In the oven</h2>
+            <UnevenBake
+              formula={props.formula}
+              samplesG={weights}
+              equipment={props.equipment}
+              rules={props.rules}
+            />
+          </div>
         </div>
       )}
       <div className="mt-5 flex items-center gap-3">

@@ -1,12 +1,13 @@
+import { useState } from 'react';
 import { useLocation } from 'react-router';
-import { countPieces, doughDensityGPerMl, scoopsFor, type BatchPlan } from '@jokul/core';
+import { countPieces, doughDensityGPerMl, heaped, scoopsFor, type BatchPlan } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
 import { NeedPlan } from '../../app/need-plan';
 import { StalePlan } from '../../app/plan-bar';
 import { useJournal } from '../../journal/store';
 import { nowMs, useWallClock } from '../../lib/clock';
-import { useBakery } from '../../lib/queries';
+import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { QueueItem } from '../../ui/queue-item';
 import { Shown } from '../../ui/shown';
@@ -14,6 +15,8 @@ import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Empty, Loading } from '../../ui/states';
 import { PortionForm } from './portion-form';
 import { PortionResult } from './portion-result';
+import { Toppings } from './toppings';
+import { WeighScoops, type MeasuredScoop } from './weigh-scoops';
 
 const PortionQueue = ({
   batches,
@@ -51,6 +54,9 @@ const PortionWork = () => {
   const batches = useBatches('portion');
   const hand = useBatchAtHand(batches, (known) => !known?.portioned);
   const { mass } = useUnits();
+  const day = useDay();
+  // Weighed scoops hold for the batch they were weighed of.
+  const [weighed, setWeighed] = useState<{ batchId: string; scoop: MeasuredScoop } | null>(null);
   if (!data) return <Loading what="the batches" />;
   if (batches.length === 0) return <Empty title="No batch could be planned">The Day page says why.</Empty>;
   if (!hand) return <Loading what="the batch" />;
@@ -61,8 +67,13 @@ const PortionWork = () => {
   const doughG = mixedG * (1 - rules.bowlLossShare);
   const target = formula.piece.massG;
   const count = countPieces(doughG, target, rules.portionLossShare);
-  const density = doughDensityGPerMl(formula);
-  const scoops = scoopsFor(target, density, equipment.scoops);
+  const measured = weighed?.batchId === batch.batchId ? weighed.scoop : null;
+  const typical = doughDensityGPerMl(formula);
+  const scoops = scoopsFor(target, measured?.density ?? typical, equipment.scoops);
+  const [best] = scoops;
+  const piecesOfDay = (day.data?.orders ?? [])
+    .filter((order) => order.productCode === batch.productCode)
+    .reduce((sum, order) => sum + order.pieces, 0);
   return (
     <Station
       title={`${formula.name}: ${count.pieces.value} pieces of ${mass(target)}`}
@@ -95,7 +106,9 @@ const PortionWork = () => {
               <tbody>
                 {scoops.slice(0, 4).map((scoop, i) => (
                   <tr key={scoop.number} className={`border-t ${i === 0 ? 'font-semibold' : ''}`}>
-                    <td className="py-1">No. {scoop.number}, level</td>
+                    <td className="py-1">
+                      No. {scoop.number}, {measured?.filled ?? 'level'}
+                    </td>
                     <td className="py-1 text-right">
                       <Shown figure={scoop.mass}>{scoop.mass.value.toFixed(1)} g</Shown>
                     </td>
@@ -107,11 +120,30 @@ const PortionWork = () => {
                 ))}
               </tbody>
             </table>
-            <p className="mt-1 text-[12.5px] text-ink-faint">
-              For a dough of {density.toFixed(2)} g/mL, from its composition with 8 % air. Weigh the first
-              three.
-            </p>
+            {!measured && best && (
+              <p className="mt-1 text-[12.5px] text-ink-faint">
+                For a dough of {typical.toFixed(2)} g/mL, from its composition with 8 % air. Heaped, No.{' '}
+                {best.number} holds about{' '}
+                <Shown figure={heaped(best.mass)}>{heaped(best.mass).value.toFixed(0)} g</Shown>. Weigh three
+                of yours:
+              </p>
+            )}
+            <WeighScoops
+              key={batch.batchId}
+              scoops={equipment.scoops}
+              measured={measured}
+              onMeasured={(scoop) => setWeighed(scoop && { batchId: batch.batchId, scoop })}
+            />
           </WhySection>
+          {formula.toppings.length > 0 && (
+            <WhySection title="On each piece">
+              <Toppings
+                formula={formula}
+                pieces={known.portioned?.pieces ?? count.pieces.value}
+                known={known}
+              />
+            </WhySection>
+          )}
           <Cautions
             items={[
               'All pieces the same weight: even size is what lets one time fit a tray.',
@@ -127,6 +159,9 @@ const PortionWork = () => {
           done={known.portioned}
           toleranceShare={rules.pieceToleranceShare}
           planned={batch.pieces}
+          expected={count.pieces.value}
+          mixedG={mixedG}
+          piecesOfDay={piecesOfDay}
         />
       ) : (
         <PortionForm
@@ -139,6 +174,11 @@ const PortionWork = () => {
           scoops={equipment.scoops}
           toleranceShare={rules.pieceToleranceShare}
           mixed={known.mixed !== null}
+          measured={measured}
+          piecesOfDay={piecesOfDay}
+          formula={formula}
+          equipment={equipment}
+          rules={rules}
         />
       )}
     </Station>

@@ -1,80 +1,79 @@
-import { checkSample, type BatchState, type SampleResult } from '@jokul/core';
+import { checkSample, unaccounted, type BatchState } from '@jokul/core';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
 import { Fact, Facts } from '../../ui/station';
-import { SamplePicture } from './sample-picture';
-
-/** Mean, spread, light and heavy pieces, and what the deviation costs. */
-export const SampleFigures = ({
-  result,
-  targetG,
-  pieces,
-}: {
-  result: SampleResult;
-  targetG: number;
-  pieces: number;
-}) => {
-  const { mean, deviation, giveaway, light, heavy } = result;
-  const lost = Math.round((Math.abs(giveaway.value) * pieces) / targetG);
-  return (
-    <div className="max-w-md">
-      <Facts>
-        <Fact name="Mean">
-          <Shown figure={mean}>{mean.value.toFixed(2)} g</Shown>
-        </Fact>
-        {deviation && (
-          <Fact name="Spread">
-            <Shown figure={deviation}>± {deviation.value.toFixed(2)} g</Shown>
-          </Fact>
-        )}
-        <Fact name={giveaway.value >= 0 ? 'Given away per piece' : 'Short per piece'}>
-          <Shown figure={giveaway}>{Math.abs(giveaway.value).toFixed(2)} g</Shown>
-        </Fact>
-        <Fact name="Light, heavy">
-          {light.length}, {heavy.length}
-        </Fact>
-      </Facts>
-      {lost >= 1 && (
-        <p className="mt-1 text-ink-soft">
-          {giveaway.value > 0
-            ? `That is ${lost} pieces less from this batch. Level the scoop.`
-            : `That is ${lost} pieces more, each too light. Fill the scoop.`}
-        </p>
-      )}
-    </div>
-  );
-};
+import { SampleFigures } from './sample-figures';
 
 interface PortionResultProps {
   readonly done: NonNullable<BatchState['portioned']>;
   readonly toleranceShare: number;
   readonly planned: number;
+  /** Pieces that the mixed dough was good for. */
+  readonly expected: number;
+  readonly mixedG: number;
+  readonly piecesOfDay: number;
 }
 
-export const PortionResult = ({ done, toleranceShare, planned }: PortionResultProps) => {
+const uses = {
+  spread: 'spread over the pieces',
+  'test-pieces': 'made into small test pieces',
+  cold: 'back in the cold',
+} as const;
+
+/** What came out, and the yield reconciled: planned, from the dough, counted. */
+export const PortionResult = ({
+  done,
+  toleranceShare,
+  planned,
+  expected,
+  mixedG,
+  piecesOfDay,
+}: PortionResultProps) => {
   const wall = useWallClock();
   const { mass } = useUnits();
-  const result = checkSample(done.samplesG, done.targetG, toleranceShare * done.targetG);
+  const sample = checkSample(done.samplesG, done.targetG, toleranceShare * done.targetG);
+  const left = unaccounted(
+    mixedG,
+    done.pieces,
+    sample?.mean ?? done.targetG,
+    done.remainder === 'spread' ? 0 : done.remainderG,
+  );
+  const odd = left.value < -0.02 * mixedG || left.value > 0.06 * mixedG;
   return (
     <div>
       <p className="mb-3 rounded-md border bg-surface px-3 py-2">
         Portioned at {wall.time(done.atMs)} by the {done.who.toLowerCase()}: {done.pieces} pieces
-        {done.scoop > 0 ? `, scoop No. ${done.scoop}` : ''}, {mass(done.remainderG)} left over. Planned were{' '}
-        {planned}.
+        {done.scoop > 0 ? `, scoop No. ${done.scoop}${done.filled ? `, ${done.filled}` : ''}` : ''},{' '}
+        {mass(done.remainderG)} left over
+        {done.remainder ? `, ${uses[done.remainder]}` : ''}. Planned were {planned}.
       </p>
-      {result ? (
-        <>
-          <SamplePicture
-            samplesG={done.samplesG}
-            targetG={done.targetG}
-            toleranceG={toleranceShare * done.targetG}
-          />
-          <SampleFigures result={result} targetG={done.targetG} pieces={done.pieces} />
-        </>
-      ) : (
-        <p className="text-ink-soft">No piece was weighed.</p>
-      )}
+      <div className="mb-4 max-w-md">
+        <Facts>
+          <Fact name="Planned">{planned}</Fact>
+          <Fact name="From the dough as weighed">{expected}</Fact>
+          <Fact name="Counted">{done.pieces}</Fact>
+          <Fact name="In bowl, scoop and bench">
+            <Shown figure={left}>
+              {mass(left.value)}, {((100 * left.value) / mixedG).toFixed(1)} %
+            </Shown>
+          </Fact>
+        </Facts>
+        {odd && (
+          <p className="mt-1 font-medium text-hand">
+            {left.value < 0
+              ? 'More came out than was mixed: check the count and the weights.'
+              : 'More is missing than bowl and scoop keep: check the count and the weights.'}
+          </p>
+        )}
+      </div>
+      <SampleFigures
+        samplesG={done.samplesG}
+        targetG={done.targetG}
+        toleranceG={toleranceShare * done.targetG}
+        pieces={done.pieces}
+        piecesOfDay={piecesOfDay}
+      />
     </div>
   );
 };

@@ -1,0 +1,57 @@
+import { remainderOptions, type RemainderUse } from '@jokul/core';
+import { Shown } from '../../ui/shown';
+
+const names: Readonly<Record<RemainderUse, string>> = {
+  spread: 'Spread it',
+  'test-pieces': 'Small test pieces',
+  cold: 'Back to the cold',
+};
+
+/** What becomes of the dough that is left over, each with its figure. */
+export const RemainderChoice = ({
+  remainderG,
+  pieces,
+  pieceMassG,
+  toleranceShare,
+  chosen,
+  onChoose,
+}: {
+  remainderG: number;
+  pieces: number;
+  pieceMassG: number;
+  toleranceShare: number;
+  chosen: RemainderUse | null;
+  onChoose: (use: RemainderUse) => void;
+}) => {
+  if (!(remainderG > 0) || !(pieces >= 1)) return null;
+  return (
+    <fieldset className="mt-4">
+      <legend className="mb-1 text-[13px] text-ink-soft">What becomes of the rest</legend>
+      <div className="grid grid-cols-3 gap-3">
+        {remainderOptions(remainderG, pieces, pieceMassG, toleranceShare).map(
+          ({ use, sentence, possible, figure }) => (
+            <label
+              key={use}
+              className={`flex min-h-14 gap-2 rounded-md border px-3 py-2 ${chosen === use ? 'border-ink bg-raised' : 'bg-surface'} ${possible ? '' : 'text-ink-faint'}`}
+            >
+              <input
+                type="radio"
+                name="remainder"
+                checked={chosen === use}
+                disabled={!possible}
+                onChange={() => onChoose(use)}
+                className="mt-1"
+              />
+              <span>
+                <span className="font-medium">{names[use]}</span>
+                <span className="block text-[13px]">
+                  {sentence} <Shown figure={figure}>arithmetic</Shown>
+                </span>
+              </span>
+            </label>
+          ),
+        )}
+      </div>
+    </fieldset>
+  );
+};

@@ -1,0 +1,82 @@
+import { checkWeighing, controlChart } from '@jokul/core';
+import { Shown } from '../../ui/shown';
+import { Fact, Facts } from '../../ui/station';
+import { ControlChartPicture } from './control-chart-picture';
+import { SamplePicture } from './sample-picture';
+
+interface SampleFiguresProps {
+  readonly samplesG: readonly number[];
+  readonly targetG: number;
+  readonly toleranceG: number;
+  readonly pieces: number;
+  /** Pieces of this product on the day's list. */
+  readonly piecesOfDay: number;
+}
+
+/** Check weighing of a sample: mean, spread, what is given away, whether it passes, and whether the hand is steady. */
+export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfDay }: SampleFiguresProps) => {
+  const check = checkWeighing(samplesG, targetG, toleranceG, Math.max(1, pieces));
+  if (!check) return <p className="text-ink-soft">No piece was weighed.</p>;
+  const chart = controlChart(samplesG, targetG);
+  const {
+    mean,
+    deviation,
+    giveaway,
+    corrected,
+    outsideShare,
+    lostPerBatch,
+    shortByT,
+    tolerableG,
+    passes,
+    advice,
+  } = check;
+  const lostOfDay = Math.round((giveaway.value * piecesOfDay) / targetG);
+  return (
+    <div>
+      <SamplePicture samplesG={samplesG} targetG={targetG} toleranceG={toleranceG} />
+      <p role="status" className={`my-2 text-lg ${passes ? '' : 'font-semibold text-hand'}`}>
+        {advice}
+      </p>
+      <div className="grid grid-cols-2 gap-x-8">
+        <Facts>
+          <Fact name="Mean">
+            <Shown figure={mean}>{mean.value.toFixed(2)} g</Shown>
+          </Fact>
+          {deviation && (
+            <Fact name="Spread">
+              <Shown figure={deviation}>± {deviation.value.toFixed(2)} g</Shown>
+            </Fact>
+          )}
+          <Fact name={giveaway.value >= 0 ? 'Given away per piece' : 'Short per piece'}>
+            <Shown figure={giveaway}>{Math.abs(giveaway.value).toFixed(2)} g</Shown>
+          </Fact>
+          <Fact name={giveaway.value >= 0 ? 'Pieces lost per batch' : 'Pieces more per batch'}>
+            <Shown figure={lostPerBatch}>{Math.abs(lostPerBatch.value).toFixed(1)}</Shown>
+          </Fact>
+        </Facts>
+        <Facts>
+          {outsideShare !== null && (
+            <Fact name={`Outside ± ${toleranceG.toFixed(1)} g`}>
+              {(100 * outsideShare).toFixed(0)} % of all
+            </Fact>
+          )}
+          {corrected && (
+            <Fact name="Mean, doubt in its favour">
+              <Shown figure={corrected}>{corrected.value.toFixed(2)} g</Shown>
+            </Fact>
+          )}
+          <Fact name={`Short by over ${tolerableG.toFixed(1)} g`}>{shortByT}</Fact>
+          <Fact name="Pieces a day">
+            {lostOfDay === 0 ? 'none' : `${Math.abs(lostOfDay)} ${lostOfDay > 0 ? 'lost' : 'more'}`}
+          </Fact>
+        </Facts>
+      </div>
+      {chart && (
+        <div className="mt-3">
+          <ControlChartPicture chart={chart} targetG={targetG} toleranceG={toleranceG} />
+          <p className="text-ink-soft">{chart.sentence}</p>
+        </div>
+      )}
+    </div>
+  );
+};

@@ -1,0 +1,39 @@
+import { ingredient, toppingsFor, totalPercent, type BatchState, type Formula } from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { Shown } from '../../ui/shown';
+
+/** What goes on each piece: per piece, for all, and what was set aside. */
+export const Toppings = ({
+  formula,
+  pieces,
+  known,
+}: {
+  formula: Formula;
+  pieces: number;
+  known: BatchState;
+}) => {
+  const { mass } = useUnits();
+  if (formula.toppings.length === 0) return null;
+  const all = toppingsFor(formula, Math.max(1, pieces * formula.piece.massG));
+  return (
+    <ul className="space-y-1 text-[13.5px]">
+      {all.map(({ line, name, mass: total }) => {
+        const aside = known.weighed[`topping/${line.ingredientId}`];
+        const eachG = (line.percent * formula.piece.massG) / totalPercent(formula);
+        const short = aside !== undefined && aside.massG < 0.95 * total.value;
+        return (
+          <li key={line.ingredientId}>
+            {name}: {mass(eachG)} a piece, <Shown figure={total}>{mass(total.value)}</Shown> in all
+            <span className={`block ${short ? 'font-medium text-hand' : 'text-ink-faint'}`}>
+              {aside
+                ? `${mass(aside.massG)} set aside${short ? ': not enough' : ''}`
+                : 'nothing set aside yet'}
+              {ingredient(line.ingredientId).kind === 'salt' &&
+                '. Salt right before baking, never before freezing: it draws water.'}
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+};

@@ -1,0 +1,207 @@
+import { div, mul, pow, relation, requireNumber, sub, add, call, type Figure } from '../shown/index.js';
+import { checkSample } from './sample.js';
+
+/** Tolerable deficiency T of a piece of nominal mass Q, g: OIML R 87 (2016), table for 5 to 500 g. */
+export const tolerableDeficiency = (nominalG: number): number => {
+  if (nominalG <= 50) return 0.09 * nominalG;
+  if (nominalG <= 100) return 4.5;
+  if (nominalG <= 200) return 0.045 * nominalG;
+  return nominalG <= 300 ? 9 : 0.03 * nominalG;
+};
+
+/** How many pieces to weigh of a batch, and after how many pieces one. A bakery's form of a sample plan. */
+export const samplePlan = (
+  pieces: number,
+): { readonly weigh: number; readonly first: number; readonly oneIn: number } => {
+  requireNumber(pieces, 'The pieces of the batch', 1, 1e6);
+  const weigh = Math.min(50, Math.max(Math.min(5, pieces), Math.ceil(Math.sqrt(pieces))));
+  const first = Math.min(3, weigh);
+  return { weigh, first, oneIn: Math.max(1, Math.floor((pieces - first) / Math.max(1, weigh - first))) };
+};
+
+/** Student's t at 99.5 % one-sided by degrees of freedom (table). */
+const studentT: readonly (readonly [number, number])[] = [
+  [1, 63.66],
+  [2, 9.925],
+  [3, 5.841],
+  [4, 4.604],
+  [5, 4.032],
+  [6, 3.707],
+  [7, 3.499],
+  [8, 3.355],
+  [9, 3.25],
+  [10, 3.169],
+  [12, 3.055],
+  [15, 2.947],
+  [19, 2.861],
+  [24, 2.797],
+  [29, 2.756],
+  [49, 2.68],
+  [79, 2.64],
+  [1e9, 2.576],
+];
+const tOf = (freedom: number): number => {
+  const i = studentT.findIndex(([n]) => n >= freedom);
+  const [n1, t1] = studentT[Math.max(0, i)] ?? [1e9, 2.576];
+  const [n0, t0] = studentT[Math.max(0, i - 1)] ?? [n1, t1];
+  // Nearly linear in 1/n.
+  return n1 === n0 ? t1 : t0 + ((t1 - t0) * (1 / n0 - 1 / freedom)) / (1 / n0 - 1 / n1);
+};
+
+const correctedOf = relation({
+  name: 'Mean with the doubt of the sample in its favour',
+  symbol: 'x̄ + k s',
+  unit: 'g',
+  inputs: {
+    x: { symbol: 'x̄', name: 'mean of the sample', unit: 'g' },
+    t: { symbol: 't', name: "Student's t, 99.5 %", unit: '', source: 'table' },
+    s: { symbol: 's', name: 'spread of the sample', unit: 'g' },
+    n: { symbol: 'n', name: 'pieces weighed', unit: 'pieces' },
+  },
+  formula: ({ x, t, s, n }) => add(x, div(mul(t, s), call('sqrt', n))),
+  source: 'after OIML R 87 (2016): the mean criterion',
+});
+const piecesLost = relation({
+  name: 'Pieces given away',
+  symbol: 'N',
+  unit: 'pieces',
+  inputs: {
+    g: { symbol: 'g', name: 'given away per piece', unit: 'g' },
+    n: { symbol: 'n', name: 'pieces', unit: 'pieces' },
+    Q: { symbol: 'Q', name: 'target weight', unit: 'g' },
+  },
+  formula: ({ g, n, Q }) => div(mul(g, n), Q),
+  source: 'N = g n / Q',
+});
+const normalTail = (z: number): number => {
+  // Abramowitz and Stegun (1964), 26.2.17.
+  const x = Math.abs(z);
+  const k = 1 / (1 + 0.2316419 * x);
+  const poly =
+    k * (0.31938153 + k * (-0.356563782 + k * (1.781477937 + k * (-1.821255978 + k * 1.330274429))));
+  const tail = (Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI)) * poly;
+  return z >= 0 ? tail : 1 - tail;
+};
+
+export interface CheckWeighing {
+  readonly mean: Figure;
+  readonly deviation: Figure | null;
+  readonly giveaway: Figure;
+  readonly corrected: Figure | null;
+  /** Pieces short by more than T, and by more than 2 T. */
+  readonly shortByT: number;
+  readonly shortBy2T: number;
+  readonly tolerableG: number;
+  /** Share of all pieces outside the house tolerance, if weights are normally spread; null for a single piece. */
+  readonly outsideShare: number | null;
+  readonly lostPerBatch: Figure;
+  /** Whether the sample passes: no piece short by 2 T, few by T, and the mean not short beyond its doubt. */
+  readonly passes: boolean;
+  readonly advice: string;
+}
+
+const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+/**
+ * Check weighing of a batch after the principles of OIML R 87 and NIST Handbook 133, in a form for a bakery.
+ * @param samplesG in the order weighed
+ * @param toleranceG house tolerance of a piece, either way
+ */
+export const checkWeighing = (
+  samplesG: readonly number[],
+  targetG: number,
+  toleranceG: number,
+  pieces: number,
+): CheckWeighing | null => {
+  const sample = checkSample(samplesG, targetG, toleranceG);
+  if (!sample) return null;
+  const { mean, deviation, giveaway } = sample;
+  const T = tolerableDeficiency(targetG);
+  const shortByT = samplesG.filter((x) => x < targetG - T).length;
+  const shortBy2T = samplesG.filter((x) => x < targetG - 2 * T).length;
+  const n = samplesG.length;
+  const corrected = deviation ? correctedOf({ x: mean, t: tOf(n - 1), s: deviation, n }) : null;
+  const s = deviation?.value ?? 0;
+  const outsideShare =
+    deviation === null
+      ? null
+      : s === 0
+        ? Number(Math.abs(mean.value - targetG) > toleranceG)
+        : normalTail((targetG + toleranceG - mean.value) / s) +
+          normalTail((mean.value - targetG + toleranceG) / s);
+  const lostPerBatch = piecesLost({ g: giveaway, n: pieces, Q: targetG });
+  const meanShort = corrected !== null && corrected.value < targetG;
+  const passes = shortBy2T === 0 && shortByT <= Math.max(1, Math.floor(0.05 * n)) && !meanShort;
+  const lost = Math.round(Math.abs(lostPerBatch.value));
+  const g = Math.abs(giveaway.value).toFixed(1);
+  const advice =
+    shortBy2T > 0
+      ? `${plural(shortBy2T, 'piece')} far too light (below ${(targetG - 2 * T).toFixed(1)} g): weigh all of this tray again.`
+      : meanShort
+        ? `${g} g light on the mean: fill the scoop. ${plural(lost, 'piece')} more come out of the batch, each too light.`
+        : giveaway.value > toleranceG / 3 && lost >= 1
+          ? `${g} g heavy: ${plural(lost, 'piece')} lost per batch. Level the scoop.`
+          : outsideShare !== null && outsideShare > 0.15
+            ? `The mean is right, but ${(100 * outsideShare).toFixed(0)} % of the pieces are outside ± ${toleranceG.toFixed(1)} g: they will not bake alike. Weigh one in five until it is even.`
+            : 'Even and on target.';
+  return {
+    mean,
+    deviation,
+    giveaway,
+    corrected,
+    shortByT,
+    shortBy2T,
+    tolerableG: T,
+    outsideShare,
+    lostPerBatch,
+    passes,
+    advice,
+  };
+};
+
+const spreadOf = relation({
+  name: 'Bake time of a piece that is off',
+  symbol: "t'",
+  unit: 's',
+  inputs: {
+    t: { symbol: 't', name: 'bake time of the target weight', unit: 's', source: 'bake model' },
+    m: { symbol: 'm', name: 'its weight', unit: 'g' },
+    Q: { symbol: 'Q', name: 'target weight', unit: 'g' },
+    x: { symbol: 'x', name: 'exponent of the weight', unit: '', source: 'bake model, from two weights' },
+  },
+  formula: ({ t, m, Q, x }) => mul(t, pow(div(m, Q), x)),
+  source: "t' = t (m / Q)^x, fitted to two bakes of the model",
+});
+
+/** What uneven pieces do to the bake: when the lightest and the heaviest of a sample would want to be pulled. */
+export const timeSpread = (
+  samplesG: readonly number[],
+  targetG: number,
+  pullS: number,
+  exponent: number,
+): { readonly lightest: Figure; readonly heaviest: Figure } | null => {
+  if (samplesG.length === 0) return null;
+  const at = (m: number) => spreadOf({ t: pullS, m, Q: targetG, x: exponent });
+  return { lightest: at(Math.min(...samplesG)), heaviest: at(Math.max(...samplesG)) };
+};
+
+const lossOf = relation({
+  name: 'Not accounted for',
+  symbol: 'Δ',
+  unit: 'g',
+  inputs: {
+    M: { symbol: 'M', name: 'dough mixed', unit: 'g', source: 'weighed' },
+    n: { symbol: 'n', name: 'pieces counted', unit: 'pieces' },
+    x: { symbol: 'x̄', name: 'mean weight of a piece', unit: 'g' },
+    r: { symbol: 'r', name: 'left over', unit: 'g' },
+  },
+  formula: ({ M, n, x, r }) => sub(sub(M, mul(n, x)), r),
+  source: 'mass balance of bowl, scoop and bench',
+});
+/** Dough that is neither in pieces nor left over: what stayed in the bowl, on the scoop and on the bench. */
+export const unaccounted = (
+  mixedG: number,
+  pieces: number,
+  meanG: number | Figure,
+  remainderG: number,
+): Figure => lossOf({ M: mixedG, n: pieces, x: meanG, r: remainderG });
