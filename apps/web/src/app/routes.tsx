@@ -24,6 +24,10 @@ export const router = createBrowserRouter([
       { path: 'log/:batchId?', ...page(() => import('../stations/log/log-page'), 'LogPage') },
       { path: 'day', ...page(() => import('../stations/day/day-page'), 'DayPage') },
       { path: 'floor', ...page(() => import('../stations/floor/floor-page'), 'FloorPage') },
+      {
+        path: 'setup/ingredients/:id?',
+        ...page(() => import('../stations/ingredients/ingredients-page'), 'IngredientsPage'),
+      },
       { path: 'setup', ...page(() => import('../stations/setup/setup-page'), 'SetupPage') },
       { path: '*', element: <RouteFailed /> },
     ],

@@ -2,17 +2,11 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import type { Formula } from '@jokul/core';
+import { freeCode } from './free-code';
 import { useNewFormula } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field } from '../../ui/field';
-
-/** A code that is not taken yet: the first three letters, then T1, T2 ... */
-export const freeCode = (code: string, taken: readonly string[]): string => {
-  const stem = code.replace(/[^A-Z0-9]/g, '').slice(0, 3) || 'NEW';
-  for (let i = 1; i < 100; i++) if (!taken.includes(`${stem}T${i}`)) return `${stem}T${i}`;
-  return `${stem}T`;
-};
 
 /** A copy of the formula under another code, to try something on; the one it comes from stays as it is. */
 export const Duplicate = ({

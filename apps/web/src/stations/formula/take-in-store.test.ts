@@ -1,5 +1,5 @@
 import { beforeEach, expect, test } from '@jest/globals';
-import { freeCode } from './duplicate';
+import { freeCode } from './free-code';
 import { useTakeIn } from './take-in-store';
 
 beforeEach(() => useTakeIn.getState().clear());

@@ -157,13 +157,13 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
                 setOffered([]);
                 setProblem('');
               }}
-              className="figures min-h-14 w-36 rounded-md border border-line-strong bg-surface px-3 text-right text-2xl"
+              className="figures min-h-14 w-32 rounded-md border border-line-strong bg-surface px-3 text-right text-2xl"
             />
           </div>
-          <Button type="submit" look="primary" className="min-h-14 px-6 text-xl" icon={<Check size={22} />}>
+          <Button type="submit" look="primary" className="min-h-14 px-4 text-xl" icon={<Check size={22} />}>
             Weighed
           </Button>
-          <Button look="quiet" className="min-h-14" onClick={onSkip}>
+          <Button look="quiet" className="min-h-14 px-2" onClick={onSkip}>
             Later
           </Button>
         </div>

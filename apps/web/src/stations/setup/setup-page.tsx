@@ -1,13 +1,14 @@
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { wallClock } from '@jokul/core';
 import { RulesInput, type BakeryView } from '@jokul/contracts';
 import { usePreferences } from '../../lib/preferences';
 import { useWallClock } from '../../lib/clock';
 import { useBakery, useSaveRules, useSetClock } from '../../lib/queries';
-import { Button } from '../../ui/button';
+import { Button, buttonClass } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
 
@@ -231,6 +232,14 @@ export const SetupPage = () => {
                 />
               </div>
             </div>
+          </Panel>
+          <Panel title="Ingredients">
+            <p className="mb-2 text-ink-soft">
+              What every ingredient consists of, weighs and declares; and those of our own.
+            </p>
+            <Link to="/setup/ingredients" className={buttonClass()}>
+              Open the library
+            </Link>
           </Panel>
           <Panel title="Cold places and crew">
             <Rows
