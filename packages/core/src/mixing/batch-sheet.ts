@@ -1,3 +1,4 @@
+import { doughPercent, type Formula } from '../formula/index.js';
 import type { BatchState } from '../journal/index.js';
 import type { WeighLine, WeighSheet } from '../scaling/index.js';
 
@@ -24,8 +25,17 @@ const isShort = (line: WeighLine, known: BatchState): boolean => {
 export const openLines = (sheet: WeighSheet, known: BatchState): readonly WeighLine[] =>
   sheet.lines.filter((line) => !known.weighed[line.key] || isShort(line, known));
 
+/** What of a weighed line reaches the bowl: browned butter less its water and what stays in the pan. */
+const keptShare = (formula: Pick<Formula, 'stages'>, key: string): number => {
+  const line = formula.stages
+    .flatMap(({ id, lines }) => lines.map((own) => ({ key: `${id}/${own.ingredientId}`, own })))
+    .find((candidate) => candidate.key === key)?.own;
+  return line?.browned ? doughPercent(line) / line.percent : 1;
+};
+
 /** Mass in the bowl so far, g; what is set aside for the pieces is not in it. */
-export const weighedMassG = (known: BatchState): number =>
+export const weighedMassG = (known: BatchState, formula: Pick<Formula, 'stages'>): number =>
   Object.values(known.weighed)
     .filter(({ key }) => !key.startsWith('topping/'))
-    .reduce((sum, { massG }) => sum + massG, 0) + known.adjusted.reduce((sum, { massG }) => sum + massG, 0);
+    .reduce((sum, { key, massG }) => sum + massG * keptShare(formula, key), 0) +
+  known.adjusted.reduce((sum, { massG }) => sum + massG, 0);

@@ -24,7 +24,7 @@ const all = (change: Record<string, Partial<BatchState['weighed'][string]>> = {}
 describe('the sheet of a batch', () => {
   it('is done when every line is weighed, and weighs what was weighed', () => {
     expect(openLines(sheet, all())).toEqual([]);
-    expect(weighedMassG(all())).toBeCloseTo(sheet.roundedTotalG, 6);
+    expect(weighedMassG(all(), lemon as Formula)).toBeCloseTo(sheet.roundedTotalG, 6);
     expect(openLines(sheet, emptyBatch('B'))).toHaveLength(sheet.lines.length);
   });
   it('what is set aside for the pieces is weighed too, and is no part of the dough', () => {
@@ -36,7 +36,18 @@ describe('the sheet of a batch', () => {
     expect(withTopping.exactTotalG).toBeCloseTo(5000, 6);
     expect(openLines(withTopping, emptyBatch('B')).at(-1)?.key).toBe('topping/white-sugar');
     const aside = { ...deed, key: 'topping/white-sugar', massG: 143, targetG: 143, scaleId: 'counter' };
-    expect(weighedMassG({ ...emptyBatch('B'), weighed: { [aside.key]: aside } })).toBe(0);
+    expect(weighedMassG({ ...emptyBatch('B'), weighed: { [aside.key]: aside } }, ginger as Formula)).toBe(0);
+  });
+  it('browned butter counts less what the pan takes', () => {
+    const rye = demoFormulas.find(({ code }) => code === 'RYE') as Formula;
+    const rounded = weighSheet(amountsFor(rye, 5000), demoEquipment.scales);
+    const weighed = Object.fromEntries(
+      rounded.lines.map(({ key, exact }) => [
+        key,
+        { ...deed, key, massG: exact.value, targetG: exact.value, scaleId: 'bench' },
+      ]),
+    );
+    expect(weighedMassG({ ...emptyBatch('B'), weighed }, rye)).toBeCloseTo(5000, 6);
   });
   it('scaled to an ingredient that was over, it asks for more of what was weighed before', () => {
     const [first] = sheet.lines;

@@ -88,6 +88,9 @@ export interface CheckWeighing {
   readonly deviation: Figure | null;
   readonly giveaway: Figure;
   readonly corrected: Figure | null;
+  /** Pieces outside the house tolerance. */
+  readonly light: number;
+  readonly heavy: number;
   /** Pieces short by more than T, and by more than 2 T. */
   readonly shortByT: number;
   readonly shortBy2T: number;
@@ -149,6 +152,8 @@ export const checkWeighing = (
     deviation,
     giveaway,
     corrected,
+    light: sample.light.length,
+    heavy: sample.heavy.length,
     shortByT,
     shortBy2T,
     tolerableG: T,

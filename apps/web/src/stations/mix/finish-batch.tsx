@@ -51,7 +51,7 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
   const [room, butter] = [roomC, butterC].map((text) => Number(text.replace(',', '.')));
   const value = Number(doughC.replace(',', '.'));
   const wrong = !Number.isFinite(value) || value < 5 || value > 40;
-  const weighedG = weighedMassG(known);
+  const weighedG = weighedMassG(known, formula);
   const finish = (why?: string) => {
     record('mixed', batch.batchId, {
       doughC: value,

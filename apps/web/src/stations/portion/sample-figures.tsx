@@ -65,6 +65,9 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
               <Shown figure={corrected}>{corrected.value.toFixed(2)} g</Shown>
             </Fact>
           )}
+          <Fact name="Light, heavy">
+            {check.light}, {check.heavy}
+          </Fact>
           <Fact name={`Short by over ${tolerableG.toFixed(1)} g`}>{shortByT}</Fact>
           <Fact name="Pieces a day">
             {lostOfDay === 0 ? 'none' : `${Math.abs(lostOfDay)} ${lostOfDay > 0 ? 'lost' : 'more'}`}
