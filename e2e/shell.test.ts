@@ -14,6 +14,10 @@ test.afterAll(() => jokul.stop());
 const pages = [
   '/orders',
   '/formula/RYE',
+  '/formula/new',
+  '/mix/RYE-1127-A?at=butter',
+  '/mix/LEM-1127-A?at=mixer',
+  '/setup/ingredients/salted-butter',
   '/mix/LEM-1127-A',
   '/portion/GNG-1127-A',
   '/rest/RYE-1127-A',

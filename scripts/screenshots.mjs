@@ -21,8 +21,23 @@ const batch = (code) => `${code}-1127-A`;
 const views = [
   { name: 'orders', path: '/orders' },
   { name: 'formula', path: '/formula/RYE' },
+  {
+    name: 'take-in',
+    path: '/formula/new',
+    after: (page) => page.getByRole('button', { name: 'Try it with an example' }).click(),
+  },
+  { name: 'mixer', path: `/mix/${batch('PNT')}?at=mixer` },
+  { name: 'browned-butter', path: `/mix/${batch('RYE')}?at=butter` },
+  { name: 'ingredients', path: '/setup/ingredients/salted-butter' },
   { name: 'mix', path: `/mix/${batch('LEM')}`, before: weighSome },
-  { name: 'portion', path: `/portion/${batch('GNG')}` },
+  {
+    name: 'portion',
+    path: `/portion/${batch('SES')}`,
+    after: async (page) => {
+      await page.getByLabel('Some pieces on the scale, g').fill('38.5 39 38.2 39.4 38.8 40.4 39 38.9 39.3');
+      await page.getByText('The lightest wants').waitFor();
+    },
+  },
   { name: 'rest', path: `/rest/${batch('RYE')}` },
   { name: 'bake', path: '/bake' },
   { name: 'day', path: '/day' },

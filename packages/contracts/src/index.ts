@@ -5,3 +5,4 @@ export * from './setup.js';
 export * from './calc.js';
 export * from './views.js';
 export * from './plan-schema.js';
+export * from './formula-schema.js';

@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
-import { planSchema } from '@jokul/contracts';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { demoFormulas, formulaToJson } from '@jokul/core';
+import { formulaSchema, planSchema } from '@jokul/contracts';
 import { calculate } from './calculate.js';
 
 const scale = {
@@ -188,5 +190,14 @@ describe('calc', () => {
   it('the published schema of the plan is the one that checks', () => {
     const published = readFileSync(join(import.meta.dirname, '../../../../docs/plan.schema.json'), 'utf8');
     expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(planSchema)));
+  });
+  it('the published schema of a formula is the one that fits what is given out', () => {
+    const published = readFileSync(join(import.meta.dirname, '../../../../docs/formula.schema.json'), 'utf8');
+    expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(formulaSchema)));
+    const fits = new Ajv2020({ strict: false }).compile(formulaSchema);
+    for (const formula of demoFormulas) {
+      expect(fits(JSON.parse(formulaToJson(formula)))).toBe(true);
+      expect(fits({ ...JSON.parse(formulaToJson(formula)), format: 'other' })).toBe(false);
+    }
   });
 });

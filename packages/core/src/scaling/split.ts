@@ -1,4 +1,4 @@
-import { JokulError, requireNumber } from '../shown/index.js';
+import { div, JokulError, mul, relation, requireNumber, type Figure } from '../shown/index.js';
 
 /** What a mixer can take of one dough, by mass. */
 export interface MixerRange {
@@ -35,6 +35,22 @@ export const mixerRange = (mixer: Mixer, densityGPerMl: number): MixerRange => (
   minMassG: mixer.minFill * mixer.bowlL * 1000 * densityGPerMl,
   maxMassG: Math.min(mixer.maxFill * mixer.bowlL * 1000 * densityGPerMl, mixer.maxMassG),
 });
+
+const fill = relation({
+  name: 'Fill of the bowl',
+  symbol: 'f',
+  unit: 'share',
+  inputs: {
+    M: { symbol: 'M', name: 'dough', unit: 'g' },
+    rho: { symbol: 'ρ', name: 'density of the mixed dough', unit: 'g/mL' },
+    V: { symbol: 'V', name: 'bowl', unit: 'mL', source: 'mixer' },
+  },
+  formula: ({ M, rho, V }) => div(M, mul(rho, V)),
+  source: 'f = M / (ρ V)',
+});
+/** How full a bowl is of so much dough. */
+export const bowlFill = (mixer: Mixer, massG: number, densityGPerMl: number | Figure): Figure =>
+  fill({ M: massG, rho: densityGPerMl, V: mixer.bowlL * 1000 });
 
 /** Shares of `massG` that stay inside each range, as even as the ranges allow. */
 const evenWithin = (massG: number, ranges: readonly MixerRange[]): readonly number[] => {

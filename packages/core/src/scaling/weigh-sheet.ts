@@ -1,5 +1,5 @@
 import { ingredient } from '../ingredient/index.js';
-import { formatNumber, type Figure, type Warning } from '../shown/index.js';
+import { formatNumber, sumFigure, type Figure, type Warning } from '../shown/index.js';
 import type { Amount } from '../formula/index.js';
 
 export interface Scale {
@@ -100,5 +100,39 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
     exactTotalG: sum((line) => line.exact.value),
     roundedTotalG: sum((line) => line.roundedG),
     warnings,
+  };
+};
+
+/** What the sheet comes to, exactly and as weighed, as sums that open. Toppings are no part of it. */
+export const sheetTotals = ({ lines }: WeighSheet): { readonly exact: Figure; readonly rounded: Figure } => {
+  const inDough = lines.filter(({ stageId }) => stageId !== 'topping');
+  return {
+    exact: sumFigure({
+      name: 'Sum of the exact amounts',
+      symbol: 'Σ m',
+      unit: 'g',
+      terms: inDough.map(({ name, exact }) => ({
+        symbol: 'm',
+        name,
+        value: exact.value,
+        unit: 'g' as const,
+        source: exact.source,
+        shown: exact,
+      })),
+      source: 'sum of the sheet; butter to brown counts before its loss',
+    }),
+    rounded: sumFigure({
+      name: 'Sum of the amounts as weighed',
+      symbol: 'Σ m',
+      unit: 'g',
+      terms: inDough.map(({ name, roundedG, scaleId, resolutionG }) => ({
+        symbol: 'm',
+        name,
+        value: roundedG,
+        unit: 'g' as const,
+        source: `rounded to ${resolutionG} g of the ${scaleId} scale`,
+      })),
+      source: 'sum of the sheet; butter to brown counts before its loss',
+    }),
   };
 };

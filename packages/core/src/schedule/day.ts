@@ -3,7 +3,8 @@ import { bake, bakeInputOf, type BakeResult } from '../bake/index.js';
 import { doughOf, type Formula } from '../formula/index.js';
 import { countPieces } from '../portioning/index.js';
 import { doughNeeded, mixerRange, splitBatches, type Split } from '../scaling/index.js';
-import { JokulError, type Figure } from '../shown/index.js';
+import { componentNames } from '../ingredient/index.js';
+import { JokulError, modelled, type Figure } from '../shown/index.js';
 import { ballRadiusM, coldPorosity, doughDensity } from '../thermal/index.js';
 import { layOut, restingPerTray, type Layout } from '../tray/index.js';
 import type { Equipment, HouseRules, TrayKind } from './equipment.js';
@@ -74,6 +75,36 @@ export const predictIn = (
 /** Density of the mixed dough, g/mL. */
 export const doughDensityGPerMl = (formula: Formula): number =>
   doughDensity(doughOf(formula), 20, coldPorosity) / 1000;
+
+/** The same as a figure that shows the composition it comes from. */
+export const doughDensityFigure = (formula: Formula): Figure => {
+  const { composition } = doughOf(formula);
+  return modelled({
+    name: 'Density of the mixed dough',
+    symbol: 'ρ',
+    value: doughDensityGPerMl(formula),
+    unit: 'g/mL',
+    relation: '1/ρ = Σ x / ρ_x, times (1 − air)',
+    terms: [
+      ...componentNames.map((name) => ({
+        symbol: 'x',
+        name,
+        value: composition[name],
+        unit: 'share' as const,
+        source: 'composition of the ingredients',
+      })),
+      {
+        symbol: 'air',
+        name: 'air by volume',
+        value: coldPorosity,
+        unit: 'share' as const,
+        source: 'typical',
+      },
+    ],
+    source: 'densities of the components at 20 °C after Choi and Okos (1986)',
+    note: 'Creaming and inclusions move it: weigh three scoops.',
+  });
+};
 
 /** Diameter of a raw piece as a ball, mm. */
 export const rawDiameterMm = (formula: Formula): number =>

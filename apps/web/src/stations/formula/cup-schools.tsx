@@ -19,7 +19,11 @@ interface CupSchoolsProps {
 const formulaIn = ({ text, settings, answers }: CupSchoolsProps, schools: CupSchools): Formula | null => {
   try {
     return assembleFormula(
-      readRecipe(text, { ...settings, schools: { ...settings.schools, ...schools } }, answers),
+      readRecipe(
+        text,
+        { ...settings, schools: { 'brown sugar': 'packed', ...settings.schools, ...schools } },
+        answers,
+      ),
       { code: 'CUP', name: 'Cup' },
     );
   } catch (error) {
@@ -28,14 +32,21 @@ const formulaIn = ({ text, settings, answers }: CupSchoolsProps, schools: CupSch
   }
 };
 
-const schools: readonly (readonly [string, CupSchools])[] = [
-  ['spooned', { flour: 'spooned', cocoa: 'spooned' }],
-  ['dipped', { flour: 'dipped', cocoa: 'dipped' }],
+/** The columns: flour spooned and dipped, and what else of the recipe goes by the cup. */
+const schoolsFor = (text: string, { flour }: CupSchools): readonly (readonly [string, CupSchools])[] => [
+  ['flour spooned', { flour: 'spooned', cocoa: 'spooned' }],
+  ['flour dipped', { flour: 'dipped', cocoa: 'dipped' }],
+  ...(typeof flour === 'number' ? ([['our own cup', { flour }]] as const) : []),
+  ...(/brown sugar/i.test(text)
+    ? ([['brown sugar loose', { flour: 'spooned', cocoa: 'spooned', 'brown sugar': 'loose' }]] as const)
+    : []),
 ];
 
 /** The same recipe under each cup school: what a cup of flour more or less does to the dough. */
 export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
-  const read = schools.map(([name, school]) => [name, formulaIn(props, school)] as const);
+  const read = schoolsFor(props.text, props.settings.schools).map(
+    ([name, school]) => [name, formulaIn(props, school)] as const,
+  );
   const first = read[0]?.[1];
   if (!first || read.some(([, formula]) => !formula))
     return <p className="text-[13.5px] text-ink-soft">Shows when every line but the cups is answered.</p>;
@@ -52,9 +63,9 @@ export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
       <table className="w-full text-[13.5px]">
         <thead>
           <tr className="text-left text-ink-soft">
-            <th className="font-normal">cup of flour</th>
+            <th className="font-normal" aria-label="of the dough" />
             {read.map(([name]) => (
-              <th key={name} className="text-right font-normal">
+              <th key={name} className="py-1 pl-2 text-right align-bottom font-normal">
                 {name}
               </th>
             ))}
@@ -74,7 +85,7 @@ export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
         </tbody>
       </table>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        Texture from 0 to 10, the spooned cup at 5: a forecast of directions. More flour in the cup: stiffer,
+        Texture from 0 to 10, the first column at 5: a forecast of directions. More flour in the cup: stiffer,
         thicker, drier.
       </p>
     </>

@@ -5,9 +5,11 @@ import { useLocation, useSearchParams } from 'react-router';
 import {
   amountsFor,
   batchFactor,
-  doughDensityGPerMl,
+  bowlFill,
+  doughDensityFigure,
   mixerRange,
   scaleProduct,
+  sheetTotals,
   toppingsFor,
   weighSheet,
   type BatchPlan,
@@ -95,6 +97,9 @@ const MixWork = () => {
         )
       : null;
   const off = sheet.roundedTotalG - sheet.exactTotalG;
+  const totals = sheetTotals(sheet);
+  const density = doughDensityFigure(formula);
+  const fill = mixer && bowlFill(mixer, batch.massG * factor, density);
   const mix = taskOf(batch, 'mix');
   return (
     <Station
@@ -117,6 +122,12 @@ const MixWork = () => {
           {scaled && (
             <WhySection title="Why this much, in these batches">
               <Facts>
+                {fill && (
+                  <Fact name="Bowl filled">
+                    <Shown figure={fill}>{(100 * fill.value).toFixed(0)} %</Shown> of{' '}
+                    {(100 * (mixer?.minFill ?? 0)).toFixed(0)}–{(100 * (mixer?.maxFill ?? 1)).toFixed(0)}
+                  </Fact>
+                )}
                 <Fact name="Dough for the list">
                   <Shown figure={scaled.dough}>{mass(scaled.dough.value)}</Shown>
                 </Fact>
@@ -141,8 +152,12 @@ const MixWork = () => {
           )}
           <WhySection title="What rounding does">
             <Facts>
-              <Fact name="Exact total">{mass(sheet.exactTotalG)}</Fact>
-              <Fact name="As weighed">{mass(sheet.roundedTotalG)}</Fact>
+              <Fact name="Exact total">
+                <Shown figure={totals.exact}>{mass(sheet.exactTotalG)}</Shown>
+              </Fact>
+              <Fact name="As weighed">
+                <Shown figure={totals.rounded}>{mass(sheet.roundedTotalG)}</Shown>
+              </Fact>
               <Fact name="Difference">
                 {off >= 0 ? '+' : '−'}
                 {Math.abs(off).toFixed(1)} g ({((Math.abs(off) / sheet.exactTotalG) * 100).toFixed(3)} %)
@@ -207,7 +222,7 @@ const MixWork = () => {
             formula={formula}
             sheet={sheet}
             known={known}
-            bowlMaxG={mixer ? mixerRange(mixer, doughDensityGPerMl(formula)).maxMassG : batch.massG}
+            bowlMaxG={mixer ? mixerRange(mixer, density.value).maxMassG : batch.massG}
             factor={factor}
           />
         </Tabs.Content>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useLocation } from 'react-router';
-import { countPieces, doughDensityGPerMl, heaped, scoopsFor, type BatchPlan } from '@jokul/core';
+import { countPieces, doughDensityFigure, heaped, scoopsFor, type BatchPlan } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
 import { NeedPlan } from '../../app/need-plan';
@@ -68,7 +68,7 @@ const PortionWork = () => {
   const target = formula.piece.massG;
   const count = countPieces(doughG, target, rules.portionLossShare);
   const measured = weighed?.batchId === batch.batchId ? weighed.scoop : null;
-  const typical = doughDensityGPerMl(formula);
+  const typical = doughDensityFigure(formula);
   const scoops = scoopsFor(target, measured?.density ?? typical, equipment.scoops);
   const [best] = scoops;
   const piecesOfDay = (day.data?.orders ?? [])
@@ -122,8 +122,8 @@ const PortionWork = () => {
             </table>
             {!measured && best && (
               <p className="mt-1 text-[12.5px] text-ink-faint">
-                For a dough of {typical.toFixed(2)} g/mL, from its composition with 8 % air. Heaped, No.{' '}
-                {best.number} holds about{' '}
+                For a dough of <Shown figure={typical}>{typical.value.toFixed(2)} g/mL</Shown>, from its
+                composition with 8 % air. Heaped, No. {best.number} holds about{' '}
                 <Shown figure={heaped(best.mass)}>{heaped(best.mass).value.toFixed(0)} g</Shown>. Weigh three
                 of yours:
               </p>

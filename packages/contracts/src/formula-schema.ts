@@ -1,0 +1,81 @@
+import { ingredientKinds } from '@jokul/core';
+
+const name = { type: 'string', minLength: 1, maxLength: 80 } as const;
+const percent = { type: 'number', minimum: 0.01, maximum: 500 } as const;
+const seconds = { type: 'number', minimum: 0 } as const;
+const line = {
+  type: 'object',
+  properties: {
+    ingredientId: { type: 'string', description: 'id of an ingredient of the library, or own-...' },
+    percent: { ...percent, description: "baker's percent as weighed; all flours together are 100" },
+    browned: { type: 'boolean', description: 'butter that is browned before use' },
+  },
+  required: ['ingredientId', 'percent'],
+  additionalProperties: false,
+} as const;
+const object = <T extends Record<string, unknown>>(properties: T, optional: readonly string[] = []) =>
+  ({
+    type: 'object',
+    properties,
+    required: Object.keys(properties).filter((key) => !optional.includes(key)),
+    additionalProperties: false,
+  }) as const;
+
+/** JSON Schema of a formula as Jokul gives it out and takes it in; published as docs/formula.schema.json. */
+export const formulaSchema = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'A formula of Jokul',
+  description: `Masses in g, temperatures in °C, durations in s, lengths in mm. Kinds of ingredients: ${ingredientKinds.join(', ')}.`,
+  ...object({
+    format: { const: 'jokul-formula' },
+    version: { const: 1 },
+    formula: object(
+      {
+        code: { type: 'string', pattern: '^[A-Z][A-Z0-9]{1,5}$' },
+        name,
+        version: { type: 'integer', minimum: 1 },
+        stages: {
+          type: 'array',
+          minItems: 1,
+          maxItems: 12,
+          items: object({
+            id: { type: 'string', minLength: 1, maxLength: 40 },
+            name,
+            cue: { type: 'string', maxLength: 400 },
+            lines: { type: 'array', maxItems: 40, items: line },
+          }),
+        },
+        toppings: { type: 'array', maxItems: 12, items: line },
+        piece: object({
+          massG: { type: 'number', minimum: 8, maximum: 200 },
+          shape: { enum: ['ball', 'mound', 'puck', 'slice'] },
+        }),
+        rest: object({
+          form: { enum: ['pieces', 'tub', 'bag', 'none'] },
+          placeKind: { enum: ['walk-in', 'freezer', 'bench'] },
+          minS: seconds,
+          bestS: seconds,
+          maxS: seconds,
+          temperS: seconds,
+        }),
+        bake: object({
+          target: { enum: ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] },
+          setC: { type: 'number', minimum: 120, maximum: 260 },
+          fan: { type: 'boolean' },
+          trayRestS: seconds,
+          gapMm: { type: 'number', minimum: 0, maximum: 150 },
+        }),
+        method: object(
+          {
+            cream: { enum: ['short', 'standard', 'long', 'melted'] },
+            egg: { enum: ['barely', 'fully'] },
+            finish: { enum: ['machine', 'hand'] },
+            doughC: { type: 'number', minimum: 5, maximum: 35 },
+          },
+          ['doughC'],
+        ),
+      },
+      ['method'],
+    ),
+  }),
+} as const;
