@@ -72,6 +72,12 @@ test('salted butter on top of the salt is found, taken off, and the stages are p
   await page.getByLabel('Percent, Fine salt').fill('0.41');
   await page.getByLabel('Percent, Fine salt').press('Enter');
   await expect(page.getByText(/brings .* of salt on top/)).toBeHidden();
+  // Alt and an arrow take the salt up a line, and the focus goes with it.
+  await page.getByLabel('Percent, Fine salt').press('Alt+ArrowUp');
+  await expect(page.getByLabel('Percent, Fine salt')).toBeFocused();
+  const order = await page.getByRole('row').allTextContents();
+  const at = (name: string) => order.findIndex((row) => row.includes(name));
+  expect(at('Fine salt')).toBeLessThan(at('Baking soda'));
   // Fold in goes up before Dry: Space takes the stage, an arrow moves it, Space puts it down.
   const handle = page.getByRole('button', { name: 'Move the stage Fold in' });
   await handle.focus();

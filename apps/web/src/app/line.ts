@@ -21,6 +21,8 @@ export const otherKeys = [
   { keys: '/', does: 'Search everything' },
   { keys: 'Ctrl Z', does: 'Undo an edit of a formula' },
   { keys: 'Ctrl Shift Z', does: 'Redo it' },
+  { keys: 'Enter ↑ ↓', does: 'Down and up a column of figures' },
+  { keys: 'Alt ↑ ↓', does: 'Move an ingredient, also to the next stage' },
   { keys: 't', does: 'Light or dark' },
   { keys: 'Esc', does: 'Out of a field, back to the keys' },
   { keys: '?', does: 'This overview' },

@@ -90,6 +90,15 @@ describe('swaps', () => {
         expect([id, perDough(apply().formula) / perDough(f)]).toEqual([id, expect.closeTo(1, 1)]);
       }
   });
+  it('inclusions kept back for the top leave the dough and are as much as before', () => {
+    const rye = formula('RYE');
+    const { formula: f } = swap(rye, 'keep-back-walnuts');
+    expect(percent(f, 'walnuts')).toBeCloseTo(46.8, 9);
+    expect(f.toppings.find((l) => l.ingredientId === 'walnuts')?.percent).toBeCloseTo(5.2, 9);
+    expect(f.toppings).toHaveLength(rye.toppings.length + 1);
+    const again = swap(f, 'keep-back-walnuts').formula;
+    expect(again.toppings.filter((l) => l.ingredientId === 'walnuts')).toHaveLength(1);
+  });
   it('a blend of two flours meets the protein, and flour stays as much', () => {
     const { formula: f } = blendFlour(
       formula('LEM'),

@@ -239,6 +239,23 @@ export const blendFlour = (
   };
 };
 
+/** Share of an inclusion that is kept back to be pressed in on top: trade practice. */
+const keptBack = 0.1;
+
+const keepBack = (formula: Formula, id: string): Swapped => {
+  const percent = percentOf(formula, id) * keptBack;
+  const at = formula.toppings.findIndex((line) => line.ingredientId === id);
+  const toppings =
+    at === -1
+      ? [...formula.toppings, { ingredientId: id, percent }]
+      : formula.toppings.map((line, i) => (i === at ? { ...line, percent: line.percent + percent } : line));
+  const less = replace(formula, id, (line) => [{ ...line, percent: line.percent * (1 - keptBack) }]);
+  return {
+    formula: { ...less, toppings },
+    says: `${formatNumber(percent)} % are set aside before folding and pressed in on top; as much as before in and on the pieces. The dough is lighter by it.`,
+  };
+};
+
 /** The swaps that this formula allows. */
 export const swapsFor = (formula: Formula): readonly Swap[] => {
   const swap = (id: string, title: string, possible: boolean, apply: () => Swapped): readonly Swap[] =>
@@ -277,6 +294,16 @@ export const swapsFor = (formula: Formula): readonly Swap[] => {
       ),
     ),
     ...swap('soda-to-powder', 'Powder for soda', has(formula, 'baking-soda'), () => sodaToPowder(formula)),
+    ...[...new Set(doughLines(formula).map(({ ingredientId }) => ingredientId))]
+      .filter((id) => ingredient(id).kind === 'inclusion')
+      .flatMap((id) =>
+        swap(
+          `keep-back-${id}`,
+          `A tenth of the ${ingredient(id).name.toLowerCase()} kept back for the top`,
+          true,
+          () => keepBack(formula, id),
+        ),
+      ),
     ...swap('powder-to-soda', 'Soda for powder', has(formula, 'baking-powder'), () => powderToSoda(formula)),
   ];
 };

@@ -48,6 +48,18 @@ describe('an edit of a formula', () => {
     useDraft.getState().setStage(3, null);
     expect(names()).toHaveLength(3);
   });
+  it('moves a line within its stage, and on into the next one', () => {
+    const ids = (i: number) => draft().stages[i]?.lines.map((l) => l.ingredientId);
+    useDraft.getState().moveLine(0, 2, -1);
+    expect(ids(0)).toEqual(['butter', 'white-sugar', 'dark-brown-sugar']);
+    useDraft.getState().moveLine(0, 2, 1);
+    expect(ids(0)).toEqual(['butter', 'white-sugar']);
+    expect(ids(1)).toEqual(['dark-brown-sugar', 'whole-egg', 'molasses']);
+    useDraft.getState().moveLine(0, 0, -1);
+    expect(ids(0)).toEqual(['butter', 'white-sugar']);
+    useDraft.getState().moveLine(2, 0, -1);
+    expect(ids(1)?.at(-1)).toBe('wheat-flour');
+  });
   it('changes, adds and takes out toppings', () => {
     useDraft.getState().setTopping(0, { ingredientId: 'white-sugar', percent: 10 });
     useDraft.getState().setTopping(1, { ingredientId: 'sesame', percent: 2 });

@@ -9,6 +9,8 @@ interface DraftStore {
   readonly change: (change: Partial<Formula>) => void;
   readonly setLine: (stageIndex: number, lineIndex: number, line: FormulaLine | null) => void;
   readonly addLine: (stageIndex: number, line: FormulaLine) => void;
+  /** Moves a line up (−1) or down (1); at the end of its stage it goes on into the next one. */
+  readonly moveLine: (stageIndex: number, lineIndex: number, by: 1 | -1) => void;
   /** Moves a stage to another place in the order. */
   readonly moveStage: (from: number, to: number) => void;
   /** Changes a stage; null takes it out, an index past the end adds one. */
@@ -23,6 +25,28 @@ const moved = <T>(list: readonly T[], from: number, to: number): readonly T[] =>
   if (item === undefined || to < 0 || to >= list.length || from === to) return list;
   const rest = without(list, from);
   return [...rest.slice(0, to), item, ...rest.slice(to)];
+};
+
+const withLineMoved = (
+  stages: readonly FormulaStage[],
+  stageIndex: number,
+  lineIndex: number,
+  by: 1 | -1,
+): readonly FormulaStage[] => {
+  const lines = stages[stageIndex]?.lines ?? [];
+  const line = lines[lineIndex];
+  const to = lineIndex + by;
+  if (!line) return stages;
+  if (to >= 0 && to < lines.length)
+    return stages.map((stage, i) =>
+      i === stageIndex ? { ...stage, lines: moved(lines, lineIndex, to) } : stage,
+    );
+  if (!stages[stageIndex + by]) return stages;
+  return stages.map((stage, i) => {
+    if (i === stageIndex) return { ...stage, lines: without(lines, lineIndex) };
+    if (i !== stageIndex + by) return stage;
+    return { ...stage, lines: by === 1 ? [line, ...stage.lines] : [...stage.lines, line] };
+  });
 };
 
 /** The list with one item changed, taken out (null) or added at the end. */
@@ -64,6 +88,10 @@ export const useDraft = create<DraftStore>()(
               i === stageIndex ? { ...stage, lines: [...stage.lines, line] } : stage,
             ),
           },
+        })),
+      moveLine: (stageIndex, lineIndex, by) =>
+        set((s) => ({
+          draft: s.draft && { ...s.draft, stages: withLineMoved(s.draft.stages, stageIndex, lineIndex, by) },
         })),
       moveStage: (from, to) =>
         set((s) => ({ draft: s.draft && { ...s.draft, stages: moved(s.draft.stages, from, to) } })),

@@ -7,10 +7,12 @@ interface NumberCellProps {
   readonly onCommit: (value: number) => void;
   readonly min: number;
   readonly max: number;
+  /** Alt with an arrow moves the whole line, when it can be moved. */
+  readonly onMove?: (by: 1 | -1) => void;
 }
 
 /** A figure edited in place: Enter or leaving it commits, Escape goes back, the arrow keys go up and down the column. */
-export const NumberCell = ({ label, value, onCommit, min, max }: NumberCellProps) => {
+export const NumberCell = ({ label, value, onCommit, min, max, onMove }: NumberCellProps) => {
   const [text, setText] = useState(formatNumber(value));
   const [wrong, setWrong] = useState(false);
   useEffect(() => {
@@ -45,6 +47,17 @@ export const NumberCell = ({ label, value, onCommit, min, max }: NumberCellProps
         onChange={(event) => setText(event.target.value)}
         onBlur={commit}
         onKeyDown={(event) => {
+          const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : null;
+          if (event.altKey && by && onMove) {
+            event.preventDefault();
+            commit();
+            onMove(by);
+            // The line stands elsewhere now; the focus goes with it.
+            requestAnimationFrame(() =>
+              document.querySelector<HTMLInputElement>(`input[aria-label=${JSON.stringify(label)}]`)?.focus(),
+            );
+            return;
+          }
           if (event.key === 'Enter' || event.key === 'ArrowDown') move(event.currentTarget, 1);
           if (event.key === 'ArrowUp') move(event.currentTarget, -1);
           if (event.key === 'Escape') setText(formatNumber(value));

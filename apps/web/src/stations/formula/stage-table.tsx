@@ -52,10 +52,11 @@ interface RowProps {
   readonly editing: boolean;
   readonly prefix?: string;
   readonly onChange: (line: FormulaLine | null) => void;
+  readonly onMove?: (by: 1 | -1) => void;
 }
 
 /** An ingredient: percent and grams, either of them editable. */
-const LineRow = ({ line, amount, grams, perPercentG, editing, prefix = '', onChange }: RowProps) => {
+const LineRow = ({ line, amount, grams, perPercentG, editing, prefix = '', onChange, onMove }: RowProps) => {
   const { mass } = useUnits();
   const name = nameOf(line.ingredientId);
   const isButter = ingredients.get(line.ingredientId)?.kind === 'butter';
@@ -87,6 +88,7 @@ const LineRow = ({ line, amount, grams, perPercentG, editing, prefix = '', onCha
             value={line.percent}
             min={0.01}
             max={500}
+            {...(onMove && { onMove })}
             onCommit={(percent) => onChange({ ...line, percent })}
           />
         ) : (
@@ -196,6 +198,7 @@ interface StageProps {
 const StageLines = ({ stage, index, amounts, perPercentG, editing }: StageProps) => {
   const setLine = useDraft((s) => s.setLine);
   const addLine = useDraft((s) => s.addLine);
+  const moveLine = useDraft((s) => s.moveLine);
   return (
     <>
       {stage.lines.map((line, lineIndex) => {
@@ -209,6 +212,7 @@ const StageLines = ({ stage, index, amounts, perPercentG, editing }: StageProps)
             perPercentG={perPercentG}
             editing={editing}
             onChange={(next) => setLine(index, lineIndex, next)}
+            onMove={(by) => moveLine(index, lineIndex, by)}
           />
         );
       })}
