@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import {
   bake,
   bakeInputOf,
+  bakeMapRow,
   restCurve,
   softenButter,
   takeInOwn,
@@ -12,6 +13,7 @@ import {
   type Figure,
   type Formula,
   type Ingredient,
+  type MapRow,
   type RestQuestion,
 } from '@jokul/core';
 
@@ -21,6 +23,8 @@ export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'set
 
 /** The core's heavy computations, off the main thread. */
 const api = {
+  bakeMapRow: (formula: Formula, on: WhatIf, pullsS: readonly number[]): MapRow =>
+    bakeMapRow(bakeInputOf(formula, on), pullsS),
   soften: (question: ButterQuestion): { time: Figure | null; curve: ConductResult } => softenButter(question),
   /** The bakery's own ingredients, before anything is computed with them. */
   takeIn: (own: readonly Ingredient[]): void => takeInOwn(own),

@@ -6,4 +6,5 @@ export * from './simulate.js';
 export * from './input.js';
 export * from './bake.js';
 export * from './outcome.js';
+export * from './bake-map.js';
 export { saturationPa } from './tables.js';

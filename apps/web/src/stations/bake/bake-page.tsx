@@ -21,6 +21,7 @@ import { Alarm, Empty, Loading } from '../../ui/states';
 import { DonenessBar } from '../../viz/doneness-bar';
 import { TrayPicture } from '../../viz/tray-picture';
 import { BakeCurve } from './bake-curve';
+import { BakeMap } from './bake-map';
 import { LoadSteps } from './load-steps';
 import { WhatIf } from './what-if';
 
@@ -210,6 +211,20 @@ const BakeWork = () => {
         <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">Pulled at this minute, it becomes</h2>
         <DonenessBar windows={bake.windows} pullS={pull?.value ?? null} toleranceS={bake.uncertainty.pullS} />
       </section>
+      {pull && (
+        <BakeMap
+          key={load.id}
+          formula={formula}
+          base={{
+            start: startC,
+            tray: tray.material,
+            liner: data.rules.liner,
+            fan: oven.fan,
+            setC: load.setC,
+          }}
+          pullS={pull.value}
+        />
+      )}
     </Station>
   );
 };

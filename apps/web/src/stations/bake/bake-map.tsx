@@ -1,0 +1,72 @@
+import { useMemo } from 'react';
+import { mapGrid, mostForgiving, type Formula } from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { BakeMapPicture } from '../../viz/bake-map-picture';
+import type { WhatIf } from '../../workers/core.worker';
+import { useBakeMap } from './use-bake-map';
+
+interface BakeMapProps {
+  readonly formula: Formula;
+  readonly base: WhatIf;
+  readonly pullS: number;
+}
+
+/** Both temperature and time free: what every pull becomes, and where mistakes do least harm. */
+export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
+  const { duration, temperature } = useUnits();
+  const { setC, start, tray, liner, fan } = base;
+  const grid = useMemo(() => mapGrid(setC, pullS), [setC, pullS]);
+  const on = useMemo(() => ({ start, tray, liner, fan }), [start, tray, liner, fan]);
+  const { rows, progress, start: begin, cancel } = useBakeMap(formula, on, grid);
+  const done = rows.filter((row) => row !== null);
+  const best = progress === 'done' ? mostForgiving(done, formula.bake.target) : null;
+  const say = (s: number) => duration(Math.round(s / 5) * 5);
+  return (
+    <section aria-label="Bake map" className="mt-5">
+      <div className="mb-1 flex items-center justify-between gap-3">
+        <h2 className="text-[12.5px] font-semibold text-ink-soft">
+          Bake map: oven against time, {grid.temperaturesC.length} × {grid.pullsS.length} bakes
+        </h2>
+        {progress === 'running' ? (
+          <span className="flex items-center gap-3 text-[13.5px]">
+            <progress aria-label="Rows computed" max={rows.length} value={done.length} />
+            {done.length} of {rows.length}
+            <Button size="small" onClick={cancel}>
+              Stop
+            </Button>
+          </span>
+        ) : (
+          progress !== 'done' && (
+            <Button size="small" onClick={() => void begin()}>
+              {progress === 'cancelled' ? 'Go on again' : 'Draw the map'}
+            </Button>
+          )
+        )}
+      </div>
+      {progress === 'failed' && (
+        <p role="alert" className="font-medium text-hand">
+          The map could not be computed: part of it lies outside what the model knows.
+        </p>
+      )}
+      {rows.length > 0 && done.length > 0 && (
+        <BakeMapPicture grid={grid} rows={rows} now={{ setC, pullS }} best={best} />
+      )}
+      {progress === 'done' && (
+        <p className="mt-1">
+          {best ? (
+            <>
+              Most forgiving for {formula.bake.target.replace('-', ' ')}:{' '}
+              <strong>{temperature(best.setC)}</strong>, pull after <strong>{say(best.pullS)}</strong>. There
+              the pull may be {say(best.earlierS)} early or {say(best.laterS)} late, and the oven{' '}
+              {best.coolerK.toFixed(0)} K cool or {best.hotterK.toFixed(0)} K hot.
+            </>
+          ) : (
+            `No pull on this map becomes ${formula.bake.target.replace('-', ' ')} without getting too dark.`
+          )}{' '}
+          <span className="text-ink-faint">A forecast, not calibrated on this oven.</span>
+        </p>
+      )}
+    </section>
+  );
+};
