@@ -28,18 +28,21 @@ const pages = [
   '/setup',
 ];
 
-test('every page: no error, nothing cut at the side, nothing that keeps anybody out', async ({ page }) => {
-  const errors: string[] = [];
-  page.on('pageerror', (error) => errors.push(error.message));
-  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-  page.on(
-    'request',
-    (request) =>
-      !request.url().startsWith(jokul.url) &&
-      !request.url().startsWith('data:') &&
-      errors.push(`asks outside: ${request.url()}`),
-  );
-  for (const theme of ['light', 'dark'] as const) {
+for (const theme of ['light', 'dark'] as const)
+  test(`every page, ${theme}: no error, nothing cut at the side, nothing that keeps anybody out`, async ({
+    page,
+  }) => {
+    test.setTimeout(180_000);
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+    page.on(
+      'request',
+      (request) =>
+        !request.url().startsWith(jokul.url) &&
+        !request.url().startsWith('data:') &&
+        errors.push(`asks outside: ${request.url()}`),
+    );
     await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
     for (const path of pages) {
       await page.goto(`${jokul.url}${path}`);
@@ -56,9 +59,8 @@ test('every page: no error, nothing cut at the side, nothing that keeps anybody 
       const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
       expect(serious.map((v) => `${path} ${theme} ${v.id}: ${v.nodes[0]?.html.slice(0, 120)}`)).toEqual([]);
     }
-  }
-  expect(errors).toEqual([]);
-});
+    expect(errors).toEqual([]);
+  });
 
 test('the keys go along the line', async ({ page }) => {
   await page.goto(`${jokul.url}/orders`);

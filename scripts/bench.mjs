@@ -73,6 +73,16 @@ await orSay(async () => {
     'ms',
   );
 
+  // On one core; the application shares the rows of a map between two.
+  const grid = core.mapGrid(177, 720);
+  const mapRow = (setC) => core.bakeMapRow(core.bakeInput({ ...usual, setC }), grid.pullsS);
+  row(
+    'core: bake map of 24 x 40 on one core',
+    (await times(5, (i) => mapRow(grid.temperaturesC[i * 5]))) * 24 * 0.001,
+    30,
+    's',
+  );
+
   const home = mkdtempSync(join(tmpdir(), 'jokul-bench-'));
   const db = await startMariadb(join(home, 'db'));
   const port = await freePort();

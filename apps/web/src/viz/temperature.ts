@@ -27,8 +27,21 @@ export const temperatureColour = (temperatureC: number): string => {
   return `#${mix.map((n) => n.toString(16).padStart(2, '0')).join('')}`;
 };
 
-/** Ink that reads on that colour. */
-export const inkOn = (hex: string): string => {
-  const luma = 0.299 * channel(hex, 0) + 0.587 * channel(hex, 1) + 0.114 * channel(hex, 2);
-  return luma > 140 ? '#16191b' : '#ffffff';
+/** Relative luminance (WCAG 2). */
+const luminance = (hex: string): number => {
+  const [r, g, b] = [0, 1, 2].map((i) => {
+    const c = channel(hex, i) / 255;
+    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+  }) as [number, number, number];
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
 };
+
+/** Contrast of two colours, 1 to 21 (WCAG 2). */
+export const contrast = (a: string, b: string): number => {
+  const [high, low] = [luminance(a), luminance(b)].sort((x, y) => y - x) as [number, number];
+  return (high + 0.05) / (low + 0.05);
+};
+
+/** Ink that reads on that colour: black or white, whichever stands out more; one of them always does by 4.5. */
+export const inkOn = (hex: string): string =>
+  contrast(hex, '#ffffff') > contrast(hex, '#000000') ? '#ffffff' : '#000000';

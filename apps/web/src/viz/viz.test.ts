@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import type { RibbonSegment } from '@jokul/core';
 import { flowsOf, rowsOf, segmentKey } from './ribbons';
-import { inkOn, temperatureColour, temperatureStops } from './temperature';
+import { contrast, inkOn, temperatureColour, temperatureStops } from './temperature';
 
 const luma = (hex: string) => {
   const [r, g, b] = [1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16)) as [
@@ -30,7 +30,7 @@ describe('the temperature scale', () => {
   it('has ink that reads on every colour', () => {
     for (let t = -25; t < 130; t += 1) {
       const ground = temperatureColour(t);
-      expect(Math.abs(luma(inkOn(ground)) - luma(ground))).toBeGreaterThan(80);
+      expect(contrast(inkOn(ground), ground)).toBeGreaterThan(4.5);
     }
   });
 });
