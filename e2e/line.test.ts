@@ -224,6 +224,16 @@ test('6 Bake: tray to scale, windows, and a what-if that is computed here', asyn
   await what.getByLabel('Oven, °C').fill('900');
   await press(page, 'Compute');
   await expect(page.getByText('The oven temperature is 900')).toBeVisible();
+  // The map: begun, stopped, and gone through to the end.
+  const map = page.getByRole('region', { name: 'Bake map' });
+  await map.getByRole('button', { name: 'Draw the map' }).click();
+  await map.getByRole('button', { name: 'Stop' }).click();
+  await map.getByRole('button', { name: 'Go on again' }).click();
+  await expect(map.getByText(/Most forgiving for crisp edge: .* °C/)).toBeVisible({ timeout: 60_000 });
+  // It is kept by what went in: drawn again, it is there at once.
+  await page.reload();
+  await map.getByRole('button', { name: 'Draw the map' }).click();
+  await expect(map.getByText(/Most forgiving for crisp edge/)).toBeVisible({ timeout: 3000 });
 });
 
 test('8 Floor: load, turn, pull and rack with one press each, and a slip that is struck', async ({

@@ -10,7 +10,7 @@ import { useUnits } from '../lib/units';
 
 /** Regions are told by tone and hatching, not by colour. */
 const fills: Readonly<Record<BakeState, string>> = {
-  under: 'var(--ground)',
+  under: 'url(#map-under)',
   'soft-centre': 'var(--surface)',
   chewy: 'url(#map-chewy)',
   'crisp-edge': 'url(#map-edge)',
@@ -60,8 +60,9 @@ export const BakeMapPicture = ({ grid, rows, now, best }: BakeMapPictureProps) =
         (row?.cells ?? []).filter((c) => c.state === state).map((c) => ({ c, i })),
       );
       if (cells.length < 25) return [];
-      const mid = cells[Math.floor(cells.length / 2)];
-      return mid ? [{ state, x: x(mid.c.pullS), y: y(temperaturesC[mid.i] ?? t0) }] : [];
+      const mean = (of: (cell: (typeof cells)[number]) => number) =>
+        cells.reduce((sum, cell) => sum + of(cell), 0) / cells.length;
+      return [{ state, x: x(mean(({ c }) => c.pullS)), y: y(mean(({ i }) => temperaturesC[i] ?? t0)) }];
     },
   );
   return (
@@ -72,6 +73,16 @@ export const BakeMapPicture = ({ grid, rows, now, best }: BakeMapPictureProps) =
       aria-label="Bake map: oven temperature against pull time"
     >
       <defs>
+        <pattern
+          id="map-under"
+          width={9}
+          height={9}
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <rect width={9} height={9} fill="var(--surface)" />
+          <rect width={4} height={9} fill="var(--line)" />
+        </pattern>
         <pattern id="map-chewy" width={7} height={7} patternUnits="userSpaceOnUse">
           <rect width={7} height={7} fill="var(--raised)" />
           <line x1={0} x2={7} y1={3.5} y2={3.5} stroke="var(--line-strong)" />
@@ -106,7 +117,7 @@ export const BakeMapPicture = ({ grid, rows, now, best }: BakeMapPictureProps) =
               key={`${i}-${cell.pullS}-dark`}
               cx={x(cell.pullS)}
               cy={y(temperaturesC[i] ?? t0)}
-              r={2.2}
+              r={1.5}
               fill="var(--ink)"
             />
           )),

@@ -169,8 +169,15 @@ interface Weighed {
   readonly uncertain: readonly string[];
 }
 
+/** A size as people write it: `eu-m` is "EU M". */
+export const sayPiece = (size: string): string =>
+  size.startsWith('eu-') ? `EU ${size.slice(3).toUpperCase()}` : size;
+
 const sizeChoices = (food: Ingredient): readonly Choice[] =>
-  Object.entries(food.pieceG).map(([size, grams]) => ({ label: `${size}, ${grams} g`, answer: { size } }));
+  Object.entries(food.pieceG).map(([size, grams]) => ({
+    label: `${sayPiece(size)}, ${grams} g`,
+    answer: { size },
+  }));
 
 const pieceOf = (
   food: Ingredient,
@@ -192,7 +199,7 @@ const pieceOf = (
   if (sizes.length > 1)
     return {
       about: 'size',
-      sentence: `Of which size is the ${food.name.toLowerCase()}?`,
+      sentence: `Which size of ${food.name.toLowerCase()}?`,
       choices: sizeChoices(food),
     };
   return {
@@ -298,9 +305,7 @@ const weighAmount = (
       return {
         figure,
         range: sized(figure, piece.said ? [1, 1] : [0.9, 1.1]),
-        uncertain: piece.said
-          ? []
-          : [`one ${piece.size === food.name ? '' : `${piece.size} `}taken as ${piece.grams} g`],
+        uncertain: piece.said ? [] : [`one ${sayPiece(piece.size)} taken as ${piece.grams} g`],
       };
     }
     default:

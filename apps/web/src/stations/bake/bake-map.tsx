@@ -30,7 +30,19 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
         </h2>
         {progress === 'running' ? (
           <span className="flex items-center gap-3 text-[13.5px]">
-            <progress aria-label="Rows computed" max={rows.length} value={done.length} />
+            <span
+              role="progressbar"
+              aria-label="Rows computed"
+              aria-valuemin={0}
+              aria-valuemax={rows.length}
+              aria-valuenow={done.length}
+              className="h-2 w-32 overflow-hidden rounded bg-line"
+            >
+              <span
+                className="block h-full bg-ink"
+                style={{ width: `${(100 * done.length) / Math.max(1, rows.length)}%` }}
+              />
+            </span>
             {done.length} of {rows.length}
             <Button size="small" onClick={cancel}>
               Stop

@@ -84,7 +84,9 @@ const Line = (props: LineProps) => {
           {name}
           {line.browned && <span className="text-ink-faint">, to brown</span>}
           {line.topping && <span className="text-ink-faint">, on each piece</span>}
-          {result.packing && <span className="text-ink-faint">, {result.packing}</span>}
+          {result.packing && result.packing !== 'level' && uncertain.length === 0 && (
+            <span className="text-ink-faint">, {result.packing}</span>
+          )}
           {uncertain.length > 0 && (
             <span className="block text-[12.5px] text-ink-soft">{uncertain.join('; ')}</span>
           )}

@@ -7,6 +7,7 @@ import {
   ingredient,
   JokulError,
   readRecipe,
+  sayPiece,
   takeIn,
   type CupSchools,
   type Formula,
@@ -115,7 +116,7 @@ const Source = ({ onText }: { onText: (text: string) => void }) => {
         <option value="">ask at each line</option>
         {eggSizes.map(([size, grams]) => (
           <option key={size} value={size}>
-            {size}, {grams} g
+            {sayPiece(size)}, {grams} g
           </option>
         ))}
       </SelectField>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
-import { ingredient, ingredients, isShipped, type Ingredient } from '@jokul/core';
+import { ingredient, ingredients, isShipped, sayPiece, type Ingredient } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
 import { Button, buttonClass } from '../../ui/button';
 import { QueueItem } from '../../ui/queue-item';
@@ -54,7 +54,7 @@ const Detail = ({ food }: { food: Ingredient }) => {
             <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">One piece</h2>
             <Facts>
               {Object.entries(pieceG).map(([size, g]) => (
-                <Fact key={size} name={size}>
+                <Fact key={size} name={sayPiece(size)}>
                   {g} g
                 </Fact>
               ))}

@@ -15,6 +15,7 @@ import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field } from '../../ui/field';
+import { grams } from './grams';
 import { StageDrawing } from './stage-drawing';
 import { useMixTimers } from './mix-timers';
 
@@ -156,13 +157,19 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
                     {step.parts > 1 && `, in ${step.parts} parts`}
                   </span>
                 </p>
+                <p className="text-[14px]">
+                  {props.sheet.lines
+                    .filter(({ stageId }) => stageId === step.stageId)
+                    .map((line) => `${line.name.toLowerCase()} ${grams(line.roundedG, line.resolutionG)} g`)
+                    .join(', ')}
+                </p>
                 <p className="text-ink-soft">Enough when: {step.stopWhen}</p>
               </div>
               {done ? (
                 <span className="figures text-ink-soft">{duration(Math.round(done.durationS))}</span>
               ) : startedMs === undefined ? (
                 <Button
-                  className="min-h-14 px-5"
+                  className="no-print min-h-14 px-5"
                   icon={<Play size={18} />}
                   disabled={known.mixed !== null}
                   onClick={() => begin(step)}

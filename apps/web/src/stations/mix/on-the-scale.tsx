@@ -61,7 +61,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
   useEffect(() => claimFocus(input.current), []);
   // Switching between tare and total, or a batch that was scaled, wants another reading.
   useEffect(() => {
-    if (scaleReads === 'typed') setText(wanted);
+    setText(scaleReads === 'typed' ? wanted : '');
   }, [wanted, scaleReads]);
 
   const value = Number(text.replace(',', '.'));

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ingredient, wholeEggs } from '@jokul/core';
+import { ingredient, sayPiece, wholeEggs } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
 
@@ -30,7 +30,7 @@ export const WholeEgg = ({
         >
           {sizes.map(([name, g]) => (
             <option key={name} value={name}>
-              {name}, {g} g
+              {sayPiece(name)}, {g} g
             </option>
           ))}
         </select>
