@@ -20,6 +20,10 @@ export const router = createBrowserRouter([
       { path: 'mix/:batchId?', ...page(() => import('../stations/mix/mix-page'), 'MixPage') },
       { path: 'portion/:batchId?', ...page(() => import('../stations/portion/portion-page'), 'PortionPage') },
       { path: 'rest/:batchId?', ...page(() => import('../stations/rest/rest-page'), 'RestPage') },
+      {
+        path: 'bake/:loadId/template',
+        ...page(() => import('../stations/bake/template-page'), 'TemplatePage'),
+      },
       { path: 'bake/:loadId?', ...page(() => import('../stations/bake/bake-page'), 'BakePage') },
       { path: 'log/:batchId?', ...page(() => import('../stations/log/log-page'), 'LogPage') },
       { path: 'day', ...page(() => import('../stations/day/day-page'), 'DayPage') },

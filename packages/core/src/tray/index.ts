@@ -1,1 +1,2 @@
 export * from './layout.js';
+export * from './template.js';

@@ -23,6 +23,7 @@ import { TrayPicture } from '../../viz/tray-picture';
 import { BakeCurve } from './bake-curve';
 import { BakeMap } from './bake-map';
 import { LoadSteps } from './load-steps';
+import { TrayWays } from './tray-ways';
 import { WhatIf } from './what-if';
 
 const loadState = (load: Load, trays: ReturnType<typeof useJournal.getState>['floor']['trays']) => {
@@ -201,6 +202,19 @@ const BakeWork = () => {
           <p className="text-[12.5px] text-ink-faint">
             The rule is 100 mm. Filled: as set down. Ring: after the spread.
           </p>
+          <TrayWays
+            loadId={load.id}
+            template={{
+              title: `${formula.name}, ${tray.name}`,
+              lengthMm: tray.lengthMm,
+              widthMm: tray.widthMm,
+              layout: forecast.layout,
+              rawDiameterMm: rawDiameterMm(formula),
+              diameterMm: cooled?.diameterMm ?? 80,
+            }}
+            gapMm={formula.bake.gapMm}
+            marginMm={data.rules.trayMarginMm}
+          />
         </section>
         <section>
           <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">Temperatures, oven to rack</h2>

@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import { Link, useLocation, useParams } from 'react-router';
+import { rawDiameterMm, templateTiles, tileSvg, trayKindOf, type TrayTemplate } from '@jokul/core';
+import { useBakery, useDay } from '../../lib/queries';
+import { Button, buttonClass } from '../../ui/button';
+import { SelectField } from '../../ui/field';
+import { Empty, Loading } from '../../ui/states';
+
+/** Printable area with a margin of 1 cm. */
+const papers = {
+  a4: { name: 'A4', widthMm: 190, heightMm: 275 },
+  letter: { name: 'Letter', widthMm: 196, heightMm: 258 },
+} as const;
+
+/** The tray at 1:1 on sheets of paper, to lie under the parchment. */
+export const TemplatePage = () => {
+  const { loadId } = useParams();
+  const { search } = useLocation();
+  const { data } = useBakery();
+  const day = useDay();
+  const [paper, setPaper] = useState<keyof typeof papers>('a4');
+  if (!data || !day.data) return <Loading what="the tray" />;
+  const batch = day.data.plan?.plan.batches.find(({ loads }) => loads.some(({ id }) => id === loadId));
+  const load = batch?.loads.find(({ id }) => id === loadId);
+  const formula = data.formulas.find(({ code }) => code === batch?.productCode);
+  const forecast = batch && day.data.plan?.forecasts[batch.productCode];
+  const fan = data.equipment.ovens.find(({ id }) => id === load?.ovenId)?.fan ?? true;
+  const cooled = (fan ? forecast?.fan : forecast?.still)?.bake.cooled;
+  if (!load || !formula || !forecast?.layout || !cooled)
+    return <Empty title="There is no such tray">The Bake page shows the loads that are planned.</Empty>;
+  const tray = trayKindOf(data.equipment, data.rules);
+  const template: TrayTemplate = {
+    title: `${formula.name}, ${tray.name}`,
+    lengthMm: tray.lengthMm,
+    widthMm: tray.widthMm,
+    layout: forecast.layout,
+    rawDiameterMm: rawDiameterMm(formula),
+    diameterMm: cooled.diameterMm,
+  };
+  const tiles = templateTiles(template, papers[paper]);
+  return (
+    <div className="h-full overflow-y-auto p-5 print:overflow-visible print:p-0">
+      <div className="no-print mb-4 flex flex-wrap items-end gap-3">
+        <div className="mr-auto">
+          <h1 className="text-[22px] font-semibold">{formula.name}: the tray at 1:1</h1>
+          <p className="text-ink-soft">
+            {tiles.length} sheets. Print at 100 %, without fitting to the page; the rule must measure 100 mm.
+          </p>
+        </div>
+        <SelectField
+          label="Paper"
+          value={paper}
+          onChange={(event) => setPaper(event.target.value as keyof typeof papers)}
+        >
+          {Object.entries(papers).map(([id, { name }]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+        <Link to={`/bake/${load.id}${search}`} className={buttonClass()}>
+          Back to the load
+        </Link>
+        <Button look="primary" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <div className="flex flex-wrap gap-4 print:block">
+        {tiles.map((tile) => (
+          <img
+            key={`${tile.row}-${tile.column}`}
+            alt={`Sheet ${tile.row + 1}.${tile.column + 1} of the tray`}
+            src={`data:image/svg+xml;utf8,${encodeURIComponent(tileSvg(template, tile))}`}
+            style={{ width: `${tile.widthMm}mm`, height: `${tile.heightMm}mm`, zoom: 'var(--sheet-zoom)' }}
+            className="border border-line bg-white [--sheet-zoom:0.28] print:break-after-page print:border-0 print:[--sheet-zoom:1]"
+          />
+        ))}
+      </div>
+    </div>
+  );
+};
