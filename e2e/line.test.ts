@@ -183,6 +183,13 @@ test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ pa
   await page.getByLabel('Dough, °C').fill('90');
   await expect(page.getByText('−25 to 40 °C')).toBeVisible();
   await page.getByLabel('Dough, °C').fill('22.6');
+  // Which place: the freezer beats the walk-in, pieces beat a tub.
+  await press(page, 'Compare the places');
+  const walkIn = page.getByRole('row', { name: /^Walk-in/ });
+  await expect(walkIn).toContainText(/\d+ min.*\d h/, { timeout: 30_000 });
+  const minutes = async (row: string) =>
+    Number(/°C(\d+) min/.exec((await page.getByRole('row', { name: row }).textContent()) ?? '')?.[1]);
+  expect(await minutes('Freezer')).toBeLessThan(await minutes('Walk-in'));
   await press(page, 'It is in');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Peanut Crunch in the walk-in');
   await expect(page.getByRole('img', { name: /Temperature of core and surface/ })).toBeVisible();
@@ -224,6 +231,14 @@ test('6 Bake: tray to scale, windows, and a what-if that is computed here', asyn
   await what.getByLabel('Oven, °C').fill('900');
   await press(page, 'Compute');
   await expect(page.getByText('The oven temperature is 900')).toBeVisible();
+  // The tray to take away, at 1:1 on sheets of paper.
+  await expect(page.getByText(/more air: \d+, \d+ mm clear/)).toBeVisible();
+  const download = page.waitForEvent('download');
+  await press(page, 'SVG');
+  expect((await download).suggestedFilename()).toMatch(/^PNT-1127-A.*-tray\.svg$/);
+  await page.getByRole('link', { name: '1:1' }).click();
+  await expect(page.getByRole('img', { name: /^Sheet/ })).toHaveCount(8);
+  await page.getByRole('link', { name: 'Back to the load' }).click();
   // The map: begun, stopped, and gone through to the end.
   const map = page.getByRole('region', { name: 'Bake map' });
   await map.getByRole('button', { name: 'Draw the map' }).click();

@@ -23,6 +23,8 @@ export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'set
 
 /** The core's heavy computations, off the main thread. */
 const api = {
+  restTimes: (questions: readonly RestQuestion[]): readonly (Figure | null)[] =>
+    questions.map((question) => restCurve(question).ready),
   bakeMapRow: (formula: Formula, on: WhatIf, pullsS: readonly number[]): MapRow =>
     bakeMapRow(bakeInputOf(formula, on), pullsS),
   soften: (question: ButterQuestion): { time: Figure | null; curve: ConductResult } => softenButter(question),

@@ -12,6 +12,7 @@ import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Empty } from '../../ui/states';
 import { TemperatureChip } from '../../ui/temperature-chip';
 import { LazyChart } from '../../viz/lazy-chart';
+import { ComparePlaces } from './compare-places';
 import { questionOf, readyAt } from './question';
 import { useRestCurve } from './use-curve';
 import { WindowBar } from './window-bar';
@@ -223,6 +224,16 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
           className="h-[330px] animate-pulse rounded border bg-surface"
           role="status"
           aria-label="Computing the curve"
+        />
+      )}
+      {!inside && !startWrong && (
+        <ComparePlaces
+          key={`${batchId}-${start}`}
+          formula={formula}
+          places={places}
+          rules={data.rules}
+          startC={start}
+          massG={massG}
         />
       )}
     </Station>
