@@ -1,7 +1,7 @@
 import { flourPercent, type Formula, type FormulaLine, type FormulaStage } from '../formula/index.js';
 import { ingredient, type IngredientKind } from '../ingredient/index.js';
 import { JokulError } from '../shown/index.js';
-import type { ReadResult } from './weigh-line.js';
+import type { ReadResult } from './answers.js';
 
 type StageId = 'cream' | 'wet' | 'dry' | 'fold';
 

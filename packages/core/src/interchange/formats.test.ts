@@ -4,7 +4,8 @@ import { amountsFor, flourPercent, doughLines, totalPercent } from '../formula/i
 import { assembleFormula } from './assemble.js';
 import { formulaToCsv, formulaToJson, formulaToJsonLd } from './give-out.js';
 import { takeIn } from './take-in.js';
-import { readRecipe, type ReadSettings } from './weigh-line.js';
+import type { ReadSettings } from './answers.js';
+import { readRecipe } from './weigh-line.js';
 
 const settings: ReadSettings = {
   measures: 'us',

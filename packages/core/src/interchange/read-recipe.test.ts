@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { ingredients } from '../ingredient/index.js';
 import { messyLines } from './messy-lines.js';
 import { readLine } from './read-line.js';
-import { readRecipe, weighLine, type ReadSettings } from './weigh-line.js';
+import type { ReadSettings } from './answers.js';
+import { readRecipe, weighLine } from './weigh-line.js';
 
 const settings: ReadSettings = {
   measures: 'us',

@@ -1,0 +1,56 @@
+import type { Figure } from '../shown/index.js';
+import type { WrittenLine } from './read-line.js';
+import type { Measures } from './words.js';
+
+/** How this kitchen, or the writer of the recipe, fills a cup. A number is grams of one cup. */
+export interface CupSchools {
+  readonly flour?: 'spooned' | 'dipped' | number;
+  readonly 'brown sugar'?: 'packed' | 'loose' | number;
+  readonly cocoa?: 'spooned' | 'dipped' | number;
+}
+export type SchoolName = keyof CupSchools;
+
+export interface ReadSettings {
+  readonly measures: Measures;
+  readonly schools: CupSchools;
+  /** Size of an egg where the recipe names none; left out, it is asked. */
+  readonly eggSize?: string;
+}
+
+/** What the baker answered about a line. */
+export interface LineAnswer {
+  readonly ingredientId?: string;
+  readonly massG?: number;
+  readonly packing?: string;
+  readonly size?: string;
+  /** The amount to take out of a range, in the unit as written. */
+  readonly amount?: number;
+  /** Ounces by weight or by volume. */
+  readonly ounces?: 'weight' | 'volume';
+  readonly leaveOut?: boolean;
+}
+
+export interface Choice {
+  readonly label: string;
+  readonly answer: LineAnswer;
+}
+
+/** What has to be asked before a line can be weighed. */
+export interface LineQuestion {
+  readonly about: 'ingredient' | 'amount' | 'packing' | 'size' | 'ounces';
+  readonly sentence: string;
+  readonly choices: readonly Choice[];
+}
+
+/** A line as read: grams, how they came about, and what is uncertain; or the question that it hangs on. */
+export interface ReadResult {
+  readonly line: WrittenLine;
+  readonly state: 'read' | 'ask' | 'left-out' | 'heading' | 'empty';
+  readonly ingredientId?: string;
+  readonly mass?: Figure;
+  /** How far the grams may be off, when the words leave it open. */
+  readonly rangeG?: readonly [number, number];
+  readonly packing?: string;
+  readonly uncertain: readonly string[];
+  readonly question?: LineQuestion;
+}
