@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { demoFormulas, ingredient, type Formula } from '@jokul/core';
-import type { BakeryView } from '@jokul/contracts';
+import type { BakeryView, DayView, PlanView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 
 let app: TestApp;
@@ -70,6 +70,22 @@ describe('ingredients of the bakery’s own', () => {
       ),
     }));
     expect((await app.post('formulas', { ...f, code: 'MIL', stages })).status).toBe(201);
+  });
+  it('goes through the bakes and the plan of a day, in the worker threads too', async () => {
+    const date = '2026-11-30';
+    const line = { customer: 'Pier kiosk', productCode: 'MIL', pieces: 160, readyBy: '10:00' };
+    expect((await app.post(`days/${date}/orders`, line)).status).toBe(201);
+    const planned = await app.post<PlanView>(`days/${date}/plan`, {});
+    expect(planned.status).toBe(201);
+    expect(planned.body.plan.unplaced).toEqual([]);
+    expect(planned.body.violations).toEqual([]);
+    expect(planned.body.forecasts.MIL?.fan?.bake.pull?.value).toBeGreaterThan(300);
+  });
+  it('corrected afterwards, it makes the plan stale', async () => {
+    const { ownIngredientsVersion: version } = await bakery();
+    const wetter = { ...mill(), analysis: { ...mill().analysis, water: 0.14 } };
+    expect((await app.put('ingredients', { ingredients: [wetter], version })).status).toBe(200);
+    expect((await app.get<DayView>('days/2026-11-30')).body.plan?.stale).toBe(true);
   });
   it('a composition that misses 100 % is refused with its sum', async () => {
     const { ownIngredientsVersion: version } = await bakery();
