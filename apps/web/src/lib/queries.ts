@@ -17,7 +17,7 @@ import type {
   RulesInput,
 } from '@jokul/contracts';
 import { takeInOwn, type Formula } from '@jokul/core';
-import { core } from '../workers/core';
+import { ownChanged } from '../workers/core';
 import { ApiProblem, call, get } from './api';
 
 export const queryClient = new QueryClient({
@@ -39,7 +39,7 @@ export const useBakery = () =>
     queryFn: async () => {
       const bakery = await get<BakeryView>('bakery');
       takeInOwn(bakery.ownIngredients);
-      if (bakery.ownIngredients.length > 0) void core().takeIn(bakery.ownIngredients);
+      ownChanged();
       return bakery;
     },
   });

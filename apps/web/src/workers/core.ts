@@ -1,8 +1,30 @@
 import { wrap, type Remote } from 'comlink';
+import { ingredients, isShipped } from '@jokul/core';
 import type { CoreApi } from './core.worker';
 
-let remote: Remote<CoreApi> | undefined;
+export interface CoreWorker {
+  readonly api: Remote<CoreApi>;
+  readonly stop: () => void;
+}
 
-/** The worker, started when it is first needed. */
-export const core = (): Remote<CoreApi> =>
-  (remote ??= wrap<CoreApi>(new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' })));
+/** Tells a worker the bakery's own ingredients; messages arrive in order, so before anything is asked of it. */
+const tellOwn = (api: Remote<CoreApi>): void =>
+  void api.takeIn([...ingredients.values()].filter(({ id }) => !isShipped(id)));
+
+/** A worker of its own, for long work that can be stopped. */
+export const startCore = (): CoreWorker => {
+  const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
+  const api = wrap<CoreApi>(worker);
+  tellOwn(api);
+  return { api, stop: () => worker.terminate() };
+};
+
+let shared: CoreWorker | undefined;
+
+/** The worker that the pages share, started when it is first needed. */
+export const core = (): Remote<CoreApi> => (shared ??= startCore()).api;
+
+/** The bakery's own ingredients changed: a worker that runs already is told. */
+export const ownChanged = (): void => {
+  if (shared) tellOwn(shared.api);
+};

@@ -1,7 +1,8 @@
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import { createStore, get, set, type UseStore } from 'idb-keyval';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { canonicalJson, coarseToFine, type Formula, type MapGrid, type MapRow } from '@jokul/core';
+import { startCore } from '../../workers/core';
 import type { CoreApi, WhatIf } from '../../workers/core.worker';
 
 let store: UseStore | undefined;
@@ -42,14 +43,11 @@ export const useBakeMap = (formula: Formula, on: Omit<WhatIf, 'setC'>, grid: Map
       setProgress('done');
       return;
     }
-    const workers = Array.from(
-      { length: workerCount },
-      () => new Worker(new URL('../../workers/core.worker.ts', import.meta.url), { type: 'module' }),
-    );
+    const workers = Array.from({ length: workerCount }, startCore);
     let stopped = false;
     const stop = () => {
       stopped = true;
-      for (const worker of workers) worker.terminate();
+      for (const worker of workers) worker.stop();
     };
     running.current = { stop };
     const found: (MapRow | null)[] = grid.temperaturesC.map(() => null);
@@ -66,7 +64,7 @@ export const useBakeMap = (formula: Formula, on: Omit<WhatIf, 'setC'>, grid: Map
       }
     };
     try {
-      await Promise.all(workers.map((worker) => work(wrap<CoreApi>(worker))));
+      await Promise.all(workers.map(({ api }) => work(api)));
       if (stopped) return;
       setProgress('done');
       await set(key, found, maps()).catch(() => undefined);

@@ -91,15 +91,17 @@ const blockOf = (
     browned &&
     stage.lines.some(({ ingredientId }) => ingredientId.includes('egg')) &&
     (!measured || (measured.temperatureC > eggLimitC && !measured.reason));
-  if (tooHot)
-    return {
-      egg: true,
-      missing: measured
-        ? `The browned butter was ${measured.temperatureC} °C. Egg goes in only at ${eggLimitC} °C or below: it scrambles, and is not safe.`
-        : `Measure the browned butter first: egg goes in only at ${eggLimitC} °C or below.`,
-    };
-  if (open.length > 0)
-    return { egg: false, missing: `Not weighed yet: ${open.map(({ name }) => name).join(', ')}.` };
+  const reasons = [
+    ...(tooHot
+      ? [
+          measured
+            ? `The browned butter was ${measured.temperatureC} °C. Egg goes in only at ${eggLimitC} °C or below: it scrambles, and is not safe.`
+            : `Measure the browned butter first: egg goes in only at ${eggLimitC} °C or below.`,
+        ]
+      : []),
+    ...(open.length > 0 ? [`Not weighed yet: ${open.map(({ name }) => name).join(', ')}.`] : []),
+  ];
+  if (reasons.length > 0) return { egg: tooHot, missing: reasons.join(' ') };
   return null;
 };
 
@@ -118,16 +120,20 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
   };
   const override = () => {
     if (!asking) return;
-    if (asking.egg)
+    // Only what was measured is written down as a temperature.
+    const measured = known.measured['browned butter'];
+    if (asking.egg && measured)
       record('measured', batchId, {
         what: 'browned butter',
-        temperatureC: known.measured['browned butter']?.temperatureC ?? 40,
+        temperatureC: measured.temperatureC,
         reason: reason.trim(),
       });
-    else
-      record('note', batchId, {
-        text: `${asking.step.name} begun without all: ${asking.missing} ${reason.trim()}`,
-      });
+    record('note', batchId, {
+      text: `${asking.step.name} begun all the same. ${asking.missing} Reason: ${reason.trim()}`.slice(
+        0,
+        1000,
+      ),
+    });
     start(batchId, asking.step.stageId, nowMs());
     setAsking(null);
     setReason('');

@@ -46,6 +46,7 @@ const useLoggedDoughs = (
   formula: Formula,
   amounts: readonly Amount[],
   mixer: Mixer,
+  butterId: string | undefined,
 ): readonly LoggedDough[] => {
   const batches = useJournal((s) => s.floor.batches);
   const total = amounts.reduce((sum, { mass }) => sum + mass.value, 0);
@@ -63,7 +64,7 @@ const useLoggedDoughs = (
           amounts: scaled,
           roomC: mixed.roomC,
           temperaturesC: Object.fromEntries(
-            mixed.butterC === undefined ? [] : [['butter', mixed.butterC]],
+            mixed.butterC === undefined || butterId === undefined ? [] : [[butterId, mixed.butterC]],
           ) as Record<string, number>,
           mixS: mixed.workedS,
           heat: typicalMixerHeat(mixer),
@@ -84,10 +85,10 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
   const [wantedText, setWanted] = useState(String(formula.method?.doughC ?? rules.doughC));
   const [form, setForm] = useState<ButterForm>('block-500');
   const [wrapped, setWrapped] = useState(true);
-  const logged = useLoggedDoughs(formula, amounts, mixer);
   const butterId = formula.stages
     .flatMap(({ lines }) => lines)
     .find(({ ingredientId }) => ingredient(ingredientId).kind === 'butter')?.ingredientId;
+  const logged = useLoggedDoughs(formula, amounts, mixer, butterId);
   const [roomC, eggC, startC, wantedC] = [roomText, eggText, nowText, wantedText].map(number) as [
     number,
     number,

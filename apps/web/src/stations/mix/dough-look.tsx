@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import { doughAdvice, type BatchState, type WeighSheet } from '@jokul/core';
+import { doughAdvice, ingredient, type BatchState, type WeighSheet } from '@jokul/core';
 import { record } from '../../journal/store';
 import { Button } from '../../ui/button';
-import { ingredient } from '@jokul/core';
 
 /** A dough that is crumbly or loose: what to do, within limits, and what was given is recorded. */
 export const DoughLook = ({
@@ -21,7 +20,7 @@ export const DoughLook = ({
     .filter(({ ingredientId }) => ingredient(ingredientId).kind === 'flour')
     .reduce((sum, { roundedG }) => sum + roundedG, 0);
   const givenG = known.adjusted.reduce((sum, { massG }) => sum + massG, 0);
-  const advice = look && doughAdvice(look, flourG, Number.isFinite(doughC) ? doughC : 22, givenG);
+  const advice = look && Number.isFinite(doughC) ? doughAdvice(look, flourG, doughC, givenG) : null;
   return (
     <div className="no-print mt-3 text-[14px]">
       <span className="text-ink-soft">The dough is </span>
@@ -37,6 +36,7 @@ export const DoughLook = ({
         </Button>
       ))}
       {givenG > 0 && <span className="text-ink-soft"> {givenG} g of liquid given so far.</span>}
+      {look && !advice && <p className="mt-2 text-ink-soft">Enter the temperature of the dough first.</p>}
       {advice && look && (
         <p className="mt-2 flex flex-wrap items-center gap-2">
           {advice.sentence}

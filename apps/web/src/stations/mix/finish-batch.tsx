@@ -14,6 +14,7 @@ import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field } from '../../ui/field';
+import { DoughLook } from './dough-look';
 
 interface FinishBatchProps {
   readonly batch: BatchPlan;
@@ -65,43 +66,46 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
     setAsking(false);
   };
   return (
-    <div className="no-print mt-3 flex items-end gap-3 border-t border-line-strong pt-3">
-      <div className="w-40">
-        <Field
-          label="Dough off the mixer, °C"
-          type="number"
-          step="0.1"
-          value={doughC}
-          onChange={(event) => setDoughC(event.target.value)}
-          error={wrong ? 'Between 5 and 40 °C.' : undefined}
-        />
+    <div className="no-print mt-3 border-t border-line-strong pt-3">
+      <div className="flex items-end gap-3">
+        <div className="w-40">
+          <Field
+            label="Dough off the mixer, °C"
+            type="number"
+            step="0.1"
+            value={doughC}
+            onChange={(event) => setDoughC(event.target.value)}
+            error={wrong ? 'Between 5 and 40 °C.' : undefined}
+          />
+        </div>
+        <div className="w-24">
+          <Field
+            label="Room, °C"
+            inputMode="decimal"
+            value={roomC}
+            placeholder="optional"
+            onChange={(event) => setRoomC(event.target.value)}
+          />
+        </div>
+        <div className="w-28">
+          <Field
+            label="Butter was, °C"
+            inputMode="decimal"
+            value={butterC}
+            placeholder="optional"
+            onChange={(event) => setButterC(event.target.value)}
+          />
+        </div>
+        <Button
+          look="primary"
+          disabled={wrong}
+          onClick={() => (missing.length > 0 ? setAsking(true) : finish())}
+        >
+          The batch is mixed
+        </Button>
+        {missing.length > 0 && <p className="pb-1.5 text-ink-soft">{missing.length} still to weigh</p>}
       </div>
-      <div className="w-24">
-        <Field
-          label="Room, °C"
-          inputMode="decimal"
-          value={roomC}
-          placeholder="optional"
-          onChange={(event) => setRoomC(event.target.value)}
-        />
-      </div>
-      <div className="w-28">
-        <Field
-          label="Butter was, °C"
-          inputMode="decimal"
-          value={butterC}
-          placeholder="optional"
-          onChange={(event) => setButterC(event.target.value)}
-        />
-      </div>
-      <Button
-        look="primary"
-        disabled={wrong}
-        onClick={() => (missing.length > 0 ? setAsking(true) : finish())}
-      >
-        The batch is mixed
-      </Button>
-      {missing.length > 0 && <p className="pb-1.5 text-ink-soft">{missing.length} still to weigh</p>}
+      <DoughLook batchId={batch.batchId} sheet={sheet} known={known} doughC={value} />
       <Dialog
         open={asking}
         onClose={() => setAsking(false)}

@@ -31,7 +31,6 @@ import { AnotherAmount } from './another-amount';
 import { AtTheMixer } from './at-the-mixer';
 import { BrownedButter } from './browned-butter';
 import { ButterPlan } from './butter-plan';
-import { DoughLook } from './dough-look';
 import { FinishBatch } from './finish-batch';
 import { WeighUp } from './weigh-up';
 
@@ -268,9 +267,6 @@ const MixWork = () => {
         known={known}
         usualC={formula.method?.doughC ?? data.rules.doughC}
       />
-      {!known.mixed && (
-        <DoughLook batchId={batch.batchId} sheet={sheet} known={known} doughC={data.rules.doughC} />
-      )}
       {another && (
         <AnotherAmount
           formula={formula}
