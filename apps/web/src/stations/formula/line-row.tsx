@@ -1,0 +1,113 @@
+import { Plus, X } from 'lucide-react';
+import { formatNumber, ingredients, type Amount, type FormulaLine } from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { Shown } from '../../ui/shown';
+import { IngredientPicker } from './ingredient-picker';
+import { NumberCell } from './number-cell';
+
+const nameOf = (id: string) => ingredients.get(id)?.name ?? id;
+
+/** Adds an ingredient to a stage or to the toppings. */
+export const AddButton = ({ onPick, label }: { onPick: (id: string) => void; label: string }) => (
+  <IngredientPicker label={`Ingredient to add to ${label}`} onPick={onPick}>
+    <button
+      type="button"
+      aria-label={`Add an ingredient to ${label}`}
+      className="inline-flex items-center gap-1 py-1 text-[13px] text-ink-soft hover:text-ink"
+    >
+      <Plus size={14} aria-hidden /> ingredient
+    </button>
+  </IngredientPicker>
+);
+
+interface RowProps {
+  readonly line: FormulaLine;
+  readonly amount: Amount | undefined;
+  readonly grams: number;
+  readonly perPercentG: number;
+  readonly editing: boolean;
+  readonly prefix?: string;
+  readonly onChange: (line: FormulaLine | null) => void;
+  readonly onMove?: (by: 1 | -1) => void;
+}
+
+/** An ingredient: percent and grams, either of them editable. */
+export const LineRow = ({
+  line,
+  amount,
+  grams,
+  perPercentG,
+  editing,
+  prefix = '',
+  onChange,
+  onMove,
+}: RowProps) => {
+  const { mass } = useUnits();
+  const name = nameOf(line.ingredientId);
+  const isButter = ingredients.get(line.ingredientId)?.kind === 'butter';
+  return (
+    <tr className="border-t">
+      <td className="py-0.5 pr-3">
+        {prefix}
+        {name}
+        {editing && isButter && !prefix ? (
+          <label className="ml-3 inline-flex items-center gap-1 text-[13px] text-ink-soft">
+            <input
+              type="checkbox"
+              checked={line.browned ?? false}
+              onChange={(event) => {
+                const { browned: _, ...rest } = line;
+                onChange(event.target.checked ? { ...rest, browned: true } : rest);
+              }}
+            />
+            to brown
+          </label>
+        ) : (
+          line.browned && <span className="text-ink-faint">, to brown</span>
+        )}
+      </td>
+      <td className="py-0.5 pr-3 text-right figures">
+        {editing ? (
+          <NumberCell
+            label={`Percent, ${prefix}${name}`}
+            value={line.percent}
+            min={0.01}
+            max={500}
+            {...(onMove && { onMove })}
+            onCommit={(percent) => onChange({ ...line, percent })}
+          />
+        ) : (
+          `${formatNumber(line.percent)} %`
+        )}
+      </td>
+      <td className="py-0.5 text-right figures">
+        {editing ? (
+          <NumberCell
+            label={`Grams, ${prefix}${name}`}
+            value={grams}
+            min={0.01 * perPercentG}
+            max={500 * perPercentG}
+            // Grams are a way to write percent: the other grams follow when the dough is scaled to its mass again.
+            onCommit={(next) => onChange({ ...line, percent: Number((next / perPercentG).toFixed(3)) })}
+          />
+        ) : amount ? (
+          <Shown figure={amount.mass}>{mass(amount.mass.value)}</Shown>
+        ) : (
+          mass(grams)
+        )}
+      </td>
+      {editing && (
+        <td className="text-right">
+          <button
+            type="button"
+            aria-label={`Take out ${name}`}
+            className="rounded p-1 text-ink-faint hover:text-ink"
+            onClick={() => onChange(null)}
+          >
+            <X size={14} aria-hidden />
+          </button>
+        </td>
+      )}
+    </tr>
+  );
+};
