@@ -21,6 +21,27 @@ export const perFlour = (formula: Staged, of: (food: Ingredient) => number): num
     : Number.NaN;
 };
 
+/** The same as a sum that opens to what each ingredient brings. */
+export const perFlourFigure = (formula: Staged, name: string, of: (food: Ingredient) => number): Figure => {
+  const flour = flourPercent(doughLines(formula));
+  return sumFigure({
+    name: `${name} per 100 of flour`,
+    symbol: 'r',
+    unit: '',
+    terms: partsOfDough(formula)
+      .map(({ ingredientId, percent }) => ({ food: ingredient(ingredientId), percent }))
+      .filter(({ food }) => of(food) > 0)
+      .map(({ food, percent }) => ({
+        symbol: '100 b x / F',
+        name: `${food.name}: ${percent.toFixed(2)} % with ${(100 * of(food)).toFixed(1)} %`,
+        value: (100 * percent * of(food)) / flour,
+        unit: '' as const,
+        source: food.source,
+      })),
+    source: 'mass balance over the ingredients, F = percent of all flours',
+  });
+};
+
 const perKg = (
   formula: Staged,
   name: string,

@@ -53,6 +53,9 @@ describe('soundness', () => {
     expect(codes(f)).toContain(code);
     const found = checkSoundness(f).find((finding) => finding.code === code);
     if (code !== 'no-fat') expect(found?.sentence).toMatch(/\d/);
+    // What is found by a ratio, by salt or by leavening opens to what each ingredient brings.
+    if (code === 'salt-missing') expect([found?.figure?.value, found?.figure?.terms]).toEqual([0, []]);
+    else if (/^(ratio|salt|gas|base|acid)/.test(code)) expect(found?.figure?.terms.length).toBeGreaterThan(0);
   });
   it('salted butter says how much salt to take off', () => {
     const [first] = checkSoundness(change(formula('SES'), 'butter', { ingredientId: 'salted-butter' }));

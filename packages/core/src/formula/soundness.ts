@@ -1,6 +1,6 @@
 import { ingredient, ingredients, type Allergen } from '../ingredient/index.js';
 import { formatNumber, type Figure } from '../shown/index.js';
-import { leaveningOf, partsOfDough, perFlour } from './balance.js';
+import { leaveningOf, partsOfDough, perFlour, perFlourFigure } from './balance.js';
 import { doughLines, flourPercent, type Doneness, type Formula } from './formula.js';
 
 /** Something about a formula that a baker should look at; `figure` shows its arithmetic when there is one. */
@@ -77,15 +77,17 @@ const ratioFindings = (formula: Formula): readonly Finding[] => {
   const { target } = formula.bake;
   const range = usualRanges[target];
   const ratios = {
-    fat: perFlour(formula, ({ kind, composition }) =>
+    fat: perFlourFigure(formula, 'Fat', ({ kind, composition }) =>
       kind === 'butter' || kind === 'fat' || kind === 'nut-butter' || kind === 'egg' || kind === 'liquid'
         ? composition.fat
         : 0,
     ),
-    sugars: perFlour(formula, ({ kind, analysis }) =>
+    sugars: perFlourFigure(formula, 'Sugars', ({ kind, analysis }) =>
       kind === 'sugar' || kind === 'syrup' ? analysis.sugars + analysis.starch : 0,
     ),
-    water: perFlour(formula, ({ kind, composition }) => (kind === 'inclusion' ? 0 : composition.water)),
+    water: perFlourFigure(formula, 'Water', ({ kind, composition }) =>
+      kind === 'inclusion' ? 0 : composition.water,
+    ),
   };
   const effects: Readonly<Record<keyof UsualRanges, readonly [string, string]>> = {
     fat: ['short of fat: dry, little spread', 'rich: it spreads and feels greasy'],
@@ -96,12 +98,13 @@ const ratioFindings = (formula: Formula): readonly Finding[] => {
     water: ['short of water: crumbly', 'wet: cakey, slow to bake'],
   };
   return (['fat', 'sugars', 'water'] as const)
-    .filter((name) => outside(ratios[name], range[name]))
+    .filter((name) => outside(ratios[name].value, range[name]))
     .map((name) => ({
       code: `ratio-${name}`,
       level: 'mind' as const,
-      sentence: `${name[0]?.toUpperCase()}${name.slice(1)}: ${formatNumber(ratios[name])} per 100 of flour; usual for ${target.replace('-', ' ')} is ${range[name][0]} to ${range[name][1]}. The dough is ${effects[name][ratios[name] < range[name][0] ? 0 : 1]}.`,
-      figures: { value: ratios[name], low: range[name][0], high: range[name][1] },
+      sentence: `${name[0]?.toUpperCase()}${name.slice(1)}: ${formatNumber(ratios[name].value)} per 100 of flour; usual for ${target.replace('-', ' ')} is ${range[name][0]} to ${range[name][1]}. The dough is ${effects[name][ratios[name].value < range[name][0] ? 0 : 1]}.`,
+      figures: { value: ratios[name].value, low: range[name][0], high: range[name][1] },
+      figure: ratios[name],
     }));
 };
 
@@ -145,8 +148,8 @@ const leaveningFindings = (formula: Formula): readonly Finding[] => {
 };
 
 const saltFindings = (formula: Formula): readonly Finding[] => {
-  const salt = perFlour(formula, ({ analysis }) => analysis.salt);
-  const added = perFlour(formula, ({ kind }) => (kind === 'salt' ? 1 : 0));
+  const figure = perFlourFigure(formula, 'Salt', ({ analysis }) => analysis.salt);
+  const salt = figure.value;
   const salted = doughLines(formula).filter(
     (line) =>
       ingredient(line.ingredientId).parts.some(({ ingredientId }) => ingredientId === 'salt') &&
@@ -171,6 +174,7 @@ const saltFindings = (formula: Formula): readonly Finding[] => {
         level: 'wrong',
         sentence: `The salted butter brings ${formatNumber(fromButter)} % of salt on top of the ${formatNumber(own)} % that are weighed. Take it off: weigh ${formatNumber(Math.max(0, own - fromButter))} %.`,
         figures: { fromButter, own },
+        figure,
       },
     ];
   if (salt < soundLimits.saltLow)
@@ -179,7 +183,8 @@ const saltFindings = (formula: Formula): readonly Finding[] => {
         code: 'salt-missing',
         level: 'wrong',
         sentence: `Only ${formatNumber(salt)} % of salt to the flour: it will taste flat. Was it forgotten? Usual is 0.8 to 1.8 %.`,
-        figures: { salt, added },
+        figures: { salt },
+        figure,
       },
     ];
   if (salt > soundLimits.saltHigh)
@@ -189,6 +194,7 @@ const saltFindings = (formula: Formula): readonly Finding[] => {
         level: 'mind',
         sentence: `${formatNumber(salt)} % of salt to the flour; over ${soundLimits.saltHigh} % tastes salty.`,
         figures: { salt },
+        figure,
       },
     ];
   return [];

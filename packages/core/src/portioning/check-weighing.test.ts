@@ -63,7 +63,7 @@ describe('check weighing', () => {
     expect(result?.advice).toBe('1.0 g heavy: 6 pieces lost per batch. Level the scoop.');
     expect(result?.passes).toBe(true);
     // P(x > 33.6) + P(x < 30.4) for N(33, 1.581).
-    expect(result?.outsideShare).toBeCloseTo(0.352 + 0.05, 2);
+    expect(result?.outside?.value).toBeCloseTo(0.352 + 0.05, 2);
   });
   it.each<[string, number[], string, boolean]>([
     ['even and right', [32, 32.2, 31.9, 32.1, 32, 31.8], 'Even and on target', true],
@@ -76,7 +76,7 @@ describe('check weighing', () => {
     expect(result?.passes).toBe(passes);
   });
   it('a single piece gives no spread, none gives nothing', () => {
-    expect(checkWeighing([32], 32, 1.6, 100)?.outsideShare).toBeNull();
+    expect(checkWeighing([32], 32, 1.6, 100)?.outside).toBeNull();
     expect(checkWeighing([], 32, 1.6, 100)).toBeNull();
   });
   it('the plan weighs the first, then one in so many, and never more than there are', () => {

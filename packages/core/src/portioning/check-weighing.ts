@@ -1,4 +1,15 @@
-import { div, mul, pow, relation, requireNumber, sub, add, call, type Figure } from '../shown/index.js';
+import {
+  div,
+  modelled,
+  mul,
+  pow,
+  relation,
+  requireNumber,
+  sub,
+  add,
+  call,
+  type Figure,
+} from '../shown/index.js';
 import { checkSample } from './sample.js';
 
 /** Tolerable deficiency T of a piece of nominal mass Q, g: OIML R 87 (2016), table for 5 to 500 g. */
@@ -96,12 +107,55 @@ export interface CheckWeighing {
   readonly shortBy2T: number;
   readonly tolerableG: number;
   /** Share of all pieces outside the house tolerance, if weights are normally spread; null for a single piece. */
-  readonly outsideShare: number | null;
+  readonly outside: Figure | null;
   readonly lostPerBatch: Figure;
   /** Whether the sample passes: no piece short by 2 T, few by T, and the mean not short beyond its doubt. */
   readonly passes: boolean;
   readonly advice: string;
 }
+
+/** Share of the pieces further from the target than the tolerance, for normally spread weights. */
+const outsideOf = (mean: Figure, deviation: Figure, targetG: number, toleranceG: number): Figure => {
+  const s = deviation.value;
+  const value =
+    s === 0
+      ? Number(Math.abs(mean.value - targetG) > toleranceG)
+      : normalTail((targetG + toleranceG - mean.value) / s) +
+        normalTail((mean.value - targetG + toleranceG) / s);
+  return modelled({
+    name: 'Share outside the tolerance',
+    symbol: 'P',
+    value,
+    unit: 'share',
+    relation: 'P = Φ((x̄ − Q − T) / s) + Φ((Q − T − x̄) / s), Φ the normal distribution',
+    terms: [
+      {
+        symbol: 'x̄',
+        name: mean.name.toLowerCase(),
+        value: mean.value,
+        unit: 'g',
+        source: mean.source,
+        shown: mean,
+      },
+      {
+        symbol: 's',
+        name: 'spread of the sample',
+        value: s,
+        unit: 'g',
+        source: deviation.source,
+        shown: deviation,
+      },
+      { symbol: 'Q', name: 'target weight', value: targetG, unit: 'g', source: 'formula' },
+      { symbol: 'T', name: 'tolerance', value: toleranceG, unit: 'g', source: 'house rules' },
+    ],
+    source: 'normal distribution; Abramowitz and Stegun (1964), 26.2.17',
+    note: 'From few pieces it is a rough guess.',
+  });
+};
+
+/** Pieces that a deviation of each costs over a number of pieces; below zero, so many more come out. */
+export const piecesGivenAway = (giveaway: Figure, pieces: number, targetG: number): Figure =>
+  piecesLost({ g: giveaway, n: pieces, Q: targetG });
 
 const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
 
@@ -124,15 +178,8 @@ export const checkWeighing = (
   const shortBy2T = samplesG.filter((x) => x < targetG - 2 * T).length;
   const n = samplesG.length;
   const corrected = deviation ? correctedOf({ x: mean, t: tOf(n - 1), s: deviation, n }) : null;
-  const s = deviation?.value ?? 0;
-  const outsideShare =
-    deviation === null
-      ? null
-      : s === 0
-        ? Number(Math.abs(mean.value - targetG) > toleranceG)
-        : normalTail((targetG + toleranceG - mean.value) / s) +
-          normalTail((mean.value - targetG + toleranceG) / s);
-  const lostPerBatch = piecesLost({ g: giveaway, n: pieces, Q: targetG });
+  const outside = deviation && outsideOf(mean, deviation, targetG, toleranceG);
+  const lostPerBatch = piecesGivenAway(giveaway, pieces, targetG);
   const meanShort = corrected !== null && corrected.value < targetG;
   const passes = shortBy2T === 0 && shortByT <= Math.max(1, Math.floor(0.05 * n)) && !meanShort;
   const lost = Math.round(Math.abs(lostPerBatch.value));
@@ -144,8 +191,8 @@ export const checkWeighing = (
         ? `${g} g light on the mean: fill the scoop. ${plural(lost, 'piece')} more come out of the batch, each too light.`
         : giveaway.value > toleranceG / 3 && lost >= 1
           ? `${g} g heavy: ${plural(lost, 'piece')} lost per batch. Level the scoop.`
-          : outsideShare !== null && outsideShare > 0.15
-            ? `The mean is right, but ${(100 * outsideShare).toFixed(0)} % of the pieces are outside ± ${toleranceG.toFixed(1)} g: they will not bake alike. Weigh one in five until it is even.`
+          : outside !== null && outside.value > 0.15
+            ? `The mean is right, but ${(100 * outside.value).toFixed(0)} % of the pieces are outside ± ${toleranceG.toFixed(1)} g: they will not bake alike. Weigh one in five until it is even.`
             : 'Even and on target.';
   return {
     mean,
@@ -157,7 +204,7 @@ export const checkWeighing = (
     shortByT,
     shortBy2T,
     tolerableG: T,
-    outsideShare,
+    outside,
     lostPerBatch,
     passes,
     advice,

@@ -1,14 +1,17 @@
+import type { ReactNode } from 'react';
 import {
   assembleFormula,
-  doughOf,
+  componentShare,
   forecastTexture,
   JokulError,
   readRecipe,
   type CupSchools,
+  type DoughShare,
   type Formula,
   type LineAnswer,
   type ReadSettings,
 } from '@jokul/core';
+import { Shown } from '../../ui/shown';
 
 interface CupSchoolsProps {
   readonly text: string;
@@ -50,10 +53,14 @@ export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
   const first = read[0]?.[1];
   if (!first || read.some(([, formula]) => !formula))
     return <p className="text-[13.5px] text-ink-soft">Shows when every line but the cups is answered.</p>;
-  const rows: readonly (readonly [string, (formula: Formula) => string])[] = [
-    ['flour in the dough', (f) => `${(100 * doughOf(f).flour).toFixed(1)} %`],
-    ['water', (f) => `${(100 * doughOf(f).composition.water).toFixed(1)} %`],
-    ['fat', (f) => `${(100 * doughOf(f).composition.fat).toFixed(1)} %`],
+  const share = (of: DoughShare) => (f: Formula) => {
+    const figure = componentShare(f, of);
+    return <Shown figure={figure}>{(100 * figure.value).toFixed(1)} %</Shown>;
+  };
+  const rows: readonly (readonly [string, (formula: Formula) => ReactNode])[] = [
+    ['flour in the dough', share('flour')],
+    ['water', share('water')],
+    ['fat', share('fat')],
     ['spread', (f) => forecastTexture(f, first).scores.spread.toFixed(1)],
     ['tenderness', (f) => forecastTexture(f, first).scores.tenderness.toFixed(1)],
     ['thickness', (f) => forecastTexture(f, first).scores.thickness.toFixed(1)],

@@ -30,25 +30,28 @@ export const RemainderChoice = ({
       <div className="grid grid-cols-3 gap-3">
         {remainderOptions(remainderG, pieces, pieceMassG, toleranceShare).map(
           ({ use, sentence, possible, figure }) => (
-            <label
+            <div
               key={use}
-              className={`flex min-h-14 gap-2 rounded-md border px-3 py-2 ${chosen === use ? 'border-ink bg-raised' : 'bg-surface'} ${possible ? '' : 'text-ink-faint'}`}
+              className={`rounded-md border px-3 py-2 ${chosen === use ? 'border-ink bg-raised' : 'bg-surface'} ${possible ? '' : 'text-ink-faint'}`}
             >
-              <input
-                type="radio"
-                name="remainder"
-                checked={chosen === use}
-                disabled={!possible}
-                onChange={() => onChoose(use)}
-                className="mt-1"
-              />
-              <span>
-                <span className="font-medium">{names[use]}</span>
-                <span className="block text-[13px]">
-                  {sentence} <Shown figure={figure}>arithmetic</Shown>
+              <label className="flex min-h-14 gap-2">
+                <input
+                  type="radio"
+                  name="remainder"
+                  checked={chosen === use}
+                  disabled={!possible}
+                  onChange={() => onChoose(use)}
+                  className="mt-1 self-start"
+                />
+                <span>
+                  <span className="font-medium">{names[use]}</span>
+                  <span className="block text-[13px]">{sentence}</span>
                 </span>
+              </label>
+              <span className="text-[13px]">
+                <Shown figure={figure}>arithmetic</Shown>
               </span>
-            </label>
+            </div>
           ),
         )}
       </div>

@@ -1,4 +1,4 @@
-import { checkWeighing, controlChart } from '@jokul/core';
+import { checkWeighing, controlChart, piecesGivenAway } from '@jokul/core';
 import { Shown } from '../../ui/shown';
 import { Fact, Facts } from '../../ui/station';
 import { ControlChartPicture } from './control-chart-picture';
@@ -23,14 +23,14 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
     deviation,
     giveaway,
     corrected,
-    outsideShare,
+    outside,
     lostPerBatch,
     shortByT,
     tolerableG,
     passes,
     advice,
   } = check;
-  const lostOfDay = Math.round((giveaway.value * piecesOfDay) / targetG);
+  const lostOfDay = piecesGivenAway(giveaway, piecesOfDay, targetG);
   return (
     <div>
       <SamplePicture samplesG={samplesG} targetG={targetG} toleranceG={toleranceG} />
@@ -55,9 +55,9 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
           </Fact>
         </Facts>
         <Facts>
-          {outsideShare !== null && (
+          {outside && (
             <Fact name={`Outside ± ${toleranceG.toFixed(1)} g`}>
-              {(100 * outsideShare).toFixed(0)} % of all
+              <Shown figure={outside}>{(100 * outside.value).toFixed(0)} % of all</Shown>
             </Fact>
           )}
           {corrected && (
@@ -69,8 +69,8 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
             {check.light}, {check.heavy}
           </Fact>
           <Fact name={`Short by over ${tolerableG.toFixed(1)} g`}>{shortByT}</Fact>
-          <Fact name="Pieces a day">
-            {lostOfDay === 0 ? 'none' : `${Math.abs(lostOfDay)} ${lostOfDay > 0 ? 'lost' : 'more'}`}
+          <Fact name={giveaway.value >= 0 ? 'Pieces lost a day' : 'Pieces more a day'}>
+            <Shown figure={lostOfDay}>{Math.abs(lostOfDay.value).toFixed(1)}</Shown>
           </Fact>
         </Facts>
       </div>
