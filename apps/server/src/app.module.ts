@@ -3,6 +3,8 @@ import { ServeStaticModule } from '@nestjs/serve-static';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { join } from 'node:path';
 import { CalcController } from './calc/calc.controller.js';
+import { CalibrationController } from './calibration/calibration.controller.js';
+import { CalibrationService } from './calibration/calibration.service.js';
 import { ClockController } from './clock/clock.controller.js';
 import { ClockService } from './clock/clock.service.js';
 import type { Config } from './config.js';
@@ -32,6 +34,7 @@ import { SetupController } from './setup/setup.controller.js';
     FormulaController,
     PlanController,
     JournalController,
+    CalibrationController,
     CalcController,
   ],
   providers: [
@@ -42,6 +45,7 @@ import { SetupController } from './setup/setup.controller.js';
     FormulaService,
     ComputationService,
     PlanService,
+    CalibrationService,
     JournalService,
     JournalFeed,
     DemoSeed,

@@ -6,3 +6,4 @@ export * from './calc.js';
 export * from './views.js';
 export * from './plan-schema.js';
 export * from './formula-schema.js';
+export * from './calibration.js';

@@ -125,6 +125,15 @@ export class LoadedPayload {
   @Range(60, 7200) pullS: number;
   @Range(0, 7200) trayRestS: number;
   @IsArray() @ArrayMaxSize(60) @IsInt({ each: true }) @Min(0, { each: true }) pieces: number[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(60)
+  @IsInt({ each: true })
+  @Min(1, { each: true })
+  @Max(60, { each: true })
+  positions?: number[];
+  @IsOptional() @Degrees() startC?: number;
+  @IsOptional() @IsBoolean() test?: boolean;
 }
 export class TrayStepPayload {
   @Name() loadId: string;
@@ -138,6 +147,9 @@ export class InspectedPayload {
   @IsOptional() @Range(1, 100) heightMm?: number;
   @IsOptional() @Range(0, 0.5) lossShare?: number;
   @IsOptional() @Range(0, 100) colourScore?: number;
+  @IsOptional() @Range(-100, 100) rightLessLeft?: number;
+  @IsOptional() @Range(-100, 100) backLessFront?: number;
+  @IsOptional() @IsIn(['touched', 'fits', 'more']) room?: 'touched' | 'fits' | 'more';
   @IsOptional() @IsString() @MaxLength(1000) note?: string;
 }
 export class NotePayload {

@@ -1,14 +1,19 @@
 import type {
   BakeResult,
+  Calibration,
   Equipment,
   Formula,
   HouseRules,
   Ingredient,
   JournalEntry,
+  Learnable,
   Layout,
+  Move,
   OrderLine,
   Plan,
+  Residual,
   RibbonSegment,
+  TeachingBake,
   Violation,
 } from '@jokul/core';
 
@@ -39,11 +44,14 @@ export interface BakeryView {
   readonly today: string;
 }
 
-/** The day's forecasts of one product: one bake per kind of oven. */
+/** The day's forecasts of one product: one bake for all ovens where it comes out alike. */
 export interface ProductForecast {
   readonly formulaVersion: number;
-  readonly fan: { readonly setC: number; readonly bake: BakeResult } | null;
-  readonly still: { readonly setC: number; readonly bake: BakeResult } | null;
+  readonly bakes: readonly {
+    readonly ovenIds: readonly string[];
+    readonly setC: number;
+    readonly bake: BakeResult;
+  }[];
   readonly layout: Layout | null;
 }
 
@@ -53,12 +61,59 @@ export interface PlanView {
   readonly madeAtMs: number;
   /** Whether the bake list, a formula or the house rules changed since. */
   readonly stale: boolean;
+  /** Whether something else is known of the ovens than the pulls were computed with. */
+  readonly retimeDue: boolean;
+  /** What was moved when the loads were timed again. */
+  readonly moves: readonly Move[];
   readonly plan: Plan;
   readonly violations: readonly Violation[];
   readonly forecasts: Readonly<Record<string, ProductForecast>>;
   readonly ribbons: readonly RibbonSegment[];
   /** The formula version that each batch is made by. */
   readonly batchFormula: Readonly<Record<string, number>>;
+}
+
+export interface LearnedView extends Learnable {
+  /** K, or the logarithm of a factor. */
+  readonly value: number;
+  readonly sigma: number;
+  readonly inForce: number;
+  readonly held: boolean;
+}
+
+export interface LoggedBakeView {
+  readonly id: string;
+  readonly trayId: string;
+  readonly atMs: number;
+  readonly ovenId: string;
+  readonly position: number;
+  readonly code: string;
+  readonly pullS: number;
+  readonly test: boolean;
+  readonly leftOut: boolean;
+  readonly figures: readonly Residual[];
+}
+
+/** A pull of the loads to come, by what is in force and by what the log would make of it; s. */
+export interface PullChangeView {
+  readonly code: string;
+  readonly ovenId: string;
+  readonly trays: number;
+  readonly nowS: number | null;
+  readonly thenS: number | null;
+  readonly nowBandS: number;
+  readonly thenBandS: number;
+}
+
+export interface CalibrationView {
+  readonly version: number;
+  readonly inForce: Calibration | null;
+  /** How many steps can be taken back. */
+  readonly undoable: number;
+  readonly learned: readonly LearnedView[];
+  readonly bakes: readonly LoggedBakeView[];
+  readonly changes: readonly PullChangeView[];
+  readonly next: readonly TeachingBake[];
 }
 
 export interface DayView {

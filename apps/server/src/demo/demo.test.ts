@@ -9,17 +9,18 @@ import {
   inTheCold,
   predictIn,
   reduceJournal,
+  chance,
 } from '@jokul/core';
 import { checkedEntry } from '../journal/payload-check.js';
 import type { ProductBakes } from '../plan/plan.worker.js';
 import { writeFrozen, writePast } from './past.js';
-import { chance } from './random.js';
+
 import { DemoWriter } from './writer.js';
 
 const nowMs = atWallClock(demoDay.date, demoDay.time, demoRules.timeZone) * 1000;
 const few = demoFormulas.filter((f) => ['GNG', 'PNT', 'MLT', 'LEM', 'CRD'].includes(f.code));
 const bakes = new Map<string, ProductBakes>(
-  few.map((f) => [f.code, { fan: predictIn(f, { fan: true }, demoEquipment, demoRules), still: null }]),
+  few.map((f) => [f.code, { port: predictIn(f, { id: 'port', fan: true }, demoEquipment, demoRules) }]),
 );
 const past = (seed: number) => {
   const luck = chance(seed);

@@ -1,6 +1,17 @@
-import { atWallClock, demoDay, demoRules, shiftDate, type Formula } from '@jokul/core';
+import {
+  bakeInputIn,
+  demoEquipment,
+  foretell,
+  type BakeAdjustment,
+  atWallClock,
+  demoDay,
+  demoRules,
+  shiftDate,
+  type Formula,
+  type Chance,
+} from '@jokul/core';
 import type { ProductBakes } from '../plan/plan.worker.js';
-import type { Chance } from './random.js';
+
 import type { DemoWriter } from './writer.js';
 
 const days = 14;
@@ -9,8 +20,18 @@ const hour = 3600;
 /** What went wrong on a past day, and is to be found in the log. */
 const forgottenOn = { daysAgo: 6, code: 'MLT' };
 const latePulls = new Set(['3/PNT', '8/GNG', '11/LEM']);
-/** Starboard has been drifting hot, K a day. */
-const driftPerDayK = 1;
+
+/**
+ * What nobody knows of the ovens and the doughs, and the log tells: Starboard has been drifting hot, a kelvin a day;
+ * Port runs a little cool and its fan is weak; this house creams long, so that its doughs are softer than the model's.
+ */
+const hiddenOven = (ovenId: string, position: number, daysAgo: number): BakeAdjustment => ({
+  offsetK:
+    (ovenId === 'starboard' ? days - daysAgo - 2 : -4) + (position === 1 ? 2 : position === 5 ? -2 : 0),
+  hFactor: ovenId === 'starboard' ? 1.04 : 0.9,
+  stiffness: 0.88,
+  colourFactor: 1.08,
+});
 
 /** One lot of a past day, with the measured tray of each load. */
 const lot = (
@@ -21,7 +42,7 @@ const lot = (
   daysAgo: number,
   bakeStartS: number,
 ): void => {
-  const bake = bakes.fan;
+  const bake = bakes.port;
   if (!bake?.pull || !bake.cooled) return;
   const date = shiftDate(demoDay.date, -daysAgo);
   const id = `${formula.code}-${date.slice(5).replace('-', '')}-A`;
@@ -82,22 +103,20 @@ const lot = (
     });
     writer.write('turned', startS + pullS / 2 + luck.around(8, 10), 'Oven hand', id, { loadId, trayIds });
     writer.write('pulled', pulledS, 'Oven hand', id, { loadId, trayIds });
-    writer.write('racked', pulledS + formula.bake.trayRestS + luck.between(10, 90), 'Oven hand', id, {
-      loadId,
-      trayIds,
-    });
-    // Hotter and longer is darker and drier: rough slopes, good enough for a made-up past.
-    const hotK = ovenId === 'starboard' ? (days - daysAgo) * driftPerDayK : 0;
-    const darker = hotK * 1.1 + lateS / 9;
+    const position = ((n + daysAgo) % trays) + 1;
+    const trayS = formula.bake.trayRestS + luck.between(10, 90);
+    const { setup } = bakeInputIn(formula, { id: ovenId, fan: true }, demoEquipment, demoRules);
+    const seen = foretell({ setup, pullS: pulledS - startS, trayS }, hiddenOven(ovenId, position, daysAgo));
+    writer.write('racked', pulledS + trayS, 'Oven hand', id, { loadId, trayIds });
+    const halves = (value: number, deviation: number) => Math.round(luck.around(value, deviation) * 2) / 2;
     writer.write('inspected', pulledS + 2700, 'Early baker', id, {
-      trayId: trayIds[0] ?? loadId,
+      trayId: trayIds[position - 1] ?? loadId,
       bakeS: Math.round(pullS + lateS),
-      coreC: Math.round(luck.around((bake.atPull?.centreC ?? 97) + hotK * 0.2 + lateS / 60, 1.2) * 10) / 10,
-      diameterMm: Math.round(luck.around(bake.cooled.diameterMm - hotK * 0.15, 1.1) * 2) / 2,
-      heightMm: Math.round(luck.around(bake.cooled.heightMm, 0.5) * 2) / 2,
-      lossShare:
-        Math.round(luck.around(bake.cooled.lossShare + hotK * 0.0006 + lateS * 0.0001, 0.002) * 1e4) / 1e4,
-      colourScore: Math.round(Math.min(100, Math.max(0, luck.around(bake.cooled.colour.edge + darker, 3)))),
+      coreC: Math.round(luck.around(seen.coreC, 1.2) * 10) / 10,
+      diameterMm: halves(seen.diameterMm, 1.1),
+      heightMm: halves(seen.heightMm, 0.5),
+      lossShare: Math.round(luck.around(seen.lossShare, 0.002) * 1e4) / 1e4,
+      colourScore: Math.round(Math.min(100, Math.max(0, luck.around(seen.colour, 3)))),
       ...(lateS > 60 && { note: 'Pulled late: the phone rang.' }),
     });
   }

@@ -9,6 +9,7 @@ import {
   demoRules,
   genesisHash,
   shiftDate,
+  chance,
 } from '@jokul/core';
 import {
   FormulaVersionEntity,
@@ -23,7 +24,7 @@ import { ComputationService } from '../plan/computation.service.js';
 import { PlanService } from '../plan/plan.service.js';
 import type { ProductBakes } from '../plan/plan.worker.js';
 import { writeFrozen, writePast } from './past.js';
-import { chance } from './random.js';
+
 import { writeToday } from './today.js';
 import { DemoWriter } from './writer.js';
 

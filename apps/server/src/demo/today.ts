@@ -8,8 +8,9 @@ import {
   type Equipment,
   type Formula,
   type Task,
+  type Chance,
 } from '@jokul/core';
-import type { Chance } from './random.js';
+
 import type { DemoWriter } from './writer.js';
 
 const find = (batch: BatchPlan, id: string): Task | undefined =>

@@ -1,5 +1,4 @@
-import type { DraftEntry, EntryKind, Payloads } from '@jokul/core';
-import type { Chance } from './random.js';
+import type { DraftEntry, EntryKind, Payloads, Chance } from '@jokul/core';
 
 /** Collects made-up journal entries. */
 export class DemoWriter {

@@ -79,7 +79,7 @@ describe('ingredients of the bakery’s own', () => {
     expect(planned.status).toBe(201);
     expect(planned.body.plan.unplaced).toEqual([]);
     expect(planned.body.violations).toEqual([]);
-    expect(planned.body.forecasts.MIL?.fan?.bake.pull?.value).toBeGreaterThan(300);
+    expect(planned.body.forecasts.MIL?.bakes[0]?.bake.pull?.value).toBeGreaterThan(300);
   });
   it('corrected afterwards, it makes the plan stale', async () => {
     const { ownIngredientsVersion: version } = await bakery();

@@ -111,6 +111,20 @@ export class JournalService {
     return new Set(rows.map((row) => row.lot));
   }
 
+  /** Loads of the last days that went into their oven and were not struck. */
+  async loadedLoads(): Promise<ReadonlySet<string>> {
+    const rows = await this.db.manager.find(JournalEntryEntity, {
+      where: { kind: In(['loaded', 'struck']) },
+      order: { seq: 'DESC' },
+      take: 400,
+    });
+    const entries = rows.map(toEntry);
+    const struck = new Set(entries.flatMap((e) => (e.kind === 'struck' ? [e.payload.entryId] : [])));
+    return new Set(
+      entries.flatMap((e) => (e.kind === 'loaded' && !struck.has(e.id) ? [e.payload.loadId] : [])),
+    );
+  }
+
   /** Reads the whole chain anew: the first entry that was tampered with, or null. */
   async verify(): Promise<{ entries: number; firstBrokenSeq: number | null }> {
     let prev = genesisHash;

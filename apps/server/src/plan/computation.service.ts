@@ -3,15 +3,21 @@ import { createHash } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import {
+  bakeInputIn,
   canonicalJson,
   JokulError,
+  type BakeInput,
   type BakeResult,
+  type Calibration,
   type Equipment,
+  type Fit,
   type Formula,
   type HouseRules,
 } from '@jokul/core';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
-import type { Outcome, PlanBody, PlanTask, PredictTask, ProductBakes } from './plan.worker.js';
+import type { AnswersTask, BakeAnswers, FitAnswer, FitTask } from '../calibration/calibration.worker.js';
+import type { Outcome } from './outcome.js';
+import type { PlanBody, PlanTask, PredictTask, ProductBakes } from './plan.worker.js';
 
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
@@ -30,6 +36,9 @@ export class ComputationService implements OnModuleDestroy {
   /** Bakes by the hash of what went in: a value that any server would compute alike. */
   private readonly bakes = new Map<string, Promise<BakeResult | null>>();
 
+  private readonly answers = new Map<string, Promise<BakeAnswers>>();
+  private runs: FitTask['memory'] = [];
+
   constructor(private readonly own: OwnIngredientsService) {}
 
   async onModuleDestroy(): Promise<void> {
@@ -38,7 +47,7 @@ export class ComputationService implements OnModuleDestroy {
 
   private async run<Result>(
     name: string,
-    task: PredictTask | PlanTask,
+    task: PredictTask | PlanTask | FitTask | AnswersTask,
     signal?: AbortSignal,
   ): Promise<Result> {
     const limit = AbortSignal.timeout(timeLimitS * 1000);
@@ -70,14 +79,45 @@ export class ComputationService implements OnModuleDestroy {
     return made;
   }
 
-  /** The bakes of a formula in both kinds of oven, as far as the house has them. */
-  async bakesOf(formula: Formula, equipment: Equipment, rules: HouseRules): Promise<ProductBakes> {
-    const has = (fan: boolean) => equipment.ovens.some((oven) => oven.fan === fan);
-    const own = await this.own.usedBy([formula]);
-    const bake = (fan: boolean) =>
-      has(fan) ? this.bake({ formula, fan, equipment, rules, own }) : Promise.resolve(null);
-    const [fan, still] = await Promise.all([bake(true), bake(false)]);
-    return { fan, still };
+  /** One bake, remembered by what goes in; null where the model does not reach. */
+  bakeIn(input: BakeInput): Promise<BakeResult | null> {
+    return this.bake({ input });
+  }
+
+  /** The bakes of a formula in every oven, by what was learned of each. */
+  async bakesOf(
+    formula: Formula,
+    equipment: Equipment,
+    rules: HouseRules,
+    calibration: Calibration | null = null,
+  ): Promise<ProductBakes> {
+    await this.own.read();
+    const bakes = await Promise.all(
+      equipment.ovens.map(
+        async (oven) =>
+          [oven.id, await this.bakeIn(bakeInputIn(formula, oven, equipment, rules, calibration))] as const,
+      ),
+    );
+    return Object.fromEntries(bakes);
+  }
+
+  /** What the logged bakes say; runs of the model are remembered from one fit to the next. */
+  async fit(task: Omit<FitTask, 'memory'>): Promise<Fit> {
+    const { fit, memory } = await this.run<FitAnswer>('calibrate', { ...task, memory: this.runs });
+    this.runs = memory;
+    return fit;
+  }
+
+  /** How a bake answers to what is unknown of it, or null when it has no pull. */
+  answersOf(input: BakeInput, pullS: number): Promise<BakeAnswers> {
+    const key = createHash('sha256').update(canonicalJson({ input, pullS })).digest('hex');
+    const known = this.answers.get(key);
+    if (known) return known;
+    const made = this.run<BakeAnswers>('answers', { input, pullS });
+    this.answers.set(key, made);
+    made.catch(() => this.answers.delete(key));
+    if (this.answers.size > rememberedBakes) this.answers.delete(this.answers.keys().next().value ?? '');
+    return made;
   }
 
   async plan(task: Omit<PlanTask, 'own'>, signal?: AbortSignal): Promise<PlanBody> {

@@ -1,6 +1,6 @@
-import { Controller, Param, Post, Req } from '@nestjs/common';
+import { Body, Controller, Param, Post, Req } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import type { PlanView } from '@jokul/contracts';
+import { RetimeInput, type PlanView } from '@jokul/contracts';
 import type { Request } from 'express';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
 import { PlanService } from './plan.service.js';
@@ -16,5 +16,14 @@ export class PlanController {
     const left = new AbortController();
     request.socket.once('close', () => left.abort());
     return this.plans.make(date, undefined, left.signal);
+  }
+
+  /** Puts pulls and starts right without planning anew. */
+  @Post('retime')
+  retime(@Param('date', BakeDatePipe) date: string, @Body() { notBefore }: RetimeInput): Promise<PlanView> {
+    return this.plans.retime(
+      date,
+      Object.fromEntries((notBefore ?? []).map(({ batchId, atS }) => [batchId, atS])),
+    );
   }
 }

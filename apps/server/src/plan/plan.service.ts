@@ -1,8 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import { createHash } from 'node:crypto';
 import { DataSource } from 'typeorm';
-import { canonicalJson, JokulError, type Formula } from '@jokul/core';
+import {
+  canonicalJson,
+  JokulError,
+  retime,
+  type BatchPlan,
+  type Calibration,
+  type Formula,
+} from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
+import { calibrationSetting } from '../calibration/calibration-setting.js';
 import { ClockService } from '../clock/clock.service.js';
 import { PlanEntity } from '../database/entities.js';
 import { FormulaService } from '../formula/formula.service.js';
@@ -13,7 +21,14 @@ import { SettingsService, touch } from '../setup/settings.service.js';
 import { ComputationService } from './computation.service.js';
 import type { PlanBody } from './plan.worker.js';
 
-type StoredPlan = PlanBody & { readonly madeAtMs: number };
+type StoredPlan = PlanBody & {
+  readonly madeAtMs: number;
+  /** When what is known of the ovens was learned; null for the untouched model. */
+  readonly calibratedAtMs?: number | null;
+  readonly moves?: PlanView['moves'];
+};
+
+type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
 
 @Injectable()
 export class PlanService {
@@ -29,12 +44,13 @@ export class PlanService {
   ) {}
 
   /** What a plan is made from. */
-  private async inputs(date: string) {
-    const [orders, latest, equipment, rules] = await Promise.all([
+  async inputs(date: string) {
+    const [orders, latest, equipment, rules, { body: learned }] = await Promise.all([
       this.orders.list(date),
       this.formulas.latest(),
       this.settings.read('equipment'),
       this.settings.read('rules'),
+      calibrationSetting(this.db.manager),
     ]);
     const codes = new Set(orders.map((order) => order.productCode));
     const formulas = latest.filter((formula) => codes.has(formula.code));
@@ -50,7 +66,14 @@ export class PlanService {
         }),
       )
       .digest('hex');
-    return { orders, formulas, equipment: equipment.body, rules: rules.body, hash };
+    return {
+      orders,
+      formulas,
+      equipment: equipment.body,
+      rules: rules.body,
+      calibration: learned.inForce,
+      hash,
+    };
   }
 
   private stored(date: string): Promise<PlanEntity | null> {
@@ -61,19 +84,86 @@ export class PlanService {
   async view(date: string): Promise<PlanView | null> {
     const row = await this.stored(date);
     if (!row) return null;
-    const { hash } = await this.inputs(date);
-    return { date, version: row.version, stale: row.inputHash !== hash, ...(row.body as StoredPlan) };
+    const { hash, calibration } = await this.inputs(date);
+    return this.toView(row, row.inputHash !== hash, calibration);
+  }
+
+  private toView(row: PlanEntity, stale: boolean, calibration: Calibration | null): PlanView {
+    const { calibratedAtMs = null, moves = [], ...body } = row.body as StoredPlan;
+    const { date, version } = row;
+    return {
+      date,
+      version,
+      stale,
+      retimeDue: calibratedAtMs !== (calibration?.atMs ?? null),
+      moves,
+      ...body,
+    };
+  }
+
+  /** The formulas that batches which have begun are made by; they may be older versions. */
+  private async formulasOf(batches: readonly BatchPlan[], old: StoredPlan | null) {
+    const madeBy = batches.map((batch) => ({
+      batchId: batch.batchId,
+      code: batch.productCode,
+      version: old?.batchFormula[batch.batchId] ?? 1,
+    }));
+    const known = await this.formulas.versions(madeBy);
+    const found: Record<string, Formula> = {};
+    for (const { batchId, code, version } of madeBy) {
+      const formula = known.find((f) => f.code === code && f.version === version);
+      if (formula) found[batchId] = formula;
+    }
+    return found;
+  }
+
+  /** Writes a plan, if nobody else wrote one since `before`. @throws JokulError `changed-meanwhile` */
+  private async save(
+    date: string,
+    before: PlanEntity | null,
+    body: StoredPlan,
+    inputHash: string,
+  ): Promise<PlanEntity> {
+    return this.db.transaction(async (manager) => {
+      const now = await manager.findOne(PlanEntity, { where: { date }, lock: { mode: 'pessimistic_write' } });
+      if ((now?.version ?? 0) !== (before?.version ?? 0)) {
+        throw new JokulError(
+          'changed-meanwhile',
+          'Somebody else planned this day meanwhile. Look at their plan, then plan again.',
+          'version',
+        );
+      }
+      const row = await manager.save(PlanEntity, {
+        date,
+        version: (before?.version ?? 0) + 1,
+        body,
+        inputHash,
+      });
+      await touch(manager);
+      return row;
+    });
+  }
+
+  private async bakesOf({ formulas, equipment, rules, calibration }: PlanInputs) {
+    return Object.fromEntries(
+      await Promise.all(
+        formulas.map(
+          async (formula) =>
+            [formula.code, await this.computation.bakesOf(formula, equipment, rules, calibration)] as const,
+        ),
+      ),
+    );
   }
 
   /**
-   * Plans the day anew. Batches that have begun stay as they were planned; the rest is placed around them, not
-   * before now.
+   * Plans the day anew. Batches that have begun stay where they are, their loads with the pulls of today; the rest is
+   * placed around them, not before now.
    * @param nowMs the moment to plan from; the bakery's clock when left out
    * @throws JokulError `nothing-to-bake`, and those of the solver
    */
   async make(date: string, nowMs?: number, signal?: AbortSignal): Promise<PlanView> {
-    const { orders, formulas, equipment, rules, hash } = await this.inputs(date);
-    if (orders.length === 0)
+    const inputs = await this.inputs(date);
+    if (inputs.orders.length === 0)
       throw new JokulError(
         'nothing-to-bake',
         'The bake list of this day is empty: add what is to be baked first.',
@@ -83,31 +173,52 @@ export class PlanService {
     const old = before ? (before.body as StoredPlan) : null;
     const begun = await this.journal.begun((old?.plan.batches ?? []).map((batch) => batch.batchId));
     const fixed = (old?.plan.batches ?? []).filter((batch) => begun.has(batch.batchId));
-    const madeBy = fixed.map((batch) => ({
-      batchId: batch.batchId,
-      code: batch.productCode,
-      version: old?.batchFormula[batch.batchId] ?? 1,
-    }));
-    const oldFormulas = await this.formulas.versions(madeBy);
-    const fixedFormulas: Record<string, Formula> = {};
-    for (const { batchId, code, version } of madeBy) {
-      const formula = oldFormulas.find((f) => f.code === code && f.version === version);
-      if (formula) fixedFormulas[batchId] = formula;
-    }
-    const madeAtMs = nowMs ?? (await this.clock.nowMs());
-    const bakes = Object.fromEntries(
-      await Promise.all(
-        formulas.map(
-          async (formula) =>
-            [formula.code, await this.computation.bakesOf(formula, equipment, rules)] as const,
-        ),
-      ),
-    );
+    return this.compute(date, inputs, before, fixed, { keep: false, nowMs, signal });
+  }
+
+  /**
+   * Puts the pulls right by what is in force of the ovens, and lets loads wait for dough that is not ready: every
+   * batch keeps its oven and its turn.
+   * @throws JokulError `no-plan`
+   */
+  async retime(date: string, notBefore: Readonly<Record<string, number>> = {}): Promise<PlanView> {
+    const before = await this.stored(date);
+    if (!before) throw new JokulError('no-plan', 'This day is not planned yet.', 'date');
+    const inputs = await this.inputs(date);
+    const { batches } = (before.body as StoredPlan).plan;
+    return this.compute(date, inputs, before, batches, { keep: true, notBefore });
+  }
+
+  private async compute(
+    date: string,
+    inputs: PlanInputs,
+    before: PlanEntity | null,
+    kept: readonly BatchPlan[],
+    how: {
+      keep: boolean;
+      nowMs?: number | undefined;
+      signal?: AbortSignal | undefined;
+      notBefore?: Readonly<Record<string, number>>;
+    },
+  ): Promise<PlanView> {
+    const { orders, formulas, equipment, rules, calibration, hash } = inputs;
+    const old = before ? (before.body as StoredPlan) : null;
+    const fixedFormulas = await this.formulasOf(kept, old);
+    const nowMs = how.nowMs ?? (await this.clock.nowMs());
+    const [bakes, started] = await Promise.all([this.bakesOf(inputs), this.journal.loadedLoads()]);
+    const { batches: fixed, moves } = retime({
+      batches: kept,
+      pullOf: (load, batch) => bakes[batch.productCode]?.[load.ovenId]?.pull?.value ?? null,
+      started,
+      notBeforeS: new Map(Object.entries(how.notBefore ?? {})),
+      ovens: equipment.ovens,
+      loadGapS: rules.loadGapS,
+    });
     const body = await this.computation.plan(
       {
         input: {
           date,
-          nowS: madeAtMs / 1000,
+          nowS: nowMs / 1000,
           orders,
           formulas: new Map(formulas.map((f) => [f.code, f])),
           equipment,
@@ -116,26 +227,18 @@ export class PlanService {
         },
         bakes,
         fixedFormulas,
+        keep: how.keep,
       },
-      signal,
+      how.signal,
     );
-    await this.db.transaction(async (manager) => {
-      const now = await manager.findOne(PlanEntity, { where: { date }, lock: { mode: 'pessimistic_write' } });
-      if ((now?.version ?? 0) !== (before?.version ?? 0)) {
-        throw new JokulError(
-          'changed-meanwhile',
-          'Somebody else planned this day meanwhile. Look at their plan, then plan again.',
-          'version',
-        );
-      }
-      await manager.save(PlanEntity, {
-        date,
-        version: (before?.version ?? 0) + 1,
-        body: { ...body, madeAtMs },
-        inputHash: hash,
-      });
-      await touch(manager);
-    });
-    return { date, version: (before?.version ?? 0) + 1, stale: false, madeAtMs, ...body };
+    const stored: StoredPlan = {
+      ...body,
+      ...(how.keep && old && { plan: { ...old.plan, batches: body.plan.batches } }),
+      madeAtMs: how.keep && old ? old.madeAtMs : nowMs,
+      calibratedAtMs: calibration?.atMs ?? null,
+      moves,
+    };
+    const row = await this.save(date, before, stored, how.keep && before ? before.inputHash : hash);
+    return this.toView(row, row.inputHash !== hash, calibration);
   }
 }

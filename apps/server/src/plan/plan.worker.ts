@@ -1,13 +1,14 @@
 import {
-  JokulError,
+  bake,
+  canonicalJson,
   checkPlan,
   dayProblem,
-  predictIn,
   ribbonOf,
   setTemperature,
   solvePlan,
   takeInOwn,
   trayLayout,
+  type BakeInput,
   type BakeResult,
   type BatchPlan,
   type DayInput,
@@ -16,34 +17,18 @@ import {
   type HouseRules,
   type Ingredient,
   type Layout,
+  type Plan,
   type Prediction,
 } from '@jokul/core';
 import type { PlanView, ProductForecast } from '@jokul/contracts';
+import { outcome, type Outcome } from './outcome.js';
+
+export { answers, calibrate } from '../calibration/calibration.worker.js';
 
 /* Heavy computation, run in worker threads: nothing here touches the database. */
 
-/** A refusal as data: an error that crosses a thread keeps its message only. */
-export type Outcome<T> =
-  | { readonly result: T }
-  | { readonly refused: { readonly code: string; readonly message: string; readonly path: string } };
-
-const outcome = <T>(work: () => T): Outcome<T> => {
-  try {
-    return { result: work() };
-  } catch (error) {
-    if (!(error instanceof JokulError)) throw error;
-    const { code, message, path } = error;
-    return { refused: { code, message, path } };
-  }
-};
-
 export interface PredictTask {
-  readonly formula: Formula;
-  readonly fan: boolean;
-  readonly equipment: Equipment;
-  readonly rules: HouseRules;
-  /** The bakery's own ingredients that the formula holds. */
-  readonly own: readonly Ingredient[];
+  readonly input: BakeInput;
 }
 
 const rounded = (values: readonly number[], digits: number) =>
@@ -52,12 +37,11 @@ const rounded = (values: readonly number[], digits: number) =>
 /** One bake; its curves are rounded to what a screen can show, for they are stored and sent with every plan. */
 export const predict = (task: PredictTask): Outcome<BakeResult> => outcome(() => predictBake(task));
 
-const predictBake = ({ formula, fan, equipment, rules, own }: PredictTask): BakeResult => {
-  takeInOwn(own);
-  const bake = predictIn(formula, { fan }, equipment, rules);
-  const { timesS, centreC, edgeC, bottomC, diameterMm, heightMm, lossShare } = bake.curves;
+const predictBake = ({ input }: PredictTask): BakeResult => {
+  const result = bake(input);
+  const { timesS, centreC, edgeC, bottomC, diameterMm, heightMm, lossShare } = result.curves;
   return {
-    ...bake,
+    ...result,
     curves: {
       timesS: rounded(timesS, 1),
       centreC: rounded(centreC, 2),
@@ -70,12 +54,12 @@ const predictBake = ({ formula, fan, equipment, rules, own }: PredictTask): Bake
   };
 };
 
-export interface ProductBakes {
-  readonly fan: BakeResult | null;
-  readonly still: BakeResult | null;
-}
+/** The bake of a product in each oven; null where it cannot be foretold. */
+export type ProductBakes = Readonly<Record<string, BakeResult | null>>;
 
 export interface PlanTask {
+  /** Leave every batch where it is and only put the pulls right. */
+  readonly keep?: boolean;
   readonly input: Omit<DayInput, 'predictions'>;
   readonly bakes: Readonly<Record<string, ProductBakes>>;
   /** Formulas of the batches that have begun, which may be older versions. */
@@ -85,7 +69,7 @@ export interface PlanTask {
 
 export type PlanBody = Pick<PlanView, 'plan' | 'violations' | 'forecasts' | 'ribbons' | 'batchFormula'>;
 
-const bakeIn = (bakes: ProductBakes | undefined, fan: boolean) => (fan ? bakes?.fan : bakes?.still) ?? null;
+const bakeIn = (bakes: ProductBakes | undefined, ovenId: string) => bakes?.[ovenId] ?? null;
 
 const predictionsOf = (
   formula: Formula,
@@ -93,8 +77,8 @@ const predictionsOf = (
   equipment: Equipment,
 ): Prediction[] =>
   equipment.ovens.flatMap((oven) => {
-    const bake = bakeIn(bakes, oven.fan);
-    return bake ? [{ ovenId: oven.id, setC: setTemperature(formula, oven.fan), bake }] : [];
+    const found = bakeIn(bakes, oven.id);
+    return found ? [{ ovenId: oven.id, setC: setTemperature(formula, oven.fan), bake: found }] : [];
   });
 
 const layoutOrNull = (
@@ -111,31 +95,40 @@ const layoutOrNull = (
   }
 };
 
+/** Ovens in which a product comes out alike share one forecast. */
 const forecast = (
   formula: Formula,
   bakes: ProductBakes,
   equipment: Equipment,
   rules: HouseRules,
-): ProductForecast => ({
-  formulaVersion: formula.version,
-  fan: bakes.fan && { setC: setTemperature(formula, true), bake: bakes.fan },
-  still: bakes.still && { setC: setTemperature(formula, false), bake: bakes.still },
-  layout: layoutOrNull(formula, predictionsOf(formula, bakes, equipment), equipment, rules),
-});
+): ProductForecast => {
+  const predictions = predictionsOf(formula, bakes, equipment);
+  const alike = new Map<string, { ovenIds: string[]; setC: number; bake: BakeResult }>();
+  for (const { ovenId, setC, bake: found } of predictions) {
+    const key = canonicalJson({ setC, pull: found.pull?.value ?? 0, at: found.atPull });
+    const known = alike.get(key);
+    if (known) known.ovenIds.push(ovenId);
+    else alike.set(key, { ovenIds: [ovenId], setC, bake: found });
+  }
+  return {
+    formulaVersion: formula.version,
+    bakes: [...alike.values()],
+    layout: layoutOrNull(formula, predictions, equipment, rules),
+  };
+};
 
 /** The plan of a day with everything that the screens show of it. */
 export const plan = (task: PlanTask): Outcome<PlanBody> => outcome(() => planDay(task));
 
-const planDay = ({ input, bakes, fixedFormulas, own }: PlanTask): PlanBody => {
+const planDay = ({ input, bakes, fixedFormulas, own, keep }: PlanTask): PlanBody => {
   takeInOwn(own);
   const { formulas, equipment, rules } = input;
   const predictions = new Map(
     [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),
   );
   const { problem, refused } = dayProblem({ ...input, predictions });
-  const solved = solvePlan(problem);
+  const solved: Plan = keep ? { batches: input.fixed, unplaced: [], boundS: 0 } : solvePlan(problem);
   const formulaOf = (batch: BatchPlan) => fixedFormulas[batch.batchId] ?? formulas.get(batch.productCode);
-  const fanOf = (ovenId: string) => equipment.ovens.find((oven) => oven.id === ovenId)?.fan ?? true;
   const ribbons = solved.batches.flatMap((batch) => {
     const formula = formulaOf(batch);
     return formula
@@ -143,7 +136,7 @@ const planDay = ({ input, bakes, fixedFormulas, own }: PlanTask): PlanBody => {
           batch,
           formula,
           equipment.places,
-          (ovenId) => bakeIn(bakes[batch.productCode], fanOf(ovenId))?.curves,
+          (ovenId) => bakeIn(bakes[batch.productCode], ovenId)?.curves,
           rules,
         )
       : [];

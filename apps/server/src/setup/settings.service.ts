@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { JokulError, type Equipment, type HouseRules, type Ingredient } from '@jokul/core';
+import type { CalibrationSetting } from '../calibration/calibration-setting.js';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
 
 interface Settings {
@@ -9,6 +10,7 @@ interface Settings {
   clock: { mode: 'real' | 'running' | 'frozen'; offsetMs: number; frozenAtMs: number };
   bakery: { name: string; day: string };
   ingredients: readonly Ingredient[];
+  calibration: CalibrationSetting;
 }
 
 @Injectable()

@@ -2,6 +2,7 @@ import { checkComposition, type BakeInput } from './input.js';
 import { aimedIndex, donenessIndex, setIndex, stateOf, type BakeState } from './doneness.js';
 import { advance, carryoverS, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
 import type { Reading } from './reading.js';
+import { diameterBand, pullBandS, pullSlopes } from './calibration/pull-certainty.js';
 import { modelled, sayDuration, type Figure, type Warning } from '../shown/index.js';
 
 export interface DonenessWindow {
@@ -30,9 +31,15 @@ export interface BakeResult {
   /** After carryover on the tray and ten minutes on the rack. */
   readonly cooled: Reading | null;
   readonly curves: BakeCurves;
-  /** What an uncalibrated prediction is good for. */
-  readonly uncertainty: { readonly pullS: number; readonly diameterShare: number };
+  /** What the forecast is good for: ± s, ± share of the diameter, nine times in ten; learned from so many bakes. */
+  readonly uncertainty: Certainty;
   readonly warnings: readonly Warning[];
+}
+
+export interface Certainty {
+  readonly pullS: number;
+  readonly diameterShare: number;
+  readonly bakes: number;
 }
 
 /** Uncalibrated predictions: about a minute and a half, and five percent of the diameter. */
@@ -126,7 +133,27 @@ const fullRun = (input: BakeInput, pullS: number) => {
   return { curves, atPull, cooled };
 };
 
-const pullFigure = (input: BakeInput, pullS: number, how: string): Figure => {
+/** What the pull and the diameter are good for, by what is known of oven and dough. */
+const certaintyOf = (input: BakeInput, pullS: number | null): Certainty => {
+  const { known } = input;
+  if (!known || pullS === null) return { ...uncalibrated, bakes: 0 };
+  const { calibration, where } = known;
+  const slopes = pullSlopes(input, pullS);
+  return {
+    pullS: pullBandS(calibration, slopes, where),
+    diameterShare: diameterBand(calibration, slopes, where),
+    bakes: calibration.bakes,
+  };
+};
+
+const certaintyNote = ({ pullS: bandS, bakes }: Certainty, pullS: number): string =>
+  `A forecast. ${
+    bakes === 0
+      ? 'Not calibrated on this oven yet: good to about'
+      : `Calibrated by ${bakes} logged ${bakes === 1 ? 'bake' : 'bakes'}: nine times in ten within`
+  } ± ${sayDuration(Math.round(bandS / 5) * 5)}. Look at the tray from ${sayDuration(Math.round(Math.max(60, pullS - bandS)))} on.`;
+
+const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certainty): Figure => {
   const { setup } = input;
   const startC = typeof setup.start === 'number' ? setup.start : (setup.start[0] ?? 0);
   return modelled({
@@ -151,8 +178,19 @@ const pullFigure = (input: BakeInput, pullS: number, how: string): Figure => {
         name: 'convection in the oven',
         value: setup.fan ? setup.parameters.hFan : setup.parameters.hStill,
         unit: 'W/m²K',
-        source: 'typical range, tuned',
+        source: input.known ? 'tuned, and learned from logged bakes' : 'typical range, tuned',
       },
+      ...(setup.offsetK
+        ? [
+            {
+              symbol: 'ΔT',
+              name: 'air above what is set',
+              value: setup.offsetK,
+              unit: 'K' as const,
+              source: 'learned from logged bakes',
+            },
+          ]
+        : []),
       {
         symbol: 'h_c',
         name: `contact, ${setup.liner} on ${setup.tray.replace('-', ' ')}`,
@@ -184,7 +222,7 @@ const pullFigure = (input: BakeInput, pullS: number, how: string): Figure => {
     ],
     source:
       'evaporation-condensation model with Choi-Okos properties, parameters tuned by hand (docs/models.md, Bake)',
-    note: `A forecast. Not calibrated on this oven yet: good to about ± ${sayDuration(uncalibrated.pullS)}. Look at the tray from ${sayDuration(Math.max(60, pullS - uncalibrated.pullS))} on; soda, rest and creaming are not in the model yet.`,
+    note: certaintyNote(sure, pullS),
   });
 };
 
@@ -198,7 +236,12 @@ export const bake = (input: BakeInput): BakeResult => {
   const windows = windowsOf(found);
   const warnings: Warning[] = [];
   let pull: Figure | null = null;
-  if (input.pullS !== undefined) pull = pullFigure(input, input.pullS, 'Pull, as set');
+  let sure = certaintyOf(input, null);
+  const say = (pullS: number, how: string) => {
+    sure = certaintyOf(input, pullS);
+    return pullFigure(input, pullS, how, sure);
+  };
+  if (input.pullS !== undefined) pull = say(input.pullS, 'Pull, as set');
   else if (input.target !== undefined) {
     const pullS = passing(found, 'index', aimedIndex[input.target]);
     if (pullS === null) {
@@ -207,7 +250,7 @@ export const bake = (input: BakeInput): BakeResult => {
         message: `This piece does not become ${input.target.replace('-', ' ')} within an hour at ${input.setup.setC} °C. Bake hotter, or make it smaller.`,
         figures: { setC: input.setup.setC },
       });
-    } else pull = pullFigure(input, pullS, `Pull for ${input.target.replace('-', ' ')}`);
+    } else pull = say(pullS, `Pull for ${input.target.replace('-', ' ')}`);
   }
   const run = fullRun(input, pull?.value ?? found.at(-1)?.pullS ?? 600);
   if (run.atPull.colour.bottom > 80) {
@@ -224,7 +267,7 @@ export const bake = (input: BakeInput): BakeResult => {
     atPull: pull ? run.atPull : null,
     cooled: pull ? run.cooled : null,
     curves: run.curves,
-    uncertainty: uncalibrated,
+    uncertainty: sure,
     warnings,
   };
 };

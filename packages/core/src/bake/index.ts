@@ -8,3 +8,4 @@ export * from './bake.js';
 export * from './outcome.js';
 export * from './bake-map.js';
 export { saturationPa } from './tables.js';
+export * from './calibration/index.js';

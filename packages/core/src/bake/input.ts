@@ -15,6 +15,7 @@ import {
   type Liner,
   type TrayMaterial,
 } from './parameters.js';
+import type { Calibration, Whereabouts } from './calibration/calibration.js';
 import type { BakeSetup } from './setup.js';
 
 /** What is asked of the bake model. `target` finds the pull; `pullS` takes it as given. */
@@ -24,6 +25,8 @@ export interface BakeInput {
   readonly rest: { readonly trayS: number };
   readonly target?: Doneness;
   readonly pullS?: number;
+  /** What was learned of the oven and the dough, when it is in the setup already. */
+  readonly known?: { readonly calibration: Calibration; readonly where: Whereabouts };
 }
 
 export interface BakeRequest {

@@ -12,6 +12,8 @@ export interface BakeSetup {
   readonly tray: TrayMaterial;
   readonly liner: Liner;
   readonly setC: number;
+  /** Air above what is set, K, as learned of this oven and place; 0 when left out. */
+  readonly offsetK?: number;
   readonly fan: boolean;
   readonly roomC: number;
   readonly parameters: BakeParameters;
@@ -167,6 +169,7 @@ const fromProfile = (profile: readonly number[], out: number): number => {
 export const initialState = (fixed: Fixed): State => {
   const { setup, nr, nz, volume0, cellMass, centres, tables } = fixed;
   const n = nr * nz;
+  const ovenC = setup.setC + (setup.offsetK ?? 0);
   const state: State = {
     U: new Float64Array(n),
     W: new Float64Array(n),
@@ -178,8 +181,8 @@ export const initialState = (fixed: Fixed): State => {
     topC: new Float64Array(nr),
     radius: Math.cbrt(volume0 / (2 * Math.PI * startAspect[setup.shape])),
     lift: 1,
-    trayUnderC: trayMaterials[setup.tray].preheated ? setup.setC : setup.roomC,
-    trayEdgeC: trayMaterials[setup.tray].preheated ? setup.setC : setup.roomC,
+    trayUnderC: trayMaterials[setup.tray].preheated ? ovenC : setup.roomC,
+    trayEdgeC: trayMaterials[setup.tray].preheated ? ovenC : setup.roomC,
     timeS: 0,
   };
   for (let i = 0; i < nr; i++) {

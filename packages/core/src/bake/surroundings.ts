@@ -19,12 +19,12 @@ const rackHUnder = 6;
 
 /** Air and walls `timeS` after the load went in: a dip from the open door that recovers. */
 export const surroundingsAt = (setup: BakeSetup, phase: Phase, timeS: number, out: Surroundings): void => {
-  const { parameters: p, fan, setC, roomC } = setup;
+  const { parameters: p, fan, setC, offsetK = 0, roomC } = setup;
   out.phase = phase;
   if (phase === 'oven') {
     const dip = (fan ? p.dipFanK : p.dipStillK) * Math.exp(-timeS / (fan ? p.dipFanS : p.dipStillS));
-    out.airC = setC - dip;
-    out.wallC = setC - 0.5 * dip;
+    out.airC = setC + offsetK - dip;
+    out.wallC = setC + offsetK - 0.5 * dip;
     out.wallBelowC = out.wallC + (fan ? 0 : p.belowK);
     out.h = fan ? p.hFan : p.hStill;
     out.hUnder = p.underRatio * out.h;

@@ -73,6 +73,11 @@ export interface Payloads {
     readonly pullS: number;
     readonly trayRestS: number;
     readonly pieces: readonly number[];
+    /** The place of each tray in the oven, from 1, and the dough as it was loaded, °C. */
+    readonly positions?: readonly number[];
+    readonly startC?: number;
+    /** A few pieces, to learn the pull from before the rest is baked. */
+    readonly test?: boolean;
   };
   readonly turned: { readonly loadId: string; readonly trayIds: readonly string[] };
   readonly pulled: { readonly loadId: string; readonly trayIds: readonly string[] };
@@ -85,6 +90,11 @@ export interface Payloads {
     readonly heightMm?: number;
     readonly lossShare?: number;
     readonly colourScore?: number;
+    /** Colour on the right less the left, at the back less the front, in the score. */
+    readonly rightLessLeft?: number;
+    readonly backLessFront?: number;
+    /** Whether neighbours touched, or there was room for more. */
+    readonly room?: 'touched' | 'fits' | 'more';
     readonly note?: string;
   };
   readonly note: { readonly text: string };

@@ -31,7 +31,7 @@ const already = (what: string, deed: Deed) =>
   `was already ${what} by ${deed.who} (${clock(deed.atMs)} UTC); the first one counts.`;
 
 const loaded = (state: FloorState, entry: Of<'loaded'>): FloorState => {
-  const { loadId, trayIds, ovenId, setC, pullS, trayRestS, pieces } = entry.payload;
+  const { loadId, trayIds, ovenId, setC, pullS, trayRestS, pieces, positions, startC, test } = entry.payload;
   let next = state;
   trayIds.forEach((trayId, i) => {
     const before = next.trays[trayId];
@@ -48,6 +48,9 @@ const loaded = (state: FloorState, entry: Of<'loaded'>): FloorState => {
       pullS,
       trayRestS,
       pieces: pieces[i] ?? 0,
+      ...(positions?.[i] !== undefined && { position: positions[i] }),
+      ...(startC !== undefined && { startC }),
+      test: test ?? false,
       loaded: deedOf(entry),
       turned: null,
       pulled: null,

@@ -36,6 +36,9 @@ export interface TrayState {
   readonly pullS: number;
   readonly trayRestS: number;
   readonly pieces: number;
+  readonly position?: number;
+  readonly startC?: number;
+  readonly test: boolean;
   readonly loaded: Deed;
   readonly turned: Deed | null;
   readonly pulled: Deed | null;

@@ -1,1 +1,2 @@
 export * from './tray.js';
+export * from './logged-bakes.js';

@@ -1,5 +1,12 @@
 import { atWallClock, shiftDate } from '../quantity/index.js';
-import { bake, bakeInputOf, type BakeResult } from '../bake/index.js';
+import {
+  bake,
+  bakeInputOf,
+  calibrated,
+  type BakeInput,
+  type BakeResult,
+  type Calibration,
+} from '../bake/index.js';
 import { doughOf, type Formula } from '../formula/index.js';
 import { countPieces } from '../portioning/index.js';
 import { doughNeeded, mixerRange, splitBatches, type Split } from '../scaling/index.js';
@@ -7,7 +14,7 @@ import { componentNames } from '../ingredient/index.js';
 import { JokulError, modelled, type Figure } from '../shown/index.js';
 import { ballRadiusM, coldPorosity, doughDensity } from '../thermal/index.js';
 import { layOut, restingPerTray, type Layout } from '../tray/index.js';
-import type { Equipment, HouseRules, TrayKind } from './equipment.js';
+import type { Equipment, HouseRules, Oven, TrayKind } from './equipment.js';
 import {
   resourceIds,
   type Availability,
@@ -55,14 +62,16 @@ export const trayKindOf = (equipment: Equipment, rules: HouseRules): TrayKind =>
   return found;
 };
 
-/** One bake of the formula's piece in the house's usual tray. */
-export const predictIn = (
+/** What is asked of the bake model for a formula's piece in an oven, on the house's usual tray. */
+export const bakeInputIn = (
   formula: Formula,
-  oven: { readonly fan: boolean },
+  oven: Pick<Oven, 'id' | 'fan'>,
   equipment: Equipment,
   rules: HouseRules,
-): BakeResult =>
-  bake(
+  calibration: Calibration | null = null,
+  position?: number,
+): BakeInput =>
+  calibrated(
     bakeInputOf(formula, {
       start: loadTemperature(formula, rules, equipment),
       tray: trayKindOf(equipment, rules).material,
@@ -70,7 +79,13 @@ export const predictIn = (
       fan: oven.fan,
       setC: setTemperature(formula, oven.fan),
     }),
+    calibration,
+    { ovenId: oven.id, code: formula.code, ...(position !== undefined && { position }) },
   );
+
+/** One bake of the formula's piece in an oven, by what was learned of it. */
+export const predictIn = (...asked: Parameters<typeof bakeInputIn>): BakeResult =>
+  bake(bakeInputIn(...asked));
 
 /** Density of the mixed dough, g/mL. */
 export const doughDensityGPerMl = (formula: Formula): number =>

@@ -6,3 +6,4 @@ export * from './bound.js';
 export * from './day.js';
 export * from './ribbon.js';
 export { waitMaxS } from './place-batch.js';
+export * from './retime.js';

@@ -30,8 +30,8 @@ let predictions: ReadonlyMap<string, readonly Prediction[]> | undefined;
 export const demoPredictions = (): ReadonlyMap<string, readonly Prediction[]> =>
   (predictions ??= new Map(
     demoFormulas.map((formula) => {
-      const fan = predictIn(formula, { fan: true }, demoEquipment, demoRules);
-      const still = predictIn(formula, { fan: false }, demoEquipment, demoRules);
+      const fan = predictIn(formula, { id: 'port', fan: true }, demoEquipment, demoRules);
+      const still = predictIn(formula, { id: 'keel-upper', fan: false }, demoEquipment, demoRules);
       return [
         formula.code,
         demoEquipment.ovens.map((oven) => ({

@@ -1,6 +1,16 @@
 import { JokulError, requireNumber } from '../shown/index.js';
 
-/** A body in the cold. Masses in g, lengths in mm. A slab with one exposed face is insulated on the other. */
+/** How much of the place's heat transfer reaches each face of a body that stands on something, or under a lid. */
+export interface FaceShares {
+  readonly side: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/**
+ * A body in the cold. Masses in g, lengths in mm. A slab with one exposed face is insulated on the other. A disc is a
+ * cylinder of finite height: a puck, a mound (as the disc of its mass and aspect), a log.
+ */
 export type Body =
   | { readonly kind: 'sphere'; readonly massG: number }
   | { readonly kind: 'slab'; readonly thicknessMm: number; readonly exposedFaces: 1 | 2 }
@@ -10,6 +20,13 @@ export type Body =
       readonly lengthMm: number;
       readonly widthMm: number;
       readonly heightMm: number;
+      readonly faces?: FaceShares;
+    }
+  | {
+      readonly kind: 'disc';
+      readonly diameterMm: number;
+      readonly heightMm: number;
+      readonly faces?: FaceShares;
     };
 
 /** @throws JokulError `out-of-range`, `unknown-body` */
@@ -29,22 +46,35 @@ export const checkBody = (body: Body): void => {
       for (const side of ['lengthMm', 'widthMm', 'heightMm'] as const)
         requireNumber(body[side], side, 10, 2000, 'mm');
       return;
+    case 'disc':
+      requireNumber(body.diameterMm, 'The diameter', 4, 1000, 'mm');
+      requireNumber(body.heightMm, 'The height', 4, 2000, 'mm');
+      return;
     default:
       throw new JokulError(
         'unknown-body',
-        'The body must be a sphere, slab, cylinder or block.',
+        'The body must be a sphere, slab, cylinder, block or disc.',
         'body.kind',
       );
   }
 };
+
+export interface Face {
+  readonly cell: number;
+  readonly area: number;
+  readonly half: number;
+  readonly share: number;
+}
+
+const allOpen: FaceShares = { side: 1, top: 1, bottom: 1 };
 
 /** Finite-volume cells: conduction couples neighbours, the boundary couples faces to the air. */
 export interface Mesh {
   readonly volumes: Float64Array;
   /** Pairs of neighbouring cells with the area over distance between them, m. */
   readonly links: readonly { readonly a: number; readonly b: number; readonly shape: number }[];
-  /** Outer faces: cell, area m², half distance m. */
-  readonly faces: readonly { readonly cell: number; readonly area: number; readonly half: number }[];
+  /** Outer faces: cell, area m², half distance m, share of the heat transfer. */
+  readonly faces: readonly Face[];
   readonly core: number;
   readonly surface: number;
   /** Largest step that keeps the explicit scheme well inside its limit, in units of 1/diffusivity. */
@@ -61,21 +91,22 @@ const shells = (radiusM: number, p: 0 | 1 | 2, n: number): Mesh => {
   return {
     volumes,
     links,
-    faces: [{ cell: n - 1, area: area(radiusM), half: dx / 2 }],
+    faces: [{ cell: n - 1, area: area(radiusM), half: dx / 2, share: 1 }],
     core: 0,
     surface: n - 1,
     stepOverDiffusivity: (0.45 * dx * dx) / 2 / (1 + p / 4),
   };
 };
 
-/** A block by quarter symmetry in plan, full height; every outer face exposed. */
+/** A block by quarter symmetry in plan, full height. */
 const quarterBlock = (body: Extract<Body, { kind: 'block' }>, n: number): Mesh => {
   const counts = [n, n, 2 * n] as const;
   const size = [body.lengthMm / 2000 / n, body.widthMm / 2000 / n, body.heightMm / 1000 / (2 * n)] as const;
   const index = (i: number, j: number, k: number) => (i * n + j) * 2 * n + k;
   const areas = [size[1] * size[2], size[0] * size[2], size[0] * size[1]] as const;
   const links: { a: number; b: number; shape: number }[] = [];
-  const faces: { cell: number; area: number; half: number }[] = [];
+  const faces: Face[] = [];
+  const shares = body.faces ?? allOpen;
   for (let i = 0; i < n; i++) {
     for (let j = 0; j < n; j++) {
       for (let k = 0; k < 2 * n; k++) {
@@ -85,9 +116,12 @@ const quarterBlock = (body: Extract<Body, { kind: 'block' }>, n: number): Mesh =
           if (at[axis] + 1 < counts[axis]) {
             const b = axis === 0 ? index(i + 1, j, k) : axis === 1 ? index(i, j + 1, k) : index(i, j, k + 1);
             links.push({ a, b, shape: areas[axis] / size[axis] });
-          } else faces.push({ cell: a, area: areas[axis], half: size[axis] / 2 });
+          } else {
+            const share = axis === 2 ? shares.top : shares.side;
+            faces.push({ cell: a, area: areas[axis], half: size[axis] / 2, share });
+          }
         }
-        if (k === 0) faces.push({ cell: a, area: areas[2], half: size[2] / 2 });
+        if (k === 0) faces.push({ cell: a, area: areas[2], half: size[2] / 2, share: shares.bottom });
       }
     }
   }
@@ -98,6 +132,40 @@ const quarterBlock = (body: Extract<Body, { kind: 'block' }>, n: number): Mesh =
     core: index(0, 0, n),
     surface: index(n - 1, n - 1, 2 * n - 1),
     stepOverDiffusivity: 0.4 / (2 * (1 / size[0] ** 2 + 1 / size[1] ** 2 + 1 / size[2] ** 2)),
+  };
+};
+
+/** A cylinder of finite height: rings over the radius, layers over the full height. */
+const disc = (body: Extract<Body, { kind: 'disc' }>, n: number): Mesh => {
+  const nr = n;
+  const nz = Math.min(4 * n, Math.max(n, Math.round((n * body.heightMm) / (body.diameterMm / 2))));
+  const dr = body.diameterMm / 2000 / nr;
+  const dz = body.heightMm / 1000 / nz;
+  const shares = body.faces ?? allOpen;
+  const ring = (i: number) => Math.PI * ((i + 1) ** 2 - i ** 2) * dr * dr;
+  const index = (i: number, k: number) => i * nz + k;
+  const links: { a: number; b: number; shape: number }[] = [];
+  const faces: Face[] = [];
+  const volumes = new Float64Array(nr * nz);
+  for (let i = 0; i < nr; i++) {
+    for (let k = 0; k < nz; k++) {
+      const a = index(i, k);
+      volumes[a] = ring(i) * dz;
+      const outer = 2 * Math.PI * (i + 1) * dr * dz;
+      if (i + 1 < nr) links.push({ a, b: index(i + 1, k), shape: outer / dr });
+      else faces.push({ cell: a, area: outer, half: dr / 2, share: shares.side });
+      if (k + 1 < nz) links.push({ a, b: index(i, k + 1), shape: ring(i) / dz });
+      else faces.push({ cell: a, area: ring(i), half: dz / 2, share: shares.top });
+      if (k === 0) faces.push({ cell: a, area: ring(i), half: dz / 2, share: shares.bottom });
+    }
+  }
+  return {
+    volumes,
+    links,
+    faces,
+    core: index(0, Math.floor(nz / 2)),
+    surface: index(nr - 1, Math.floor(nz / 2)),
+    stepOverDiffusivity: 0.4 / (2 * (1.5 / dr ** 2 + 1 / dz ** 2)),
   };
 };
 
@@ -113,6 +181,8 @@ export const meshOf = (body: Body, densityKgPerM3: number, cells: number): Mesh 
       return shells(body.diameterMm / 2000, 1, cells);
     case 'slab':
       return shells(body.thicknessMm / 1000 / body.exposedFaces, 0, cells);
+    case 'disc':
+      return disc(body, Math.max(5, Math.round(cells / 2)));
     default:
       return quarterBlock(body, Math.max(4, Math.round(cells / 3)));
   }

@@ -1,12 +1,20 @@
 import { JokulError, requireNumber } from '../shown/index.js';
-import { checkBody, meshOf, type Body, type Mesh } from './body.js';
+import { checkBody, meshOf, type Body, type Face } from './body.js';
 import { TabulatedMaterial, type Material } from './material.js';
 
 /** A stay in one place: air temperature, total heat transfer (convection and radiation), how long. */
 export interface Stay {
+  /** Air as the stay begins; all through it unless `air` moves it. */
   readonly airC: number;
   readonly hWPerM2K: number;
   readonly durationS: number;
+  readonly air?: AirModel;
+}
+
+/** Air that answers to what stands in it. */
+export interface AirModel {
+  /** @param heatW heat that one body gives off (as `heatJ` counts it) @returns the air after `dtS`, °C */
+  readonly next: (heatW: number, dtS: number) => number;
 }
 
 export type Where = 'core' | 'surface' | 'mean';
@@ -29,6 +37,7 @@ export interface ConductResult {
   readonly coreC: readonly number[];
   readonly surfaceC: readonly number[];
   readonly meanC: readonly number[];
+  readonly airC: readonly number[];
   /** Ice, mass fraction of the body, at its mean. */
   readonly iceFraction: readonly number[];
   /** Heat taken up by the body over the run, J (per m² for a slab, per m for a cylinder, a quarter for a block). */
@@ -71,10 +80,11 @@ export const conduct = (problem: ConductProblem): ConductResult => {
   const K = new Float64Array(n);
   const Q = new Float64Array(n);
   const atSurface = (stay: Stay) => {
-    const face = faces.find(({ cell }) => cell === mesh.surface) as Mesh['faces'][number];
+    const face = faces.find(({ cell }) => cell === mesh.surface) as Face;
     const inner = K[mesh.surface] as number;
     const outward = inner / face.half;
-    return (outward * (T[mesh.surface] as number) + stay.hWPerM2K * stay.airC) / (outward + stay.hWPerM2K);
+    const h = stay.hWPerM2K * face.share;
+    return (outward * (T[mesh.surface] as number) + h * airC) / (outward + h);
   };
   const meanOf = () => {
     let sum = 0;
@@ -88,12 +98,14 @@ export const conduct = (problem: ConductProblem): ConductResult => {
   };
   const startHeat = heat();
   let surfaceHeatJ = 0;
+  let airC = steps[0]?.airC ?? 0;
 
   const result = {
     timesS: [] as number[],
     coreC: [] as number[],
     surfaceC: [] as number[],
     meanC: [] as number[],
+    airC: [] as number[],
     iceFraction: [] as number[],
   };
   const record = (timeS: number, stay: Stay) => {
@@ -102,6 +114,7 @@ export const conduct = (problem: ConductProblem): ConductResult => {
     result.coreC.push(T[mesh.core] as number);
     result.surfaceC.push(timeS === 0 ? startC : atSurface(stay));
     result.meanC.push(mean);
+    result.airC.push(airC);
     result.iceFraction.push(problem.material.iceShare(mean));
   };
   const watched = (stay: Stay) =>
@@ -122,6 +135,7 @@ export const conduct = (problem: ConductProblem): ConductResult => {
   if (until && startC === until.temperatureC) reachedS = 0;
 
   for (const stay of steps) {
+    airC = stay.airC;
     let lastWatched = until ? watched(stay) : 0;
     // The film in series with half a cell limits the step too when h is very large.
     const limit = mesh.stepOverDiffusivity / table.maxDiffusivity;
@@ -146,12 +160,16 @@ export const conduct = (problem: ConductProblem): ConductResult => {
         Q[a] = (Q[a] as number) - q;
         Q[b] = (Q[b] as number) + q;
       }
-      for (const { cell, area, half } of faces) {
+      let intoBodyW = 0;
+      for (const { cell, area, half, share } of faces) {
+        if (share === 0) continue;
         const q =
-          (area * (stay.airC - (T[cell] as number))) / (1 / stay.hWPerM2K + half / (K[cell] as number));
+          (area * (airC - (T[cell] as number))) / (1 / (stay.hWPerM2K * share) + half / (K[cell] as number));
         Q[cell] = (Q[cell] as number) + q;
-        surfaceHeatJ += q * dt;
+        intoBodyW += q;
       }
+      surfaceHeatJ += intoBodyW * dt;
+      if (stay.air) airC = stay.air.next(-intoBodyW, dt);
       for (let i = 0; i < n; i++) {
         H[i] = (H[i] as number) + (dt * (Q[i] as number)) / (volumes[i] as number);
         T[i] = table.temperature(H[i] as number);
@@ -179,6 +197,6 @@ export const conduct = (problem: ConductProblem): ConductResult => {
     ...result,
     heatJ: heat() - startHeat,
     surfaceHeatJ,
-    profileC: body.kind === 'block' ? [] : Array.from(T),
+    profileC: body.kind === 'block' || body.kind === 'disc' ? [] : Array.from(T),
   };
 };

@@ -5,3 +5,6 @@ export * from './material.js';
 export * from './body.js';
 export * from './conduct.js';
 export * from './place.js';
+export * from './form.js';
+export * from './place-air.js';
+export * from './life.js';

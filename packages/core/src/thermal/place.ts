@@ -1,8 +1,7 @@
 import { modelled, sayDuration, type Figure } from '../shown/index.js';
-import { doughOf, type Formula } from '../formula/index.js';
-import { ballRadiusM, type Body } from './body.js';
-import { conduct, type ConductResult } from './conduct.js';
-import { doughMaterial } from './material.js';
+import type { Formula } from '../formula/index.js';
+import { conduct, type ConductResult, type Stay } from './conduct.js';
+import { standing, type DoughForm } from './form.js';
 
 export type Cover = 'open' | 'covered';
 
@@ -21,69 +20,111 @@ export interface Place {
 /** Total heat transfer in a still, covered box or a lidded tub, W/m²K. Calibrate by one logged cooling curve. */
 export const coveredHWPerM2K = 4;
 
-/** A tub of dough: 30 × 24 cm on plan, filled to what its mass needs. A default; tubs differ. */
-export const tubMm = { lengthMm: 300, widthMm: 240 } as const;
-
 export interface RestQuestion {
   readonly formula: Formula;
-  readonly form: 'pieces' | 'tub';
-  /** Dough in one tub, g (for `tub`). */
+  readonly form: DoughForm;
+  /** Dough in one tub, log or bag, g. */
   readonly tubMassG: number;
   readonly place: Place;
   readonly cover: Cover;
   readonly startC: number;
   readonly targetC: number;
   readonly durationS: number;
+  /** Air as it was measured there, from the start on; then it stays as last seen. */
+  readonly measured?: readonly MeasuredAir[];
 }
 
-export const bodyOf = (q: Pick<RestQuestion, 'formula' | 'form' | 'tubMassG'>): Body => {
-  if (q.form === 'pieces') return { kind: 'sphere', massG: q.formula.piece.massG };
-  const { densityKgPerM3 } = doughMaterial(doughOf(q.formula));
-  const heightMm = (q.tubMassG / 1000 / densityKgPerM3 / (tubMm.lengthMm * tubMm.widthMm * 1e-6)) * 1000;
-  return { kind: 'block', ...tubMm, heightMm: Math.max(20, heightMm) };
+/** Air measured in a place, s after the dough went in. */
+export interface MeasuredAir {
+  readonly afterS: number;
+  readonly airC: number;
+}
+
+/** Readings closer than this are one stay, K. */
+const mergeK = 0.25;
+
+/**
+ * A stay as the probe saw its air: one stay for each stretch of about the same air. Before the first reading the air is
+ * as set; after the last it stays as last seen.
+ */
+export const measuredStays = (
+  setC: number,
+  hWPerM2K: number,
+  durationS: number,
+  measured: readonly MeasuredAir[],
+): readonly Stay[] => {
+  const stays: { airC: number; hWPerM2K: number; durationS: number; n: number }[] = [];
+  const add = (airC: number, lastsS: number) => {
+    if (lastsS <= 0) return;
+    const last = stays.at(-1);
+    if (last && Math.abs(last.airC - airC) < mergeK) {
+      last.airC = (last.airC * last.durationS + airC * lastsS) / (last.durationS + lastsS);
+      last.durationS += lastsS;
+    } else stays.push({ airC, hWPerM2K, durationS: lastsS, n: 1 });
+  };
+  let at = 0;
+  let air = setC;
+  for (const { afterS, airC } of measured) {
+    const until = Math.min(durationS, Math.max(0, afterS));
+    add(air, until - at);
+    at = Math.max(at, until);
+    air = airC;
+  }
+  add(air, durationS - at);
+  return stays.map(({ airC, durationS: s }) => ({ airC, hWPerM2K, durationS: Math.max(1, s) }));
 };
 
-const describe = (q: RestQuestion, body: Body): string => {
-  if (body.kind === 'sphere') {
-    const { densityKgPerM3 } = doughMaterial(doughOf(q.formula));
-    return `ball of ${q.formula.piece.massG} g, ${(ballRadiusM(body.massG, densityKgPerM3) * 2000).toFixed(0)} mm across`;
+export const heatTransfer = (place: Place, cover: Cover): number =>
+  cover === 'covered' ? Math.min(coveredHWPerM2K, place.hWPerM2K) : place.hWPerM2K;
+
+/** When a curve first passes a temperature from the side it starts on, s; null when it never does. */
+export const firstPast = (
+  curve: Pick<ConductResult, 'timesS'> & Partial<ConductResult>,
+  which: 'coreC' | 'surfaceC' | 'meanC',
+  targetC: number,
+  fromS = 0,
+): number | null => {
+  const values = curve[which] ?? [];
+  const { timesS } = curve;
+  const first = timesS.findIndex((t) => t >= fromS - 1e-6);
+  if (first === -1) return null;
+  const start = values[first] ?? Number.NaN;
+  if (start === targetC) return timesS[first] ?? 0;
+  const sign = Math.sign(targetC - start);
+  for (let i = first + 1; i < timesS.length; i++) {
+    const [a, b] = [values[i - 1] ?? 0, values[i] ?? 0];
+    if ((b - targetC) * sign < 0) continue;
+    const part = b === a ? 1 : (targetC - a) / (b - a);
+    const [t0, t1] = [timesS[i - 1] ?? 0, timesS[i] ?? 0];
+    return t0 + part * (t1 - t0);
   }
-  return body.kind === 'block'
-    ? `tub ${body.lengthMm} × ${body.widthMm} mm, ${body.heightMm.toFixed(0)} mm deep`
-    : body.kind;
+  return null;
 };
 
 /** The cold curve of a dough in a place, and when its core reaches the target, as a figure that shows what went in. */
 export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figure | null } => {
-  const dough = doughOf(q.formula);
-  const material = doughMaterial(dough);
-  const body = bodyOf(q);
-  const h = q.cover === 'covered' ? coveredHWPerM2K : q.place.hWPerM2K;
-  const steps = [{ airC: q.place.airC, hWPerM2K: h, durationS: q.durationS }];
+  const { body, material, says } = standing(q.formula, q.form, q.tubMassG, q.cover === 'covered');
+  const h = heatTransfer(q.place, q.cover);
+  const steps = q.measured
+    ? measuredStays(q.place.airC, h, q.durationS, q.measured)
+    : [{ airC: q.place.airC, hWPerM2K: h, durationS: q.durationS }];
   const cells = body.kind === 'block' ? 18 : 20;
   const curve = conduct({ body, material, startC: q.startC, steps, cells });
-  const reached = conduct({
-    body,
-    material,
-    startC: q.startC,
-    steps,
-    cells,
-    until: { where: 'core', temperatureC: q.targetC },
-  });
+  const reachedS = firstPast(curve, 'coreC', q.targetC);
   const ready =
-    reached.reachedS === null
+    reachedS === null
       ? null
       : modelled({
           name: `Until the core is at ${q.targetC} °C`,
           symbol: 't',
-          value: reached.reachedS,
+          value: reachedS,
           unit: 's',
           relation: 'ρ ∂h/∂t = ∇·(k ∇T), at the surface −k ∂T/∂n = h (T − T_air)',
           terms: [
             {
               symbol: 'body',
-              name: describe(q, body),
-              value: body.kind === 'sphere' ? body.massG : q.tubMassG,
+              name: says,
+              value: q.form === 'pieces' ? q.formula.piece.massG : q.tubMassG,
               unit: 'g',
               source: 'formula and form',
             },
@@ -97,9 +138,9 @@ export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figur
             {
               symbol: 'T_air',
               name: `air in ${q.place.name}`,
-              value: q.place.airC,
+              value: steps.at(-1)?.airC ?? q.place.airC,
               unit: '°C',
-              source: 'place, set temperature',
+              source: q.measured ? 'probe, as last seen' : 'place, set temperature',
             },
             {
               symbol: 'h',
@@ -131,7 +172,7 @@ export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figur
             },
           ],
           source: 'transient conduction by the enthalpy method (Choi and Okos, 1986; finite volumes)',
-          note: `The cover matters most: from ${coveredHWPerM2K} W/m²K covered to ${q.place.hWPerM2K} open. Expect ±15 % until a cooling curve of this place is logged (${sayDuration(reached.reachedS * 0.85)} to ${sayDuration(reached.reachedS * 1.15)}).`,
+          note: `The cover matters most: from ${coveredHWPerM2K} W/m²K covered to ${q.place.hWPerM2K} open. Expect ±15 % until a cooling curve of this place is logged (${sayDuration(reachedS * 0.85)} to ${sayDuration(reachedS * 1.15)}).`,
         });
   return { curve, ready };
 };

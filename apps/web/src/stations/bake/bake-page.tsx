@@ -12,6 +12,7 @@ import { NeedPlan } from '../../app/need-plan';
 import { StalePlan } from '../../app/plan-bar';
 import { useJournal } from '../../journal/store';
 import { nowMs, useWallClock } from '../../lib/clock';
+import { forecastIn } from '../../lib/forecast';
 import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { QueueItem } from '../../ui/queue-item';
@@ -81,7 +82,7 @@ const BakeWork = () => {
   const formula = data.formulas.find((f) => f.code === batch.productCode);
   const oven = data.equipment.ovens.find((o) => o.id === load.ovenId);
   const forecast = forecasts[batch.productCode];
-  const own = oven?.fan ? forecast?.fan : forecast?.still;
+  const own = forecastIn(forecast, oven?.id);
   if (!formula || !oven || !own || !forecast?.layout)
     return <Empty title="No forecast for this load">Plan the day again on the Day page.</Empty>;
   const { bake } = own;

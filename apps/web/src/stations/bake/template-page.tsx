@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { rawDiameterMm, templateTiles, tileSvg, trayKindOf, type TrayTemplate } from '@jokul/core';
+import { forecastIn } from '../../lib/forecast';
 import { useBakery, useDay } from '../../lib/queries';
 import { Button, buttonClass } from '../../ui/button';
 import { SelectField } from '../../ui/field';
@@ -24,8 +25,7 @@ export const TemplatePage = () => {
   const load = batch?.loads.find(({ id }) => id === loadId);
   const formula = data.formulas.find(({ code }) => code === batch?.productCode);
   const forecast = batch && day.data.plan?.forecasts[batch.productCode];
-  const fan = data.equipment.ovens.find(({ id }) => id === load?.ovenId)?.fan ?? true;
-  const cooled = (fan ? forecast?.fan : forecast?.still)?.bake.cooled;
+  const cooled = forecastIn(forecast, load?.ovenId)?.bake.cooled;
   if (!load || !formula || !forecast?.layout || !cooled)
     return <Empty title="There is no such tray">The Bake page shows the loads that are planned.</Empty>;
   const tray = trayKindOf(data.equipment, data.rules);

@@ -44,7 +44,7 @@ const Forecast = ({ formula }: { formula: Formula }) => {
   const day = useDay();
   const { duration } = useUnits();
   const forecast = day.data?.plan?.forecasts[formula.code];
-  const bake = forecast?.fan ?? forecast?.still;
+  const bake = forecast?.bakes[0];
   const outcome = bake && outcomeOf(bake.bake);
   if (!forecast || !outcome || !bake?.bake.pull || !bake.bake.cooled) {
     return <p className="text-ink-soft">Appears when the formula is on the day’s plan.</p>;
@@ -57,7 +57,9 @@ const Forecast = ({ formula }: { formula: Formula }) => {
           <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown>
         </Fact>
         <Fact name="Diameter, cold">
-          <Shown figure={outcome.diameter}>{cooled.diameterMm.toFixed(0)} mm ± 5 %</Shown>
+          <Shown figure={outcome.diameter}>
+            {cooled.diameterMm.toFixed(0)} mm ± {(bake.bake.uncertainty.diameterShare * 100).toFixed(0)} %
+          </Shown>
         </Fact>
         <Fact name="Height, cold">
           <Shown figure={outcome.height}>{cooled.heightMm.toFixed(1)} mm</Shown>
@@ -71,7 +73,13 @@ const Forecast = ({ formula }: { formula: Formula }) => {
           For version {forecast.formulaVersion}; plan again for this one.
         </p>
       )}
-      <p className="mt-1 text-[12.5px] text-ink-faint">A forecast, not calibrated on this oven yet.</p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        A forecast
+        {bake.bake.uncertainty.bakes > 0
+          ? `, calibrated by ${bake.bake.uncertainty.bakes} logged bakes`
+          : ', not calibrated on this oven yet'}
+        .
+      </p>
     </>
   );
 };

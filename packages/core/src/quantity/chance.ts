@@ -1,4 +1,4 @@
-/** A small reproducible source of chance (mulberry32), so that the demo is the same every time. */
+/** A small reproducible source of chance (mulberry32): the same seed gives the same numbers everywhere. */
 export const chance = (seed: number) => {
   let a = seed;
   const next = () => {

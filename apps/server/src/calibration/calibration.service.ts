@@ -1,0 +1,224 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import {
+  bakeInputIn,
+  JokulError,
+  loggedBakes,
+  reduceJournal,
+  sigmaOf,
+  teachingBakes,
+  type Calibration,
+  type Fit,
+  type Formula,
+  type LoggedBake,
+  type TrayState,
+  type Upcoming,
+} from '@jokul/core';
+import type {
+  CalibrationChoicesInput,
+  CalibrationView,
+  LoggedBakeView,
+  PullChangeView,
+} from '@jokul/contracts';
+import { ClockService } from '../clock/clock.service.js';
+import { FormulaService } from '../formula/formula.service.js';
+import { JournalService } from '../journal/journal.service.js';
+import { ComputationService } from '../plan/computation.service.js';
+import { PlanService } from '../plan/plan.service.js';
+import { SettingsService } from '../setup/settings.service.js';
+import { calibrationSetting, type CalibrationSetting } from './calibration-setting.js';
+
+/** How far back bakes are learned from, and how many at most. */
+const backMs = 35 * 86_400_000;
+const mostBakes = 40;
+const mostSteps = 12;
+
+interface Log {
+  readonly bakes: readonly LoggedBake[];
+  readonly trays: ReadonlyMap<string, TrayState>;
+}
+
+/** What the bakery's own bakes say of its ovens and doughs, what is in force of it, and the way back. */
+@Injectable()
+export class CalibrationService {
+  constructor(
+    private readonly db: DataSource,
+    private readonly settings: SettingsService,
+    private readonly formulas: FormulaService,
+    private readonly journal: JournalService,
+    private readonly clock: ClockService,
+    private readonly computation: ComputationService,
+    private readonly plans: PlanService,
+  ) {}
+
+  private setting(): Promise<{ body: CalibrationSetting; version: number }> {
+    return calibrationSetting(this.db.manager);
+  }
+
+  private async log(): Promise<Log> {
+    const nowMs = await this.clock.nowMs();
+    const [{ entries }, formulas, equipment, rules] = await Promise.all([
+      this.journal.between(nowMs - backMs, nowMs),
+      this.formulas.latest(),
+      this.settings.read('equipment'),
+      this.settings.read('rules'),
+    ]);
+    const trays = Object.values(reduceJournal(entries).trays);
+    const byCode = new Map(formulas.map((f) => [f.code, f]));
+    const inspected = trays.flatMap((tray) =>
+      tray.inspected ? [[tray.inspected.entryId, tray] as const] : [],
+    );
+    return {
+      bakes: loggedBakes(trays, byCode, equipment.body, rules.body, mostBakes),
+      trays: new Map(inspected),
+    };
+  }
+
+  private async fit(log: Log, { leftOut, held }: CalibrationSetting): Promise<Fit> {
+    return this.computation.fit({
+      bakes: log.bakes.filter(({ id }) => !leftOut.includes(id)),
+      held,
+      // Whole hours, so that looking twice gives the same.
+      nowMs: Math.floor((await this.clock.nowMs()) / 3600e3) * 3600e3,
+    });
+  }
+
+  async view(date: string): Promise<CalibrationView> {
+    const { body, version } = await this.setting();
+    const log = await this.log();
+    const fit = await this.fit(log, body);
+    const { changes, upcoming } = await this.changes(date, body.inForce, fit.calibration);
+    return {
+      version,
+      inForce: body.inForce,
+      undoable: body.before.length,
+      learned: [
+        ...fit.calibration.values.map((value) => ({
+          ...value,
+          sigma: sigmaOf(fit.calibration, value),
+          inForce: body.inForce?.values.find(({ key }) => key === value.key)?.value ?? 0,
+          held: false,
+        })),
+        ...body.held.map((key) => {
+          const [kind, of, position] = key.split('/');
+          return {
+            key,
+            kind: kind as Fit['calibration']['values'][number]['kind'],
+            of: of ?? '',
+            ...(position !== undefined && { position: Number(position) }),
+            value: 0,
+            sigma: 0,
+            inForce: body.inForce?.values.find((value) => value.key === key)?.value ?? 0,
+            held: true,
+          };
+        }),
+      ],
+      bakes: log.bakes.map((bake): LoggedBakeView => {
+        const tray = log.trays.get(bake.id);
+        const { id, atMs, ovenId, position, code, pullS } = bake;
+        return {
+          id,
+          trayId: tray?.trayId ?? '',
+          atMs,
+          ovenId,
+          position,
+          code,
+          pullS,
+          test: tray?.test ?? false,
+          leftOut: body.leftOut.includes(id),
+          figures: fit.residuals.filter(({ bakeId }) => bakeId === id),
+        };
+      }),
+      changes,
+      next: teachingBakes(fit.calibration, upcoming).slice(0, 5),
+    };
+  }
+
+  /** The pulls of the day's loads that are still to come, now and by what the log says. */
+  private async changes(
+    date: string,
+    inForce: Calibration | null,
+    learned: Calibration,
+  ): Promise<{ changes: PullChangeView[]; upcoming: Upcoming[] }> {
+    const [plan, formulas, equipment, rules] = await Promise.all([
+      this.plans.view(date),
+      this.formulas.latest(),
+      this.settings.read('equipment'),
+      this.settings.read('rules'),
+    ]);
+    const started = await this.journal.loadedLoads();
+    const trays = new Map<string, { formula: Formula; ovenId: string; trays: number }>();
+    for (const { loads, productCode } of plan?.plan.batches ?? []) {
+      const formula = formulas.find(({ code }) => code === productCode);
+      if (!formula) continue;
+      for (const load of loads) {
+        if (started.has(load.id)) continue;
+        const key = `${productCode}/${load.ovenId}`;
+        const known = trays.get(key)?.trays ?? 0;
+        trays.set(key, { formula, ovenId: load.ovenId, trays: known + load.trays.length });
+      }
+    }
+    const found = await Promise.all(
+      [...trays.values()].map(async ({ formula, ovenId, trays: count }) => {
+        const oven = equipment.body.ovens.find(({ id }) => id === ovenId);
+        if (!oven) return null;
+        const ask = [equipment.body, rules.body] as const;
+        const [now, then] = await Promise.all(
+          [inForce, learned].map((calibration) =>
+            this.computation.bakeIn(bakeInputIn(formula, oven, ...ask, calibration)),
+          ),
+        );
+        const where = { ovenId, code: formula.code };
+        const change: PullChangeView = {
+          ...where,
+          trays: count,
+          nowS: now?.pull?.value ?? null,
+          thenS: then?.pull?.value ?? null,
+          nowBandS: now?.uncertainty.pullS ?? 0,
+          thenBandS: then?.uncertainty.pullS ?? 0,
+        };
+        const pullS = now?.pull?.value;
+        if (pullS === undefined) return { change, upcoming: null };
+        const answers = await this.computation.answersOf(
+          bakeInputIn(formula, oven, ...ask, null),
+          Math.round(pullS / 30) * 30,
+        );
+        return { change, upcoming: { ...where, trays: count, ...answers } };
+      }),
+    );
+    return {
+      changes: found.flatMap((f) => (f ? [f.change] : [])),
+      upcoming: found.flatMap((f) => (f?.upcoming ? [f.upcoming] : [])),
+    };
+  }
+
+  /** What the log says now comes into force; what was before is kept for the way back. */
+  async use(version: number): Promise<void> {
+    const { body } = await this.setting();
+    const { calibration } = await this.fit(await this.log(), body);
+    if (calibration.bakes === 0)
+      throw new JokulError('nothing-learned', 'No measured bake is there to learn from yet.', 'bakes');
+    await this.settings.write(
+      'calibration',
+      { ...body, inForce: calibration, before: [...body.before, body.inForce].slice(-mostSteps) },
+      version,
+    );
+  }
+
+  /** Back to what was in force before. */
+  async undo(version: number): Promise<void> {
+    const { body } = await this.setting();
+    if (body.before.length === 0)
+      throw new JokulError('nothing-to-undo', 'Nothing was taken into force yet.', 'version');
+    await this.settings.write(
+      'calibration',
+      { ...body, inForce: body.before.at(-1) ?? null, before: body.before.slice(0, -1) },
+      version,
+    );
+  }
+
+  async choose({ leftOut, held, version }: CalibrationChoicesInput): Promise<void> {
+    const { body } = await this.setting();
+    await this.settings.write('calibration', { ...body, leftOut, held }, version);
+  }
+}

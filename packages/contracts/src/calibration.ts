@@ -1,0 +1,40 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsInt,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+
+/** A step of the calibration; the version is the one that was looked at. */
+export class CalibrationStepInput {
+  @Type(() => Number) @IsInt() version: number;
+}
+
+/** Logged bakes that are not to be learned from, and figures that stay as the untouched model has them. */
+export class CalibrationChoicesInput extends CalibrationStepInput {
+  @IsArray() @ArrayMaxSize(500) @IsUUID(undefined, { each: true }) leftOut: string[];
+  @IsArray() @ArrayMaxSize(200) @IsString({ each: true }) @Length(3, 60, { each: true }) held: string[];
+}
+
+export class NotBeforeInput {
+  @IsString() @Length(1, 80) batchId: string;
+  @IsInt() @Min(0) @Max(4e9) atS: number;
+}
+
+/** Dough that is not ready before a moment; the loads of these batches wait for it. */
+export class RetimeInput {
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => NotBeforeInput)
+  notBefore?: NotBeforeInput[];
+}

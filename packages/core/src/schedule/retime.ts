@@ -1,0 +1,104 @@
+import type { BatchPlan, Load, PlanOven, Task } from './problem.js';
+
+export interface RetimeQuestion {
+  readonly batches: readonly BatchPlan[];
+  /** The pull of a load by what is known now, s; null leaves it as planned. */
+  readonly pullOf: (load: Load, batch: BatchPlan) => number | null;
+  /** Loads that are in their oven, or were: they stay. */
+  readonly started: ReadonlySet<string>;
+  /** Dough that is not ready before a moment, s since 1970, by batch. */
+  readonly notBeforeS?: ReadonlyMap<string, number>;
+  readonly ovens: readonly PlanOven[];
+  readonly loadGapS: number;
+}
+
+/** What became of one load. */
+export interface Move {
+  readonly loadId: string;
+  readonly batchId: string;
+  readonly pullByS: number;
+  readonly startByS: number;
+  /** How long after the ready-by it is packed, s; 0 when in time. */
+  readonly lateS: number;
+}
+
+export interface Retimed {
+  readonly batches: readonly BatchPlan[];
+  readonly moves: readonly Move[];
+}
+
+/** Time between two loads of one chamber: empty, fill, recover, and come to another temperature. */
+const betweenS = (oven: PlanOven | undefined, a: Load, b: Load, loadGapS: number): number =>
+  Math.max(loadGapS, oven ? (Math.abs(a.setC - b.setC) / oven.degreesPerMin) * 60 : 0);
+
+const shiftLoadTask = (task: Task, before: Load, after: Load): Task => {
+  const start = after.startS - before.startS;
+  const pulled = start + after.pullS - before.pullS;
+  return task.kind === 'bake'
+    ? { ...task, startS: task.startS + start, endS: task.endS + pulled }
+    : { ...task, startS: task.startS + pulled, endS: task.endS + pulled };
+};
+
+/** The dough stays in its cold as much longer as its last load waits. */
+const shiftTasks = (batch: BatchPlan, loads: ReadonlyMap<string, Load>): readonly Task[] => {
+  const moved = batch.loads.map((load) => loads.get(load.id) ?? load);
+  const last = (of: readonly Load[]) => Math.max(...of.map((load) => load.startS));
+  const first = (of: readonly Load[]) => Math.min(...of.map((load) => load.startS));
+  const lastBy = last(moved) - last(batch.loads);
+  const firstBy = first(moved) - first(batch.loads);
+  const lastS = last(batch.loads);
+  return batch.tasks.map((task) => {
+    const before = batch.loads.find((load) => load.id === task.loadId);
+    const after = loads.get(task.loadId ?? '');
+    if (before && after) return shiftLoadTask(task, before, after);
+    if (task.kind === 'temper' && task.endS >= first(batch.loads) - 1)
+      return { ...task, startS: task.startS + firstBy, endS: task.endS + firstBy };
+    if (task.kind === 'rest' && Math.abs(task.endS - lastS) < 3600 && lastBy > 0)
+      return { ...task, endS: task.endS + lastBy };
+    return task;
+  });
+};
+
+/**
+ * The planned loads by new pulls and new readiness: nothing is planned anew, each load keeps its oven and its turn, and
+ * waits only for its dough and for the load before it. Loads may be moved later, never earlier.
+ */
+export const retime = (question: RetimeQuestion): Retimed => {
+  const { batches, pullOf, started, notBeforeS, ovens, loadGapS } = question;
+  const all = batches
+    .flatMap((batch) => batch.loads.map((load) => ({ load, batch })))
+    .sort((a, b) => a.load.startS - b.load.startS);
+  const placed = new Map<string, Load>();
+  const lastIn = new Map<string, Load>();
+  const moves: Move[] = [];
+  for (const { load, batch } of all) {
+    const before = lastIn.get(load.ovenId);
+    let next = load;
+    if (!started.has(load.id)) {
+      const pullS = Math.round(pullOf(load, batch) ?? load.pullS);
+      const oven = ovens.find(({ id }) => id === load.ovenId);
+      const freeS = before ? before.startS + before.pullS + betweenS(oven, before, load, loadGapS) : 0;
+      const startS = Math.max(load.startS, freeS, notBeforeS?.get(batch.batchId) ?? 0);
+      const readyS = load.readyS + startS - load.startS + pullS - load.pullS;
+      next = { ...load, pullS, startS, readyS };
+      if (next.pullS !== load.pullS || next.startS !== load.startS)
+        moves.push({
+          loadId: load.id,
+          batchId: batch.batchId,
+          pullByS: next.pullS - load.pullS,
+          startByS: next.startS - load.startS,
+          lateS: Math.max(0, next.readyS - load.dueS),
+        });
+    }
+    placed.set(load.id, next);
+    lastIn.set(load.ovenId, next);
+  }
+  return {
+    batches: batches.map((batch) => ({
+      ...batch,
+      loads: batch.loads.map((load) => placed.get(load.id) ?? load),
+      tasks: shiftTasks(batch, placed),
+    })),
+    moves,
+  };
+};
