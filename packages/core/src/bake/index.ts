@@ -9,3 +9,7 @@ export * from './outcome.js';
 export * from './bake-map.js';
 export { saturationPa } from './tables.js';
 export * from './calibration/index.js';
+export * from './process.js';
+export * from './frames.js';
+export * from './temperature-for.js';
+export * from './full-load.js';

@@ -16,6 +16,7 @@ import {
   type TrayMaterial,
 } from './parameters.js';
 import type { Calibration, Whereabouts } from './calibration/calibration.js';
+import { processOf, type Process } from './process.js';
 import type { BakeSetup } from './setup.js';
 
 /** What is asked of the bake model. `target` finds the pull; `pullS` takes it as given. */
@@ -42,6 +43,9 @@ export interface BakeRequest {
   readonly roomC?: number;
   readonly target?: Doneness;
   readonly pullS?: number;
+  readonly process?: Process;
+  /** Air above what is set, K. */
+  readonly offsetK?: number;
   readonly parameters?: BakeParameters;
   readonly rings?: number;
   readonly layers?: number;
@@ -63,6 +67,8 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
       liner: r.liner,
       setC: r.setC,
       fan: r.fan,
+      ...(r.offsetK !== undefined && { offsetK: r.offsetK }),
+      ...(r.process && { process: r.process }),
       roomC: r.roomC ?? 24,
       parameters: r.parameters ?? defaultBakeParameters,
       rings: r.rings ?? 8,
@@ -84,6 +90,7 @@ export const bakeInputOf = (
     massG: formula.piece.massG,
     shape: formula.piece.shape,
     dough: doughOf(formula),
+    process: processOf(formula),
     setC: formula.bake.setC,
     trayRestS: formula.bake.trayRestS,
     target: formula.bake.target,

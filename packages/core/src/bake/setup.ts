@@ -1,6 +1,7 @@
 import type { Dough, PieceShape } from '../formula/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
+import { processFactors, type Process } from './process.js';
 import { at, bakeTables, type BakeTables } from './tables.js';
 
 export interface BakeSetup {
@@ -15,6 +16,8 @@ export interface BakeSetup {
   /** Air above what is set, K, as learned of this oven and place; 0 when left out. */
   readonly offsetK?: number;
   readonly fan: boolean;
+  /** How the dough was worked; as the parameters are tuned to when left out. */
+  readonly process?: Process;
   readonly roomC: number;
   readonly parameters: BakeParameters;
   /** Cells over the radius and the height. */
@@ -105,8 +108,21 @@ const ringHeights = (faces: Float64Array, areaShare: Float64Array, power: number
   return raw.map((g) => g / norm);
 };
 
+/** The parameters with what the process puts on them. */
+const withProcess = ({ parameters, process }: BakeSetup): BakeParameters => {
+  if (!process) return parameters;
+  const { stiffness, colour, lift } = processFactors(process);
+  return {
+    ...parameters,
+    eta0PaS: parameters.eta0PaS * stiffness,
+    browningPerS: parameters.browningPerS * colour,
+    lift: parameters.lift * lift,
+  };
+};
+
 export const prepare = (setup: BakeSetup): Fixed => {
-  const { rings: nr, layers: nz, parameters: p, dough, massG } = setup;
+  const { rings: nr, layers: nz, dough, massG } = setup;
+  const p = withProcess(setup);
   const massKg = massG / 1000;
   const volume0 = massKg / doughDensity(dough, 15, bakePorosity);
   const faces = Float64Array.from({ length: nr + 1 }, (_, i) => (i / nr) ** 0.75);

@@ -31,6 +31,7 @@ export const readRun = (run: Run): Reading => read(run.fixed, run.state, run.scr
 export const fork = (run: Run): Run => {
   const scratch = makeScratch(run.fixed);
   scratch.bottomC.set(run.scratch.bottomC);
+  scratch.shiftK = run.scratch.shiftK;
   return { fixed: run.fixed, state: copyState(run.state), scratch, dz2: new Float64Array(run.fixed.nr) };
 };
 

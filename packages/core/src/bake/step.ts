@@ -18,8 +18,12 @@ export interface Scratch {
   readonly dW: Float64Array;
   readonly bottomC: Float64Array;
   readonly air: Surroundings;
+  /** How much hotter air and walls are at this moment than the oven alone would have them, K: the load's doing. */
+  shiftK: number;
   /** Heat into the cookie and vapour out of it since the start, J and kg; for the balances. */
   heatIn: number;
+  /** Heat into this piece's share of the tray from the oven, J. */
+  trayHeatJ: number;
   vapourOut: number;
   vapourHeat: number;
 }
@@ -37,6 +41,8 @@ export const makeScratch = (fixed: Fixed): Scratch => {
     dW: cells(),
     bottomC: new Float64Array(fixed.nr),
     air: { phase: 'oven', airC: 0, wallC: 0, wallBelowC: 0, h: 0, hUnder: 0 },
+    shiftK: 0,
+    trayHeatJ: 0,
     heatIn: 0,
     vapourOut: 0,
     vapourHeat: 0,
@@ -171,10 +177,11 @@ const stepTray = (f: Fixed, s: State, w: Scratch, toCookie: number, dt: number):
     air.hUnder * (air.airC - t) + radiation(epsUnder, air.wallBelowC, t) * (air.wallBelowC - t);
   const u = s.trayUnderC;
   const e = s.trayEdgeC;
-  let nextU = u + (dt * fromBelow(u)) / heat - toCookie / (heat * under);
-  let nextE =
-    e +
-    (dt * (fromBelow(e) + air.h * (air.airC - e) + radiation(epsTop, air.wallC, e) * (air.wallC - e))) / heat;
+  const below = fromBelow(u);
+  const around = fromBelow(e) + air.h * (air.airC - e) + radiation(epsTop, air.wallC, e) * (air.wallC - e);
+  w.trayHeatJ += (below * under + around * edge) * dt;
+  let nextU = u + (dt * below) / heat - toCookie / (heat * under);
+  let nextE = e + (dt * around) / heat;
   // The metal between the two evens out fast: the exact decay of their difference keeps any step stable.
   const reach = Math.sqrt(f.pitchArea / Math.PI);
   const g = (2 * Math.PI * conduct) / Math.log(Math.max(1.1, (s.radius + reach) / 2 / (0.67 * s.radius)));
@@ -239,6 +246,13 @@ const brown = (f: Fixed, faceC: number, aw: number, dt: number): number => {
   return (rate / (1 + (aw / q.browningAw) ** 4)) * dt;
 };
 
+/** Walls follow the air half way, as they do after the door. */
+const shiftAir = ({ air, shiftK }: Scratch): void => {
+  air.airC += shiftK;
+  air.wallC += 0.5 * shiftK;
+  air.wallBelowC += 0.5 * shiftK;
+};
+
 /**
  * One explicit step of heat, water, setting, lift, spread and browning. Returns the step taken, s.
  * The coefficient of the step stays at 0.8 of the limit and the step below 1 s: above it the cooling phase goes
@@ -254,6 +268,7 @@ export const step = (
 ): number => {
   const { nr, nz } = f;
   surroundingsAt(f.setup, phase, s.timeS, w.air);
+  if (w.shiftK !== 0) shiftAir(w);
   const area = Math.PI * s.radius * s.radius;
   const meanHeight = (f.volume0 * s.lift) / area;
   const lastRing = (1 - (f.faces[nr - 1] as number)) * s.radius;

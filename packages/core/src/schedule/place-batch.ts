@@ -1,6 +1,6 @@
 import { sayDuration } from '../shown/index.js';
 import type { Floor } from './floor-plan.js';
-import type { BatchPlan, Load, PlanProblem, Task } from './problem.js';
+import type { BatchPlan, Load, PlanProblem, Resource, Task } from './problem.js';
 import type { BatchShareOfDay, TrayShare } from './shares.js';
 import { portionS, tasksOf } from './tasks.js';
 
@@ -112,12 +112,21 @@ function* around(wishS: number, fromS: number, toS: number): Generator<number> {
   }
 }
 
+/** The first task that finds no room; each is put in as it passes, for a batch's own loads share racks and trays too. */
 const firstBlocked = (floor: Floor, tasks: readonly Task[]) => {
+  let found: { resource: Resource; task: Task } | null = null;
+  const put: Task[] = [];
   for (const task of tasks) {
     const resource = floor.timeline.blockedBy(task.uses, task.startS, task.endS);
-    if (resource) return { resource, task };
+    if (resource) {
+      found = { resource, task };
+      break;
+    }
+    floor.timeline.add(task);
+    put.push(task);
   }
-  return null;
+  for (const task of put) floor.timeline.remove(task);
+  return found;
 };
 
 /** The mixing and portioning that go with the loads: near the best rest, where mixer, hands and places are free. */

@@ -17,6 +17,17 @@ export class Timeline {
     }
   }
 
+  /** Takes back what `add` put in. */
+  remove(task: Task): void {
+    for (const { resourceId, amount } of task.uses) {
+      const list = this.uses.get(resourceId) ?? [];
+      const i = list.findLastIndex(
+        (u) => u.startS === task.startS && u.endS === task.endS && u.amount === amount,
+      );
+      if (i >= 0) list.splice(i, 1);
+    }
+  }
+
   /** The first resource that cannot give what the uses need over the whole stretch; null when all can. */
   blockedBy(uses: readonly Use[], startS: number, endS: number): Resource | null {
     for (const { resourceId, amount } of uses) {

@@ -1,0 +1,181 @@
+import { adjustSetup } from './calibration/adjustment.js';
+import { aimedIndex, donenessIndex, setIndex } from './doneness.js';
+import { checkComposition, type BakeInput } from './input.js';
+import { advance, carryoverS, fork, readRun, startRun, type Run } from './simulate.js';
+import type { Reading } from './reading.js';
+
+/** One tray of a load. */
+export interface LoadTray {
+  readonly position: number;
+  readonly pieces: number;
+  /** How much hotter its place is than the oven as a whole, K. */
+  readonly offsetK: number;
+}
+
+export interface LoadQuestion {
+  /** The piece in the oven as a whole, by what is known of it. */
+  readonly input: BakeInput;
+  readonly trays: readonly LoadTray[];
+  /** Places of the oven: what a full load is. */
+  readonly places: number;
+  /** What happens half way: nothing, each tray is turned, or trays also change places from top to bottom. */
+  readonly halfTime: 'nothing' | 'turn' | 'swap';
+  /** Right side less left side, back less front, of the oven, K. */
+  readonly sidesK: number;
+  readonly depthK: number;
+  /** When half time is; half of the pull that the oven as a whole asks for. */
+  readonly turnS: number;
+}
+
+export interface TrayOutcome {
+  readonly position: number;
+  readonly pieces: number;
+  /** When this tray should be pulled, s; null when its target is out of reach within what was simulated. */
+  readonly pullS: number | null;
+  /** What it is when all are pulled together. */
+  readonly atOnce: Reading;
+  readonly index: number;
+}
+
+export interface LoadOutcome {
+  readonly trays: readonly TrayOutcome[];
+  /** One pull for all: where the trays' own pulls lie around evenly, s. */
+  readonly togetherS: number;
+  /** Oven air over the bake. */
+  readonly timesS: readonly number[];
+  readonly airC: readonly number[];
+  /** Rim colour of the hottest and the coolest corner of a middle tray, pulled together. */
+  readonly corners: { readonly hot: number; readonly cool: number };
+}
+
+const stepS = 5;
+const probeS = 30;
+/** Heat that an oven gives per place beyond what holds it at its temperature, W; and what it stores per place, J/K. */
+const heaterWPerPlace = 1500;
+const storeJPerKPerPlace = 6000;
+/** The heater's band over which it goes from nothing to all, K. */
+const bandK = 12;
+
+interface Going {
+  readonly tray: LoadTray;
+  readonly run: Run;
+  readonly found: { pullS: number; index: number; set: number }[];
+}
+
+const passing = (found: Going['found'], aim: number): number | null => {
+  for (let i = 1; i < found.length; i++) {
+    const [a, b] = [found[i - 1] as Going['found'][number], found[i] as Going['found'][number]];
+    if (b.index < aim) continue;
+    return b.index === a.index
+      ? b.pullS
+      : a.pullS + ((aim - a.index) / (b.index - a.index)) * (b.pullS - a.pullS);
+  }
+  return null;
+};
+
+/**
+ * All trays of an oven in one run: every tray its own simulation, coupled through the air, which loses what the trays
+ * and pieces take up beyond a single tray (for which the dip of the oven stands) and gains what the heater gives.
+ * @throws JokulError `out-of-range` outside the model's domain
+ */
+export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
+  checkComposition(q.input);
+  const { setup, target = 'chewy' } = q.input;
+  const water = setup.dough.composition.water;
+  const aim = aimedIndex[target];
+  const positions = q.trays.map(({ position }) => position);
+  const [top, bottom] = [Math.min(...positions), Math.max(...positions)];
+  const offsetOf = (position: number) => q.trays.find((tray) => tray.position === position)?.offsetK ?? 0;
+  const begin = (offsetK: number) =>
+    startRun(adjustSetup(setup, { offsetK, hFactor: 1, stiffness: 1, colourFactor: 1 }));
+  const going: Going[] = q.trays.map((tray) => ({ tray, run: begin(tray.offsetK), found: [] }));
+  const skew = (Math.abs(q.sidesK) + Math.abs(q.depthK)) / 2;
+  const corners = [begin(skew), begin(-skew)] as const;
+  const usual = begin(0);
+  const timesS: number[] = [];
+  const airC: number[] = [];
+  let shiftK = 0;
+  let turned = false;
+  const endS = q.turnS * 2 * 1.5;
+  const taken = (run: Run) => run.scratch.heatIn + run.scratch.trayHeatJ;
+  const after = new Map<number, Reading>();
+  let nextProbe = q.turnS;
+  for (let timeS = stepS; timeS <= endS; timeS += stepS) {
+    const before = going.map(({ run }) => taken(run));
+    const usualBefore = taken(usual);
+    if (!turned && timeS > q.turnS && q.halfTime !== 'nothing') turned = true;
+    for (const { tray, run } of going) {
+      const swapped =
+        turned && q.halfTime === 'swap' ? offsetOf(top + bottom - tray.position) - tray.offsetK : 0;
+      run.scratch.shiftK = shiftK + swapped;
+      advance(run, 'oven', timeS);
+    }
+    corners.forEach((run, i) => {
+      // A turned tray has its hot corner on the cool side for the second half.
+      run.scratch.shiftK = shiftK + (turned ? (i === 0 ? -2 : 2) * skew : 0);
+      advance(run, 'oven', timeS);
+    });
+    usual.scratch.shiftK = 0;
+    advance(usual, 'oven', timeS);
+    const loadW = going.reduce(
+      (sum, { tray, run }, i) => sum + ((taken(run) - (before[i] ?? 0)) / stepS) * tray.pieces,
+      0,
+    );
+    // The dip of the oven stands for one tray of the usual fill; only what goes beyond it moves the air further.
+    const oneTrayW =
+      ((taken(usual) - usualBefore) / stepS) * Math.max(...q.trays.map(({ pieces }) => pieces));
+    const heaterW = Math.min(
+      heaterWPerPlace * q.places,
+      Math.max(0, -shiftK / bandK) * heaterWPerPlace * q.places,
+    );
+    const exact = heaterW - Math.max(0, loadW - oneTrayW);
+    shiftK = Math.min(0, shiftK + (exact * stepS) / (storeJPerKPerPlace * q.places));
+    timesS.push(timeS);
+    airC.push(Math.round(10 * (usual.scratch.air.airC + shiftK)) / 10);
+    if (timeS >= nextProbe) {
+      nextProbe += probeS;
+      for (const { run, found, tray } of going) {
+        const pulled = fork(run);
+        pulled.scratch.shiftK = 0;
+        advance(pulled, 'tray', timeS + carryoverS);
+        const reading = readRun(pulled);
+        const last = found.at(-1);
+        found.push({
+          pullS: timeS,
+          index: Math.max(last?.index ?? 0, donenessIndex(reading, water)),
+          set: setIndex(reading),
+        });
+        after.set(tray.position * 1e5 + timeS, reading);
+      }
+    }
+    if (going.every(({ found }) => (found.at(-1)?.index ?? 0) >= aim + 0.3)) break;
+  }
+  const pulls = going.map(({ found }) => passing(found, aim));
+  const known = pulls.filter((pull) => pull !== null);
+  const togetherS = known.length > 0 ? known.reduce((sum, pull) => sum + pull, 0) / known.length : endS;
+  const probes = going[0]?.found.map(({ pullS }) => pullS) ?? [];
+  const nearest = probes.reduce(
+    (best, t) => (Math.abs(t - togetherS) < Math.abs(best - togetherS) ? t : best),
+    probes[0] ?? 0,
+  );
+  return {
+    trays: going.map(({ tray, found }, i): TrayOutcome => {
+      const reading = after.get(tray.position * 1e5 + nearest);
+      if (!reading) throw new Error('no probe of this tray');
+      return {
+        position: tray.position,
+        pieces: tray.pieces,
+        pullS: pulls[i] ?? null,
+        atOnce: reading,
+        index: found.find(({ pullS }) => pullS === nearest)?.index ?? 0,
+      };
+    }),
+    togetherS,
+    timesS,
+    airC,
+    corners: {
+      hot: readRun(corners[0]).colour.edge,
+      cool: readRun(corners[1]).colour.edge,
+    },
+  };
+};
