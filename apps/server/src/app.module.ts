@@ -9,6 +9,8 @@ import { ClockController } from './clock/clock.controller.js';
 import { ClockService } from './clock/clock.service.js';
 import type { Config } from './config.js';
 import { dataSourceOptions } from './database/data-source.js';
+import { ProbesController } from './devices/probes.controller.js';
+import { ProbesService } from './devices/probes.service.js';
 import { DemoSeed } from './demo/seed.js';
 import { FormulaController } from './formula/formula.controller.js';
 import { FormulaService } from './formula/formula.service.js';
@@ -35,6 +37,7 @@ import { SetupController } from './setup/setup.controller.js';
     PlanController,
     JournalController,
     CalibrationController,
+    ProbesController,
     CalcController,
   ],
   providers: [
@@ -46,6 +49,7 @@ import { SetupController } from './setup/setup.controller.js';
     ComputationService,
     PlanService,
     CalibrationService,
+    ProbesService,
     JournalService,
     JournalFeed,
     DemoSeed,

@@ -52,6 +52,12 @@ describe('payloads of the journal', () => {
     portioned: { pieces: 190, scoop: 40, samplesG: [31, 32.5], targetG: 32, remainderG: 12 },
     'rest-in': { placeId: 'walk-in', form: 'pieces', cover: 'open', startC: 22, massG: 6000, pieces: 190 },
     'rest-out': { placeId: 'walk-in' },
+    released: {
+      why: 'over-window',
+      ageS: 90_000,
+      limitS: 86_400,
+      reason: 'Smelled and looked at; head baker.',
+    },
     loaded: {
       loadId: 'L',
       trayIds: ['T1'],

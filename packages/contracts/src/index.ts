@@ -7,3 +7,4 @@ export * from './views.js';
 export * from './plan-schema.js';
 export * from './formula-schema.js';
 export * from './calibration.js';
+export * from './devices.js';

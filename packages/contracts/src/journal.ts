@@ -117,6 +117,14 @@ export class RestInPayload {
 export class RestOutPayload {
   @Name() placeId: string;
 }
+export class ReleasedPayload {
+  @IsIn(['over-window', 'not-cold', 'older-first']) why: 'over-window' | 'not-cold' | 'older-first';
+  @Range(0, 4e8) ageS: number;
+  @Range(0, 4e8) limitS: number;
+  @IsString()
+  @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
+  reason: string;
+}
 export class LoadedPayload {
   @Name() loadId: string;
   @Names() trayIds: string[];
@@ -171,6 +179,7 @@ export const payloadClasses: Readonly<Record<EntryKind, new () => object>> = {
   portioned: PortionedPayload,
   'rest-in': RestInPayload,
   'rest-out': RestOutPayload,
+  released: ReleasedPayload,
   loaded: LoadedPayload,
   turned: TrayStepPayload,
   pulled: TrayStepPayload,

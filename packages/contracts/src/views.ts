@@ -1,4 +1,5 @@
 import type {
+  AirReading,
   BakeResult,
   Calibration,
   Equipment,
@@ -7,9 +8,11 @@ import type {
   Ingredient,
   JournalEntry,
   Learnable,
+  LearnedValues,
   Layout,
   Move,
   OrderLine,
+  PlaceFault,
   Plan,
   Residual,
   RibbonSegment,
@@ -39,6 +42,8 @@ export interface BakeryView {
   /** The bakery's own ingredients, beside the library. */
   readonly ownIngredients: readonly Ingredient[];
   readonly ownIngredientsVersion: number;
+  /** What is in force of what was learned of ovens and doughs. */
+  readonly learned: LearnedValues | null;
   readonly clock: ClockView;
   /** The bakery's day now, and the day that the line works for (the next bake day). */
   readonly today: string;
@@ -71,6 +76,13 @@ export interface PlanView {
   readonly ribbons: readonly RibbonSegment[];
   /** The formula version that each batch is made by. */
   readonly batchFormula: Readonly<Record<string, number>>;
+}
+
+/** What the probes of the cold places saw, and the faults that are being played. */
+export interface ProbesView {
+  readonly version: number;
+  readonly faults: readonly PlaceFault[];
+  readonly places: readonly { readonly placeId: string; readonly readings: readonly AirReading[] }[];
 }
 
 export interface LearnedView extends Learnable {

@@ -13,3 +13,4 @@ export * from './demo/index.js';
 export * from './interchange/index.js';
 export * from './journal/index.js';
 export * from './quality/index.js';
+export * from './cold/index.js';

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
-import { JokulError, type Equipment, type HouseRules, type Ingredient } from '@jokul/core';
-import type { CalibrationSetting } from '../calibration/calibration-setting.js';
+import { JokulError, type Equipment, type HouseRules, type Ingredient, type PlaceFault } from '@jokul/core';
+import { calibrationSetting, type CalibrationSetting } from '../calibration/calibration-setting.js';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
 
 interface Settings {
@@ -11,6 +11,7 @@ interface Settings {
   bakery: { name: string; day: string };
   ingredients: readonly Ingredient[];
   calibration: CalibrationSetting;
+  faults: readonly PlaceFault[];
 }
 
 @Injectable()
@@ -30,6 +31,11 @@ export class SettingsService {
         key,
       );
     return { body: row.body as Settings[K], version: row.version };
+  }
+
+  /** What people decided about learning; nothing where it was never written. */
+  async calibration(): Promise<CalibrationSetting> {
+    return (await calibrationSetting(this.db.manager)).body;
   }
 
   /** Writes a setting, if nobody else did since `version` was read. @throws JokulError `changed-meanwhile` */

@@ -19,13 +19,14 @@ export class SetupController {
 
   @Get('bakery')
   async bakery(): Promise<BakeryView> {
-    const [equipment, rules, bakery, formulas, clock, own] = await Promise.all([
+    const [equipment, rules, bakery, formulas, clock, own, { inForce }] = await Promise.all([
       this.settings.read('equipment'),
       this.settings.read('rules'),
       this.settings.read('bakery'),
       this.formulas.latest(),
       this.clock.view(),
       this.own.read(),
+      this.settings.calibration(),
     ]);
     return {
       name: bakery.body.name,
@@ -35,6 +36,7 @@ export class SetupController {
       formulas,
       ownIngredients: own.ingredients,
       ownIngredientsVersion: own.version,
+      learned: inForce && { atMs: inForce.atMs, bakes: inForce.bakes, values: inForce.values },
       clock,
       today: wallClock(clock.nowMs / 1000, rules.body.timeZone).date,
     };

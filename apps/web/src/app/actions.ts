@@ -1,5 +1,7 @@
 import { useMemo } from 'react';
-import { openActions, type Action, type Load } from '@jokul/core';
+import { create } from 'zustand';
+import { openActions, overWindow, type Action, type Formula, type Load, type OverWindow } from '@jokul/core';
+import { nowMs } from '../lib/clock';
 import { useBakery, useDay } from '../lib/queries';
 import { useJournal, record } from '../journal/store';
 
@@ -48,12 +50,33 @@ const loadedPayload = (load: Load, trayIds: readonly string[], trayRestS: number
   pullS: load.pullS,
   trayRestS,
   pieces: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.pieces ?? 0),
+  positions: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.position ?? 1),
 });
 
-/** Writes down that a tray action was done; true when it was one. */
-export const doTrayAction = (action: Action, trayRestS: number): boolean => {
+/** A load that must not go in before somebody decided on its dough. */
+export interface AskRelease {
+  readonly action: Action;
+  readonly formula: Formula;
+  readonly over: OverWindow;
+}
+export const useAskRelease = create<{ ask: AskRelease | null }>()(() => ({ ask: null }));
+
+/**
+ * Writes down that a tray action was done; false when it was none, or must be decided first: dough past its window is
+ * asked about.
+ */
+export const doTrayAction = (action: Action, formula: Formula | undefined): boolean => {
   const { load, trayIds, batchId } = action;
   if (!load) return false;
+  const trayRestS = formula?.bake.trayRestS ?? 300;
+  const over =
+    action.kind === 'load' && formula
+      ? overWindow(useJournal.getState().floor.batches[batchId], formula, nowMs())
+      : null;
+  if (over && formula) {
+    useAskRelease.setState({ ask: { action, formula, over } });
+    return false;
+  }
   const step = { loadId: load.id, trayIds: [...trayIds] };
   if (action.kind === 'load') record('loaded', batchId, loadedPayload(load, trayIds, trayRestS));
   else if (action.kind === 'turn') record('turned', batchId, step);

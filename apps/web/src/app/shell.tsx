@@ -1,5 +1,5 @@
 import { CloudOff, Keyboard, Moon, Search, Sun } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
 import { setClock, useNow, useWallClock } from '../lib/clock';
@@ -13,7 +13,10 @@ import { across, stations } from './line';
 import { NextAction } from './next-action';
 import { Overview } from './overview';
 import { SearchEverything } from './search-everything';
-import { pathOf, useActions } from './actions';
+import { pathOf, useActions, useAskRelease } from './actions';
+
+const ReleaseDough = lazy(() => import('./release-dough').then((m) => ({ default: m.ReleaseDough })));
+const ColdWatch = lazy(() => import('./cold-watch').then((m) => ({ default: m.ColdWatch })));
 
 const LineLink = ({
   path,
@@ -130,6 +133,7 @@ export const Shell = () => {
   const { theme, who, set } = usePreferences();
   const actions = useActions();
   const clock = bakery.data?.clock;
+  const asked = useAskRelease((s) => s.ask);
 
   useEffect(() => {
     if (!clock) return;
@@ -209,6 +213,11 @@ export const Shell = () => {
           />
         </header>
         <Refused />
+        {bakery.data && (
+          <Suspense>
+            <ColdWatch />
+          </Suspense>
+        )}
         <main className="min-h-0 flex-1 print:block">
           {bakery.isPending ? (
             <Loading what="the bakery" />
@@ -219,6 +228,7 @@ export const Shell = () => {
           )}
         </main>
       </div>
+      <Suspense>{asked && <ReleaseDough asked={asked} />}</Suspense>
       <Overview open={overview} onClose={() => setOverview(false)} />
       <SearchEverything open={searching} onClose={() => setSearching(false)} />
       <Toaster

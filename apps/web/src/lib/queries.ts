@@ -3,9 +3,12 @@ import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import type {
   BakeryView,
+  CalibrationChoicesInput,
+  CalibrationView,
   ClockInput,
   ClockView,
   DayView,
+  FaultsInput,
   FormulaInput,
   FormulaVersionView,
   JournalView,
@@ -14,6 +17,8 @@ import type {
   OwnIngredientsInput,
   OrderView,
   PlanView,
+  ProbesView,
+  RetimeInput,
   RulesInput,
 } from '@jokul/contracts';
 import { takeInOwn, type Formula } from '@jokul/core';
@@ -73,6 +78,25 @@ export const useJournalBetween = (fromMs: number, toMs: number) =>
     staleTime: 10_000,
   });
 
+/** What the logged bakes say; learning takes some seconds the first time. */
+export const useCalibration = (date: string | undefined) =>
+  useQuery({
+    queryKey: ['calibration', date],
+    queryFn: () => get<CalibrationView>(`days/${date}/calibration`),
+    enabled: date !== undefined,
+    staleTime: 0,
+    placeholderData: (before) => before,
+  });
+
+/** What the probes of the cold places saw since a moment; looked at again every half minute. */
+export const useProbes = (fromMs: number) =>
+  useQuery({
+    queryKey: ['probes', Math.floor(fromMs / 3600e3)],
+    queryFn: () => get<ProbesView>(`probes?from=${Math.floor(fromMs / 3600e3) * 3600e3}`),
+    refetchInterval: 30_000,
+    staleTime: 15_000,
+  });
+
 /** Rows changed somewhere: look again at everything that is shown. */
 export const refreshRows = () =>
   queryClient.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'journal' });
@@ -126,5 +150,51 @@ export const useSaveRules = () =>
 export const useSetClock = () =>
   useMutation({
     mutationFn: (input: ClockInput) => call<ClockView>('PUT', 'clock', input),
+    onSettled: refreshRows,
+  });
+
+const calibrationStep = (date: string, step: 'use' | 'undo') => (version: number) =>
+  call<CalibrationView>('POST', `days/${date}/calibration/${step}`, { version });
+/** Takes what was learned into force, or back, and times the loads of the day by it. */
+export const useCalibrationStep = (date: string, step: 'use' | 'undo') =>
+  useMutation({
+    mutationFn: async (version: number) => {
+      await calibrationStep(date, step)(version);
+      return call<PlanView>('POST', `days/${date}/plan/retime`, {}).catch(() => null);
+    },
+    onSuccess: (plan) => {
+      const moved = plan?.moves.length ?? 0;
+      toast(
+        moved === 0
+          ? 'Done. No load of this day changes.'
+          : `Done. ${moved} ${moved === 1 ? 'load has' : 'loads have'} another pull or start now.`,
+      );
+    },
+    onError: (error) => toast.error(error.message, { duration: 12_000 }),
+    onSettled: refreshRows,
+  });
+export const useCalibrationChoices = (date: string) =>
+  useMutation({
+    mutationFn: (input: CalibrationChoicesInput) =>
+      call<CalibrationView>('PUT', `days/${date}/calibration`, input),
+    onError: (error) => toast.error(error.message, { duration: 12_000 }),
+    onSettled: refreshRows,
+  });
+export const useRetime = (date: string) =>
+  useMutation({
+    mutationFn: (input: RetimeInput) => call<PlanView>('POST', `days/${date}/plan/retime`, input),
+    onSuccess: ({ moves }) =>
+      toast(
+        moves.length === 0
+          ? 'Nothing had to move.'
+          : `${moves.length} ${moves.length === 1 ? 'load was' : 'loads were'} timed again.`,
+      ),
+    onError: (error) => toast.error(error.message, { duration: 12_000 }),
+    onSettled: refreshRows,
+  });
+export const usePlayFaults = () =>
+  useMutation({
+    mutationFn: (input: FaultsInput) => call<ProbesView>('PUT', 'probes/faults', input),
+    onError: (error) => toast.error(error.message, { duration: 12_000 }),
     onSettled: refreshRows,
   });

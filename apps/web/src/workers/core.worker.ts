@@ -1,9 +1,27 @@
 import { expose } from 'comlink';
 import {
+  adjustInput,
   bake,
+  bakeFrames,
   bakeInputOf,
+  bakeLoad,
   bakeMapRow,
+  benchTime,
+  coldFrom,
+  leadTime,
+  lifeOf,
   restCurve,
+  temperatureFor,
+  type BakeAdjustment,
+  type BakeInput,
+  type Doneness,
+  type Frame,
+  type Life,
+  type LifeQuestion,
+  type LoadOutcome,
+  type LoadQuestion,
+  type PieceShape,
+  type TemperatureAnswer,
   softenButter,
   takeInOwn,
   type BakeRequest,
@@ -19,22 +37,49 @@ import {
 
 export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'setC'> & {
   readonly massG?: number;
+  readonly shape?: PieceShape;
+  /** What is in force of what was learned of this oven and dough. */
+  readonly adjust?: BakeAdjustment;
 };
+
+const inputOf = (formula: Formula, { adjust, ...on }: WhatIf): BakeInput => {
+  const input = bakeInputOf(formula, on);
+  return adjust ? adjustInput(input, adjust) : input;
+};
+
+export type LoadAsked = Omit<LoadQuestion, 'input'>;
 
 /** The core's heavy computations, off the main thread. */
 const api = {
+  frames: (formula: Formula, on: WhatIf, pullS: number): readonly Frame[] =>
+    bakeFrames(inputOf(formula, on), pullS),
+  temperature: (formula: Formula, on: WhatIf, pullS: number, target: Doneness): TemperatureAnswer =>
+    temperatureFor(inputOf(formula, on), pullS, target),
+  load: (formula: Formula, on: WhatIf, asked: LoadAsked): LoadOutcome =>
+    bakeLoad({ ...asked, input: inputOf(formula, on) }),
+  life: (question: LifeQuestion): Life => lifeOf(question),
+  lead: (question: Parameters<typeof leadTime>[0]): number | null => leadTime(question),
+  bench: (...asked: Parameters<typeof benchTime>): number | null => benchTime(...asked),
+  /** When a dough is cold by the set air and by the measured one, s after it went in. */
+  readiness: (question: RestQuestion): { setS: number | null; measuredS: number | null } => {
+    const { measured: _, ...bySet } = question;
+    return {
+      setS: restCurve(bySet).ready?.value ?? null,
+      measuredS: coldFrom(restCurve(question).curve, question.targetC),
+    };
+  },
   restTimes: (questions: readonly RestQuestion[]): readonly (Figure | null)[] =>
     questions.map((question) => restCurve(question).ready),
   bakeMapRow: (formula: Formula, on: WhatIf, pullsS: readonly number[]): MapRow =>
-    bakeMapRow(bakeInputOf(formula, on), pullsS),
+    bakeMapRow(inputOf(formula, on), pullsS),
   soften: (question: ButterQuestion): { time: Figure | null; curve: ConductResult } => softenButter(question),
   /** The bakery's own ingredients, before anything is computed with them. */
   takeIn: (own: readonly Ingredient[]): void => takeInOwn(own),
   rest: (question: RestQuestion): { curve: ConductResult; ready: Figure | null } => restCurve(question),
-  bake: (formula: Formula, on: WhatIf): BakeResult => bake(bakeInputOf(formula, on)),
+  bake: (formula: Formula, on: WhatIf): BakeResult => bake(inputOf(formula, on)),
   /** The pull for the formula's piece, and how bake time goes with weight, from pieces a tenth lighter and heavier. */
   massExponent: (formula: Formula, on: WhatIf): { pullS: number; exponent: number } | null => {
-    const pull = (massG: number) => bake(bakeInputOf(formula, { ...on, massG })).pull?.value;
+    const pull = (massG: number) => bake(inputOf(formula, { ...on, massG })).pull?.value;
     const { massG } = formula.piece;
     const [light, own, heavy] = [0.9, 1, 1.1].map((share) => pull(Math.min(200, Math.max(8, massG * share))));
     return light && own && heavy

@@ -13,3 +13,4 @@ export * from './process.js';
 export * from './frames.js';
 export * from './temperature-for.js';
 export * from './full-load.js';
+export * from './compare.js';

@@ -130,14 +130,50 @@ const batchActions = (batch: BatchPlan, state: FloorState): Action[] => {
   return [];
 };
 
+/** Trays of test bakes: on no plan, but they must come out. */
+const testActions = (batches: readonly BatchPlan[], state: FloorState): Action[] =>
+  Object.values(state.trays)
+    .filter((tray) => tray.test && !tray.racked)
+    .flatMap((tray): Action[] => {
+      const batch = batches.find(({ batchId }) => batchId === tray.batchId);
+      if (!batch) return [];
+      const load: Load = {
+        id: tray.loadId,
+        batchId: tray.batchId,
+        ovenId: tray.ovenId,
+        setC: tray.setC,
+        pullS: tray.pullS,
+        startS: tray.loaded.atMs / 1000,
+        readyS: 0,
+        dueS: 0,
+        trays: [{ id: tray.trayId, position: tray.position ?? 1, pieces: tray.pieces }],
+      };
+      const kind = tray.pulled ? 'rack' : 'pull';
+      return [
+        {
+          id: `${tray.trayId}/${kind}`,
+          kind,
+          batchId: tray.batchId,
+          productCode: batch.productCode,
+          load,
+          trayIds: [tray.trayId],
+          ovenId: tray.ovenId,
+          dueMs: tray.pulled
+            ? tray.pulled.atMs + tray.trayRestS * 1000
+            : tray.loaded.atMs + tray.pullS * 1000,
+        },
+      ];
+    });
+
 /** Everything that is still to be done, the most urgent first. */
 export const openActions = (batches: readonly BatchPlan[], state: FloorState): readonly Action[] =>
-  batches
-    .flatMap((batch) => [
+  [
+    ...batches.flatMap((batch) => [
       ...batchActions(batch, state),
       ...batch.loads.flatMap((load) => trayActions(batch, load, state)),
-    ])
-    .sort((a, b) => a.dueMs - b.dueMs || rank[a.kind] - rank[b.kind] || (a.id < b.id ? -1 : 1));
+    ]),
+    ...testActions(batches, state),
+  ].sort((a, b) => a.dueMs - b.dueMs || rank[a.kind] - rank[b.kind] || (a.id < b.id ? -1 : 1));
 
 /** What is in a cold place now. */
 export interface InTheCold {

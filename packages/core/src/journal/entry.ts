@@ -65,6 +65,13 @@ export interface Payloads {
     readonly pieces: number;
   };
   readonly 'rest-out': { readonly placeId: string };
+  /** Dough beyond its window, or not cold yet, is used all the same: somebody decided it and said why. */
+  readonly released: {
+    readonly why: 'over-window' | 'not-cold' | 'older-first';
+    readonly ageS: number;
+    readonly limitS: number;
+    readonly reason: string;
+  };
   readonly loaded: {
     readonly loadId: string;
     readonly trayIds: readonly string[];
@@ -112,6 +119,7 @@ export const entryKinds: readonly EntryKind[] = [
   'portioned',
   'rest-in',
   'rest-out',
+  'released',
   'loaded',
   'turned',
   'pulled',

@@ -152,6 +152,11 @@ export const applyEntry = (state: FloorState, entry: DraftEntry): FloorState => 
       }));
     case 'rest-out':
       return restOut(state, entry);
+    case 'released':
+      return withBatch(state, entry.lot, (batch) => ({
+        ...batch,
+        released: [...batch.released, { ...deedOf(entry), ...entry.payload }],
+      }));
     case 'loaded':
       return loaded(state, entry);
     case 'turned':

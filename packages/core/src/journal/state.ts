@@ -24,6 +24,7 @@ export interface BatchState {
   readonly mixed: Did<'mixed'> | null;
   readonly portioned: Did<'portioned'> | null;
   readonly stays: readonly ColdStay[];
+  readonly released: readonly Did<'released'>[];
   readonly notes: readonly (Deed & { readonly text: string })[];
 }
 
@@ -72,6 +73,7 @@ export const emptyBatch = (batchId: string): BatchState => ({
   mixed: null,
   portioned: null,
   stays: [],
+  released: [],
   notes: [],
 });
 

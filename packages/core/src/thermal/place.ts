@@ -101,6 +101,22 @@ export const firstPast = (
   return null;
 };
 
+/**
+ * From when on a dough stays at or below a temperature, s: dough that was cold and warms again is not cold. Null when
+ * it is not so at the end of the curve.
+ */
+export const coldFrom = (
+  { timesS, coreC }: Pick<ConductResult, 'timesS' | 'coreC'>,
+  targetC: number,
+): number | null => {
+  if ((coreC.at(-1) ?? Number.POSITIVE_INFINITY) > targetC) return null;
+  const lastWarm = coreC.findLastIndex((t) => t > targetC);
+  if (lastWarm === -1) return 0;
+  const [a, b] = [coreC[lastWarm] ?? 0, coreC[lastWarm + 1] ?? 0];
+  const [t0, t1] = [timesS[lastWarm] ?? 0, timesS[lastWarm + 1] ?? 0];
+  return t0 + ((a - targetC) / Math.max(1e-9, a - b)) * (t1 - t0);
+};
+
 /** The cold curve of a dough in a place, and when its core reaches the target, as a figure that shows what went in. */
 export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figure | null } => {
   const { body, material, says } = standing(q.formula, q.form, q.tubMassG, q.cover === 'covered');

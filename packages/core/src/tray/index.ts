@@ -1,2 +1,3 @@
 export * from './layout.js';
 export * from './template.js';
+export * from './room.js';

@@ -15,9 +15,12 @@ interface BakeMapProps {
 /** Both temperature and time free: what every pull becomes, and where mistakes do least harm. */
 export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
   const { duration, temperature } = useUnits();
-  const { setC, start, tray, liner, fan } = base;
+  const { setC, start, tray, liner, fan, adjust } = base;
   const grid = useMemo(() => mapGrid(setC, pullS), [setC, pullS]);
-  const on = useMemo(() => ({ start, tray, liner, fan }), [start, tray, liner, fan]);
+  const on = useMemo(
+    () => ({ start, tray, liner, fan, ...(adjust && { adjust }) }),
+    [start, tray, liner, fan, adjust],
+  );
   const { rows, progress, start: begin, cancel } = useBakeMap(formula, on, grid);
   const done = rows.filter((row) => row !== null);
   const best = progress === 'done' ? mostForgiving(done, formula.bake.target) : null;
@@ -76,7 +79,9 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
           ) : (
             `No pull on this map becomes ${formula.bake.target.replace('-', ' ')} without getting too dark.`
           )}{' '}
-          <span className="text-ink-faint">A forecast, not calibrated on this oven.</span>
+          <span className="text-ink-faint">
+            A forecast{adjust ? ', calibrated by logged bakes' : ', not calibrated on this oven'}.
+          </span>
         </p>
       )}
     </section>

@@ -1,5 +1,5 @@
 import { Check } from 'lucide-react';
-import { openActions, urgencyOf, type BatchPlan, type Load } from '@jokul/core';
+import { openActions, urgencyOf, type BatchPlan, type Formula, type Load } from '@jokul/core';
 import { doTrayAction, verb } from '../../app/actions';
 import { useJournal } from '../../journal/store';
 import { countdown, useNow, useWallClock } from '../../lib/clock';
@@ -9,15 +9,7 @@ const steps = ['load', 'turn', 'pull', 'rack'] as const;
 const doneAs = { load: 'loaded', turn: 'turned', pull: 'pulled', rack: 'racked' } as const;
 
 /** Load, turn, pull, rack: what was done when, and the next press. */
-export const LoadSteps = ({
-  batch,
-  load,
-  trayRestS,
-}: {
-  batch: BatchPlan;
-  load: Load;
-  trayRestS: number;
-}) => {
+export const LoadSteps = ({ batch, load, formula }: { batch: BatchPlan; load: Load; formula: Formula }) => {
   const floor = useJournal((s) => s.floor);
   const now = useNow();
   const wall = useWallClock();
@@ -59,7 +51,7 @@ export const LoadSteps = ({
               <Button
                 size="small"
                 look={hand ? 'hand' : 'plain'}
-                onClick={() => doTrayAction(action, trayRestS)}
+                onClick={() => doTrayAction(action, formula)}
               >
                 {verb(action)}
               </Button>

@@ -1,6 +1,14 @@
 import { Download, Printer } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
-import { layoutAlternatives, traySvg, type TrayTemplate } from '@jokul/core';
+import {
+  clearAtWidest,
+  gapAfter,
+  layOut,
+  layoutAlternatives,
+  traySvg,
+  type Room,
+  type TrayTemplate,
+} from '@jokul/core';
 import { saveFile } from '../../lib/save-file';
 import { Button, buttonClass } from '../../ui/button';
 
@@ -9,33 +17,62 @@ interface TrayWaysProps {
   readonly template: TrayTemplate;
   readonly gapMm: number;
   readonly marginMm: number;
+  /** How far the diameter may be off, as a share. */
+  readonly diameterShare: number;
+  /** What was seen of the gap on earlier trays of this product, the latest last. */
+  readonly seen: readonly Room[];
 }
 
 /** Other ways to lay the tray, and its drawing at 1:1 to take away. */
-export const TrayWays = ({ loadId, template, gapMm, marginMm }: TrayWaysProps) => {
+export const TrayWays = ({ loadId, template, gapMm, marginMm, diameterShare, seen }: TrayWaysProps) => {
   const { search } = useLocation();
   const { lengthMm, widthMm, diameterMm } = template;
   const ways = layoutAlternatives({ lengthMm, widthMm, diameterMm, gapMm, marginMm, pattern: 'best' });
+  const clearMm = clearAtWidest(gapMm, diameterMm, diameterShare);
+  const wantedMm = gapAfter(gapMm, seen);
+  const wanted =
+    wantedMm === gapMm
+      ? null
+      : layOut({ lengthMm, widthMm, diameterMm, gapMm: wantedMm, marginMm, pattern: 'best' });
   return (
-    <div className="no-print mt-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px] text-ink-soft">
-      {ways.slice(1).map(({ name, layout, clearMm }) => (
-        <span key={name}>
-          {name}: <span className="figures">{layout.count}</span>
-          {clearMm !== null && `, ${clearMm.toFixed(0)} mm clear`}
+    <>
+      <p className="text-[12.5px] text-ink-soft">
+        {(diameterMm * diameterShare).toFixed(0)} mm wider than foretold they{' '}
+        {clearMm > 0
+          ? `still stand ${clearMm.toFixed(0)} mm apart`
+          : 'would touch: lay fewer, or bake a few first'}
+        .
+        {wanted && (
+          <>
+            {' '}
+            {seen.at(-1) === 'touched'
+              ? 'Pieces touched on the last tray'
+              : 'There was room on the last trays'}
+            : with a gap of {wantedMm} mm instead of {gapMm} mm, <strong>{wanted.count}</strong> lie on the
+            tray. Set it on Formula.
+          </>
+        )}
+      </p>
+      <div className="no-print mt-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px] text-ink-soft">
+        {ways.slice(1).map(({ name, layout, clearMm: apart }) => (
+          <span key={name}>
+            {name}: <span className="figures">{layout.count}</span>
+            {apart !== null && `, ${apart.toFixed(0)} mm clear`}
+          </span>
+        ))}
+        <span className="ml-auto flex gap-1">
+          <Button
+            size="small"
+            icon={<Download size={14} aria-hidden />}
+            onClick={() => saveFile(`${loadId}-tray.svg`, 'image/svg+xml', traySvg(template))}
+          >
+            SVG
+          </Button>
+          <Link to={`/bake/${loadId}/template${search}`} className={buttonClass('plain', 'small')}>
+            <Printer size={14} aria-hidden /> 1:1
+          </Link>
         </span>
-      ))}
-      <span className="ml-auto flex gap-1">
-        <Button
-          size="small"
-          icon={<Download size={14} aria-hidden />}
-          onClick={() => saveFile(`${loadId}-tray.svg`, 'image/svg+xml', traySvg(template))}
-        >
-          SVG
-        </Button>
-        <Link to={`/bake/${loadId}/template${search}`} className={buttonClass('plain', 'small')}>
-          <Printer size={14} aria-hidden /> 1:1
-        </Link>
-      </span>
-    </div>
+      </div>
+    </>
   );
 };

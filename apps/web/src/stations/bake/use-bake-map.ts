@@ -36,7 +36,7 @@ export const useBakeMap = (formula: Formula, on: Omit<WhatIf, 'setC'>, grid: Map
   const start = useCallback(async () => {
     running.current?.stop();
     const { name: _n, version: _v, ...body } = formula;
-    const key = await hashOf(canonicalJson({ body, on, grid, model: 1 }));
+    const key = await hashOf(canonicalJson({ body, on, grid, model: 2 }));
     const kept = await get<readonly MapRow[]>(key, maps()).catch(() => undefined);
     if (kept) {
       setRows(kept);

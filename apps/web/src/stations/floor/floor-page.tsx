@@ -20,8 +20,8 @@ const useDo = () => {
   const navigate = useNavigate();
   return (action: Action) => {
     const formula = data?.formulas.find((f) => f.code === action.productCode);
-    if (!doTrayAction(action, formula?.bake.trayRestS ?? 300)) {
-      void navigate(pathOf(action));
+    if (!doTrayAction(action, formula)) {
+      if (!action.load) void navigate(pathOf(action));
       return;
     }
     const entry = useJournal.getState().pending.at(-1)?.entry;

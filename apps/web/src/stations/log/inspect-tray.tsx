@@ -1,11 +1,12 @@
 import { useState } from 'react';
-import type { Payloads, TrayState } from '@jokul/core';
+import type { Payloads, Room, TrayState } from '@jokul/core';
 import { record } from '../../journal/store';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { Field } from '../../ui/field';
+import { Field, SelectField } from '../../ui/field';
 
-type Measured = 'coreC' | 'diameterMm' | 'heightMm' | 'lossPercent' | 'colourScore';
+type Measured =
+  'coreC' | 'diameterMm' | 'heightMm' | 'lossPercent' | 'colourScore' | 'rightLessLeft' | 'backLessFront';
 
 /** The same ranges as the journal takes. */
 const fields: readonly { key: Measured; label: string; min: number; max: number; hint?: string }[] = [
@@ -14,6 +15,20 @@ const fields: readonly { key: Measured; label: string; min: number; max: number;
   { key: 'heightMm', label: 'Height, mm', min: 1, max: 100 },
   { key: 'lossPercent', label: 'Bake loss, %', min: 0, max: 50, hint: 'raw less baked weight' },
   { key: 'colourScore', label: 'Colour score', min: 0, max: 100, hint: '35 golden, 55 brown, 80 dark' },
+  {
+    key: 'rightLessLeft',
+    label: 'Colour, right less left',
+    min: -100,
+    max: 100,
+    hint: 'of a tray that was not turned',
+  },
+  {
+    key: 'backLessFront',
+    label: 'Colour, back less front',
+    min: -100,
+    max: 100,
+    hint: 'of a tray that was not turned',
+  },
 ];
 
 const read = (text: string, min: number, max: number): { value?: number; error?: string } => {
@@ -31,11 +46,14 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
     heightMm: inspected?.heightMm?.toString() ?? '',
     lossPercent: inspected?.lossShare === undefined ? '' : (inspected.lossShare * 100).toFixed(1),
     colourScore: inspected?.colourScore?.toString() ?? '',
+    rightLessLeft: inspected?.rightLessLeft?.toString() ?? '',
+    backLessFront: inspected?.backLessFront?.toString() ?? '',
   });
+  const [room, setRoom] = useState<Room | ''>(inspected?.room ?? '');
   const [note, setNote] = useState(inspected?.note ?? '');
   const readings = fields.map(({ key, min, max }) => [key, read(text[key], min, max)] as const);
   const wrong = readings.some(([, reading]) => reading.error);
-  const empty = readings.every(([, reading]) => reading.value === undefined) && !note.trim();
+  const empty = readings.every(([, reading]) => reading.value === undefined) && !note.trim() && !room;
   const save = () => {
     const of = (key: Measured) => readings.find(([k]) => k === key)?.[1].value;
     const loss = of('lossPercent');
@@ -47,11 +65,14 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
       heightMm: of('heightMm'),
       lossShare: loss === undefined ? undefined : loss / 100,
       colourScore: of('colourScore'),
+      rightLessLeft: of('rightLessLeft'),
+      backLessFront: of('backLessFront'),
     };
     const given = Object.fromEntries(Object.entries(measured).filter(([, value]) => value !== undefined));
     const payload: Payloads['inspected'] = {
       trayId: tray.trayId,
       ...given,
+      ...(room && { room }),
       ...(note.trim() && { note: note.trim() }),
     };
     record('inspected', tray.batchId, payload);
@@ -83,6 +104,16 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
               onChange={(event) => setText({ ...text, [key]: event.target.value })}
             />
           ))}
+          <SelectField
+            label="The gap"
+            value={room}
+            onChange={(event) => setRoom(event.target.value as Room | '')}
+          >
+            <option value="">not looked at</option>
+            <option value="touched">some touched</option>
+            <option value="fits">right</option>
+            <option value="more">room for more</option>
+          </SelectField>
           <div className="col-span-2">
             <Field
               label="Note"

@@ -1,6 +1,6 @@
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useLocation, useParams } from 'react-router';
+import { Link, useLocation, useParams } from 'react-router';
 import {
   atWallClock,
   reduceJournal,
@@ -15,7 +15,7 @@ import { record, useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
 import { useBakery, useDay, useDayDate, useJournalBetween } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
-import { Button } from '../../ui/button';
+import { Button, buttonClass } from '../../ui/button';
 import { Field } from '../../ui/field';
 import { QueueItem } from '../../ui/queue-item';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
@@ -165,6 +165,9 @@ export const LogPage = () => {
       actions={
         <>
           <DayPicker date={date} />
+          <Link to={`/log/learned${search}`} className={buttonClass()}>
+            What the bakes taught
+          </Link>
           <Button icon={<Printer size={16} />} onClick={() => window.print()}>
             Print
           </Button>

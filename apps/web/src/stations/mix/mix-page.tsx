@@ -1,7 +1,6 @@
 import { Calculator, Printer } from 'lucide-react';
-import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { useLocation, useSearchParams } from 'react-router';
+import { useLocation } from 'react-router';
 import {
   amountsFor,
   batchFactor,
@@ -22,6 +21,7 @@ import { useJournal } from '../../journal/store';
 import { nowMs, useWallClock } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
+import { AtTabs } from '../../ui/at-tabs';
 import { Button } from '../../ui/button';
 import { QueueItem } from '../../ui/queue-item';
 import { Shown } from '../../ui/shown';
@@ -68,7 +68,6 @@ const MixWork = () => {
   const names = useNames();
   const wall = useWallClock();
   const { mass, temperature } = useUnits();
-  const [params, setParams] = useSearchParams();
   const [another, setAnother] = useState(false);
   if (!data || !day.data) return <Loading what="the batches" />;
   if (batches.length === 0) return <Empty title="No batch could be planned">The Day page says why.</Empty>;
@@ -82,7 +81,6 @@ const MixWork = () => {
   );
   const mixer = data.equipment.mixers.find(({ id }) => id === batch.mixerId);
   const browns = formula.stages.some((stage) => stage.lines.some((line) => line.browned));
-  const tab = params.get('at') ?? 'weigh';
   const lines = day.data.orders.filter((order) => order.productCode === batch.productCode);
   const scaled =
     lines.length > 0
@@ -183,82 +181,70 @@ const MixWork = () => {
       }
     >
       <StalePlan />
-      <Tabs.Root
-        value={tab}
-        onValueChange={(next) =>
-          setParams(
-            (old) => {
-              const now = new URLSearchParams(old);
-              if (next === 'weigh') now.delete('at');
-              else now.set('at', next);
-              return now;
-            },
-            { replace: true },
-          )
-        }
-      >
-        <Tabs.List aria-label="Parts of the mix" className="no-print mb-3 flex gap-1 border-b">
-          {(
-            [
-              ['weigh', 'Weigh up'],
-              ['mixer', 'At the mixer'],
-              ['butter', browns ? 'Browned butter' : 'Butter'],
-            ] as const
-          ).map(([value, name]) => (
-            <Tabs.Trigger
-              key={value}
-              value={value}
-              className="-mb-px min-h-11 border-b-2 border-transparent px-4 text-ink-soft data-[state=active]:border-ink data-[state=active]:font-semibold data-[state=active]:text-ink"
-            >
-              {name}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        <Tabs.Content value="weigh">
-          <WeighUp
-            key={batch.batchId}
-            batchId={batch.batchId}
-            formula={formula}
-            sheet={sheet}
-            known={known}
-            bowlMaxG={mixer ? mixerRange(mixer, density.value).maxMassG : batch.massG}
-            factor={factor}
-          />
-        </Tabs.Content>
-        <Tabs.Content value="mixer">
-          <AtTheMixer
-            key={batch.batchId}
-            batchId={batch.batchId}
-            formula={formula}
-            sheet={sheet}
-            known={known}
-            eggLimitC={data.rules.eggIntoButterC}
-          />
-        </Tabs.Content>
-        <Tabs.Content value="butter" className="space-y-4">
-          {browns && (
-            <BrownedButter
-              key={batch.batchId}
-              batchId={batch.batchId}
-              formula={formula}
-              sheet={sheet}
-              known={known}
-              places={data.equipment.places}
-              rules={data.rules}
-            />
-          )}
-          {mixer && (
-            <ButterPlan
-              key={`${batch.batchId}-butter`}
-              formula={formula}
-              amounts={amounts}
-              mixer={mixer}
-              rules={data.rules}
-              mixStartMs={mix ? mix.startS * 1000 : null}
-            />
-          )}
-        </Tabs.Content>
-      </Tabs.Root>
+      <AtTabs
+        label="Parts of the mix"
+        tabs={[
+          {
+            value: 'weigh',
+            name: 'Weigh up',
+            content: (
+              <WeighUp
+                key={batch.batchId}
+                batchId={batch.batchId}
+                formula={formula}
+                sheet={sheet}
+                known={known}
+                bowlMaxG={mixer ? mixerRange(mixer, density.value).maxMassG : batch.massG}
+                factor={factor}
+              />
+            ),
+          },
+          {
+            value: 'mixer',
+            name: 'At the mixer',
+            content: (
+              <AtTheMixer
+                key={batch.batchId}
+                batchId={batch.batchId}
+                formula={formula}
+                sheet={sheet}
+                known={known}
+                eggLimitC={data.rules.eggIntoButterC}
+              />
+            ),
+          },
+          {
+            value: 'butter',
+            name: browns ? 'Browned butter' : 'Butter',
+            className: 'space-y-4',
+            content: (
+              <>
+                {browns && (
+                  <BrownedButter
+                    key={batch.batchId}
+                    batchId={batch.batchId}
+                    formula={formula}
+                    sheet={sheet}
+                    known={known}
+                    places={data.equipment.places}
+                    rules={data.rules}
+                  />
+                )}
+                {mixer && (
+                  <ButterPlan
+                    key={`${batch.batchId}-butter`}
+                    formula={formula}
+                    amounts={amounts}
+                    mixer={mixer}
+                    rules={data.rules}
+                    mixStartMs={mix ? mix.startS * 1000 : null}
+                  />
+                )}
+              </>
+            ),
+          },
+        ]}
+      />
       <FinishBatch
         key={`${batch.batchId}-finish`}
         batch={batch}

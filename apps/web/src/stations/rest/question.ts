@@ -14,11 +14,11 @@ export const questionOf = (
   rules: HouseRules,
 ): RestQuestion => ({
   formula,
-  form: item.form === 'tub' ? 'tub' : 'pieces',
+  form: item.form,
   tubMassG: Math.min(8000, Math.max(500, item.massG)),
   place,
   cover: item.cover,
   startC: item.startC,
   targetC: readyAt(place, rules),
-  durationS: item.form === 'tub' ? twoDays : 6 * 3600,
+  durationS: item.form === 'tub' ? twoDays : item.form === 'bag' ? 12 * 3600 : 6 * 3600,
 });

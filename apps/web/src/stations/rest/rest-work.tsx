@@ -1,20 +1,34 @@
+import { Tag } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { coreAt, coreFigure, type BatchPlan, type BatchState, type Formula, type Place } from '@jokul/core';
+import { Link, useLocation } from 'react-router';
+import {
+  coreAt,
+  coreFigure,
+  measuredSince,
+  placeAirNow,
+  type BatchPlan,
+  type BatchState,
+  type Formula,
+  type Place,
+} from '@jokul/core';
 import { taskOf } from '../../app/batch';
 import { record } from '../../journal/store';
 import { nowMs, useNow, useWallClock } from '../../lib/clock';
-import { useBakery } from '../../lib/queries';
+import { useBakery, useProbes } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
-import { Button } from '../../ui/button';
+import { AtTabs } from '../../ui/at-tabs';
+import { Button, buttonClass } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Empty } from '../../ui/states';
 import { TemperatureChip } from '../../ui/temperature-chip';
 import { LazyChart } from '../../viz/lazy-chart';
+import { AllPlaces } from './all-places';
 import { ComparePlaces } from './compare-places';
 import { questionOf, readyAt } from './question';
 import { useRestCurve } from './use-curve';
+import { WholeLife } from './whole-life';
 import { WindowBar } from './window-bar';
 
 interface RestWorkProps {
@@ -30,6 +44,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const { data } = useBakery();
   const now = useNow(5000);
   const wall = useWallClock();
+  const { search } = useLocation();
   const { temperature, duration, mass } = useUnits();
   const stay = known.stays.findLast((s) => s.outMs === null) ?? known.stays.at(-1);
   const inside = stay !== undefined && stay.outMs === null;
@@ -44,9 +59,13 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const form: 'pieces' | 'tub' | 'bag' = formula.rest.form === 'none' ? 'pieces' : formula.rest.form;
   const massG = known.mixed?.massG ?? batch?.massG ?? 1000;
   const item = inside ? stay : { form, cover, startC: start, massG };
-  const question =
+  const probes = useProbes(inside ? stay.atMs : now - 3600e3);
+  const readings = probes.data?.places.find((p) => p.placeId === place?.id)?.readings ?? [];
+  const air = place ? placeAirNow(place, readings, now) : null;
+  const measured = inside ? measuredSince(readings, stay.atMs, now) : [];
+  const asked =
     data && place && (inside || !startWrong) ? questionOf(item, formula, place, data.rules) : null;
-  const curve = useRestCurve(question);
+  const curve = useRestCurve(asked && measured.length > 0 ? { ...asked, measured } : asked);
   if (!data) return null;
   const enteredMs = inside ? stay.atMs : now;
   const ageS = inside ? (now - stay.atMs) / 1000 : 0;
@@ -55,6 +74,8 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const { rest } = formula;
   const over = inside && ageS > rest.maxS;
   const planned = batch ? taskOf(batch, 'rest') : undefined;
+  const firstLoadMs =
+    batch && batch.loads.length > 0 ? Math.min(...batch.loads.map(({ startS }) => startS)) * 1000 : null;
 
   const putIn = () =>
     place &&
@@ -76,9 +97,14 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
       queue={queue}
       actions={
         inside && (
-          <Button look="primary" onClick={() => record('rest-out', batchId, { placeId: stay.placeId })}>
-            Take it out
-          </Button>
+          <>
+            <Link to={`/rest/${batchId}/labels${search}`} className={buttonClass()}>
+              <Tag size={16} aria-hidden /> Labels
+            </Link>
+            <Button look="primary" onClick={() => record('rest-out', batchId, { placeId: stay.placeId })}>
+              Take it out
+            </Button>
+          </>
         )
       }
       why={
@@ -95,6 +121,11 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                 )}
               </Fact>
               {ready && <Fact name="that is at">{wall.near(enteredMs + ready.value * 1000, now)}</Fact>}
+              {air && air.airC !== null && (
+                <Fact name="Air by the probe">
+                  <TemperatureChip temperatureC={air.airC} digits={1} />
+                </Fact>
+              )}
               {coreNow !== null && (
                 <Fact name={inside ? 'Core now' : 'Core as it goes in'}>
                   {ready && run ? (
@@ -108,8 +139,10 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
               )}
             </Facts>
             <p className="mt-1 text-[12.5px] text-ink-faint">
-              Computed with the set air of the place. Measure the core now and then, and trust the needle
-              more.
+              {measured.length > 0
+                ? 'Computed with the air that the probe saw since it went in; from now on with the air as it is.'
+                : 'Computed with the set air of the place.'}{' '}
+              Measure the core now and then, and trust the needle more.
             </p>
           </WhySection>
           <WhySection title="Window of this dough">
@@ -134,108 +167,148 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
         </>
       }
     >
-      {over && (
-        <Alarm>
-          This dough has been in the cold for {duration(ageS)}; its window ends at {duration(rest.maxS)}. Do
-          not bake it without a decision of the head baker, and write down why.
-        </Alarm>
-      )}
-      {inside ? (
-        <WindowBar rest={rest} ageS={ageS} enteredMs={stay.atMs} />
-      ) : stay?.outMs ? (
-        <p className="mb-3 rounded-md border bg-surface px-3 py-2">
-          Taken out at {wall.near(stay.outMs, nowMs())} after {duration((stay.outMs - stay.atMs) / 1000)}.
-        </p>
-      ) : (
-        <form
-          aria-label="Into the cold"
-          className="mb-4 grid max-w-3xl grid-cols-[1fr_1fr_9rem_auto] items-end gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            putIn();
-          }}
-        >
-          <SelectField label="Place" value={placeId} onChange={(event) => setPlaceId(event.target.value)}>
-            {places.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}, {p.airC} °C
-              </option>
-            ))}
-          </SelectField>
-          <SelectField
-            label="Cover"
-            value={cover}
-            onChange={(event) => setCover(event.target.value as 'open' | 'covered')}
-          >
-            <option value="open">open on the tray</option>
-            <option value="covered">covered, boxed or lidded</option>
-          </SelectField>
-          <Field
-            label="Dough, °C"
-            type="number"
-            step="0.1"
-            value={startC}
-            onChange={(event) => setStartC(event.target.value)}
-            error={startWrong ? '−25 to 40 °C' : undefined}
-          />
-          <Button type="submit" look="primary" disabled={startWrong || !canGoIn}>
-            It is in
-          </Button>
-          {!canGoIn && (
-            <p className="col-span-4 text-ink-soft">
-              {formula.rest.form === 'tub'
-                ? 'The batch is not mixed yet.'
-                : 'The batch is not portioned yet.'}
-            </p>
-          )}
-        </form>
-      )}
-      <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
-        Core and surface
-        {inside &&
-          run &&
-          ageS > (run.timesS.at(-1) ?? 0) &&
-          `: even with the air by now, after ${duration(ageS)}`}
-      </h2>
-      {run ? (
-        <LazyChart
-          label="Temperature of core and surface over time"
-          height={330}
-          formatX={(hours) => `${Number(hours.toFixed(2))} h`}
-          formatY={(t) => temperature(t)}
-          xTitle="hours in this place"
-          xStep={(run.timesS.at(-1) ?? 0) > 12 * 3600 ? 6 : 1}
-          curves={[
-            { name: 'core', points: run.timesS.map((t, i) => [t / 3600, run.coreC[i] ?? 0]) },
-            {
-              name: 'surface',
-              points: run.timesS.map((t, i) => [t / 3600, run.surfaceC[i] ?? 0]),
-              dash: 5,
-              colour: 'var(--ink-faint)',
-            },
-          ]}
-          marks={inside && ageS < (run.timesS.at(-1) ?? 0) ? [{ x: ageS / 3600, text: 'now' }] : []}
-          levels={place ? [{ y: readyAt(place, data.rules), text: 'ready' }] : []}
-        />
-      ) : curve.isError ? (
-        <Empty title="No curve for this">{curve.error.message}</Empty>
-      ) : (
-        <div
-          className="h-[330px] animate-pulse rounded border bg-surface"
-          role="status"
-          aria-label="Computing the curve"
-        />
-      )}
-      {!inside && !startWrong && (
-        <ComparePlaces
-          key={`${batchId}-${start}`}
-          formula={formula}
-          places={places}
-          rules={data.rules}
-          startC={start}
-          massG={massG}
-        />
-      )}
+      <AtTabs
+        label="Parts of the rest"
+        tabs={[
+          {
+            value: 'now',
+            name: inside ? 'Now' : 'Into the cold',
+            content: (
+              <>
+                {' '}
+                {over && (
+                  <Alarm>
+                    This dough has been in the cold for {duration(ageS)}; its window ends at{' '}
+                    {duration(rest.maxS)}. Do not bake it without a decision of the head baker, and write down
+                    why.
+                  </Alarm>
+                )}
+                {inside ? (
+                  <WindowBar rest={rest} ageS={ageS} enteredMs={stay.atMs} />
+                ) : stay?.outMs ? (
+                  <p className="mb-3 rounded-md border bg-surface px-3 py-2">
+                    Taken out at {wall.near(stay.outMs, nowMs())} after{' '}
+                    {duration((stay.outMs - stay.atMs) / 1000)}.
+                  </p>
+                ) : (
+                  <form
+                    aria-label="Into the cold"
+                    className="mb-4 grid max-w-3xl grid-cols-[1fr_1fr_9rem_auto] items-end gap-3"
+                    onSubmit={(event) => {
+                      event.preventDefault();
+                      putIn();
+                    }}
+                  >
+                    <SelectField
+                      label="Place"
+                      value={placeId}
+                      onChange={(event) => setPlaceId(event.target.value)}
+                    >
+                      {places.map((p) => (
+                        <option key={p.id} value={p.id}>
+                          {p.name}, {p.airC} °C
+                        </option>
+                      ))}
+                    </SelectField>
+                    <SelectField
+                      label="Cover"
+                      value={cover}
+                      onChange={(event) => setCover(event.target.value as 'open' | 'covered')}
+                    >
+                      <option value="open">open on the tray</option>
+                      <option value="covered">covered, boxed or lidded</option>
+                    </SelectField>
+                    <Field
+                      label="Dough, °C"
+                      type="number"
+                      step="0.1"
+                      value={startC}
+                      onChange={(event) => setStartC(event.target.value)}
+                      error={startWrong ? '−25 to 40 °C' : undefined}
+                    />
+                    <Button type="submit" look="primary" disabled={startWrong || !canGoIn}>
+                      It is in
+                    </Button>
+                    {!canGoIn && (
+                      <p className="col-span-4 text-ink-soft">
+                        {formula.rest.form === 'tub'
+                          ? 'The batch is not mixed yet.'
+                          : 'The batch is not portioned yet.'}
+                      </p>
+                    )}
+                  </form>
+                )}
+                <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
+                  Core and surface
+                  {inside &&
+                    run &&
+                    ageS > (run.timesS.at(-1) ?? 0) &&
+                    `: even with the air by now, after ${duration(ageS)}`}
+                </h2>
+                {run ? (
+                  <LazyChart
+                    label="Temperature of core and surface over time"
+                    height={330}
+                    formatX={(hours) => `${Number(hours.toFixed(2))} h`}
+                    formatY={(t) => temperature(t)}
+                    xTitle="hours in this place"
+                    xStep={(run.timesS.at(-1) ?? 0) > 12 * 3600 ? 6 : 1}
+                    curves={[
+                      { name: 'core', points: run.timesS.map((t, i) => [t / 3600, run.coreC[i] ?? 0]) },
+                      {
+                        name: 'surface',
+                        points: run.timesS.map((t, i) => [t / 3600, run.surfaceC[i] ?? 0]),
+                        dash: 5,
+                        colour: 'var(--ink-faint)',
+                      },
+                    ]}
+                    marks={inside && ageS < (run.timesS.at(-1) ?? 0) ? [{ x: ageS / 3600, text: 'now' }] : []}
+                    levels={place ? [{ y: readyAt(place, data.rules), text: 'ready' }] : []}
+                  />
+                ) : curve.isError ? (
+                  <Empty title="No curve for this">{curve.error.message}</Empty>
+                ) : (
+                  <div
+                    className="h-[330px] animate-pulse rounded border bg-surface"
+                    role="status"
+                    aria-label="Computing the curve"
+                  />
+                )}
+                {!inside && !startWrong && (
+                  <ComparePlaces
+                    key={`${batchId}-${start}`}
+                    formula={formula}
+                    places={places}
+                    rules={data.rules}
+                    startC={start}
+                    massG={massG}
+                  />
+                )}
+              </>
+            ),
+          },
+          {
+            value: 'life',
+            name: 'Its whole life',
+            content: (
+              <WholeLife
+                key={batchId}
+                formula={formula}
+                places={places}
+                rules={data.rules}
+                startC={known.mixed?.doughC ?? data.rules.doughC}
+                massG={massG}
+                wantedMs={firstLoadMs}
+              />
+            ),
+          },
+          {
+            value: 'places',
+            name: 'All places',
+            content: <AllPlaces current={batchId} />,
+          },
+        ]}
+      />
     </Station>
   );
 };

@@ -22,12 +22,15 @@ export interface Whereabouts {
   readonly code: string;
 }
 
-const valueOf = (calibration: Calibration | null, key: string): number =>
+/** The values alone: enough to compute with, not to say how sure it is. */
+export type LearnedValues = Pick<Calibration, 'atMs' | 'bakes' | 'values'>;
+
+const valueOf = (calibration: LearnedValues | null, key: string): number =>
   calibration?.values.find((v) => v.key === key)?.value ?? 0;
 
 /** What to put into the model for a bake there. Without a position: the oven as a whole. */
 export const adjustmentOf = (
-  calibration: Calibration | null,
+  calibration: LearnedValues | null,
   { ovenId, position, code }: Whereabouts,
 ): BakeAdjustment => ({
   offsetK:

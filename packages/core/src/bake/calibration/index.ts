@@ -7,3 +7,4 @@ export * from './calibrated.js';
 export * from './fit.js';
 export * from './pull-certainty.js';
 export * from './next-bake.js';
+export * from './learned-figure.js';

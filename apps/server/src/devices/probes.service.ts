@@ -1,0 +1,60 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { JokulError, simulateAir, type PlaceFault } from '@jokul/core';
+import type { FaultsInput, ProbesView } from '@jokul/contracts';
+import { ClockService } from '../clock/clock.service.js';
+import { SettingEntity } from '../database/entities.js';
+import { SettingsService } from '../setup/settings.service.js';
+
+const longestMs = 8 * 86_400_000;
+
+/**
+ * The probes of the cold places. They are simulated: what they read follows from the place, the bakery's clock and the
+ * faults that somebody plays, so that nothing has to be stored and every server reads the same.
+ */
+@Injectable()
+export class ProbesService {
+  constructor(
+    private readonly db: DataSource,
+    private readonly settings: SettingsService,
+    private readonly clock: ClockService,
+  ) {}
+
+  private async faults(): Promise<{ faults: readonly PlaceFault[]; version: number }> {
+    const row = await this.db.manager.findOneBy(SettingEntity, { key: 'faults' });
+    return { faults: (row?.body as readonly PlaceFault[] | undefined) ?? [], version: row?.version ?? 0 };
+  }
+
+  /** Readings up to the bakery's now: every minute over up to a day, every ten minutes over more. */
+  async view(fromMs: number): Promise<ProbesView> {
+    const nowMs = await this.clock.nowMs();
+    const { faults, version } = await this.faults();
+    const { body: equipment } = await this.settings.read('equipment');
+    const from = Math.max(nowMs - longestMs, Math.min(fromMs, nowMs));
+    const everyMs = nowMs - from > 26 * 3600e3 ? 600_000 : 60_000;
+    return {
+      version,
+      faults,
+      places: equipment.places.map((place) => ({
+        placeId: place.id,
+        readings: simulateAir(place, faults, from, nowMs, everyMs),
+      })),
+    };
+  }
+
+  /** @throws JokulError `unknown-place`, `changed-meanwhile` */
+  async play({ faults, version }: FaultsInput): Promise<ProbesView> {
+    const { body: equipment } = await this.settings.read('equipment');
+    for (const { placeId } of faults)
+      if (!equipment.places.some(({ id }) => id === placeId))
+        throw new JokulError('unknown-place', `There is no place "${placeId}".`, 'placeId');
+    const rows = faults.map(({ placeId, kind, fromMs, toMs }) => ({
+      placeId,
+      kind,
+      fromMs,
+      toMs: toMs ?? null,
+    }));
+    await this.settings.write('faults', rows, version);
+    return this.view((await this.clock.nowMs()) - 3600e3);
+  }
+}

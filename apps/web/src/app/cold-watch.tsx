@@ -1,0 +1,96 @@
+import { useQueries } from '@tanstack/react-query';
+import { Link, useLocation } from 'react-router';
+import { coldAlarm, inTheCold, measuredSince, placeAirNow, type Readiness } from '@jokul/core';
+import { useJournal } from '../journal/store';
+import { useNow } from '../lib/clock';
+import { useBakery, useDay, useDayDate, useProbes, useRetime } from '../lib/queries';
+import { questionOf } from '../stations/rest/question';
+import { Button, buttonClass } from '../ui/button';
+import { Alarm } from '../ui/states';
+import { core } from '../workers/core';
+
+const backMs = 6 * 3600e3;
+
+/** Looks at the air of the cold places; one alarm, the worst, with what it does to the doughs and the loads. */
+export const ColdWatch = () => {
+  const bakery = useBakery();
+  const day = useDay();
+  const date = useDayDate() ?? '';
+  const now = useNow(20_000);
+  const floor = useJournal((s) => s.floor);
+  const probes = useProbes(now - backMs);
+  const retime = useRetime(date);
+  const { search } = useLocation();
+  const { equipment, rules, formulas = [] } = bakery.data ?? {};
+  const readingsOf = (placeId: string) =>
+    probes.data?.places.find((place) => place.placeId === placeId)?.readings ?? [];
+  const airs = (equipment?.places ?? []).map((place) => placeAirNow(place, readingsOf(place.id), now));
+  const cold = inTheCold(floor);
+  const off = airs.filter(({ drifting }) => drifting).map(({ place }) => place.id);
+  const slot = Math.floor(now / 120_000);
+  // Only the doughs of a place that drifts are computed anew, every two minutes, off the main thread.
+  const affected = cold.filter((item) => off.includes(item.placeId));
+  const ready = useQueries({
+    queries: affected.map((item) => {
+      const formula = formulas.find(({ code }) => code === item.batchId.split('-')[0]);
+      const place = equipment?.places.find(({ id }) => id === item.placeId);
+      return {
+        queryKey: ['readiness', item.batchId, item.inMs, slot],
+        queryFn: async (): Promise<Readiness> => {
+          if (!formula || !place || !rules) return { batchId: item.batchId, bySetMs: null, measuredMs: null };
+          const { setS, measuredS } = await core().readiness({
+            ...questionOf(item, formula, place, rules),
+            measured: measuredSince(readingsOf(place.id), item.inMs, now),
+          });
+          const at = (s: number | null) => (s === null ? null : item.inMs + s * 1000);
+          return { batchId: item.batchId, bySetMs: at(setS), measuredMs: at(measuredS) };
+        },
+        staleTime: 110_000,
+        placeholderData: (before: Readiness | undefined) => before,
+      };
+    }),
+    combine: (results) => results.flatMap(({ data }) => (data ? [data] : [])),
+  });
+  if (!rules) return null;
+  const batches = day.data?.plan?.plan.batches ?? [];
+  const alarm = coldAlarm(airs, cold, ready, batches, rules, now);
+  if (!alarm) return null;
+  const [first] = alarm.waits;
+  return (
+    <div className="no-print px-4 pt-3">
+      <Alarm
+        action={
+          <>
+            {first && (
+              <Button
+                look="hand"
+                size="small"
+                disabled={retime.isPending}
+                onClick={() =>
+                  retime.mutate({ notBefore: alarm.waits.map(({ batchId, atS }) => ({ batchId, atS })) })
+                }
+              >
+                {retime.isPending ? 'Timing …' : 'Let the loads wait'}
+              </Button>
+            )}
+            <Link
+              to={`/rest${search}${search ? '&' : '?'}at=places`}
+              className={buttonClass('plain', 'small')}
+            >
+              To the cold
+            </Link>
+          </>
+        }
+      >
+        <strong className="font-semibold">{alarm.title}.</strong> {alarm.message}
+        {first && (
+          <>
+            {' '}
+            Not cold in time:{' '}
+            {alarm.waits.map(({ batchId, byS }) => `${batchId} waits ${Math.ceil(byS / 60)} min`).join(', ')}.
+          </>
+        )}
+      </Alarm>
+    </div>
+  );
+};

@@ -1,0 +1,54 @@
+import { useState } from 'react';
+import { sayDuration } from '@jokul/core';
+import { record } from '../journal/store';
+import { Button } from '../ui/button';
+import { Dialog } from '../ui/dialog';
+import { Field } from '../ui/field';
+import { doTrayAction, useAskRelease, type AskRelease } from './actions';
+
+/** Dough past its window goes into no oven before somebody decided on it and wrote down why. */
+export const ReleaseDough = ({ asked }: { asked: AskRelease }) => {
+  const { action, formula, over } = asked;
+  const [reason, setReason] = useState('');
+  const close = () => useAskRelease.setState({ ask: null });
+  const short = reason.trim().length < 3;
+  const release = () => {
+    record('released', action.batchId, {
+      why: 'over-window',
+      ageS: Math.round(over.ageS),
+      limitS: over.limitS,
+      reason: reason.trim(),
+    });
+    doTrayAction(action, formula);
+    close();
+  };
+  return (
+    <Dialog
+      open
+      onClose={close}
+      title={`${formula.name} is past its window`}
+      lead={`${action.batchId} has been in the cold for ${sayDuration(over.ageS)}; its window ends at ${sayDuration(over.limitS)}. The head baker decides whether it is baked. If in doubt, throw it away: local food rules come first.`}
+    >
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!short) release();
+        }}
+      >
+        <Field
+          label="Why it may be baked all the same"
+          value={reason}
+          maxLength={400}
+          onChange={(event) => setReason(event.target.value)}
+          hint="It goes into the journal with your role."
+        />
+        <div className="mt-4 flex justify-end gap-2">
+          <Button onClick={close}>Do not bake it</Button>
+          <Button type="submit" look="hand" disabled={short}>
+            Load it, on this decision
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+};

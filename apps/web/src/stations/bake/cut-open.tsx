@@ -1,0 +1,136 @@
+import { useQuery } from '@tanstack/react-query';
+import { Pause, Play } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import type { Formula } from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Fact, Facts } from '../../ui/station';
+import { Empty } from '../../ui/states';
+import { CutPicture, surfaceTone } from '../../viz/cut-picture';
+import { temperatureColour } from '../../viz/temperature';
+import { core } from '../../workers/core';
+import type { Conditions } from './use-conditions';
+
+const where = { oven: 'in the oven', tray: 'on the hot tray', rack: 'on the rack' } as const;
+const legendC = [4, 22, 40, 70, 95, 120] as const;
+const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
+
+/** The piece cut open, through oven, tray and rack: drag the time. */
+export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Conditions; pullS: number }) => {
+  const { temperature, duration } = useUnits();
+  const [at, setAt] = useState<number | null>(null);
+  const [playing, setPlaying] = useState(false);
+  const frames = useQuery({
+    queryKey: ['frames', formula.code, formula.version, base, Math.round(pullS)],
+    queryFn: () => core().frames(formula, base, pullS),
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  const list = frames.data ?? [];
+  const pulled = list.findLastIndex(({ phase }) => phase === 'oven');
+  const index = Math.min(list.length - 1, at ?? Math.max(0, pulled));
+  useEffect(() => {
+    if (!playing) return;
+    const timer = setInterval(
+      () =>
+        setAt((old) => {
+          const next = (old ?? 0) + 1;
+          if (next >= list.length - 1) setPlaying(false);
+          return Math.min(list.length - 1, next);
+        }),
+      90,
+    );
+    return () => clearInterval(timer);
+  }, [playing, list.length]);
+  if (frames.isError) return <Empty title="No cut for this">{frames.error.message}</Empty>;
+  const frame = list[index];
+  if (!frame)
+    return <div className="h-72 animate-pulse rounded border bg-surface" role="status" aria-label="Baking" />;
+  const widthMm = 2 * Math.max(...list.map(({ radiiMm }) => radiiMm.at(-1) ?? 0)) + 6;
+  const heightMm = Math.max(...list.map(({ heightsMm }) => heightsMm[0] ?? 0)) + 1;
+  const axis = frame.temperatureC[0] ?? [];
+  const rim = frame.moisture.at(-1) ?? [];
+  const dryMm = frame.radiiMm.reduce((sum, outer, i) => {
+    const inner = i === 0 ? 0 : (frame.radiiMm[i - 1] ?? 0);
+    return mean(frame.moisture[i] ?? []) < 0.055 ? sum + outer - inner : sum;
+  }, 0);
+  return (
+    <section aria-label="Cut open">
+      <CutPicture frame={frame} widthMm={widthMm} heightMm={heightMm} />
+      <div className="mt-2 flex items-center gap-3">
+        <Button
+          size="small"
+          icon={playing ? <Pause size={14} aria-hidden /> : <Play size={14} aria-hidden />}
+          onClick={() => {
+            if (!playing && index >= list.length - 1) setAt(0);
+            setPlaying(!playing);
+          }}
+        >
+          {playing ? 'Stop' : 'Play'}
+        </Button>
+        <input
+          type="range"
+          aria-label="Time of the cut"
+          aria-valuetext={`${duration(frame.timeS)}, ${where[frame.phase]}`}
+          className="h-8 min-w-0 flex-1 accent-[var(--ink)]"
+          min={0}
+          max={list.length - 1}
+          value={index}
+          onChange={(event) => {
+            setPlaying(false);
+            setAt(Number(event.target.value));
+          }}
+        />
+        <span className="figures w-24 text-right text-lg">
+          {Math.floor(frame.timeS / 60)}:{String(Math.round(frame.timeS % 60)).padStart(2, '0')}
+        </span>
+        <span className="w-28 text-ink-soft">{where[frame.phase]}</span>
+      </div>
+      <div className="mt-3 grid grid-cols-2 gap-6 max-[900px]:grid-cols-1">
+        <Facts>
+          <Fact name="Coldest on the axis">{temperature(Math.min(...axis))}</Fact>
+          <Fact name="Rim">{temperature(mean(frame.temperatureC.at(-1) ?? []))}</Fact>
+          <Fact name="Tray under it">{frame.phase === 'rack' ? '–' : temperature(frame.trayC)}</Fact>
+          <Fact name="Width, height">
+            {(2 * (frame.radiiMm.at(-1) ?? 0)).toFixed(0)} × {(frame.heightsMm[0] ?? 0).toFixed(1)} mm
+          </Fact>
+        </Facts>
+        <Facts>
+          <Fact name="Water in the middle">{(100 * mean(frame.moisture[0] ?? [])).toFixed(1)} %</Fact>
+          <Fact name="Water in the rim">{(100 * mean(rim)).toFixed(1)} %</Fact>
+          <Fact name="Rim that snaps">{dryMm.toFixed(0)} mm</Fact>
+          <Fact name="Set in the middle">{(100 * mean(frame.set[0] ?? [])).toFixed(0)} %</Fact>
+        </Facts>
+      </div>
+      <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2 text-[12.5px] text-ink-soft">
+        <span className="flex items-center gap-1.5">
+          inside:
+          {legendC.map((t) => (
+            <span key={t} className="flex items-center gap-1">
+              <span className="inline-block size-3 rounded-sm" style={{ background: temperatureColour(t) }} />
+              {t}
+            </span>
+          ))}
+          °C
+        </span>
+        <span>hatched: dry enough to snap</span>
+        <span className="flex items-center gap-1.5">
+          line around: surface
+          {[0, 35, 55, 80].map((score) => (
+            <span
+              key={score}
+              className="inline-block h-1.5 w-5 rounded"
+              style={{ background: surfaceTone(score) }}
+              title={`colour ${score}`}
+            />
+          ))}
+        </span>
+        <span>rule: 20 mm</span>
+      </div>
+      <p className="mt-2 text-[12.5px] text-ink-faint">
+        A forecast. The model has no dome and no cracks: the outline is even, its height and width are what is
+        computed.
+      </p>
+    </section>
+  );
+};

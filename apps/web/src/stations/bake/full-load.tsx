@@ -1,0 +1,162 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { adjustmentOf, type Formula, type Load, type LoadOutcome, type Oven } from '@jokul/core';
+import { useBakery } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Empty } from '../../ui/states';
+import { LazyChart } from '../../viz/lazy-chart';
+import { core } from '../../workers/core';
+import type { Conditions } from './use-conditions';
+
+const halves = [
+  ['nothing', 'leave them'],
+  ['turn', 'turn each tray'],
+  ['swap', 'turn, and top to bottom'],
+] as const;
+
+const useLoad = (formula: Formula, base: Conditions, asked: Parameters<typeof ask>[2]) =>
+  useQuery({
+    queryKey: ['full-load', formula.code, formula.version, base, asked],
+    queryFn: () => ask(formula, base, asked),
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+    placeholderData: (before: LoadOutcome | undefined) => before,
+  });
+const ask = (...of: Parameters<ReturnType<typeof core>['load']>) => core().load(...of);
+
+/** All trays of the load in one run: which place wants to come out when, and what turning does. */
+export const FullLoad = ({
+  formula,
+  oven,
+  load,
+  base,
+  pullS,
+}: {
+  formula: Formula;
+  oven: Oven;
+  load: Load;
+  base: Conditions;
+  pullS: number;
+}) => {
+  const { data } = useBakery();
+  const { duration, temperature } = useUnits();
+  const [halfTime, setHalfTime] = useState<'nothing' | 'turn' | 'swap'>('turn');
+  const learned = data?.learned ?? null;
+  const whole = adjustmentOf(learned, { ovenId: oven.id, code: formula.code }).offsetK;
+  const valueOf = (key: string) => learned?.values.find((v) => v.key === key)?.value;
+  const known = load.trays.some(({ position }) => valueOf(`place/${oven.id}/${position}`) !== undefined);
+  // Where nothing was learned, a spread is taken that ovens of this kind commonly have, and said so.
+  const assumedK = (position: number) =>
+    load.trays.length > 1 ? 3 * (1 - (2 * (position - 1)) / (load.trays.length - 1)) : 0;
+  const trays = load.trays.map(({ position, pieces }) => ({
+    position,
+    pieces,
+    offsetK: known
+      ? adjustmentOf(learned, { ovenId: oven.id, position, code: formula.code }).offsetK - whole
+      : assumedK(position),
+  }));
+  const asked = {
+    trays,
+    places: oven.places,
+    halfTime,
+    sidesK: valueOf(`sides/${oven.id}`) ?? 5,
+    depthK: valueOf(`depth/${oven.id}`) ?? 5,
+    turnS: pullS / 2,
+  };
+  const result = useLoad(formula, base, asked);
+  if (result.isError) return <Empty title="This load could not be computed">{result.error.message}</Empty>;
+  const say = (s: number) => duration(Math.round(s / 5) * 5);
+  const { data: out } = result;
+  const spreadS = out
+    ? Math.max(...out.trays.map((t) => t.pullS ?? 0)) - Math.min(...out.trays.map((t) => t.pullS ?? 0))
+    : 0;
+  return (
+    <section aria-label="Full load" className={result.isPlaceholderData ? 'opacity-60' : ''}>
+      <div className="mb-3 flex flex-wrap items-center gap-2" role="group" aria-label="At half time">
+        <span className="text-ink-soft">At half time ({say(pullS / 2)}):</span>
+        {halves.map(([value, name]) => (
+          <Button
+            key={value}
+            size="small"
+            look={halfTime === value ? 'primary' : 'plain'}
+            aria-pressed={halfTime === value}
+            onClick={() => setHalfTime(value)}
+          >
+            {name}
+          </Button>
+        ))}
+      </div>
+      {out ? (
+        <>
+          <p className="mb-2">
+            All {out.trays.length} together: pull after <strong>{say(out.togetherS)}</strong>
+            {Math.abs(out.togetherS - pullS) >= 5 &&
+              `, ${say(Math.abs(out.togetherS - pullS))} ${out.togetherS > pullS ? 'later' : 'earlier'} than a single tray`}
+            . Its places want to come out {say(spreadS)} apart; across one tray the hot corner’s rim reaches{' '}
+            {out.corners.hot.toFixed(0)}, the cool one’s {out.corners.cool.toFixed(0)}.
+          </p>
+          <table className="w-full" aria-label="Pulls by place">
+            <thead className="text-left text-[12.5px] text-ink-soft">
+              <tr>
+                <th className="pr-3 pb-1 font-normal">Place</th>
+                <th className="pr-3 pb-1 text-right font-normal">Pieces</th>
+                <th className="pr-3 pb-1 text-right font-normal">beyond the oven</th>
+                <th className="pr-3 pb-1 text-right font-normal">wants to come out</th>
+                <th className="pr-3 pb-1 text-right font-normal">pulled together: rim</th>
+                <th className="pr-3 pb-1 text-right font-normal">below</th>
+                <th className="pb-1 text-right font-normal">water in the middle</th>
+              </tr>
+            </thead>
+            <tbody>
+              {out.trays.map((tray, i) => (
+                <tr key={tray.position} className="figures border-t">
+                  <td className="py-1 pr-3">{tray.position}</td>
+                  <td className="py-1 pr-3 text-right">{tray.pieces}</td>
+                  <td className="py-1 pr-3 text-right">
+                    {(trays[i]?.offsetK ?? 0) >= 0 ? '+' : '−'}
+                    {Math.abs(trays[i]?.offsetK ?? 0).toFixed(1)} K
+                  </td>
+                  <td className="py-1 pr-3 text-right font-semibold">
+                    {tray.pullS === null ? 'not reached' : say(tray.pullS)}
+                  </td>
+                  <td className="py-1 pr-3 text-right">{tray.atOnce.colour.edge.toFixed(0)}</td>
+                  <td className="py-1 pr-3 text-right">{tray.atOnce.colour.bottom.toFixed(0)}</td>
+                  <td className="py-1 text-right">{(100 * tray.atOnce.centreMoisture).toFixed(1)} %</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <h2 className="mt-4 mb-1 text-[12.5px] font-semibold text-ink-soft">
+            Air of the oven with this load
+          </h2>
+          <LazyChart
+            label="Air of the oven over the bake"
+            height={200}
+            formatX={(minutes) => minutes.toFixed(0)}
+            formatY={(t) => temperature(t)}
+            xTitle="minutes after loading"
+            xStep={5}
+            curves={[
+              { name: 'air', points: out.timesS.map((t, i): [number, number] => [t / 60, out.airC[i] ?? 0]) },
+            ]}
+            levels={[{ y: base.setC, text: 'set' }]}
+          />
+        </>
+      ) : (
+        <div
+          className="h-64 animate-pulse rounded border bg-surface"
+          role="status"
+          aria-label="Baking the whole load"
+        />
+      )}
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        A forecast.{' '}
+        {known
+          ? 'How far each place is off was learned from measured trays.'
+          : 'Nothing was learned of the places yet: top 3 K hot, bottom 3 K cool, and 5 K from side to side are assumed. Measure trays of different places.'}{' '}
+        The heater’s power and what the oven stores are typical figures.
+      </p>
+    </section>
+  );
+};

@@ -1,0 +1,286 @@
+import type { ReactNode } from 'react';
+import { Link, useLocation } from 'react-router';
+import {
+  outcomeOf,
+  rawDiameterMm,
+  trayKindOf,
+  type BakeResult,
+  type BatchPlan,
+  type Formula,
+  type Layout,
+  type Load,
+  type Oven,
+  type Room,
+} from '@jokul/core';
+import type { ProductForecast } from '@jokul/contracts';
+import { StalePlan } from '../../app/plan-bar';
+import { useJournal } from '../../journal/store';
+import { useBakery } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { AtTabs } from '../../ui/at-tabs';
+import { Shown } from '../../ui/shown';
+import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
+import { Alarm } from '../../ui/states';
+import { DonenessBar } from '../../viz/doneness-bar';
+import { TrayPicture } from '../../viz/tray-picture';
+import { BakeCurve } from './bake-curve';
+import { CutOpen } from './cut-open';
+import { FullLoad } from './full-load';
+import { LoadSteps } from './load-steps';
+import { RetimeDue } from './retime-due';
+import { TestBake } from './test-bake';
+import { TimeAndHeat } from './time-and-heat';
+import { TrayWays } from './tray-ways';
+import { useConditions } from './use-conditions';
+import { WhatIfs } from './what-ifs';
+
+interface LoadWorkProps {
+  readonly batch: BatchPlan;
+  readonly load: Load;
+  readonly formula: Formula;
+  readonly oven: Oven;
+  readonly forecast: ProductForecast;
+  readonly bake: BakeResult;
+  readonly layout: Layout;
+  readonly queue: ReactNode;
+}
+
+/** What was seen of the gap on this product's trays, the latest last. */
+const useSeenGaps = (code: string): readonly Room[] => {
+  const trays = useJournal((s) => s.floor.trays);
+  return Object.values(trays)
+    .filter(({ batchId }) => batchId.startsWith(`${code}-`))
+    .flatMap(({ inspected }) => (inspected?.room ? [{ atMs: inspected.atMs, room: inspected.room }] : []))
+    .sort((a, b) => a.atMs - b.atMs)
+    .map(({ room }) => room);
+};
+
+/** The call to pull and what will come out, each with its arithmetic. */
+const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' | 'forecast' | 'queue'>) => {
+  const { temperature, duration } = useUnits();
+  const { search } = useLocation();
+  const { pull, cooled, uncertainty } = bake;
+  const outcome = outcomeOf(bake);
+  const round = (s: number) => duration(Math.round(s / 5) * 5);
+  return (
+    <>
+      <WhySection title="The call to pull">
+        <Facts>
+          {pull && (
+            <Fact name="Pull after">
+              <Shown figure={pull}>{round(pull.value)}</Shown>
+            </Fact>
+          )}
+          <Fact name="nine times in ten within">± {round(uncertainty.pullS)}</Fact>
+          <Fact name="Turn after">
+            {outcome ? <Shown figure={outcome.turn}>{round(load.pullS / 2)}</Shown> : round(load.pullS / 2)}
+          </Fact>
+          <Fact name="Off the tray">{duration(formula.bake.trayRestS)} later</Fact>
+          {outcome && (
+            <Fact name="Centre at the pull">
+              <Shown figure={outcome.centre}>{temperature(outcome.centre.value)}</Shown>
+            </Fact>
+          )}
+        </Facts>
+        <p className="mt-1 text-[13px] text-ink-soft">
+          Cue: rim set and just coloured, centre a shade wet. It goes on baking on the hot tray.
+        </p>
+      </WhySection>
+      {cooled && outcome && (
+        <WhySection title="What will come out">
+          <Facts>
+            <Fact name="Diameter">
+              <Shown figure={outcome.diameter}>
+                {cooled.diameterMm.toFixed(0)} mm ± {(100 * uncertainty.diameterShare).toFixed(0)} %
+              </Shown>
+            </Fact>
+            <Fact name="Height">
+              <Shown figure={outcome.height}>{cooled.heightMm.toFixed(1)} mm</Shown>
+            </Fact>
+            <Fact name="Bake loss">
+              <Shown figure={outcome.loss}>{(cooled.lossShare * 100).toFixed(1)} %</Shown>
+            </Fact>
+            <Fact name="Colour, rim">
+              <Shown figure={outcome.colourEdge}>{cooled.colour.edge.toFixed(0)} of 100</Shown>
+            </Fact>
+            <Fact name="Colour, below">
+              <Shown figure={outcome.colourBottom}>{cooled.colour.bottom.toFixed(0)} of 100</Shown>
+            </Fact>
+            <Fact name="Crisp rim">{cooled.crispEdgeMm.toFixed(0)} mm</Fact>
+            <Fact name="Per tray">
+              <Shown figure={layout.perRow}>{layout.count} pieces</Shown>
+            </Fact>
+          </Facts>
+          <p className="mt-1 text-[12.5px] text-ink-faint">
+            A forecast
+            {uncertainty.bakes > 0
+              ? `, calibrated by ${uncertainty.bakes} logged bakes`
+              : `, not calibrated on ${oven.name} yet`}
+            . Colour 35 is golden, 55 brown, 80 dark.
+          </p>
+          <Link to={`/log/learned${search}`} className="text-[13px] underline underline-offset-4">
+            What the bakes taught
+          </Link>
+        </WhySection>
+      )}
+      <Cautions
+        items={[
+          'Hot trays, racks and doors burn: gloves, and say “hot” behind others.',
+          'Look only when due: each opening costs heat.',
+        ]}
+      />
+    </>
+  );
+};
+
+/** The tray to scale with its other ways to be laid, and the temperatures of the piece. */
+const TrayAndCurve = ({
+  load,
+  formula,
+  bake,
+  layout,
+  startC,
+}: Pick<LoadWorkProps, 'load' | 'formula' | 'bake' | 'layout'> & { startC: number }) => {
+  const { data } = useBakery();
+  const { mass } = useUnits();
+  const seen = useSeenGaps(formula.code);
+  if (!data) return null;
+  const tray = trayKindOf(data.equipment, data.rules);
+  const diameterMm = bake.cooled?.diameterMm ?? 80;
+  const rawMm = rawDiameterMm(formula);
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-5 max-[1150px]:grid-cols-1">
+      <section>
+        <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
+          The tray: {layout.count} of {mass(formula.piece.massG)}, {layout.pattern}, gap {formula.bake.gapMm}{' '}
+          mm
+        </h2>
+        <TrayPicture
+          lengthMm={tray.lengthMm}
+          widthMm={tray.widthMm}
+          layout={layout}
+          diameterMm={diameterMm}
+          rawDiameterMm={rawMm}
+          marginMm={data.rules.trayMarginMm}
+          pieces={load.trays[0]?.pieces ?? 0}
+          startC={startC}
+        />
+        <p className="text-[12.5px] text-ink-faint">
+          The rule is 100 mm. Filled: as set down. Ring: after the spread.
+        </p>
+        <TrayWays
+          loadId={load.id}
+          template={{
+            title: `${formula.name}, ${tray.name}`,
+            lengthMm: tray.lengthMm,
+            widthMm: tray.widthMm,
+            layout,
+            rawDiameterMm: rawMm,
+            diameterMm,
+          }}
+          gapMm={formula.bake.gapMm}
+          marginMm={data.rules.trayMarginMm}
+          diameterShare={bake.uncertainty.diameterShare}
+          seen={seen}
+        />
+      </section>
+      <section>
+        <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">Temperatures, oven to rack</h2>
+        <BakeCurve bake={bake} />
+      </section>
+    </div>
+  );
+};
+
+/** One load: how it is baked and when it comes out, cut open, as a whole load, otherwise, and over time and heat. */
+export const LoadWork = (props: LoadWorkProps) => {
+  const { batch, load, formula, oven, forecast, bake, layout, queue } = props;
+  const { data } = useBakery();
+  const { temperature } = useUnits();
+  const base = useConditions(formula, oven, load);
+  if (!data || !base) return null;
+  const { pull } = bake;
+  const tray = trayKindOf(data.equipment, data.rules);
+  const pullS = pull?.value ?? load.pullS;
+  const pieces = load.trays.reduce((n, t) => n + t.pieces, 0);
+  return (
+    <Station
+      title={`${formula.name} in ${oven.name}`}
+      question={`${load.id}: ${load.trays.length} ${load.trays.length === 1 ? 'tray' : 'trays'}, ${pieces} pieces at ${temperature(load.setC)} ${oven.fan ? 'fan' : 'still'}, to ${formula.bake.target.replace('-', ' ')}`}
+      queueTitle="Loads"
+      queue={queue}
+      why={<Why {...props} />}
+    >
+      <StalePlan />
+      <RetimeDue />
+      {forecast.formulaVersion !== formula.version && (
+        <Alarm>
+          The forecast is for version {forecast.formulaVersion} of this formula; version {formula.version} is
+          newer. Plan the day again.
+        </Alarm>
+      )}
+      {bake.warnings.map((warning) => (
+        <Alarm key={warning.code}>{warning.message}</Alarm>
+      ))}
+      <LoadSteps batch={batch} load={load} formula={formula} />
+      <div className="mt-3">
+        <AtTabs
+          label="Parts of the bake"
+          tabs={[
+            {
+              value: 'load',
+              name: 'This load',
+              content: (
+                <>
+                  <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
+                    Pulled at this minute, it becomes
+                  </h2>
+                  <DonenessBar
+                    windows={bake.windows}
+                    pullS={pull?.value ?? null}
+                    toleranceS={bake.uncertainty.pullS}
+                  />
+                  <TrayAndCurve
+                    load={load}
+                    formula={formula}
+                    bake={bake}
+                    layout={layout}
+                    startC={base.start}
+                  />
+                  <TestBake
+                    batch={batch}
+                    load={load}
+                    formula={formula}
+                    oven={oven}
+                    startC={base.start}
+                    pullS={pullS}
+                    diameterMm={bake.cooled?.diameterMm ?? 80}
+                    layout={layout}
+                    tray={tray}
+                    marginMm={data.rules.trayMarginMm}
+                  />
+                </>
+              ),
+            },
+            {
+              value: 'cut',
+              name: 'Cut open',
+              content: <CutOpen formula={formula} base={base} pullS={pullS} />,
+            },
+            {
+              value: 'whole',
+              name: 'Whole load',
+              content: <FullLoad formula={formula} oven={oven} load={load} base={base} pullS={pullS} />,
+            },
+            { value: 'what-if', name: 'What if', content: <WhatIfs formula={formula} base={base} /> },
+            {
+              value: 'heat',
+              name: 'Time and heat',
+              content: <TimeAndHeat formula={formula} base={base} pullS={pullS} />,
+            },
+          ]}
+        />
+      </div>
+    </Station>
+  );
+};

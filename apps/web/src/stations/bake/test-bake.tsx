@@ -1,0 +1,236 @@
+import { useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import {
+  openActions,
+  rawDiameterMm,
+  testTray,
+  type BatchPlan,
+  type Formula,
+  type Layout,
+  type Load,
+  type Oven,
+  type TrayState,
+} from '@jokul/core';
+import { doTrayAction, verb } from '../../app/actions';
+import { record, useJournal } from '../../journal/store';
+import { countdown, useNow, useWallClock } from '../../lib/clock';
+import { useCalibration, useCalibrationStep, useDayDate } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button, buttonClass } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field, SelectField } from '../../ui/field';
+import { TrayPicture } from '../../viz/tray-picture';
+import { InspectTray } from '../log/inspect-tray';
+import { PullChanges } from '../learn/pull-changes';
+
+interface TestBakeProps {
+  readonly batch: BatchPlan;
+  readonly load: Load;
+  readonly formula: Formula;
+  readonly oven: Oven;
+  readonly startC: number;
+  readonly pullS: number;
+  readonly diameterMm: number;
+  readonly layout: Layout;
+  readonly tray: { readonly lengthMm: number; readonly widthMm: number };
+  readonly marginMm: number;
+}
+
+const whatToMeasure = [
+  'core of the middle piece as it is pulled, with a thin needle',
+  'diameter: several pieces edge to edge, cold, divided by their number',
+  'height, the same way, stacked',
+  'weight of the pieces raw and cold: the bake loss',
+  'colour of the rim by the colour card',
+];
+
+/** A few pieces into the oven first. */
+const Begin = (props: TestBakeProps & { onClose: () => void }) => {
+  const { batch, load, formula, oven, onClose, layout, tray, marginMm, diameterMm } = props;
+  const { duration } = useUnits();
+  const [pieces, setPieces] = useState('4');
+  const [position, setPosition] = useState(String(Math.ceil(oven.places / 2)));
+  const [start, setStart] = useState(props.startC.toFixed(1));
+  const count = Number(pieces);
+  const startC = Number(start.replace(',', '.'));
+  const wrongCount = !Number.isInteger(count) || count < 1 || count > 12;
+  const wrongStart = !Number.isFinite(startC) || startC < -30 || startC > 35;
+  const begin = () => {
+    const trayId = `${load.id}-test-T${position}`;
+    record('loaded', batch.batchId, {
+      loadId: `${load.id}-test`,
+      trayIds: [trayId],
+      ovenId: oven.id,
+      setC: load.setC,
+      pullS: Math.round(props.pullS),
+      trayRestS: formula.bake.trayRestS,
+      pieces: [count],
+      positions: [Number(position)],
+      startC,
+      test: true,
+    });
+    onClose();
+  };
+  const few = testTray(layout, tray.lengthMm, tray.widthMm, wrongCount ? 4 : count);
+  return (
+    <Dialog
+      open
+      wide
+      onClose={onClose}
+      title={`A few ${formula.name} first`}
+      lead={`In ${oven.name} at ${load.setC} °C, pulled after ${duration(Math.round(props.pullS / 5) * 5)}. It tells the spread and the time before the whole list is baked.`}
+    >
+      <form
+        className="grid grid-cols-[1fr_15rem] gap-5 max-[700px]:grid-cols-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!wrongCount && !wrongStart) begin();
+        }}
+      >
+        <TrayPicture
+          lengthMm={tray.lengthMm}
+          widthMm={tray.widthMm}
+          layout={few}
+          diameterMm={diameterMm}
+          rawDiameterMm={rawDiameterMm(formula)}
+          marginMm={marginMm}
+          pieces={few.count}
+          startC={startC || 7}
+        />
+        <div className="space-y-3">
+          <Field
+            label="Pieces"
+            inputMode="numeric"
+            className="figures text-right"
+            value={pieces}
+            error={wrongCount ? '1 to 12' : undefined}
+            onChange={(event) => setPieces(event.target.value)}
+          />
+          <SelectField
+            label="Place in the oven"
+            value={position}
+            onChange={(event) => setPosition(event.target.value)}
+          >
+            {Array.from({ length: oven.places }, (_, i) => (
+              <option key={i} value={i + 1}>
+                {i + 1}
+              </option>
+            ))}
+          </SelectField>
+          <Field
+            label="Core of the dough, °C"
+            inputMode="decimal"
+            className="figures text-right"
+            value={start}
+            error={wrongStart ? '−30 to 35' : undefined}
+            onChange={(event) => setStart(event.target.value)}
+          />
+        </div>
+        <div className="col-span-full">
+          <p className="text-ink-soft">To measure, as much of it as there is time for:</p>
+          <ul className="mt-1 list-inside list-disc text-[13.5px] text-ink-soft">
+            {whatToMeasure.map((what) => (
+              <li key={what}>{what}</li>
+            ))}
+          </ul>
+          <div className="mt-4 flex justify-end gap-2">
+            <Button onClick={onClose}>Not now</Button>
+            <Button type="submit" look="primary" disabled={wrongCount || wrongStart}>
+              It is in the oven
+            </Button>
+          </div>
+        </div>
+      </form>
+    </Dialog>
+  );
+};
+
+/** What the measured test changes, and the press that puts it into force. */
+const Taught = ({ tray }: { tray: TrayState }) => {
+  const date = useDayDate();
+  const view = useCalibration(date);
+  const use = useCalibrationStep(date ?? '', 'use');
+  const { search } = useLocation();
+  const known = view.data?.bakes.some(({ id }) => id === tray.inspected?.entryId);
+  if (view.isError) return <p role="alert">{view.error.message}</p>;
+  if (!view.data || !known)
+    return (
+      <p className="text-ink-soft" role="status">
+        Learning from it …
+      </p>
+    );
+  const own = view.data;
+  const inForce = (own.inForce?.atMs ?? 0) > (tray.inspected?.atMs ?? 0);
+  return (
+    <>
+      <PullChanges view={{ ...own, changes: own.changes.filter(({ trays }) => trays > 0) }} />
+      <div className="mt-3 flex flex-wrap items-center justify-end gap-2">
+        <Link to={`/log/learned${search}`} className={buttonClass()}>
+          Everything that was learned
+        </Link>
+        <Button
+          look="primary"
+          disabled={use.isPending || view.isFetching || inForce}
+          onClick={() => use.mutate(own.version)}
+        >
+          {use.isPending ? 'Timing the loads …' : inForce ? 'In force' : 'Use it for the rest of the day'}
+        </Button>
+      </div>
+    </>
+  );
+};
+
+/** A test bake of a few pieces: load, pull, measure, learn. */
+export const TestBake = (props: TestBakeProps) => {
+  const { batch, load, formula, oven } = props;
+  const [asking, setAsking] = useState(false);
+  const [measuring, setMeasuring] = useState(false);
+  const now = useNow();
+  const wall = useWallClock();
+  const floor = useJournal((s) => s.floor);
+  const tray = Object.values(floor.trays).find(({ loadId }) => loadId === `${load.id}-test`);
+  const action = openActions([batch], floor).find((a) => a.load?.id === `${load.id}-test`);
+  const started = load.trays.some(({ id }) => floor.trays[id]);
+  if (!tray && started) return null;
+  return (
+    <section aria-label="Test bake" className="mt-4 rounded-lg border bg-surface px-4 py-3">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <div>
+          <h2 className="font-semibold">Test bake</h2>
+          <p className="text-ink-soft">
+            {!tray
+              ? 'A few pieces first tell the spread and the time; the rest of the day is timed by them.'
+              : !tray.pulled
+                ? `${tray.pieces} pieces at place ${tray.position} of ${oven.name}: pull at ${wall.time(tray.loaded.atMs + tray.pullS * 1000)} (${countdown(tray.loaded.atMs + tray.pullS * 1000 - now)})`
+                : !tray.inspected
+                  ? `Pulled after ${countdown(tray.pulled.atMs - tray.loaded.atMs)}. Measure it when it is cold.`
+                  : 'Measured. This is what it changes:'}
+          </p>
+        </div>
+        <div className="flex gap-2">
+          {!tray && <Button onClick={() => setAsking(true)}>Bake a few first</Button>}
+          {action && (
+            <Button
+              look={action.dueMs - now < 15_000 ? 'hand' : 'primary'}
+              onClick={() => doTrayAction(action, formula)}
+            >
+              {verb(action)}
+            </Button>
+          )}
+          {tray?.pulled && (
+            <Button look={tray.inspected ? 'plain' : 'primary'} onClick={() => setMeasuring(true)}>
+              {tray.inspected ? 'Measure again' : 'Measure it'}
+            </Button>
+          )}
+        </div>
+      </div>
+      {tray?.inspected && (
+        <div className="mt-3">
+          <Taught tray={tray} />
+        </div>
+      )}
+      {asking && <Begin {...props} onClose={() => setAsking(false)} />}
+      {measuring && tray && <InspectTray tray={tray} onClose={() => setMeasuring(false)} />}
+    </section>
+  );
+};

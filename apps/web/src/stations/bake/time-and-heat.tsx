@@ -1,0 +1,85 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { Doneness, Formula } from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { Field, SelectField } from '../../ui/field';
+import { Shown } from '../../ui/shown';
+import { core } from '../../workers/core';
+import { BakeMap } from './bake-map';
+import type { Conditions } from './use-conditions';
+
+const targets: readonly Doneness[] = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'];
+
+/** The time is given: which oven does it take? */
+const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Conditions; pullS: number }) => {
+  const [minutes, setMinutes] = useState((pullS / 60).toFixed(1));
+  const [target, setTarget] = useState<Doneness>(formula.bake.target);
+  const { temperature } = useUnits();
+  const value = Number(minutes.replace(',', '.'));
+  const wrong = !Number.isFinite(value) || value < 3 || value > 60;
+  const answer = useQuery({
+    queryKey: ['temperature-for', formula.code, formula.version, base, value, target],
+    queryFn: () => core().temperature(formula, base, value * 60, target),
+    enabled: !wrong,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  const { data } = answer;
+  return (
+    <section aria-label="Time given" className="flex flex-wrap items-end gap-3">
+      <div className="w-32">
+        <Field
+          label="In the oven, min"
+          inputMode="decimal"
+          className="figures text-right"
+          value={minutes}
+          error={wrong ? '3 to 60' : undefined}
+          onChange={(event) => setMinutes(event.target.value)}
+        />
+      </div>
+      <SelectField
+        label="To become"
+        value={target}
+        onChange={(event) => setTarget(event.target.value as Doneness)}
+      >
+        {targets.map((name) => (
+          <option key={name} value={name}>
+            {name.replace('-', ' ')}
+          </option>
+        ))}
+      </SelectField>
+      <p className="min-w-0 flex-1 pb-1.5" role="status">
+        {wrong ? (
+          ''
+        ) : answer.isError ? (
+          answer.error.message
+        ) : !data ? (
+          'Computing …'
+        ) : data.set ? (
+          <>
+            takes an oven at <Shown figure={data.set}>{temperature(data.set.value)}</Shown>; then the rim is
+            at {data.reading.colour.edge.toFixed(0)}, the underside at {data.reading.colour.bottom.toFixed(0)}
+            , {data.reading.diameterMm.toFixed(0)} mm across.
+            {data.reading.colour.edge > 70 && ' That is too dark: give it more time and less heat.'}
+            <span className="block text-[12.5px] text-ink-faint">
+              A forecast; the model answers rather weakly to the oven. Stay within ± 15 K of what you know.
+            </span>
+          </>
+        ) : data.reason === 'too-short' ? (
+          'is too short for it, at any oven up to 250 °C. Give it more time, or make the piece smaller.'
+        ) : (
+          'is so long that it is past it even at 125 °C. Give it less time.'
+        )}
+      </p>
+    </section>
+  );
+};
+
+/** Time and temperature, either or both free. */
+export const TimeAndHeat = (props: { formula: Formula; base: Conditions; pullS: number }) => (
+  <>
+    <h2 className="mb-2 text-[12.5px] font-semibold text-ink-soft">The time is given</h2>
+    <TemperatureFor {...props} />
+    <BakeMap {...props} />
+  </>
+);

@@ -1,0 +1,291 @@
+import { useQueries } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import {
+  differenceInWords,
+  liners,
+  setTemperature,
+  trayMaterials,
+  type BakeResult,
+  type Formula,
+  type Liner,
+  type TrayMaterial,
+} from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Field, SelectField } from '../../ui/field';
+import { Shown } from '../../ui/shown';
+import { LazyChart } from '../../viz/lazy-chart';
+import { core } from '../../workers/core';
+import type { Conditions } from './use-conditions';
+
+interface Variant {
+  readonly name: string;
+  readonly on: Conditions;
+}
+
+const most = 3;
+
+/** The changes that bakers ask about, each against the load as it is planned. */
+const usualVariants = (formula: Formula, base: Conditions): readonly Variant[] => {
+  const { massG } = formula.piece;
+  return [
+    { name: 'warm dough, 18 °C', on: { ...base, start: 18 } },
+    { name: 'frozen, −18 °C', on: { ...base, start: -18 } },
+    { name: 'a quarter bigger', on: { ...base, massG: Math.min(200, Math.round(massG * 1.25)) } },
+    { name: 'dark tray', on: { ...base, tray: 'dark-steel' } },
+    { name: 'without parchment', on: { ...base, liner: 'bare' } },
+    {
+      name: base.fan ? 'still oven' : 'fan oven',
+      on: { ...base, fan: !base.fan, setC: setTemperature(formula, !base.fan) },
+    },
+    { name: '10 °C hotter', on: { ...base, setC: base.setC + 10 } },
+    { name: '10 °C cooler', on: { ...base, setC: base.setC - 10 } },
+  ];
+};
+
+const dashes = [0, 7, 3, 12];
+const colours = ['var(--ink)', 'var(--ink-soft)', 'var(--ink-faint)', 'var(--ink-soft)'];
+
+const charts = {
+  centreC: { name: 'Centre, °C', digits: 0 },
+  diameterMm: { name: 'Diameter, mm', digits: 0 },
+  heightMm: { name: 'Height, mm', digits: 1 },
+  lossShare: { name: 'Loss, %', digits: 1 },
+} as const;
+type ChartKey = keyof typeof charts;
+
+const Own = ({ base, onAdd }: { base: Conditions; onAdd: (variant: Variant) => void }) => {
+  const [text, setText] = useState({ start: String(base.start), setC: String(base.setC), massG: '' });
+  const [tray, setTray] = useState<TrayMaterial>(base.tray);
+  const [liner, setLiner] = useState<Liner>(base.liner);
+  const number = (of: string, low: number, high: number) => {
+    const value = Number(of.replace(',', '.'));
+    return of.trim() !== '' && Number.isFinite(value) && value >= low && value <= high ? value : null;
+  };
+  const start = number(text.start, -30, 35);
+  const setC = number(text.setC, 120, 260);
+  const massG = text.massG.trim() === '' ? undefined : number(text.massG, 8, 200);
+  const wrong = start === null || setC === null || massG === null;
+  return (
+    <form
+      aria-label="A change of your own"
+      className="mt-3 flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (wrong) return;
+        const parts = [
+          start !== base.start && `dough ${start} °C`,
+          setC !== base.setC && `oven ${setC} °C`,
+          massG !== undefined && `${massG} g`,
+          tray !== base.tray && tray.replace('-', ' '),
+          liner !== base.liner && liner.replace('-', ' '),
+        ].filter(Boolean);
+        onAdd({
+          name: parts.join(', ') || 'the same again',
+          on: { ...base, start, setC, tray, liner, ...(massG !== undefined && { massG }) },
+        });
+      }}
+    >
+      <div className="w-24">
+        <Field
+          label="Dough, °C"
+          inputMode="decimal"
+          className="figures text-right"
+          value={text.start}
+          error={start === null ? '−30 to 35' : undefined}
+          onChange={(event) => setText({ ...text, start: event.target.value })}
+        />
+      </div>
+      <div className="w-24">
+        <Field
+          label="Oven, °C"
+          inputMode="decimal"
+          className="figures text-right"
+          value={text.setC}
+          error={setC === null ? '120 to 260' : undefined}
+          onChange={(event) => setText({ ...text, setC: event.target.value })}
+        />
+      </div>
+      <div className="w-24">
+        <Field
+          label="Piece, g"
+          inputMode="decimal"
+          className="figures text-right"
+          placeholder="as it is"
+          value={text.massG}
+          error={massG === null ? '8 to 200' : undefined}
+          onChange={(event) => setText({ ...text, massG: event.target.value })}
+        />
+      </div>
+      <SelectField
+        label="Tray"
+        value={tray}
+        onChange={(event) => setTray(event.target.value as TrayMaterial)}
+      >
+        {Object.keys(trayMaterials).map((name) => (
+          <option key={name} value={name}>
+            {name.replace('-', ' ')}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField label="Liner" value={liner} onChange={(event) => setLiner(event.target.value as Liner)}>
+        {Object.keys(liners).map((name) => (
+          <option key={name} value={name}>
+            {name.replace('-', ' ')}
+          </option>
+        ))}
+      </SelectField>
+      <Button type="submit" disabled={wrong}>
+        Put it beside
+      </Button>
+    </form>
+  );
+};
+
+/** Two to four bakes side by side: the load as planned, and what would be otherwise. */
+export const WhatIfs = ({ formula, base }: { formula: Formula; base: Conditions }) => {
+  const usual = usualVariants(formula, base);
+  const [chosen, setChosen] = useState<readonly Variant[]>(() => usual.slice(1, 2));
+  const [chart, setChart] = useState<ChartKey>('centreC');
+  const { duration, temperature } = useUnits();
+  const variants: readonly Variant[] = [{ name: 'as planned', on: base }, ...chosen];
+  const results = useQueries({
+    queries: variants.map(({ on }) => ({
+      queryKey: ['what-if', formula.code, formula.version, on],
+      queryFn: () => core().bake(formula, on),
+      staleTime: Number.POSITIVE_INFINITY,
+      retry: false,
+    })),
+  });
+  const add = (variant: Variant) =>
+    setChosen((old) => [...old.filter(({ name }) => name !== variant.name), variant].slice(-most));
+  const [first] = results;
+  const rows: readonly { name: string; of: (bake: BakeResult) => React.ReactNode }[] = [
+    {
+      name: 'Pull after',
+      of: ({ pull }) =>
+        pull ? <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown> : 'not reached',
+    },
+    { name: 'Centre at the pull', of: ({ atPull }) => (atPull ? temperature(atPull.centreC) : '–') },
+    { name: 'Diameter, cold', of: ({ cooled }) => (cooled ? `${cooled.diameterMm.toFixed(0)} mm` : '–') },
+    { name: 'Height, cold', of: ({ cooled }) => (cooled ? `${cooled.heightMm.toFixed(1)} mm` : '–') },
+    { name: 'Crisp rim', of: ({ cooled }) => (cooled ? `${cooled.crispEdgeMm.toFixed(0)} mm` : '–') },
+    { name: 'Bake loss', of: ({ cooled }) => (cooled ? `${(100 * cooled.lossShare).toFixed(1)} %` : '–') },
+    { name: 'Colour of the rim', of: ({ cooled }) => (cooled ? cooled.colour.edge.toFixed(0) : '–') },
+    { name: 'Colour below', of: ({ cooled }) => (cooled ? cooled.colour.bottom.toFixed(0) : '–') },
+  ];
+  const times = chart === 'lossShare' ? 100 : 1;
+  return (
+    <section aria-label="What if">
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Changes to put beside">
+        {usual.map((variant) => {
+          const on = chosen.some(({ name }) => name === variant.name);
+          return (
+            <Button
+              key={variant.name}
+              size="small"
+              look={on ? 'primary' : 'plain'}
+              aria-pressed={on}
+              onClick={() =>
+                on ? setChosen(chosen.filter(({ name }) => name !== variant.name)) : add(variant)
+              }
+            >
+              {variant.name}
+            </Button>
+          );
+        })}
+      </div>
+      <Own base={base} onAdd={add} />
+      <table className="mt-4 w-full" aria-label="Bakes side by side">
+        <thead>
+          <tr className="text-left">
+            <th className="pr-3 pb-1 text-[12.5px] font-normal text-ink-soft">
+              to {formula.bake.target.replace('-', ' ')}
+            </th>
+            {variants.map(({ name }, i) => (
+              <th key={name} className="pb-1 pl-3 text-right font-semibold">
+                {name}
+                {i > 0 && (
+                  <button
+                    type="button"
+                    className="ml-1 inline-grid size-6 place-items-center rounded align-middle text-ink-soft hover:bg-ground"
+                    aria-label={`Take away ${name}`}
+                    onClick={() => setChosen(chosen.filter((v) => v.name !== name))}
+                  >
+                    <X size={14} aria-hidden />
+                  </button>
+                )}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.name} className="border-t">
+              <td className="py-1 pr-3 text-ink-soft">{row.name}</td>
+              {results.map(({ data, isError }, i) => (
+                <td key={variants[i]?.name} className="figures py-1 pl-3 text-right">
+                  {data ? row.of(data) : isError ? '–' : '…'}
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr className="border-t align-top">
+            <td className="py-1 pr-3 text-ink-soft">In words</td>
+            {results.map(({ data, error }, i) => (
+              <td key={variants[i]?.name} className="py-1 pl-3 text-right text-[13.5px]">
+                {i === 0
+                  ? ''
+                  : data && first?.data
+                    ? differenceInWords(first.data, data)
+                    : error
+                      ? error.message
+                      : '…'}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      <div className="mt-4 mb-1 flex flex-wrap gap-1" role="group" aria-label="Curve">
+        {(Object.keys(charts) as ChartKey[]).map((key) => (
+          <Button
+            key={key}
+            size="small"
+            look={chart === key ? 'primary' : 'quiet'}
+            aria-pressed={chart === key}
+            onClick={() => setChart(key)}
+          >
+            {charts[key].name}
+          </Button>
+        ))}
+      </div>
+      <LazyChart
+        label={`${charts[chart].name} of the bakes over time`}
+        height={260}
+        formatX={(minutes) => minutes.toFixed(0)}
+        formatY={(value) => value.toFixed(charts[chart].digits)}
+        xTitle="minutes after loading"
+        xStep={5}
+        curves={results.flatMap(({ data }, i) =>
+          data
+            ? [
+                {
+                  name: variants[i]?.name ?? '',
+                  dash: dashes[i] ?? 0,
+                  colour: colours[i] ?? 'var(--ink)',
+                  points: data.curves.timesS.map((t, j): [number, number] => [
+                    t / 60,
+                    times * (data.curves[chart][j] ?? 0),
+                  ]),
+                },
+              ]
+            : [],
+        )}
+      />
+      <p className="text-[12.5px] text-ink-faint">
+        Forecasts. Differences between two of them are surer than either alone.
+      </p>
+    </section>
+  );
+};

@@ -1,0 +1,158 @@
+import { Undo2 } from 'lucide-react';
+import { Link, useLocation } from 'react-router';
+import { useNames } from '../../app/actions';
+import { useWallClock } from '../../lib/clock';
+import { useCalibration, useCalibrationChoices, useCalibrationStep, useDayDate } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Cautions, Fact, Facts, WhySection } from '../../ui/station';
+import { Alarm, Empty, Failed, Loading } from '../../ui/states';
+import { LearnedTable } from './learned-table';
+import { LoggedTable } from './logged-table';
+import { PullChanges } from './pull-changes';
+
+/** What the bakery's own bakes say of its ovens and doughs, what that changes, and the way back. */
+export const LearnPage = () => {
+  const date = useDayDate();
+  const query = useCalibration(date);
+  const use = useCalibrationStep(date ?? '', 'use');
+  const undo = useCalibrationStep(date ?? '', 'undo');
+  const choose = useCalibrationChoices(date ?? '');
+  const names = useNames();
+  const wall = useWallClock();
+  const { duration } = useUnits();
+  const { search } = useLocation();
+  if (query.isError) return <Failed error={query.error} onRetry={() => void query.refetch()} />;
+  if (!query.data) return <Loading what="what the logged bakes say; the first time takes some seconds" />;
+  const view = query.data;
+  const busy = use.isPending || undo.isPending || choose.isPending || query.isFetching;
+  const leftOut = view.bakes.filter((bake) => bake.leftOut).map(({ id }) => id);
+  const held = view.learned.filter((row) => row.held).map(({ key }) => key);
+  const toggle = (list: readonly string[], item: string, on: boolean) =>
+    on ? [...list, item] : list.filter((known) => known !== item);
+  const counted = view.bakes.length - leftOut.length;
+  const outliers = view.bakes.filter((bake) => !bake.leftOut && bake.figures.some(({ outlier }) => outlier));
+  const [first] = view.next;
+  return (
+    <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_276px] max-[1000px]:grid-cols-1">
+      <section aria-label="What the bakes taught" className="min-h-0 overflow-y-auto px-5 py-4">
+        <header className="mb-3 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
+          <div>
+            <h1 className="text-[22px] leading-tight font-semibold">What the bakes taught</h1>
+            <p className="text-ink-soft">
+              {counted} measured {counted === 1 ? 'bake' : 'bakes'} of the last five weeks: how do these ovens
+              and doughs differ from the model?
+            </p>
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <Button
+              icon={<Undo2 size={16} />}
+              disabled={busy || view.undoable === 0}
+              onClick={() => undo.mutate(view.version)}
+            >
+              Take it back
+            </Button>
+            <Button look="primary" disabled={busy || counted === 0} onClick={() => use.mutate(view.version)}>
+              {use.isPending ? 'Timing the loads …' : 'Use it from now on'}
+            </Button>
+          </div>
+        </header>
+        {outliers.length > 0 && (
+          <Alarm>
+            {outliers.length === 1 ? 'One bake has' : `${outliers.length} bakes have`} a figure far from what
+            all others say:{' '}
+            {outliers
+              .slice(0, 4)
+              .map(({ trayId }) => trayId)
+              .join(', ')}
+            . It counts little. Look at the entry; leave the bake out if it is wrong.
+          </Alarm>
+        )}
+        {view.bakes.length === 0 ? (
+          <Empty title="No bake was measured yet">
+            Measure a tray on the Log page, or bake a few pieces as a test on the Bake page: one bake already
+            helps.
+          </Empty>
+        ) : (
+          <>
+            <h2 className="mb-1 text-lg font-semibold">What it changes</h2>
+            <PullChanges view={view} />
+            <h2 className="mt-5 mb-1 text-lg font-semibold">What was learned</h2>
+            <LearnedTable
+              view={view}
+              busy={busy}
+              onHold={(key, hold) =>
+                choose.mutate({ leftOut, held: toggle(held, key, hold), version: view.version })
+              }
+            />
+            <p className="mt-1 text-[12.5px] text-ink-faint">
+              Dashed: believed before any bake. Black: by the log. Coloured mark: in force.
+            </p>
+            <h2 className="mt-5 mb-1 text-lg font-semibold">From these bakes</h2>
+            <p className="mb-1 text-[12.5px] text-ink-faint">
+              Measured, and in brackets what the model says with everything learned.
+            </p>
+            <LoggedTable
+              view={view}
+              busy={busy}
+              onLeaveOut={(id, leave) =>
+                choose.mutate({ leftOut: toggle(leftOut, id, leave), held, version: view.version })
+              }
+            />
+          </>
+        )}
+      </section>
+      <aside
+        aria-label="The why"
+        className="min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:border-t"
+      >
+        <WhySection title="In force">
+          <Facts>
+            <Fact name="learned from">{view.inForce ? `${view.inForce.bakes} bakes` : 'nothing yet'}</Fact>
+            {view.inForce && <Fact name="looked at">{wall.near(view.inForce.atMs, Date.now())}</Fact>}
+            <Fact name="steps that can be taken back">{view.undoable}</Fact>
+          </Facts>
+        </WhySection>
+        <WhySection title="The next bake that would teach most">
+          {first ? (
+            <>
+              <p>
+                <strong className="font-semibold">{names.product(first.code)}</strong> in{' '}
+                {names.oven(first.ovenId)}: measured whole, it makes the pulls of the trays to come surer by ±{' '}
+                {duration(Math.max(1, Math.round(1.645 * first.gainS)))}.
+              </p>
+              <ol className="mt-2 divide-y divide-line text-[13.5px] text-ink-soft">
+                {view.next.slice(1).map((next) => (
+                  <li key={`${next.code}/${next.ovenId}`} className="flex justify-between gap-2 py-1">
+                    <span>
+                      {names.product(next.code)}, {names.oven(next.ovenId)}
+                    </span>
+                    <span className="figures">{(1.645 * next.gainS).toFixed(0)} s</span>
+                  </li>
+                ))}
+              </ol>
+              <Link to={`/bake${search}`} className="mt-2 inline-block underline underline-offset-4">
+                To the loads
+              </Link>
+            </>
+          ) : (
+            <p className="text-ink-soft">No load of this day is still to come.</p>
+          )}
+        </WhySection>
+        <WhySection title="How it is learned">
+          <p className="text-[13.5px] text-ink-soft">
+            Every measured tray is baked again in the model. The ovens and doughs are moved until model and
+            measurements agree best, no further than the bakes say. A figure far off counts little. An oven’s
+            air and how hard it heats look alike in one product; together they hold for the others.
+          </p>
+        </WhySection>
+        <Cautions
+          items={[
+            'A forecast helps to know when to look. The eye at the oven door decides.',
+            'Measure a hot core with a clean, thin needle, in the middle of the middle piece.',
+          ]}
+        />
+      </aside>
+    </div>
+  );
+};

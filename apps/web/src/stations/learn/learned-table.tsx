@@ -1,0 +1,103 @@
+import { priorSigma } from '@jokul/core';
+import type { CalibrationView, LearnedView } from '@jokul/contracts';
+import { useNames } from '../../app/actions';
+import { Shown } from '../../ui/shown';
+import { SpreadPicture } from './spread-picture';
+import { figureOf, learnedName, meaning, sayLearned, saySpread } from './words';
+
+const groups = [
+  { title: 'Ovens', kinds: ['offset', 'transfer', 'place', 'sides', 'depth'] },
+  { title: 'Doughs', kinds: ['house-stiffness', 'house-colour', 'stiffness', 'colour'] },
+] as const;
+
+/** Everything that was learned, how sure it is, what is in force; each can be left as the untouched model has it. */
+export const LearnedTable = ({
+  view,
+  busy,
+  onHold,
+}: {
+  view: CalibrationView;
+  busy: boolean;
+  onHold: (key: string, hold: boolean) => void;
+}) => {
+  const names = useNames();
+  const bakes = view.bakes.filter(({ leftOut }) => !leftOut).length;
+  const rowOf = (row: LearnedView) => {
+    const name = learnedName(row, names);
+    return (
+      <tr key={row.key} className="border-t align-middle">
+        <td className="py-1 pr-3">
+          {name}
+          {!row.held && (
+            <span className="block text-[12.5px] text-ink-faint">{meaning(row.kind, row.value)}</span>
+          )}
+        </td>
+        <td className="figures py-1 pr-3 text-right whitespace-nowrap">
+          {row.held ? (
+            '–'
+          ) : (
+            <Shown figure={figureOf(row, names, bakes)}>{sayLearned(row.kind, row.value)}</Shown>
+          )}
+        </td>
+        <td className="figures py-1 pr-3 text-right whitespace-nowrap text-ink-soft">
+          {row.held ? '' : saySpread(row.kind, row.sigma)}
+        </td>
+        <td className="w-[22%] py-1 pr-3">
+          {!row.held && (
+            <SpreadPicture
+              value={row.value}
+              sigma={row.sigma}
+              prior={priorSigma[row.kind]}
+              inForce={row.inForce}
+              label={`${name}: ${sayLearned(row.kind, row.value)} ${saySpread(row.kind, row.sigma)}`}
+            />
+          )}
+        </td>
+        <td className="figures py-1 pr-3 text-right whitespace-nowrap text-ink-soft">
+          {view.inForce ? sayLearned(row.kind, row.inForce) : 'nothing'}
+        </td>
+        <td className="py-1 text-right">
+          <label className="inline-flex items-center gap-1.5 text-[13px]">
+            <input
+              type="checkbox"
+              checked={!row.held}
+              disabled={busy}
+              onChange={(event) => onHold(row.key, !event.target.checked)}
+              aria-label={`Learn ${name}`}
+            />
+            learn
+          </label>
+        </td>
+      </tr>
+    );
+  };
+  return (
+    <table className="w-full">
+      <thead className="text-left text-[12.5px] text-ink-soft">
+        <tr>
+          <th className="pr-3 pb-1 font-normal">What</th>
+          <th className="pr-3 pb-1 text-right font-normal">The log says</th>
+          <th className="pr-3 pb-1 text-right font-normal">9 times in 10</th>
+          <th className="pr-3 pb-1 font-normal">before (dashed) and now</th>
+          <th className="pr-3 pb-1 text-right font-normal">In force</th>
+          <th className="pb-1" />
+        </tr>
+      </thead>
+      {groups.map(({ title, kinds }) => {
+        const rows = view.learned.filter(({ kind }) => (kinds as readonly string[]).includes(kind));
+        return (
+          rows.length > 0 && (
+            <tbody key={title}>
+              <tr>
+                <th colSpan={6} scope="rowgroup" className="pt-3 pb-1 text-left font-semibold">
+                  {title}
+                </th>
+              </tr>
+              {rows.map(rowOf)}
+            </tbody>
+          )
+        );
+      })}
+    </table>
+  );
+};

@@ -1,0 +1,79 @@
+import { learnedFigure, type Figure, type LearnableKind } from '@jokul/core';
+import type { LearnedView } from '@jokul/contracts';
+
+interface Names {
+  readonly oven: (id: string) => string;
+  readonly product: (code: string) => string;
+}
+
+/** What a learned figure is called. */
+export const learnedName = ({ kind, of, position }: LearnedView, names: Names): string => {
+  switch (kind) {
+    case 'offset':
+      return `${names.oven(of)}: air above its dial`;
+    case 'transfer':
+      return `${names.oven(of)}: how hard it heats`;
+    case 'place':
+      return `${names.oven(of)}, place ${position}: beyond the oven`;
+    case 'sides':
+      return `${names.oven(of)}: right side above left`;
+    case 'depth':
+      return `${names.oven(of)}: back above front`;
+    case 'house-stiffness':
+      return 'All doughs here: stiffness';
+    case 'house-colour':
+      return 'All doughs here: how fast they brown';
+    case 'stiffness':
+      return `${names.product(of)}: stiffness`;
+    case 'colour':
+      return `${names.product(of)}: how fast it browns`;
+  }
+};
+
+const isFactor = (kind: LearnableKind) =>
+  kind === 'transfer' || kind.endsWith('stiffness') || kind.endsWith('colour');
+
+const signed = (value: number, digits: number) =>
+  `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(digits)}`;
+
+/** +7.4 K, or × 0.88. */
+export const sayLearned = (kind: LearnableKind, value: number): string =>
+  isFactor(kind) ? `× ${Math.exp(value).toFixed(2)}` : `${signed(value, 1)} K`;
+
+/** Half of what lies around it nine times in ten. */
+export const saySpread = (kind: LearnableKind, sigma: number): string =>
+  isFactor(kind)
+    ? `± ${(100 * (Math.exp(1.645 * sigma) - 1)).toFixed(0)} %`
+    : `± ${(1.645 * sigma).toFixed(1)} K`;
+
+/** What it does, in a baker's words; empty when it is small. */
+export const meaning = (kind: LearnableKind, value: number): string => {
+  if (kind === 'offset' || kind === 'place')
+    return Math.abs(value) < 1.5 ? '' : value > 0 ? 'hotter: pull earlier' : 'cooler: pull later';
+  if (kind === 'transfer') return Math.abs(value) < 0.03 ? '' : value > 0 ? 'bakes faster' : 'bakes slower';
+  if (kind === 'sides' || kind === 'depth') return Math.abs(value) < 1.5 ? '' : 'turn the trays';
+  if (kind.endsWith('stiffness'))
+    return Math.abs(value) < 0.04
+      ? ''
+      : value > 0
+        ? 'spreads less than computed'
+        : 'spreads more than computed';
+  return Math.abs(value) < 0.04
+    ? ''
+    : value > 0
+      ? 'browns faster than computed'
+      : 'browns slower than computed';
+};
+
+export const figureOf = (row: LearnedView, names: Names, bakes: number): Figure =>
+  learnedFigure(row.kind, learnedName(row, names), row.value, row.sigma, bakes);
+
+export const quantityNames = {
+  coreC: { name: 'core', unit: '°C', digits: 1, times: 1 },
+  diameterMm: { name: 'Ø', unit: 'mm', digits: 1, times: 1 },
+  heightMm: { name: 'height', unit: 'mm', digits: 1, times: 1 },
+  lossShare: { name: 'loss', unit: '%', digits: 1, times: 100 },
+  colour: { name: 'colour', unit: '', digits: 0, times: 1 },
+  rightLessLeft: { name: 'right − left', unit: '', digits: 0, times: 1 },
+  backLessFront: { name: 'back − front', unit: '', digits: 0, times: 1 },
+} as const;

@@ -1,0 +1,189 @@
+import { Link, useLocation } from 'react-router';
+import {
+  inTheCold,
+  olderThan,
+  placeAirNow,
+  sayDuration,
+  shelfCounts,
+  inOrderOfUse,
+  type PlaceFault,
+} from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { useJournal } from '../../journal/store';
+import { nowMs, useNow, useWallClock } from '../../lib/clock';
+import { useBakery, usePlayFaults, useProbes } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { TemperatureChip } from '../../ui/temperature-chip';
+import { LazyChart } from '../../viz/lazy-chart';
+
+const shelfNames = { trays: 'trays', tubs: 'tubs', bags: 'bags' } as const;
+const faultNames = { 'door-open': 'the door stands open', 'machine-off': 'the machine is off' } as const;
+const backMs = 6 * 3600e3;
+
+/** Everything in the cold in the order of use, how full the places are, and what their probes see. */
+export const AllPlaces = ({ current }: { current: string }) => {
+  const { data } = useBakery();
+  const floor = useJournal((s) => s.floor);
+  const now = useNow(20_000);
+  const names = useNames();
+  const wall = useWallClock();
+  const { temperature } = useUnits();
+  const { search } = useLocation();
+  const probes = useProbes(now - backMs);
+  const play = usePlayFaults();
+  if (!data) return null;
+  const formulaOf = (batchId: string) => data.formulas.find(({ code }) => code === batchId.split('-')[0]);
+  const cold = inTheCold(floor);
+  const entries = inOrderOfUse(cold, formulaOf, now);
+  const places = data.equipment.places.filter(({ kind }) => kind !== 'bench');
+  const readingsOf = (id: string) => probes.data?.places.find((p) => p.placeId === id)?.readings ?? [];
+  const faults = probes.data?.faults ?? [];
+  const running = (id: string) => faults.find(({ placeId, toMs }) => placeId === id && toMs === null);
+  const setFault = (placeId: string, kind: PlaceFault['kind'] | null) => {
+    if (!probes.data) return;
+    const at = Math.round(nowMs());
+    const ended = faults.map((f) =>
+      f.placeId === placeId && f.toMs === null ? { ...f, toMs: Math.max(f.fromMs + 1, at) } : f,
+    );
+    play.mutate({
+      version: probes.data.version,
+      faults: [...ended, ...(kind ? [{ placeId, kind, fromMs: at, toMs: null }] : [])].slice(-20),
+    });
+  };
+  const hours = (atMs: number) => (atMs - (now - backMs)) / 3600e3;
+  return (
+    <section aria-label="All places">
+      <h2 className="mb-1 text-lg font-semibold">Use first</h2>
+      {entries.length === 0 ? (
+        <p className="text-ink-soft">Nothing lies in the cold.</p>
+      ) : (
+        <table className="w-full" aria-label="Use first">
+          <thead className="text-left text-[12.5px] text-ink-soft">
+            <tr>
+              <th className="pr-3 pb-1 font-normal">Dough</th>
+              <th className="pr-3 pb-1 font-normal">Where</th>
+              <th className="pr-3 pb-1 text-right font-normal">In since</th>
+              <th className="pr-3 pb-1 text-right font-normal">Age</th>
+              <th className="pr-3 pb-1 text-right font-normal">Good until</th>
+              <th className="pb-1 text-right font-normal">Left</th>
+            </tr>
+          </thead>
+          <tbody>
+            {entries.map(({ item, formula, ageS, leftS, over, soon }) => {
+              const older = olderThan(entries, item.batchId);
+              return (
+                <tr key={`${item.batchId}-${item.inMs}`} className="border-t align-top">
+                  <td className="py-1 pr-3">
+                    <Link
+                      to={`/rest/${item.batchId}${search}`}
+                      aria-current={item.batchId === current ? 'true' : undefined}
+                      className={`underline-offset-4 hover:underline ${item.batchId === current ? 'font-semibold' : ''}`}
+                    >
+                      {formula.name}
+                    </Link>
+                    <span className="block text-[12.5px] text-ink-faint">
+                      {item.batchId}
+                      {older && `; ${older.item.batchId} is older, use it before`}
+                    </span>
+                  </td>
+                  <td className="py-1 pr-3">
+                    {names.place(item.placeId)}, {item.form}
+                  </td>
+                  <td className="figures py-1 pr-3 text-right whitespace-nowrap">
+                    {wall.near(item.inMs, now)}
+                  </td>
+                  <td className="figures py-1 pr-3 text-right whitespace-nowrap">{sayDuration(ageS)}</td>
+                  <td className="figures py-1 pr-3 text-right whitespace-nowrap">
+                    {wall.near(item.inMs + formula.rest.maxS * 1000, now)}
+                  </td>
+                  <td
+                    className={`figures py-1 text-right whitespace-nowrap ${over || soon ? 'font-semibold text-hand' : ''}`}
+                  >
+                    {over ? `past by ${sayDuration(-leftS)}` : sayDuration(leftS)}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      <div className="mt-6 grid grid-cols-2 gap-6 max-[1100px]:grid-cols-1">
+        {places.map((place) => {
+          const readings = readingsOf(place.id);
+          const air = placeAirNow(place, readings, now);
+          const fault = running(place.id);
+          return (
+            <section key={place.id} aria-label={place.name}>
+              <h2 className="flex items-baseline justify-between gap-2 text-lg font-semibold">
+                {place.name}
+                <span className="text-[13.5px] font-normal text-ink-soft">
+                  set to {temperature(place.airC)}, probe{' '}
+                  {air.airC === null ? '–' : <TemperatureChip temperatureC={air.airC} digits={1} />}
+                </span>
+              </h2>
+              <ul className="mt-1 space-y-1">
+                {shelfCounts(place.id, cold, formulaOf, data.equipment, data.rules).map(
+                  ({ shelf, used, all }) => (
+                    <li key={shelf} className="flex items-center gap-2 text-[13.5px]">
+                      <span className="w-12 text-ink-soft">{shelfNames[shelf]}</span>
+                      <span
+                        className="h-2 flex-1 overflow-hidden rounded bg-line"
+                        role="img"
+                        aria-label={`${used} of ${all} ${shelf} places used`}
+                      >
+                        <span
+                          className={`block h-full ${used > all ? 'bg-hand' : 'bg-ink-soft'}`}
+                          style={{ width: `${Math.min(100, (100 * used) / Math.max(1, all))}%` }}
+                        />
+                      </span>
+                      <span className="figures w-16 text-right">
+                        {used} of {all}
+                      </span>
+                    </li>
+                  ),
+                )}
+              </ul>
+              <LazyChart
+                label={`Air of the ${place.name} over six hours`}
+                height={150}
+                formatX={(h) => `${(h - 6).toFixed(0)} h`}
+                formatY={(t) => temperature(t)}
+                xStep={1}
+                curves={[
+                  {
+                    name: 'air',
+                    points: readings
+                      .filter(({ atMs }, i) => i % 5 === 0 && atMs >= now - backMs)
+                      .map(({ atMs, airC }): [number, number] => [hours(atMs), airC]),
+                  },
+                ]}
+                levels={[{ y: place.airC, text: 'set' }]}
+              />
+              <div className="mt-1 flex flex-wrap items-center gap-2 text-[13px] text-ink-soft">
+                <span>Simulated probe{fault ? `: ${faultNames[fault.kind]}` : ', try a fault:'}</span>
+                {fault ? (
+                  <Button size="small" disabled={play.isPending} onClick={() => setFault(place.id, null)}>
+                    Put it right
+                  </Button>
+                ) : (
+                  (['door-open', 'machine-off'] as const).map((kind) => (
+                    <Button
+                      key={kind}
+                      size="small"
+                      disabled={play.isPending || !probes.data}
+                      onClick={() => setFault(place.id, kind)}
+                      aria-label={`${place.name}: ${faultNames[kind]}`}
+                    >
+                      {kind === 'door-open' ? 'door open' : 'machine off'}
+                    </Button>
+                  ))
+                )}
+              </div>
+            </section>
+          );
+        })}
+      </div>
+    </section>
+  );
+};

@@ -1,0 +1,158 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { handStates, type DoughForm, type Formula, type Place } from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { Field, SelectField } from '../../ui/field';
+import { core } from '../../workers/core';
+
+interface ColdQuestionsProps {
+  readonly formula: Formula;
+  readonly form: DoughForm;
+  readonly massG: number;
+  readonly places: readonly Place[];
+  /** When the dough is wanted, for what must come out. */
+  readonly wantedMs: number | null;
+  readonly say: (ms: number) => string;
+}
+
+const number = (text: string, low: number, high: number): number | null => {
+  const value = Number(text.replace(',', '.'));
+  return text.trim() !== '' && Number.isFinite(value) && value >= low && value <= high ? value : null;
+};
+
+/** How long on the bench, and when it must come out: two questions with a plain answer each. */
+export const ColdQuestions = ({ formula, form, massG, places, wantedMs, say }: ColdQuestionsProps) => {
+  const { duration, temperature } = useUnits();
+  const bench = places.find(({ kind }) => kind === 'bench');
+  const [room, setRoom] = useState(String(bench?.airC ?? 24));
+  const [from, setFrom] = useState('6');
+  const [outFrom, setOutFrom] = useState(form === 'bag' ? '-18' : '4');
+  const [target, setTarget] = useState(form === 'tub' ? '10' : '4');
+  const [into, setInto] = useState(
+    form === 'bag' ? (places.find(({ kind }) => kind === 'walk-in')?.id ?? '') : (bench?.id ?? ''),
+  );
+  const roomC = number(room, 10, 40);
+  const fromC = number(from, -25, 30);
+  const outC = number(outFrom, -30, 20);
+  const targetC = number(target, -10, 25);
+  const place = places.find(({ id }) => id === into);
+  const soft = useQuery({
+    queryKey: ['bench', formula.code, formula.version, form, massG, fromC, roomC],
+    queryFn: () => core().bench(formula, fromC ?? 0, { ...(bench as Place), airC: roomC ?? 24 }, form, massG),
+    enabled: bench !== undefined && roomC !== null && fromC !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  const lead = useQuery({
+    queryKey: ['lead', formula.code, formula.version, form, massG, outC, into, targetC],
+    queryFn: () =>
+      core().lead({
+        formula,
+        form,
+        massG,
+        fromC: outC ?? 0,
+        into: place as Place,
+        cover: form === 'pieces' ? 'open' : 'covered',
+        targetC: targetC ?? 0,
+        where: form === 'tub' ? 'mean' : 'core',
+      }),
+    enabled: place !== undefined && outC !== null && targetC !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  const round = (s: number) => duration(Math.round(s / 60) * 60);
+  return (
+    <div className="mt-4 grid max-w-4xl grid-cols-2 gap-6 max-[1100px]:grid-cols-1">
+      <section aria-label="How long on the bench" className="rounded-lg border bg-surface px-4 py-3">
+        <h2 className="font-semibold">How long may it stand on the bench?</h2>
+        <div className="mt-2 grid grid-cols-2 gap-2">
+          <Field
+            label="Dough, °C"
+            inputMode="decimal"
+            className="figures text-right"
+            value={from}
+            error={fromC === null ? '−25 to 30' : undefined}
+            onChange={(event) => setFrom(event.target.value)}
+          />
+          <Field
+            label="Kitchen, °C"
+            inputMode="decimal"
+            className="figures text-right"
+            value={room}
+            error={roomC === null ? '10 to 40' : undefined}
+            onChange={(event) => setRoom(event.target.value)}
+          />
+        </div>
+        <p className="mt-2" role="status">
+          {soft.data === undefined ? (
+            soft.isError ? (
+              soft.error.message
+            ) : (
+              '…'
+            )
+          ) : soft.data === null ? (
+            `It never gets too soft in a kitchen this cool.`
+          ) : soft.data === 0 ? (
+            'It is too soft now: back into the cold.'
+          ) : (
+            <>
+              <strong className="figures">{round(soft.data)}</strong>, then its mean is at{' '}
+              {temperature(handStates.tooSoftC)} and it does not keep its shape.
+            </>
+          )}
+        </p>
+      </section>
+      <section aria-label="When must it come out" className="rounded-lg border bg-surface px-4 py-3">
+        <h2 className="font-semibold">When must it come out?</h2>
+        <div className="mt-2 grid grid-cols-3 gap-2">
+          <Field
+            label="Lies at, °C"
+            inputMode="decimal"
+            className="figures text-right"
+            value={outFrom}
+            error={outC === null ? '−30 to 20' : undefined}
+            onChange={(event) => setOutFrom(event.target.value)}
+          />
+          <SelectField label="Goes to" value={into} onChange={(event) => setInto(event.target.value)}>
+            {places.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </SelectField>
+          <Field
+            label="Wanted at, °C"
+            inputMode="decimal"
+            className="figures text-right"
+            value={target}
+            error={targetC === null ? '−10 to 25' : undefined}
+            onChange={(event) => setTarget(event.target.value)}
+          />
+        </div>
+        <p className="mt-2" role="status">
+          {lead.data === undefined ? (
+            lead.isError ? (
+              lead.error.message
+            ) : (
+              '…'
+            )
+          ) : lead.data === null ? (
+            'That place never brings it there.'
+          ) : (
+            <>
+              <strong className="figures">{round(lead.data)}</strong> before
+              {wantedMs !== null && (
+                <>
+                  : out at <strong className="figures">{say(wantedMs - lead.data * 1000)}</strong> for the
+                  first load at {say(wantedMs)}
+                </>
+              )}
+              .{' '}
+              {form === 'tub' ? 'By its mean: a tub is kneaded once before it is portioned.' : 'By its core.'}
+            </>
+          )}
+        </p>
+      </section>
+    </div>
+  );
+};

@@ -1,0 +1,76 @@
+import { Printer } from 'lucide-react';
+import { Link, useLocation, useParams } from 'react-router';
+import { allergensOf, coldLabels, inTheCold } from '@jokul/core';
+import { useJournal } from '../../journal/store';
+import { useWallClock } from '../../lib/clock';
+import { useBakery } from '../../lib/queries';
+import { Button, buttonClass } from '../../ui/button';
+import { Empty, Loading } from '../../ui/states';
+
+/** Labels for every tub, tray or bag of a dough in the cold, to be printed and stuck on. */
+export const LabelsPage = () => {
+  const { batchId = '' } = useParams();
+  const { search } = useLocation();
+  const { data } = useBakery();
+  const floor = useJournal((s) => s.floor);
+  const loaded = useJournal((s) => s.loaded);
+  const wall = useWallClock();
+  if (!data || !loaded) return <Loading what="the labels" />;
+  const item = inTheCold(floor).find((cold) => cold.batchId === batchId);
+  const formula = data.formulas.find(({ code }) => code === batchId.split('-')[0]);
+  if (!item || !formula)
+    return (
+      <Empty title="It is not in the cold">
+        Labels are for dough that lies in the walk-in or the freezer.
+      </Empty>
+    );
+  const labels = coldLabels(item, formula, data.equipment, data.rules);
+  const place = data.equipment.places.find(({ id }) => id === item.placeId);
+  const when = (ms: number) => `${wall.date(ms)} ${wall.time(ms)}`;
+  return (
+    <div className="h-full overflow-y-auto p-5 print:overflow-visible print:p-0">
+      <div className="no-print mb-4 flex flex-wrap items-end gap-3">
+        <div className="mr-auto">
+          <h1 className="text-[22px] font-semibold">Labels for {formula.name}</h1>
+          <p className="text-ink-soft">
+            {batchId}: {labels.length} {labels.length === 1 ? 'label' : 'labels'}, 90 × 55 mm each.
+          </p>
+        </div>
+        <Link to={`/rest/${batchId}${search}`} className={buttonClass()}>
+          Back
+        </Link>
+        <Button look="primary" icon={<Printer size={16} />} onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <ul className="flex flex-wrap gap-[4mm]">
+        {labels.map((label) => (
+          <li
+            key={label.number}
+            className="flex h-[55mm] w-[90mm] break-inside-avoid flex-col justify-between rounded-[2mm] border-2 border-black bg-white p-[4mm] text-black"
+          >
+            <div>
+              <p className="flex items-baseline justify-between gap-2 text-[17px] leading-tight font-bold">
+                {label.formula.name} <span className="figures text-[13px] font-normal">{label.number}</span>
+              </p>
+              <p className="figures text-[13px]">
+                {label.lot} · raw dough, {label.what}
+              </p>
+            </div>
+            <p className="text-[12px] leading-tight">
+              Contains: {allergensOf(label.formula).join(', ') || 'none of the listed allergens'}. Do not eat
+              raw.
+            </p>
+            <div className="figures text-[13px] leading-snug">
+              <p>
+                in {when(label.madeMs)}, {place?.name.toLowerCase()} {place?.airC} °C
+              </p>
+              <p>best from {when(label.bestMs)}</p>
+              <p className="text-[16px] font-bold">not after {when(label.notAfterMs)}</p>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+};

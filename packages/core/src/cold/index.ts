@@ -1,0 +1,4 @@
+export * from './simulated-probe.js';
+export * from './watch.js';
+export * from './places.js';
+export * from './window.js';

@@ -1,0 +1,89 @@
+import { rawDiameterMm, trayKindOf, tubHoldsG, bagHoldsPieces } from '../schedule/index.js';
+import type { Equipment, HouseRules } from '../schedule/index.js';
+import type { Formula } from '../formula/index.js';
+import type { InTheCold } from '../journal/index.js';
+import { restingPerTray } from '../tray/index.js';
+
+export type Shelf = 'trays' | 'tubs' | 'bags';
+
+/** How many places of its kind a dough takes up. */
+export const placesTaken = (
+  item: Pick<InTheCold, 'form' | 'massG' | 'pieces'>,
+  formula: Formula,
+  equipment: Equipment,
+  rules: HouseRules,
+): { readonly shelf: Shelf; readonly count: number } => {
+  if (item.form === 'tub') return { shelf: 'tubs', count: Math.max(1, Math.ceil(item.massG / tubHoldsG)) };
+  if (item.form === 'bag')
+    return { shelf: 'bags', count: Math.max(1, Math.ceil(item.pieces / bagHoldsPieces)) };
+  const perTray = restingPerTray(trayKindOf(equipment, rules), rawDiameterMm(formula));
+  return { shelf: 'trays', count: Math.max(1, Math.ceil(item.pieces / perTray)) };
+};
+
+export interface ShelfCount {
+  readonly shelf: Shelf;
+  readonly used: number;
+  readonly all: number;
+}
+
+/** What is used of each kind of place. */
+export const shelfCounts = (
+  placeId: string,
+  items: readonly InTheCold[],
+  formulaOf: (batchId: string) => Formula | undefined,
+  equipment: Equipment,
+  rules: HouseRules,
+): readonly ShelfCount[] => {
+  const place = equipment.places.find(({ id }) => id === placeId);
+  if (!place) return [];
+  const used = { trays: 0, tubs: 0, bags: 0 };
+  for (const item of items) {
+    const formula = formulaOf(item.batchId);
+    if (item.placeId !== placeId || !formula) continue;
+    const { shelf, count } = placesTaken(item, formula, equipment, rules);
+    used[shelf] += count;
+  }
+  return [
+    { shelf: 'trays', used: used.trays, all: place.trayPlaces },
+    { shelf: 'tubs', used: used.tubs, all: place.tubPlaces },
+    { shelf: 'bags', used: used.bags, all: place.bagPlaces },
+  ];
+};
+
+/** One label: what it is, how much, of which lot, how it may be used. */
+export interface ColdLabel {
+  readonly formula: Formula;
+  readonly lot: string;
+  readonly what: string;
+  readonly number: string;
+  readonly madeMs: number;
+  readonly bestMs: number;
+  readonly notAfterMs: number;
+}
+
+/** Labels for everything of a dough that stands in the cold on its own: each tub, tray or bag. */
+export const coldLabels = (
+  item: InTheCold,
+  formula: Formula,
+  equipment: Equipment,
+  rules: HouseRules,
+): readonly ColdLabel[] => {
+  const { shelf, count } = placesTaken(item, formula, equipment, rules);
+  const one = { trays: 'tray', tubs: 'tub', bags: 'bag' }[shelf];
+  const share = (total: number, i: number) => Math.floor(total / count) + (i < total % count ? 1 : 0);
+  return Array.from({ length: count }, (_, i): ColdLabel => {
+    const amount =
+      shelf === 'tubs'
+        ? `${(item.massG / count / 1000).toFixed(2)} kg`
+        : `${share(item.pieces, i)} pieces of ${formula.piece.massG} g`;
+    return {
+      formula,
+      lot: item.batchId,
+      what: `${one}, ${amount}`,
+      number: `${i + 1} of ${count}`,
+      madeMs: item.inMs,
+      bestMs: item.inMs + formula.rest.bestS * 1000,
+      notAfterMs: item.inMs + formula.rest.maxS * 1000,
+    };
+  });
+};

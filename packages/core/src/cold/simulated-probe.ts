@@ -1,0 +1,65 @@
+import { placeAir, usualPower, type Place } from '../thermal/index.js';
+
+/** Something that goes wrong with a cold place, to be tried out with the simulated probes. */
+export interface PlaceFault {
+  readonly placeId: string;
+  readonly kind: 'door-open' | 'machine-off';
+  readonly fromMs: number;
+  /** null while it lasts. */
+  readonly toMs: number | null;
+}
+
+export interface AirReading {
+  readonly atMs: number;
+  readonly airC: number;
+}
+
+const minuteMs = 60_000;
+const stepS = 20;
+
+/** What a healthy place swings around its setting: the compressor's cycle, and a defrost every six hours. */
+const swing = (kind: Place['kind'], atMs: number): number => {
+  if (kind === 'bench') return 0.4 * Math.sin((2 * Math.PI * atMs) / (7 * 3600e3));
+  const cycle = 0.3 * Math.sin((2 * Math.PI * atMs) / (27 * minuteMs));
+  const sinceDefrost = atMs % (6 * 3600e3);
+  return (
+    cycle + (sinceDefrost < 12 * minuteMs ? 1.1 * Math.sin((Math.PI * sinceDefrost) / (12 * minuteMs)) : 0)
+  );
+};
+
+/**
+ * A stand-in for the probe of a place: its air over time, with faults that were set for a trial. The energy balance of
+ * the place gives how it drifts and recovers; what stands in it is left out, so that it drifts a little too fast.
+ * @param everyMs between two readings
+ */
+export const simulateAir = (
+  place: Place,
+  faults: readonly PlaceFault[],
+  fromMs: number,
+  toMs: number,
+  everyMs = minuteMs,
+): readonly AirReading[] => {
+  const own = faults.filter(({ placeId, fromMs: at }) => placeId === place.id && at < toMs);
+  const startMs = Math.min(fromMs, ...own.map((fault) => fault.fromMs));
+  const during = (kind: PlaceFault['kind'], atMs: number) =>
+    own.some(
+      (fault) =>
+        fault.kind === kind && atMs >= fault.fromMs && atMs < (fault.toMs ?? Number.POSITIVE_INFINITY),
+    );
+  const readings: AirReading[] = [];
+  const cold = place.kind === 'bench' ? null : place.kind;
+  const air =
+    cold && own.length > 0
+      ? placeAir(place, usualPower[cold], place.airC, {
+          doorOpen: (s) => during('door-open', startMs + s * 1000),
+          machineShare: (s) => (during('machine-off', startMs + s * 1000) ? 0 : 1),
+        })
+      : null;
+  let simulatedMs = startMs;
+  for (let atMs = Math.ceil(fromMs / everyMs) * everyMs; atMs <= toMs; atMs += everyMs) {
+    for (; air && simulatedMs < atMs; simulatedMs += stepS * 1000) air.next(0, stepS);
+    const base = air ? air.now() : place.airC;
+    readings.push({ atMs, airC: Math.round(10 * (base + swing(place.kind, atMs))) / 10 });
+  }
+  return readings;
+};

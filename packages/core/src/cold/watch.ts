@@ -1,0 +1,184 @@
+import type { Formula } from '../formula/index.js';
+import type { InTheCold } from '../journal/index.js';
+import type { BatchPlan, HouseRules } from '../schedule/index.js';
+import { sayDuration } from '../shown/index.js';
+import type { MeasuredAir, Place } from '../thermal/index.js';
+import type { AirReading } from './simulated-probe.js';
+
+/** The air of a place as its probe saw it lately. */
+export interface PlaceAir {
+  readonly place: Place;
+  /** Mean of the last minutes, °C; null without a reading. */
+  readonly airC: number | null;
+  /** K an hour over the last half hour. */
+  readonly perHourK: number;
+  readonly drifting: boolean;
+  /** Since when it is off. */
+  readonly sinceMs: number | null;
+}
+
+const lastMs = 6 * 60_000;
+const trendMs = 30 * 60_000;
+/** Off by more than this it is no defrost, K. */
+export const driftK = 2.5;
+
+const meanOf = (readings: readonly AirReading[]) =>
+  readings.reduce((sum, r) => sum + r.airC, 0) / readings.length;
+
+/** Whether the air of a place drifts from its setting: the mean of six minutes more than 2.5 K above. */
+export const placeAirNow = (place: Place, readings: readonly AirReading[], nowMs: number): PlaceAir => {
+  const seen = readings.filter(({ atMs }) => atMs <= nowMs);
+  const last = seen.filter(({ atMs }) => atMs > nowMs - lastMs);
+  const before = seen.filter(({ atMs }) => atMs <= nowMs - trendMs + lastMs && atMs > nowMs - trendMs);
+  const airC = last.length > 0 ? meanOf(last) : null;
+  const perHourK =
+    airC !== null && before.length > 0 ? ((airC - meanOf(before)) * 3600e3) / (trendMs - lastMs) : 0;
+  const drifting = place.kind !== 'bench' && airC !== null && airC > place.airC + driftK;
+  let sinceMs: number | null = null;
+  if (drifting) {
+    const lastGood = seen.findLast(({ airC: t }) => t <= place.airC + driftK);
+    sinceMs = lastGood?.atMs ?? seen[0]?.atMs ?? null;
+  }
+  return { place, airC, perHourK, drifting, sinceMs };
+};
+
+/** The air since a dough went in, for its curve; means of ten minutes. */
+export const measuredSince = (
+  readings: readonly AirReading[],
+  inMs: number,
+  nowMs: number,
+): readonly MeasuredAir[] => {
+  const bins = new Map<number, AirReading[]>();
+  for (const reading of readings) {
+    if (reading.atMs < inMs || reading.atMs > nowMs) continue;
+    const bin = Math.floor((reading.atMs - inMs) / 600e3);
+    bins.set(bin, [...(bins.get(bin) ?? []), reading]);
+  }
+  return [...bins].sort(([a], [b]) => a - b).map(([bin, own]) => ({ afterS: bin * 600, airC: meanOf(own) }));
+};
+
+/** A dough in the cold with what is due for it. */
+export interface ColdEntry {
+  readonly item: InTheCold;
+  readonly formula: Formula;
+  /** How old it is in the cold, and what is left of its window; s. */
+  readonly ageS: number;
+  readonly leftS: number;
+  readonly over: boolean;
+  /** Whether less than a tenth of its window, or two hours, is left. */
+  readonly soon: boolean;
+}
+
+/** What is in the cold in the order in which it should be used: what runs out first comes first. */
+export const inOrderOfUse = (
+  items: readonly InTheCold[],
+  formulaOf: (batchId: string) => Formula | undefined,
+  nowMs: number,
+): readonly ColdEntry[] =>
+  items
+    .flatMap((item): ColdEntry[] => {
+      const formula = formulaOf(item.batchId);
+      if (!formula) return [];
+      const ageS = (nowMs - item.inMs) / 1000;
+      const leftS = formula.rest.maxS - ageS;
+      return [
+        {
+          item,
+          formula,
+          ageS,
+          leftS,
+          over: leftS < 0,
+          soon: leftS >= 0 && leftS < Math.min(7200, 0.1 * formula.rest.maxS),
+        },
+      ];
+    })
+    .sort((a, b) => a.leftS - b.leftS);
+
+/** Older dough of the same formula that should be used before this one; null when there is none. */
+export const olderThan = (entries: readonly ColdEntry[], batchId: string): ColdEntry | null => {
+  const own = entries.find(({ item }) => item.batchId === batchId);
+  if (!own) return null;
+  return (
+    entries.find(
+      ({ item, formula }) =>
+        formula.code === own.formula.code && item.batchId !== batchId && item.inMs < own.item.inMs - 3600e3,
+    ) ?? null
+  );
+};
+
+/** When a dough is ready by the setting, and by what its probe saw. */
+export interface Readiness {
+  readonly batchId: string;
+  readonly bySetMs: number | null;
+  readonly measuredMs: number | null;
+}
+
+export interface ColdAlarm {
+  readonly placeId: string;
+  readonly title: string;
+  readonly message: string;
+  /** Loads that must wait: batch and the moment, s since 1970. */
+  readonly waits: readonly { readonly batchId: string; readonly atS: number; readonly byS: number }[];
+}
+
+const minuteS = 60;
+
+/**
+ * The one alarm about the cold that matters most: the place that is off by the most, what that does to the doughs in
+ * it, and which loads must wait. Null when all is well.
+ */
+export const coldAlarm = (
+  airs: readonly PlaceAir[],
+  items: readonly InTheCold[],
+  readiness: readonly Readiness[],
+  batches: readonly BatchPlan[],
+  rules: Pick<HouseRules, 'coldLimitC'>,
+  nowMs: number,
+): ColdAlarm | null => {
+  const [worst] = airs
+    .filter(({ drifting }) => drifting)
+    .sort((a, b) => (b.airC ?? 0) - b.place.airC - ((a.airC ?? 0) - a.place.airC));
+  if (!worst || worst.airC === null) return null;
+  const { place } = worst;
+  const inside = items.filter(({ placeId }) => placeId === place.id);
+  const readyOf = (batchId: string) => readiness.find((r) => r.batchId === batchId);
+  const firstLoadS = (batchId: string): number | null => {
+    const loads = batches.find((batch) => batch.batchId === batchId)?.loads ?? [];
+    const starts = loads.map(({ startS }) => startS).filter((s) => s * 1000 > nowMs);
+    return starts.length > 0 ? Math.min(...starts) : null;
+  };
+  // A tub is portioned first; its loads wait all the same, for warm dough spreads.
+  const waits = inside.flatMap(({ batchId }) => {
+    const measuredMs = readyOf(batchId)?.measuredMs ?? null;
+    const loadS = firstLoadS(batchId);
+    if (measuredMs === null || loadS === null) return [];
+    const atS = Math.ceil(measuredMs / 1000 / minuteS) * minuteS;
+    return atS > loadS ? [{ batchId, atS, byS: atS - loadS }] : [];
+  });
+  const later = inside.filter(({ batchId }) => {
+    const ready = readyOf(batchId);
+    return ready?.bySetMs != null && ready.measuredMs !== null && ready.measuredMs > ready.bySetMs + 300e3;
+  });
+  const never = inside.filter(({ batchId }) => {
+    const ready = readyOf(batchId);
+    return ready !== undefined && ready.bySetMs !== null && ready.measuredMs === null;
+  });
+  const names = (of: readonly InTheCold[]) => of.map(({ batchId }) => batchId).join(', ');
+  const sinceS = worst.sinceMs === null ? 0 : (nowMs - worst.sinceMs) / 1000;
+  const rising = worst.perHourK > 0.5 ? ', rising' : worst.perHourK < -0.5 ? ', falling again' : '';
+  const parts = [
+    `${place.name}: air at ${worst.airC.toFixed(1)} °C instead of ${place.airC} °C${rising}, for ${sayDuration(sinceS)}.`,
+    inside.length > 0
+      ? `${inside.length} ${inside.length === 1 ? 'dough is' : 'doughs are'} in there.`
+      : 'Nothing is in there.',
+    ...(later.length > 0 ? [`Cold later than planned: ${names(later)}.`] : []),
+    ...(never.length > 0 ? [`Not cold, or warm again, while this lasts: ${names(never)}.`] : []),
+    ...(worst.airC > rules.coldLimitC && place.kind === 'walk-in'
+      ? [
+          `That is above the limit of ${rules.coldLimitC} °C for dough with egg: check the doughs with a needle.`,
+        ]
+      : []),
+    'Look at the door and the machine.',
+  ];
+  return { placeId: place.id, title: `${place.name} is too warm`, message: parts.join(' '), waits };
+};
