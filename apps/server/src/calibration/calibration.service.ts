@@ -30,7 +30,7 @@ import { calibrationSetting, type CalibrationSetting } from './calibration-setti
 
 /** How far back bakes are learned from, and how many at most. */
 const backMs = 35 * 86_400_000;
-const mostBakes = 40;
+const mostBakes = 32;
 const mostSteps = 12;
 
 interface Log {

@@ -1,6 +1,5 @@
 import {
   fitCalibration,
-  foretell,
   noAdjustment,
   pullSlopes,
   slopesOf,
@@ -51,6 +50,6 @@ export const answers = ({ input, pullS }: AnswersTask): Outcome<BakeAnswers> =>
     const bake = { setup: input.setup, pullS, trayS: input.rest.trayS };
     return {
       pull: pullSlopes(input, pullS),
-      slopes: slopesOf(bake, noAdjustment, foretell(bake, noAdjustment)),
+      slopes: slopesOf(bake, noAdjustment),
     };
   });

@@ -1,6 +1,6 @@
 import { useQueries } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
-import { coldAlarm, inTheCold, measuredSince, placeAirNow, type Readiness } from '@jokul/core';
+import { coldAlarm, followed, inTheCold, placeAirNow, type Readiness } from '@jokul/core';
 import { useJournal } from '../journal/store';
 import { useNow } from '../lib/clock';
 import { useBakery, useDay, useDayDate, useProbes, useRetime } from '../lib/queries';
@@ -9,7 +9,9 @@ import { Button, buttonClass } from '../ui/button';
 import { Alarm } from '../ui/states';
 import { core } from '../workers/core';
 
-const backMs = 6 * 3600e3;
+/** As far back as a tub still remembers its air. */
+const backMs = 80 * 3600e3;
+const recentMs = 3 * 3600e3;
 
 /** Looks at the air of the cold places; one alarm, the worst, with what it does to the doughs and the loads. */
 export const ColdWatch = () => {
@@ -18,15 +20,19 @@ export const ColdWatch = () => {
   const date = useDayDate() ?? '';
   const now = useNow(20_000);
   const floor = useJournal((s) => s.floor);
-  const probes = useProbes(now - backMs);
+  const recent = useProbes(now - recentMs);
   const retime = useRetime(date);
   const { search } = useLocation();
   const { equipment, rules, formulas = [] } = bakery.data ?? {};
-  const readingsOf = (placeId: string) =>
-    probes.data?.places.find((place) => place.placeId === placeId)?.readings ?? [];
-  const airs = (equipment?.places ?? []).map((place) => placeAirNow(place, readingsOf(place.id), now));
+  const airs = (equipment?.places ?? []).map((place) =>
+    placeAirNow(place, recent.data?.places.find(({ placeId }) => placeId === place.id)?.readings ?? [], now),
+  );
   const cold = inTheCold(floor);
   const off = airs.filter(({ drifting }) => drifting).map(({ place }) => place.id);
+  // The long way back is asked for only when something is off.
+  const long = useProbes(now - backMs, off.length > 0);
+  const readingsOf = (placeId: string) =>
+    long.data?.places.find((place) => place.placeId === placeId)?.readings ?? [];
   const slot = Math.floor(now / 120_000);
   // Only the doughs of a place that drifts are computed anew, every two minutes, off the main thread.
   const affected = cold.filter((item) => off.includes(item.placeId));
@@ -36,14 +42,17 @@ export const ColdWatch = () => {
       const place = equipment?.places.find(({ id }) => id === item.placeId);
       return {
         queryKey: ['readiness', item.batchId, item.inMs, slot],
+        enabled: long.data !== undefined,
         queryFn: async (): Promise<Readiness> => {
           if (!formula || !place || !rules) return { batchId: item.batchId, bySetMs: null, measuredMs: null };
-          const { setS, measuredS } = await core().readiness({
-            ...questionOf(item, formula, place, rules),
-            measured: measuredSince(readingsOf(place.id), item.inMs, now),
-          });
-          const at = (s: number | null) => (s === null ? null : item.inMs + s * 1000);
-          return { batchId: item.batchId, bySetMs: at(setS), measuredMs: at(measuredS) };
+          const bySet = questionOf(item, formula, place, rules);
+          const { question, beginsMs } = followed(bySet, item.inMs, readingsOf(place.id), now);
+          const { setS, measuredS } = await core().readiness(bySet, question);
+          return {
+            batchId: item.batchId,
+            bySetMs: setS === null ? null : item.inMs + setS * 1000,
+            measuredMs: measuredS === null ? null : beginsMs + measuredS * 1000,
+          };
         },
         staleTime: 110_000,
         placeholderData: (before: Readiness | undefined) => before,

@@ -41,7 +41,7 @@ export interface WallClock {
   exact: (atMs: number) => string;
   /** Fri 27 Nov */
   date: (atMs: number) => string;
-  /** 05:40, or Thu 13:10 on another day than `nearMs`. */
+  /** 05:40, Thu 13:10 on another day than `nearMs`, or Fri 27 Nov when that is more than six days away. */
   near: (atMs: number, nearMs: number) => string;
 }
 
@@ -56,9 +56,11 @@ export const wallClockOf = (timeZone: string): WallClock => {
     date,
     exact: (atMs) => format(timeZone, { hour: '2-digit', minute: '2-digit', second: '2-digit' }).format(atMs),
     near: (atMs, nearMs) =>
-      date(atMs) === date(nearMs)
-        ? time(atMs)
-        : `${format(timeZone, { weekday: 'short' }).format(atMs)} ${time(atMs)}`,
+      Math.abs(atMs - nearMs) > 6 * 86_400_000
+        ? date(atMs)
+        : date(atMs) === date(nearMs)
+          ? time(atMs)
+          : `${format(timeZone, { weekday: 'short' }).format(atMs)} ${time(atMs)}`,
   };
 };
 

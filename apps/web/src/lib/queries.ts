@@ -89,12 +89,14 @@ export const useCalibration = (date: string | undefined) =>
   });
 
 /** What the probes of the cold places saw since a moment; looked at again every half minute. */
-export const useProbes = (fromMs: number) =>
+export const useProbes = (fromMs: number, enabled = true) =>
   useQuery({
     queryKey: ['probes', Math.floor(fromMs / 3600e3)],
     queryFn: () => get<ProbesView>(`probes?from=${Math.floor(fromMs / 3600e3) * 3600e3}`),
+    enabled,
     refetchInterval: 30_000,
     staleTime: 15_000,
+    placeholderData: (before) => before,
   });
 
 /** Rows changed somewhere: look again at everything that is shown. */

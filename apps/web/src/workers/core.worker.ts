@@ -60,14 +60,14 @@ const api = {
   life: (question: LifeQuestion): Life => lifeOf(question),
   lead: (question: Parameters<typeof leadTime>[0]): number | null => leadTime(question),
   bench: (...asked: Parameters<typeof benchTime>): number | null => benchTime(...asked),
-  /** When a dough is cold by the set air and by the measured one, s after it went in. */
-  readiness: (question: RestQuestion): { setS: number | null; measuredS: number | null } => {
-    const { measured: _, ...bySet } = question;
-    return {
-      setS: restCurve(bySet).ready?.value ?? null,
-      measuredS: coldFrom(restCurve(question).curve, question.targetC),
-    };
-  },
+  /** When a dough is cold by the set air, and from when on by the measured one; each s from where its curve begins. */
+  readiness: (
+    bySet: RestQuestion,
+    measured: RestQuestion,
+  ): { setS: number | null; measuredS: number | null } => ({
+    setS: restCurve(bySet).ready?.value ?? null,
+    measuredS: coldFrom(restCurve(measured).curve, measured.targetC),
+  }),
   restTimes: (questions: readonly RestQuestion[]): readonly (Figure | null)[] =>
     questions.map((question) => restCurve(question).ready),
   bakeMapRow: (formula: Formula, on: WhatIf, pullsS: readonly number[]): MapRow =>

@@ -142,7 +142,7 @@ const certaintyOf = (input: BakeInput, pullS: number | null): Certainty => {
   return {
     pullS: pullBandS(calibration, slopes, where),
     diameterShare: diameterBand(calibration, slopes, where),
-    bakes: calibration.bakes,
+    bakes: calibration?.bakes ?? 0,
   };
 };
 

@@ -26,8 +26,8 @@ export interface BakeInput {
   readonly rest: { readonly trayS: number };
   readonly target?: Doneness;
   readonly pullS?: number;
-  /** What was learned of the oven and the dough, when it is in the setup already. */
-  readonly known?: { readonly calibration: Calibration; readonly where: Whereabouts };
+  /** What was learned of the oven and the dough, when it is in the setup already; null when nothing was. */
+  readonly known?: { readonly calibration: Calibration | null; readonly where: Whereabouts };
 }
 
 export interface BakeRequest {

@@ -2,7 +2,7 @@ import type { Formula } from '../formula/index.js';
 import type { InTheCold } from '../journal/index.js';
 import type { BatchPlan, HouseRules } from '../schedule/index.js';
 import { sayDuration } from '../shown/index.js';
-import type { MeasuredAir, Place } from '../thermal/index.js';
+import type { MeasuredAir, Place, RestQuestion } from '../thermal/index.js';
 import type { AirReading } from './simulated-probe.js';
 
 /** The air of a place as its probe saw it lately. */
@@ -42,7 +42,9 @@ export const placeAirNow = (place: Place, readings: readonly AirReading[], nowMs
   return { place, airC, perHourK, drifting, sinceMs };
 };
 
-/** The air since a dough went in, for its curve; means of ten minutes. */
+const binMs = 600e3;
+
+/** The air since a moment, for a curve: means of ten minutes, whole ones only, so that it holds still between them. */
 export const measuredSince = (
   readings: readonly AirReading[],
   inMs: number,
@@ -51,10 +53,48 @@ export const measuredSince = (
   const bins = new Map<number, AirReading[]>();
   for (const reading of readings) {
     if (reading.atMs < inMs || reading.atMs > nowMs) continue;
-    const bin = Math.floor((reading.atMs - inMs) / 600e3);
+    const bin = Math.floor((reading.atMs - inMs) / binMs);
+    if (inMs + (bin + 1) * binMs > nowMs) continue;
     bins.set(bin, [...(bins.get(bin) ?? []), reading]);
   }
   return [...bins].sort(([a], [b]) => a - b).map(([bin, own]) => ({ afterS: bin * 600, airC: meanOf(own) }));
+};
+
+/** After so long a dough is as warm as its air: what was before no longer matters, s. */
+const evenS = { pieces: 24 * 3600, bag: 36 * 3600, tub: 72 * 3600, log: 36 * 3600 } as const;
+const aheadS = 4 * 3600;
+
+/** What to ask of a dough that lies in a place, by the air that its probe saw. */
+export interface Followed {
+  readonly question: RestQuestion;
+  /** When the curve begins: as it went in, or later, from when on it was as warm as its air. */
+  readonly beginsMs: number;
+}
+
+/**
+ * The question with the measured air, long enough to reach now and some hours on. Dough that lies there so long that it
+ * is even with its air is followed from some time ago, from the air of that time.
+ */
+export const followed = (
+  question: RestQuestion,
+  inMs: number,
+  readings: readonly AirReading[],
+  nowMs: number,
+): Followed => {
+  const even = evenS[question.form] * 1000;
+  const old = nowMs - inMs > even + 6 * 3600e3;
+  const beginsMs = old ? Math.floor((nowMs - even) / 3600e3) * 3600e3 : inMs;
+  const measured = measuredSince(readings, beginsMs, nowMs);
+  const ageS = (nowMs - beginsMs) / 1000;
+  return {
+    beginsMs,
+    question: {
+      ...question,
+      startC: old ? (measured[0]?.airC ?? question.place.airC) : question.startC,
+      durationS: Math.max(question.durationS, Math.ceil((ageS + aheadS) / 3600) * 3600),
+      ...(measured.length > 0 && { measured }),
+    },
+  };
 };
 
 /** A dough in the cold with what is due for it. */
@@ -167,7 +207,7 @@ export const coldAlarm = (
   const sinceS = worst.sinceMs === null ? 0 : (nowMs - worst.sinceMs) / 1000;
   const rising = worst.perHourK > 0.5 ? ', rising' : worst.perHourK < -0.5 ? ', falling again' : '';
   const parts = [
-    `${place.name}: air at ${worst.airC.toFixed(1)} °C instead of ${place.airC} °C${rising}, for ${sayDuration(sinceS)}.`,
+    `Air at ${worst.airC.toFixed(1)} °C instead of ${place.airC} °C${rising}, for ${sayDuration(sinceS)}.`,
     inside.length > 0
       ? `${inside.length} ${inside.length === 1 ? 'dough is' : 'doughs are'} in there.`
       : 'Nothing is in there.',

@@ -66,7 +66,7 @@ export const lifeOf = ({ formula, form, massG, startC, steps, readyC }: LifeQues
     startC,
     steps: steps.map(({ place, cover, durationS }) => ({
       airC: place.airC,
-      hWPerM2K: heatTransfer(place, cover),
+      hWPerM2K: heatTransfer(place, cover, form),
       durationS,
     })),
     cells: body.kind === 'block' ? 18 : 20,
@@ -131,7 +131,7 @@ export const leadTime = (
     body,
     material,
     startC: q.fromC,
-    steps: [{ airC: q.into.airC, hWPerM2K: heatTransfer(q.into, q.cover), durationS: 4 * 86_400 }],
+    steps: [{ airC: q.into.airC, hWPerM2K: heatTransfer(q.into, q.cover, q.form), durationS: 4 * 86_400 }],
     until: { where: q.where, temperatureC: q.targetC },
     cells: body.kind === 'block' ? 18 : 20,
   }).reachedS;

@@ -74,8 +74,18 @@ export const measuredStays = (
   return stays.map(({ airC, durationS: s }) => ({ airC, hWPerM2K, durationS: Math.max(1, s) }));
 };
 
-export const heatTransfer = (place: Place, cover: Cover): number =>
-  cover === 'covered' ? Math.min(coveredHWPerM2K, place.hWPerM2K) : place.hWPerM2K;
+/** The film of a bag and its neighbours hold this much back: an estimate. */
+const bagShare = 0.6;
+
+/**
+ * Heat transfer to a dough in a place, W/m²K. A tub's lid and wall are part of its body; pieces and logs stand open or
+ * in a still, covered box.
+ */
+export const heatTransfer = (place: Place, cover: Cover, form: DoughForm): number => {
+  if (form === 'tub') return place.hWPerM2K;
+  if (form === 'bag') return bagShare * place.hWPerM2K;
+  return cover === 'covered' ? Math.min(coveredHWPerM2K, place.hWPerM2K) : place.hWPerM2K;
+};
 
 /** When a curve first passes a temperature from the side it starts on, s; null when it never does. */
 export const firstPast = (
@@ -120,7 +130,7 @@ export const coldFrom = (
 /** The cold curve of a dough in a place, and when its core reaches the target, as a figure that shows what went in. */
 export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figure | null } => {
   const { body, material, says } = standing(q.formula, q.form, q.tubMassG, q.cover === 'covered');
-  const h = heatTransfer(q.place, q.cover);
+  const h = heatTransfer(q.place, q.cover, q.form);
   const steps = q.measured
     ? measuredStays(q.place.airC, h, q.durationS, q.measured)
     : [{ airC: q.place.airC, hWPerM2K: h, durationS: q.durationS }];

@@ -71,7 +71,9 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
               <Shown figure={pull}>{round(pull.value)}</Shown>
             </Fact>
           )}
-          <Fact name="nine times in ten within">± {round(uncertainty.pullS)}</Fact>
+          <Fact name="give or take, 9 in 10">
+            <span className="whitespace-nowrap">± {round(uncertainty.pullS)}</span>
+          </Fact>
           <Fact name="Turn after">
             {outcome ? <Shown figure={outcome.turn}>{round(load.pullS / 2)}</Shown> : round(load.pullS / 2)}
           </Fact>

@@ -1,7 +1,7 @@
 import { Undo2 } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
 import { useNames } from '../../app/actions';
-import { useWallClock } from '../../lib/clock';
+import { nowMs, useWallClock } from '../../lib/clock';
 import { useCalibration, useCalibrationChoices, useCalibrationStep, useDayDate } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
@@ -109,7 +109,7 @@ export const LearnPage = () => {
         <WhySection title="In force">
           <Facts>
             <Fact name="learned from">{view.inForce ? `${view.inForce.bakes} bakes` : 'nothing yet'}</Fact>
-            {view.inForce && <Fact name="looked at">{wall.near(view.inForce.atMs, Date.now())}</Fact>}
+            {view.inForce && <Fact name="looked at">{wall.near(view.inForce.atMs, nowMs())}</Fact>}
             <Fact name="steps that can be taken back">{view.undoable}</Fact>
           </Facts>
         </WhySection>

@@ -1,5 +1,14 @@
 import { useLocation } from 'react-router';
-import { coreAt, sayDuration, type Formula, type HouseRules, type InTheCold, type Place } from '@jokul/core';
+import {
+  coreAt,
+  followed,
+  sayDuration,
+  type AirReading,
+  type Formula,
+  type HouseRules,
+  type InTheCold,
+  type Place,
+} from '@jokul/core';
 import { QueueItem } from '../../ui/queue-item';
 import { TemperatureChip } from '../../ui/temperature-chip';
 import { questionOf } from './question';
@@ -12,12 +21,15 @@ interface ColdItemProps {
   readonly rules: HouseRules;
   readonly active: boolean;
   readonly now: number;
+  /** What the probe of the place saw. */
+  readonly readings: readonly AirReading[];
 }
 
 /** One dough in the cold: its core now, its age, and whether its time runs out. */
-export const ColdItem = ({ item, formula, place, rules, active, now }: ColdItemProps) => {
+export const ColdItem = ({ item, formula, place, rules, active, now, readings }: ColdItemProps) => {
   const { search } = useLocation();
-  const curve = useRestCurve(questionOf(item, formula, place, rules));
+  const { question, beginsMs } = followed(questionOf(item, formula, place, rules), item.inMs, readings, now);
+  const curve = useRestCurve(question);
   const ageS = (now - item.inMs) / 1000;
   const leftS = formula.rest.maxS - ageS;
   const over = leftS < 0;
@@ -26,7 +38,13 @@ export const ColdItem = ({ item, formula, place, rules, active, now }: ColdItemP
       to={`/rest/${item.batchId}${search}`}
       active={active}
       title={formula.name}
-      side={curve.data ? <TemperatureChip temperatureC={coreAt(curve.data.curve, ageS)} /> : '…'}
+      side={
+        curve.data ? (
+          <TemperatureChip temperatureC={coreAt(curve.data.curve, (now - beginsMs) / 1000)} />
+        ) : (
+          '…'
+        )
+      }
       detail={
         <span
           className={

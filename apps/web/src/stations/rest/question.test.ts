@@ -27,10 +27,10 @@ describe('what is asked of the cold model', () => {
       durationS: 48 * 3600,
     });
   });
-  it('a bag cools as its pieces do', () => {
+  it('a bag is followed as a bag', () => {
     expect(
       questionOf({ ...item, form: 'bag', cover: 'covered' }, formula, place('freezer'), demoRules),
-    ).toMatchObject({ form: 'pieces', cover: 'covered' });
+    ).toMatchObject({ form: 'bag', cover: 'covered' });
   });
   it.each([
     [20_000, 8000],

@@ -20,5 +20,5 @@ export const questionOf = (
   cover: item.cover,
   startC: item.startC,
   targetC: readyAt(place, rules),
-  durationS: item.form === 'tub' ? twoDays : item.form === 'bag' ? 12 * 3600 : 6 * 3600,
+  durationS: item.form === 'pieces' ? 6 * 3600 : twoDays,
 });

@@ -4,7 +4,7 @@ import { useNames } from '../../app/actions';
 import { NeedPlan } from '../../app/need-plan';
 import { useJournal } from '../../journal/store';
 import { useNow } from '../../lib/clock';
-import { useBakery, useDay } from '../../lib/queries';
+import { useBakery, useDay, useProbes } from '../../lib/queries';
 import { QueueItem } from '../../ui/queue-item';
 import { Empty, Loading } from '../../ui/states';
 import { ColdItem } from './cold-item';
@@ -29,6 +29,7 @@ const RestStation = () => {
   const floor = useJournal((s) => s.floor);
   const loaded = useJournal((s) => s.loaded);
   const now = useNow(15_000);
+  const probes = useProbes(now - 80 * 3600e3);
   const names = useNames();
   const { batchId } = useParams();
   const { search } = useLocation();
@@ -82,6 +83,7 @@ const RestStation = () => {
                       rules={data.rules}
                       active={item.batchId === current}
                       now={now}
+                      readings={probes.data?.places.find((p) => p.placeId === place.id)?.readings ?? []}
                     />
                   )
                 );

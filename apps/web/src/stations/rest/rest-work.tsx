@@ -4,7 +4,7 @@ import { Link, useLocation } from 'react-router';
 import {
   coreAt,
   coreFigure,
-  measuredSince,
+  followed,
   placeAirNow,
   type BatchPlan,
   type BatchState,
@@ -59,18 +59,29 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const form: 'pieces' | 'tub' | 'bag' = formula.rest.form === 'none' ? 'pieces' : formula.rest.form;
   const massG = known.mixed?.massG ?? batch?.massG ?? 1000;
   const item = inside ? stay : { form, cover, startC: start, massG };
-  const probes = useProbes(inside ? stay.atMs : now - 3600e3);
+  const probes = useProbes(now - 80 * 3600e3);
   const readings = probes.data?.places.find((p) => p.placeId === place?.id)?.readings ?? [];
   const air = place ? placeAirNow(place, readings, now) : null;
-  const measured = inside ? measuredSince(readings, stay.atMs, now) : [];
   const asked =
     data && place && (inside || !startWrong) ? questionOf(item, formula, place, data.rules) : null;
-  const curve = useRestCurve(asked && measured.length > 0 ? { ...asked, measured } : asked);
+  const way = asked && inside ? followed(asked, stay.atMs, readings, now) : null;
+  const curve = useRestCurve(way?.question ?? asked);
   if (!data) return null;
   const enteredMs = inside ? stay.atMs : now;
   const ageS = inside ? (now - stay.atMs) / 1000 : 0;
   const { ready, curve: run } = curve.data ?? { ready: null, curve: null };
-  const coreNow = run ? coreAt(run, ageS) : null;
+  const beginsMs = way?.beginsMs ?? enteredMs;
+  const sinceS = inside ? (now - beginsMs) / 1000 : 0;
+  const coreNow = run ? coreAt(run, sinceS) : null;
+  /** Even with its air for so long that its curve is followed from later on. */
+  const evened = inside && beginsMs > stay.atMs;
+  const measured = way?.question.measured !== undefined;
+  const warmAgain =
+    inside &&
+    coreNow !== null &&
+    place !== undefined &&
+    coreNow > readyAt(place, data.rules) + 0.5 &&
+    (evened || (ready !== null && sinceS > ready.value));
   const { rest } = formula;
   const over = inside && ageS > rest.maxS;
   const planned = batch ? taskOf(batch, 'rest') : undefined;
@@ -112,7 +123,9 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
           <WhySection title="Ready">
             <Facts>
               <Fact name={`Core at ${place ? temperature(readyAt(place, data.rules)) : ''}`}>
-                {ready ? (
+                {evened ? (
+                  'long since'
+                ) : ready ? (
                   <Shown figure={ready}>{duration(Math.round(ready.value / 60) * 60)}</Shown>
                 ) : curve.isFetching ? (
                   '…'
@@ -120,7 +133,9 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                   'not in this place'
                 )}
               </Fact>
-              {ready && <Fact name="that is at">{wall.near(enteredMs + ready.value * 1000, now)}</Fact>}
+              {ready && !evened && (
+                <Fact name="that is at">{wall.near(enteredMs + ready.value * 1000, now)}</Fact>
+              )}
               {air && air.airC !== null && (
                 <Fact name="Air by the probe">
                   <TemperatureChip temperatureC={air.airC} digits={1} />
@@ -129,7 +144,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
               {coreNow !== null && (
                 <Fact name={inside ? 'Core now' : 'Core as it goes in'}>
                   {ready && run ? (
-                    <Shown figure={coreFigure(ready, run, ageS)}>
+                    <Shown figure={coreFigure(ready, run, sinceS)}>
                       <TemperatureChip temperatureC={coreNow} digits={1} />
                     </Shown>
                   ) : (
@@ -139,7 +154,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
               )}
             </Facts>
             <p className="mt-1 text-[12.5px] text-ink-faint">
-              {measured.length > 0
+              {measured
                 ? 'Computed with the air that the probe saw since it went in; from now on with the air as it is.'
                 : 'Computed with the set air of the place.'}{' '}
               Measure the core now and then, and trust the needle more.
@@ -176,6 +191,13 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
             content: (
               <>
                 {' '}
+                {warmAgain && (
+                  <Alarm>
+                    It was cold and is warm again: its core is at about {temperature(coreNow, 1)}. Measure it
+                    with a needle; dough with egg that was above {temperature(data.rules.coldLimitC)} for long
+                    is thrown away.
+                  </Alarm>
+                )}
                 {over && (
                   <Alarm>
                     This dough has been in the cold for {duration(ageS)}; its window ends at{' '}
@@ -251,8 +273,10 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                     height={330}
                     formatX={(hours) => `${Number(hours.toFixed(2))} h`}
                     formatY={(t) => temperature(t)}
-                    xTitle="hours in this place"
-                    xStep={(run.timesS.at(-1) ?? 0) > 12 * 3600 ? 6 : 1}
+                    xTitle={evened ? `hours since ${wall.near(beginsMs, now)}` : 'hours in this place'}
+                    xStep={
+                      (run.timesS.at(-1) ?? 0) > 36 * 3600 ? 12 : (run.timesS.at(-1) ?? 0) > 12 * 3600 ? 6 : 1
+                    }
                     curves={[
                       { name: 'core', points: run.timesS.map((t, i) => [t / 3600, run.coreC[i] ?? 0]) },
                       {
@@ -262,7 +286,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                         colour: 'var(--ink-faint)',
                       },
                     ]}
-                    marks={inside && ageS < (run.timesS.at(-1) ?? 0) ? [{ x: ageS / 3600, text: 'now' }] : []}
+                    marks={inside ? [{ x: sinceS / 3600, text: 'now' }] : []}
                     levels={place ? [{ y: readyAt(place, data.rules), text: 'ready' }] : []}
                   />
                 ) : curve.isError ? (

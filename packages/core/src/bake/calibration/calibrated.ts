@@ -7,12 +7,15 @@ export const adjustInput = (input: BakeInput, by: BakeAdjustment): BakeInput => 
   setup: adjustSetup(input.setup, by),
 });
 
+/** Stands for any oven and dough: what is believed of all before a bake is logged. */
+const anywhere: Whereabouts = { ovenId: '', code: '' };
+
 /** The bake as it will be there by what was learned; the answer then says how sure it is. */
 export const calibrated = (
   input: BakeInput,
   calibration: Calibration | null,
   where: Whereabouts,
-): BakeInput =>
-  calibration
-    ? { ...adjustInput(input, adjustmentOf(calibration, where)), known: { calibration, where } }
-    : input;
+): BakeInput => ({
+  ...(calibration ? adjustInput(input, adjustmentOf(calibration, where)) : input),
+  known: { calibration, where: calibration ? where : anywhere },
+});

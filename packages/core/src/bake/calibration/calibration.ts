@@ -61,17 +61,20 @@ export const varianceOf = (
   slopes: readonly (readonly [Learnable, number])[],
 ): number => {
   const n = calibration?.values.length ?? 0;
-  const indexOf = ({ key }: Learnable) => calibration?.values.findIndex((v) => v.key === key) ?? -1;
+  const indexOf = new Map(calibration?.values.map(({ key }, i) => [key, i]));
+  // A parameter that is named twice is still one.
+  const sums = new Map<string, { of: Learnable; slope: number }>();
+  for (const [of, slope] of slopes) sums.set(of.key, { of, slope: slope + (sums.get(of.key)?.slope ?? 0) });
   let sum = 0;
-  for (const [a, sa] of slopes) {
-    const i = indexOf(a);
-    if (i === -1) {
+  for (const { of: a, slope: sa } of sums.values()) {
+    const i = indexOf.get(a.key);
+    if (i === undefined) {
       sum += (sa * priorSigma[a.kind]) ** 2;
       continue;
     }
-    for (const [b, sb] of slopes) {
-      const j = indexOf(b);
-      if (j !== -1) sum += sa * sb * (calibration?.covariance[i * n + j] ?? 0);
+    for (const { of: b, slope: sb } of sums.values()) {
+      const j = indexOf.get(b.key);
+      if (j !== undefined) sum += sa * sb * (calibration?.covariance[i * n + j] ?? 0);
     }
   }
   return Math.max(0, sum);

@@ -1,6 +1,14 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { BakeAdjustment } from './adjustment.js';
-import { foretell, foretoldNames, slopesOf, type Foretold, type Slopes } from './forward.js';
+import {
+  anchorOf,
+  foretellFrom,
+  foretoldNames,
+  slopesOf,
+  type Anchor,
+  type Foretold,
+  type Slopes,
+} from './forward.js';
 import { house, learnable, priorSigma, type Learnable } from './learnable.js';
 import { figureSigma, type LoggedBake, type Quantity } from './logged.js';
 import { adjustmentOf, type Calibration } from './calibration.js';
@@ -37,7 +45,7 @@ const halfLifeMs = 14 * 86_400_000;
 /** Degrees of freedom of the Student t that the errors are taken to follow: few, so that a wild figure is let go. */
 const tails = 4;
 const outlierAt = 3.2;
-const rounds = 4;
+const rounds = 3;
 
 const remembered = <T>(memory: Map<string, unknown>, key: string, make: () => T): T => {
   const known = memory.get(key) as T | undefined;
@@ -136,7 +144,7 @@ const solveRound = (
   let covariance = Matrix.eye(n);
   for (let pass = 0; pass < 8; pass++) {
     const normal = Matrix.zeros(n, n);
-    const right = new Array<number>(n).fill(0);
+    const right = Array.from({ length: n }, () => 0);
     keys.forEach(({ kind }, i) => normal.set(i, i, 1 / priorSigma[kind] ** 2));
     for (const row of rows) {
       const shift = row.slopes.reduce((sum, s, i) => sum + s * ((next[i] ?? 0) - (theta[i] ?? 0)), 0);
@@ -189,18 +197,21 @@ export const fitCalibration = (bakes: readonly LoggedBake[], options: FitOptions
   const priors = Matrix.diag(keys.map(({ kind }) => priorSigma[kind] ** 2));
   let theta: number[] = keys.map(() => 0);
   let covariance = priors;
+  const anchors = new Map(
+    bakes.map((bake) => [bake.id, remembered(memory, `${bake.id}/anchor`, () => anchorOf(bake))] as const),
+  );
+  const anchor = (bake: LoggedBake) => anchors.get(bake.id) as Anchor;
   const foretold = (bake: LoggedBake, by: BakeAdjustment): Foretold => {
     const text = Object.values(by).map((v: number) => v.toFixed(3));
-    return remembered(memory, `${bake.id}/${text.join('/')}`, () => foretell(bake, by));
+    return remembered(memory, `${bake.id}/${text.join('/')}`, () => foretellFrom(anchor(bake), bake, by));
   };
-  const none = bakes.map((bake) => foretold(bake, adjustmentOf(null, bake)));
   let rows: readonly Row[] = [];
   const look = (): readonly Row[] => {
     const now = calibrationOf(theta, covariance);
     return bakes.flatMap((bake) => {
       const by = adjustmentOf(now, bake);
       const base = foretold(bake, by);
-      const slopes = remembered(memory, `${bake.id}/slopes`, () => slopesOf(bake, by, base));
+      const slopes = remembered(memory, `${bake.id}/slopes`, () => slopesOf(bake, by));
       return rowsOf(bake, base, slopes, index, theta);
     });
   };
@@ -213,12 +224,12 @@ export const fitCalibration = (bakes: readonly LoggedBake[], options: FitOptions
     const moved = Math.max(
       ...theta.map((v, i) => Math.abs(v - (before[i] ?? 0)) / priorSigma[(keys[i] as Learnable).kind]),
     );
-    if (moved < 0.02) break;
+    if (moved < 0.04) break;
   }
   rows = keys.length > 0 ? look() : [];
   const residuals = rows.map((row): Residual => {
     const r = residualOf(row);
-    const untouched = none[bakes.indexOf(row.bake)] as Foretold;
+    const untouched = anchor(row.bake).fine;
     return {
       bakeId: row.bake.id,
       quantity: row.quantity,
