@@ -198,9 +198,12 @@ export class CalibrationService {
     const { calibration } = await this.fit(await this.log(), body);
     if (calibration.bakes === 0)
       throw new JokulError('nothing-learned', 'No measured bake is there to learn from yet.', 'bakes');
+    // Also under a clock that stands still a later one is later.
+    const atMs = Math.max(Math.round(await this.clock.nowMs()), (body.inForce?.atMs ?? 0) + 1);
+    const inForce: Calibration = { ...calibration, atMs };
     await this.settings.write(
       'calibration',
-      { ...body, inForce: calibration, before: [...body.before, body.inForce].slice(-mostSteps) },
+      { ...body, inForce, before: [...body.before, body.inForce].slice(-mostSteps) },
       version,
     );
   }

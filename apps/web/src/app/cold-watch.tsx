@@ -1,6 +1,6 @@
 import { useQueries } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
-import { coldAlarm, followed, inTheCold, placeAirNow, type Readiness } from '@jokul/core';
+import { coldAlarm, followed, inTheCold, placeAirNow, sayDuration, type Readiness } from '@jokul/core';
 import { useJournal } from '../journal/store';
 import { useNow } from '../lib/clock';
 import { useBakery, useDay, useDayDate, useProbes, useRetime } from '../lib/queries';
@@ -28,7 +28,9 @@ export const ColdWatch = () => {
     placeAirNow(place, recent.data?.places.find(({ placeId }) => placeId === place.id)?.readings ?? [], now),
   );
   const cold = inTheCold(floor);
-  const off = airs.filter(({ drifting }) => drifting).map(({ place }) => place.id);
+  const off = airs
+    .filter(({ drifting, lastOffMs }) => drifting || lastOffMs !== null)
+    .map(({ place }) => place.id);
   // The long way back is asked for only when something is off.
   const long = useProbes(now - backMs, off.length > 0);
   const readingsOf = (placeId: string) =>
@@ -41,7 +43,7 @@ export const ColdWatch = () => {
       const formula = formulas.find(({ code }) => code === item.batchId.split('-')[0]);
       const place = equipment?.places.find(({ id }) => id === item.placeId);
       return {
-        queryKey: ['readiness', item.batchId, item.inMs, slot],
+        queryKey: ['readiness', item.batchId, item.inMs, slot, long.data?.version],
         enabled: long.data !== undefined,
         queryFn: async (): Promise<Readiness> => {
           if (!formula || !place || !rules) return { batchId: item.batchId, bySetMs: null, measuredMs: null };
@@ -96,7 +98,10 @@ export const ColdWatch = () => {
           <>
             {' '}
             Not cold in time:{' '}
-            {alarm.waits.map(({ batchId, byS }) => `${batchId} waits ${Math.ceil(byS / 60)} min`).join(', ')}.
+            {alarm.waits
+              .map(({ batchId, byS }) => `${batchId} waits ${sayDuration(Math.ceil(byS / 60) * 60)}`)
+              .join(', ')}
+            .
           </>
         )}
       </Alarm>

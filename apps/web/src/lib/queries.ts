@@ -78,14 +78,19 @@ export const useJournalBetween = (fromMs: number, toMs: number) =>
     staleTime: 10_000,
   });
 
-/** What the logged bakes say; learning takes some seconds the first time. */
-export const useCalibration = (date: string | undefined) =>
+/**
+ * What the logged bakes say; learning takes some seconds the first time.
+ * @param awaited an entry that must be among the bakes: asked again until it is
+ */
+export const useCalibration = (date: string | undefined, awaited?: string) =>
   useQuery({
     queryKey: ['calibration', date],
     queryFn: () => get<CalibrationView>(`days/${date}/calibration`),
     enabled: date !== undefined,
     staleTime: 0,
     placeholderData: (before) => before,
+    refetchInterval: ({ state }) =>
+      awaited !== undefined && !state.data?.bakes.some(({ id }) => id === awaited) ? 2500 : false,
   });
 
 /** What the probes of the cold places saw since a moment; looked at again every half minute. */

@@ -5,6 +5,11 @@ import { radiation, surroundingsAt, type Phase, type Surroundings } from './surr
 const waterC = 4176;
 const P0 = 101_325;
 const molarWater = 0.018015;
+/**
+ * The outermost cell dries from its face inward, so vapour comes from deeper than its middle: by this over the number of
+ * layers. It vanishes as the grid gets finer, and brings the shipped grid within 2 % of one that is halved.
+ */
+const dryingReach = 4;
 const gas = 8.314;
 
 /** Work space of one bake: filled anew in each step, so that no step allocates. */
@@ -135,7 +140,7 @@ const openFace = (
   const hm = (0.622 * h) / (1006 * P0 * 0.9);
   const vapour =
     ((area * ((w.p[a] as number) - f.p.airVapourPa)) /
-      (1 / (hm * (w.stefan[a] as number)) + half / (w.delta[a] as number))) *
+      (1 / (hm * (w.stefan[a] as number)) + (half * (1 + dryingReach / f.nz)) / (w.delta[a] as number))) *
     dt;
   const carried = vapour * vapourEnthalpy(t);
   w.dU[a] = (w.dU[a] as number) + heat - carried;

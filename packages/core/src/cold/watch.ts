@@ -15,9 +15,12 @@ export interface PlaceAir {
   readonly drifting: boolean;
   /** Since when it is off. */
   readonly sinceMs: number | null;
+  /** When it was last off, as far as the readings go back: dough stays warm longer than air. */
+  readonly lastOffMs: number | null;
 }
 
 const lastMs = 6 * 60_000;
+const staleMs = 15 * 60_000;
 const trendMs = 30 * 60_000;
 /** Off by more than this it is no defrost, K. */
 export const driftK = 2.5;
@@ -28,7 +31,9 @@ const meanOf = (readings: readonly AirReading[]) =>
 /** Whether the air of a place drifts from its setting: the mean of six minutes more than 2.5 K above. */
 export const placeAirNow = (place: Place, readings: readonly AirReading[], nowMs: number): PlaceAir => {
   const seen = readings.filter(({ atMs }) => atMs <= nowMs);
-  const last = seen.filter(({ atMs }) => atMs > nowMs - lastMs);
+  const lately = seen.filter(({ atMs }) => atMs > nowMs - lastMs);
+  const newest = seen.at(-1);
+  const last = lately.length > 0 || !newest || newest.atMs < nowMs - staleMs ? lately : [newest];
   const before = seen.filter(({ atMs }) => atMs <= nowMs - trendMs + lastMs && atMs > nowMs - trendMs);
   const airC = last.length > 0 ? meanOf(last) : null;
   const perHourK =
@@ -39,12 +44,17 @@ export const placeAirNow = (place: Place, readings: readonly AirReading[], nowMs
     const lastGood = seen.findLast(({ airC: t }) => t <= place.airC + driftK);
     sinceMs = lastGood?.atMs ?? seen[0]?.atMs ?? null;
   }
-  return { place, airC, perHourK, drifting, sinceMs };
+  const lastOffMs =
+    place.kind === 'bench' ? null : (seen.findLast(({ airC: t }) => t > place.airC + driftK)?.atMs ?? null);
+  return { place, airC, perHourK, drifting, sinceMs, lastOffMs };
 };
 
 const binMs = 600e3;
 
-/** The air since a moment, for a curve: means of ten minutes, whole ones only, so that it holds still between them. */
+/**
+ * The air since a moment, for a curve: means of whole ten minutes, then the newest reading to a whole degree, which
+ * stands for what comes. So it holds still while the air does.
+ */
 export const measuredSince = (
   readings: readonly AirReading[],
   inMs: number,
@@ -57,7 +67,13 @@ export const measuredSince = (
     if (inMs + (bin + 1) * binMs > nowMs) continue;
     bins.set(bin, [...(bins.get(bin) ?? []), reading]);
   }
-  return [...bins].sort(([a], [b]) => a - b).map(([bin, own]) => ({ afterS: bin * 600, airC: meanOf(own) }));
+  const means = [...bins]
+    .sort(([a], [b]) => a - b)
+    .map(([bin, own]) => ({ afterS: (bin * binMs) / 1000, airC: meanOf(own) }));
+  const newest = readings.findLast(({ atMs }) => atMs >= inMs && atMs <= nowMs);
+  if (!newest) return means;
+  const afterS = (Math.floor((nowMs - inMs) / binMs) * binMs) / 1000;
+  return [...means, { afterS, airC: Math.round(newest.airC) }];
 };
 
 /** After so long a dough is as warm as its air: what was before no longer matters, s. */
@@ -163,9 +179,57 @@ export interface ColdAlarm {
 
 const minuteS = 60;
 
+/** What a place that is or was off does to the doughs in it. */
+interface Harm {
+  readonly air: PlaceAir;
+  readonly inside: readonly InTheCold[];
+  readonly waits: ColdAlarm['waits'];
+  readonly later: readonly InTheCold[];
+  readonly never: readonly InTheCold[];
+}
+
+const harmOf = (
+  air: PlaceAir,
+  items: readonly InTheCold[],
+  readiness: readonly Readiness[],
+  batches: readonly BatchPlan[],
+  nowMs: number,
+): Harm => {
+  const inside = items.filter(({ placeId }) => placeId === air.place.id);
+  const readyOf = (batchId: string) => readiness.find((r) => r.batchId === batchId);
+  const firstLoadS = (batchId: string): number | null => {
+    const loads = batches.find((batch) => batch.batchId === batchId)?.loads ?? [];
+    const starts = loads.map(({ startS }) => startS).filter((s) => s * 1000 > nowMs);
+    return starts.length > 0 ? Math.min(...starts) : null;
+  };
+  return {
+    air,
+    inside,
+    // A tub is portioned before it is loaded, and its pieces cool fast: it is named, but nothing waits for its core.
+    waits: inside.flatMap(({ batchId, form }) => {
+      if (form === 'tub') return [];
+      const measuredMs = readyOf(batchId)?.measuredMs ?? null;
+      const loadS = firstLoadS(batchId);
+      if (measuredMs === null || loadS === null) return [];
+      const atS = Math.ceil(measuredMs / 1000 / minuteS) * minuteS;
+      return atS > loadS ? [{ batchId, atS, byS: atS - loadS }] : [];
+    }),
+    later: inside.filter(({ batchId }) => {
+      const ready = readyOf(batchId);
+      return ready?.bySetMs != null && ready.measuredMs !== null && ready.measuredMs > nowMs;
+    }),
+    never: inside.filter(({ batchId }) => {
+      const ready = readyOf(batchId);
+      return ready !== undefined && ready.bySetMs !== null && ready.measuredMs === null;
+    }),
+  };
+};
+
+const names = (of: readonly { readonly batchId: string }[]) => of.map(({ batchId }) => batchId).join(', ');
+
 /**
- * The one alarm about the cold that matters most: the place that is off by the most, what that does to the doughs in
- * it, and which loads must wait. Null when all is well.
+ * The one alarm about the cold that matters most: the place that is off by the most, or was off and left dough warm
+ * whose load is due, with what that does to the doughs and which loads must wait. Null when all is well.
  */
 export const coldAlarm = (
   airs: readonly PlaceAir[],
@@ -175,50 +239,40 @@ export const coldAlarm = (
   rules: Pick<HouseRules, 'coldLimitC'>,
   nowMs: number,
 ): ColdAlarm | null => {
+  const off = ({ airC, place }: PlaceAir) => (airC ?? place.airC) - place.airC;
   const [worst] = airs
-    .filter(({ drifting }) => drifting)
-    .sort((a, b) => (b.airC ?? 0) - b.place.airC - ((a.airC ?? 0) - a.place.airC));
-  if (!worst || worst.airC === null) return null;
-  const { place } = worst;
-  const inside = items.filter(({ placeId }) => placeId === place.id);
-  const readyOf = (batchId: string) => readiness.find((r) => r.batchId === batchId);
-  const firstLoadS = (batchId: string): number | null => {
-    const loads = batches.find((batch) => batch.batchId === batchId)?.loads ?? [];
-    const starts = loads.map(({ startS }) => startS).filter((s) => s * 1000 > nowMs);
-    return starts.length > 0 ? Math.min(...starts) : null;
-  };
-  // A tub is portioned first; its loads wait all the same, for warm dough spreads.
-  const waits = inside.flatMap(({ batchId }) => {
-    const measuredMs = readyOf(batchId)?.measuredMs ?? null;
-    const loadS = firstLoadS(batchId);
-    if (measuredMs === null || loadS === null) return [];
-    const atS = Math.ceil(measuredMs / 1000 / minuteS) * minuteS;
-    return atS > loadS ? [{ batchId, atS, byS: atS - loadS }] : [];
-  });
-  const later = inside.filter(({ batchId }) => {
-    const ready = readyOf(batchId);
-    return ready?.bySetMs != null && ready.measuredMs !== null && ready.measuredMs > ready.bySetMs + 300e3;
-  });
-  const never = inside.filter(({ batchId }) => {
-    const ready = readyOf(batchId);
-    return ready !== undefined && ready.bySetMs !== null && ready.measuredMs === null;
-  });
-  const names = (of: readonly InTheCold[]) => of.map(({ batchId }) => batchId).join(', ');
-  const sinceS = worst.sinceMs === null ? 0 : (nowMs - worst.sinceMs) / 1000;
-  const rising = worst.perHourK > 0.5 ? ', rising' : worst.perHourK < -0.5 ? ', falling again' : '';
+    .filter(({ drifting, lastOffMs }) => drifting || lastOffMs !== null)
+    .map((air) => harmOf(air, items, readiness, batches, nowMs))
+    .filter(({ air, waits, never }) => air.drifting || waits.length > 0 || never.length > 0)
+    .sort((a, b) => Number(b.air.drifting) - Number(a.air.drifting) || off(b.air) - off(a.air));
+  if (!worst) return null;
+  const { air, inside, later, never, waits } = worst;
+  const { place } = air;
+  const airC = air.airC ?? place.airC;
+  const sinceS = air.sinceMs === null ? 0 : (nowMs - air.sinceMs) / 1000;
+  const rising = air.perHourK > 0.5 ? ', rising' : air.perHourK < -0.5 ? ', falling again' : '';
   const parts = [
-    `Air at ${worst.airC.toFixed(1)} °C instead of ${place.airC} °C${rising}, for ${sayDuration(sinceS)}.`,
-    inside.length > 0
-      ? `${inside.length} ${inside.length === 1 ? 'dough is' : 'doughs are'} in there.`
-      : 'Nothing is in there.',
+    ...(air.drifting
+      ? [
+          `Air at ${airC.toFixed(1)} °C instead of ${place.airC} °C${rising}, for ${sayDuration(sinceS)}.`,
+          inside.length > 0
+            ? `${inside.length} ${inside.length === 1 ? 'dough is' : 'doughs are'} in there.`
+            : 'Nothing is in there.',
+        ]
+      : [`The air is right again (${airC.toFixed(1)} °C), the dough is not yet.`]),
     ...(later.length > 0 ? [`Cold later than planned: ${names(later)}.`] : []),
     ...(never.length > 0 ? [`Not cold, or warm again, while this lasts: ${names(never)}.`] : []),
-    ...(worst.airC > rules.coldLimitC && place.kind === 'walk-in'
+    ...(airC > rules.coldLimitC && place.kind === 'walk-in'
       ? [
           `That is above the limit of ${rules.coldLimitC} °C for dough with egg: check the doughs with a needle.`,
         ]
       : []),
-    'Look at the door and the machine.',
+    ...(air.drifting ? ['Look at the door and the machine.'] : []),
   ];
-  return { placeId: place.id, title: `${place.name} is too warm`, message: parts.join(' '), waits };
+  return {
+    placeId: place.id,
+    title: air.drifting ? `${place.name} is too warm` : `${place.name} was too warm`,
+    message: parts.join(' '),
+    waits,
+  };
 };

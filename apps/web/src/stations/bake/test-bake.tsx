@@ -148,7 +148,7 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
 /** What the measured test changes, and the press that puts it into force. */
 const Taught = ({ tray }: { tray: TrayState }) => {
   const date = useDayDate();
-  const view = useCalibration(date);
+  const view = useCalibration(date, tray.inspected?.entryId);
   const use = useCalibrationStep(date ?? '', 'use');
   const { search } = useLocation();
   const known = view.data?.bakes.some(({ id }) => id === tray.inspected?.entryId);

@@ -1,0 +1,111 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { doughFromComposition, type PieceShape } from '../formula/index.js';
+import { JokulError } from '../shown/index.js';
+import { bake } from './bake.js';
+import { checkComposition, bakeInput, type BakeRequest } from './input.js';
+import { liners, trayMaterials, type Liner, type TrayMaterial } from './parameters.js';
+import { advance, readRun, startRun } from './simulate.js';
+
+const request = fc.record({
+  massG: fc.double({ min: 8, max: 200, noNaN: true }),
+  shape: fc.constantFrom<PieceShape>('ball', 'mound', 'puck', 'slice'),
+  start: fc.double({ min: -30, max: 35, noNaN: true }),
+  tray: fc.constantFrom(...(Object.keys(trayMaterials) as TrayMaterial[])),
+  liner: fc.constantFrom(...(Object.keys(liners) as Liner[])),
+  setC: fc.double({ min: 120, max: 260, noNaN: true }),
+  fan: fc.boolean(),
+  offsetK: fc.double({ min: -15, max: 15, noNaN: true }),
+});
+const composition = fc
+  .record({
+    water: fc.double({ min: 0.05, max: 0.3, noNaN: true }),
+    fat: fc.double({ min: 0.08, max: 0.35, noNaN: true }),
+    protein: fc.double({ min: 0.03, max: 0.12, noNaN: true }),
+    carbohydrate: fc.double({ min: 0.35, max: 0.7, noNaN: true }),
+    fibre: fc.double({ min: 0, max: 0.06, noNaN: true }),
+    ash: fc.double({ min: 0.002, max: 0.03, noNaN: true }),
+  })
+  .map((raw) => {
+    const sum = Object.values(raw).reduce((a, b) => a + b, 0);
+    const share = (value: number) => value / sum;
+    return doughFromComposition({
+      water: share(raw.water),
+      fat: share(raw.fat),
+      protein: share(raw.protein),
+      carbohydrate: share(raw.carbohydrate),
+      fibre: share(raw.fibre),
+      ash: share(raw.ash),
+    });
+  });
+
+describe('no dough and no oven within the domain', () => {
+  // A coarse grid, so that two thousand whole lives fit into a test; the step has the same limit on every grid.
+  it('make a figure that is none, below nothing or without end (2,000 at random, to the end of cooling)', () => {
+    fc.assert(
+      fc.property(
+        request,
+        composition,
+        fc.double({ min: 120, max: 1500, noNaN: true }),
+        (r, dough, pullS) => {
+          const input = bakeInput({ ...r, dough, rings: 4, layers: 3 });
+          try {
+            checkComposition(input);
+          } catch (error) {
+            if (error instanceof JokulError) return;
+            throw error;
+          }
+          const run = startRun(input.setup);
+          for (const [phase, s] of [
+            ['oven', pullS],
+            ['tray', pullS + 240],
+            ['rack', pullS + 1200],
+          ] as const) {
+            advance(run, phase, s);
+            const reading = readRun(run);
+            const { colour, ...figures } = reading;
+            for (const value of [...Object.values(figures), ...Object.values(colour)])
+              expect(Number.isFinite(value)).toBe(true);
+            for (const t of run.state.T) {
+              expect(t).toBeGreaterThan(-35);
+              expect(t).toBeLessThan(r.setC + 20);
+            }
+            for (const w of run.state.W) expect(w).toBeGreaterThan(-1e-9);
+            expect(reading.lossShare).toBeGreaterThanOrEqual(-0.02);
+            expect(reading.lossShare).toBeLessThanOrEqual(dough.composition.water + 0.01);
+            expect(reading.diameterMm).toBeLessThan(300);
+            expect(reading.heightMm).toBeGreaterThan(0.5);
+            for (const score of Object.values(colour)) {
+              expect(score).toBeGreaterThanOrEqual(0);
+              expect(score).toBeLessThanOrEqual(100);
+            }
+          }
+        },
+      ),
+      { numRuns: 2000, seed: 41 },
+    );
+  });
+});
+
+describe('the grid', () => {
+  const usual: BakeRequest = {
+    massG: 35,
+    shape: 'ball',
+    start: 7,
+    tray: 'bright-aluminium',
+    liner: 'parchment',
+    setC: 177,
+    fan: false,
+    target: 'chewy',
+  };
+  const pull = (change: Partial<BakeRequest>) =>
+    bake(bakeInput({ ...usual, ...change })).pull?.value ?? Number.NaN;
+  it.each<[string, Partial<BakeRequest>, number]>([
+    ['a cold ball', {}, 0.03],
+    ['a soft centre', { target: 'soft-centre' }, 0.03],
+    ['a frozen ball', { start: -18 }, 0.06],
+  ])('halved, the pull of %s moves little', (_, change, share) => {
+    const [shipped, fine] = [pull(change), pull({ ...change, rings: 16, layers: 12 })];
+    expect(Math.abs(fine / shipped - 1)).toBeLessThan(share);
+  });
+});

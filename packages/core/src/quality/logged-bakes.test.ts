@@ -1,0 +1,65 @@
+import { describe, expect, it } from '@jest/globals';
+import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
+import type { TrayState } from '../journal/index.js';
+import { loggedBakes, positionOf } from './logged-bakes.js';
+
+const deed = (atMs: number, entryId = `at-${atMs}`) => ({ atMs, who: 'Oven hand', entryId });
+const tray = (change: Partial<TrayState> = {}): TrayState => ({
+  trayId: 'GNG-1120-A-L1-T3',
+  loadId: 'GNG-1120-A-L1',
+  batchId: 'GNG-1120-A',
+  ovenId: 'port',
+  setC: 150,
+  pullS: 1200,
+  trayRestS: 300,
+  pieces: 20,
+  test: false,
+  loaded: deed(0),
+  turned: deed(600e3),
+  pulled: deed(1230e3),
+  racked: deed(1530e3),
+  inspected: { ...deed(4000e3, 'i'), trayId: 'GNG-1120-A-L1-T3', coreC: 101, colourScore: 60 },
+  ...change,
+});
+const formulas = new Map(demoFormulas.map((f) => [f.code, f]));
+const from = (...trays: TrayState[]) => loggedBakes(trays, formulas, demoEquipment, demoRules);
+
+describe('bakes to learn from', () => {
+  it('carry how they were baked and what was measured', () => {
+    expect(from(tray())).toEqual([
+      expect.objectContaining({
+        id: 'i',
+        ovenId: 'port',
+        position: 3,
+        code: 'GNG',
+        pullS: 1230,
+        trayS: 300,
+        turned: true,
+        measured: { coreC: 101, colour: 60 },
+      }),
+    ]);
+    expect(from(tray())[0]?.setup).toMatchObject({ massG: 32, setC: 150, fan: true });
+  });
+  it.each<[string, Partial<TrayState>]>([
+    ['not measured', { inspected: null }],
+    ['still in the oven', { pulled: null }],
+    ['pulled at once', { pulled: deed(20e3) }],
+    ['of an unknown formula', { batchId: 'XXX-1-A' }],
+    ['in an unknown oven', { ovenId: 'cellar' }],
+    ['with nothing but a note', { inspected: { ...deed(1), trayId: 't', note: 'nice' } }],
+  ])('%s is none', (_, change) => {
+    expect(from(tray(change))).toEqual([]);
+  });
+  it('the dough as it was measured when it was loaded counts before the usual one', () => {
+    expect(from(tray({ startC: 11.5 }))[0]?.setup.start).toBe(11.5);
+  });
+  it('the latest first, no more than asked for', () => {
+    const many = Array.from({ length: 5 }, (_, i) => tray({ trayId: `T${i}`, pulled: deed(1230e3 + i) }));
+    const some = loggedBakes(many, formulas, demoEquipment, demoRules, 3);
+    expect(some.map(({ atMs }) => atMs)).toEqual([1230e3 + 4, 1230e3 + 3, 1230e3 + 2]);
+  });
+  it('a place that was written down counts before the name of the tray', () => {
+    expect(positionOf(tray({ position: 5 }))).toBe(5);
+    expect(positionOf(tray({ trayId: 'odd' }))).toBe(1);
+  });
+});
