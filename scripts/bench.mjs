@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
 import { gzipSync } from 'node:zlib';
 import { randomUUID } from 'node:crypto';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
@@ -44,6 +45,21 @@ const firstLoadKb = () => {
   return [...needed].reduce((sum, file) => sum + gzipSync(readFileSync(join(dir, file))).length, 0) / 1000;
 };
 
+/** Hidden ovens, shared between two threads: how far pulls lie off before and after three logged bakes, s. */
+const twins = async (trials) => {
+  const found = [];
+  const half = (part) =>
+    new Promise((resolve, reject) => {
+      const seeds = Array.from({ length: trials }, (_, i) => 9000 + i).filter((seed) => seed % 2 === part);
+      new Worker(new URL('./lib/twin-worker.mjs', import.meta.url), { workerData: { seeds } })
+        .on('message', (trial) => found.push(trial))
+        .on('error', reject)
+        .on('exit', resolve);
+    });
+  await Promise.all([half(0), half(1)]);
+  return found;
+};
+
 await orSay(async () => {
   await ensureDependencies();
   await ensureBuild();
@@ -81,6 +97,49 @@ await orSay(async () => {
     (await times(5, (i) => mapRow(grid.temperaturesC[i * 5]))) * 24 * 0.001,
     30,
     's',
+  );
+
+  const plainInput = core.bakeInput({ ...usual, target: 'chewy' });
+  const { setup } = plainInput;
+  const logged = Array.from({ length: 12 }, (_, i) => ({
+    id: `b${i}`,
+    atMs: 0,
+    ovenId: 'o',
+    position: 1,
+    code: 'X',
+    setup,
+    pullS: 700 + 10 * i,
+    trayS: 240,
+    turned: true,
+    measured: { coreC: 100, diameterMm: 82, lossShare: 0.09, colour: 45 },
+  }));
+  row(
+    'core: learning from 12 logged bakes, anew',
+    (await times(2, () => core.fitCalibration(logged, { nowMs: 0 }))) / 1000,
+    6,
+    's',
+  );
+  row(
+    'core: a whole load of five trays',
+    (await times(2, () =>
+      core.bakeLoad({
+        input: plainInput,
+        trays: [1, 2, 3, 4, 5].map((position) => ({ position, pieces: 18, offsetK: 3 - position })),
+        places: 5,
+        halfTime: 'turn',
+        sidesK: 5,
+        depthK: 5,
+        turnS: 450,
+      }),
+    )) / 1000,
+    4,
+    's',
+  );
+  const trials = 100;
+  const found = await twins(trials);
+  const within = (key) => (100 * found.filter((trial) => Math.abs(trial[key]) <= 45).length) / found.length;
+  say(
+    `twin test, ${found.length} hidden ovens: pull of another product within 45 s in ${within('afterS').toFixed(0)} % after three logged bakes (aim 90), in ${within('beforeS').toFixed(0)} % before; median error ${median(found.map(({ afterS }) => Math.abs(afterS))).toFixed(0)} s, before ${median(found.map(({ beforeS }) => Math.abs(beforeS))).toFixed(0)} s`,
   );
 
   const home = mkdtempSync(join(tmpdir(), 'jokul-bench-'));

@@ -39,7 +39,22 @@ const views = [
     },
   },
   { name: 'rest', path: `/rest/${batch('RYE')}` },
+  {
+    name: 'rest-life',
+    path: `/rest/${batch('GNG')}?at=life`,
+    after: (page) => page.getByRole('table', { name: 'What happens on the way' }).waitFor(),
+  },
   { name: 'bake', path: '/bake' },
+  {
+    name: 'bake-cut',
+    path: `/bake/${batch('LEM')}-L1?at=cut`,
+    after: (page) => page.getByRole('slider', { name: 'Time of the cut' }).waitFor(),
+  },
+  {
+    name: 'learned',
+    path: '/log/learned',
+    after: (page) => page.getByText('What it changes').waitFor({ timeout: 90_000 }),
+  },
   { name: 'day', path: '/day' },
   {
     name: 'day-whole',

@@ -82,7 +82,7 @@ export class CompositionRequest implements Composition {
   @IsNumber() ash: number;
 }
 export class BodyRequest {
-  @IsIn(['sphere', 'slab', 'cylinder', 'block']) kind: Body['kind'];
+  @IsIn(['sphere', 'slab', 'cylinder', 'block', 'disc']) kind: Body['kind'];
   @IsOptional() @IsNumber() massG?: number;
   @IsOptional() @IsNumber() thicknessMm?: number;
   @IsOptional() @IsIn([1, 2]) exposedFaces?: 1 | 2;
@@ -134,10 +134,18 @@ export class BakeTrayRequest {
   @IsString() material: TrayMaterial;
   @IsString() liner: Liner;
 }
+/** What is known of an oven and a dough, as calibration finds it; left out, a figure changes nothing. */
+export class BakeCalibrationRequest {
+  @IsOptional() @IsNumber() offsetK?: number;
+  @IsOptional() @IsNumber() hFactor?: number;
+  @IsOptional() @IsNumber() stiffness?: number;
+  @IsOptional() @IsNumber() colourFactor?: number;
+}
 export class BakeOvenRequest {
   @IsNumber() setC: number;
   @IsBoolean() fan: boolean;
   @IsOptional() @IsInt() position?: number;
+  @IsOptional() @ValidateNested() @Type(() => BakeCalibrationRequest) calibration?: BakeCalibrationRequest;
 }
 export class BakeRestRequest {
   @IsNumber() trayS: number;

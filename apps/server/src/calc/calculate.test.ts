@@ -85,6 +85,21 @@ describe('calc', () => {
     expect(result.curves.centreC).toHaveLength(result.curves.timesS.length);
   });
 
+  it('bake: an oven that is known to be hot pulls earlier, one that cannot be is refused', () => {
+    const hot = (calibration: object) =>
+      calculate('bake', { ...bake, oven: { ...bake.oven, calibration } }) as { pullS: number };
+    expect(hot({ offsetK: 12 }).pullS).toBeLessThan(hot({}).pullS - 20);
+    expect(() => hot({ offsetK: 90 })).toThrow('The offset of the oven is 90');
+    expect(() => hot({ hFactor: 0 })).toThrow('The factor hFactor is 0');
+  });
+
+  it('cold: a puck as a disc', () => {
+    const result = calculate('cold', { ...cold, body: { kind: 'disc', diameterMm: 55, heightMm: 20 } }) as {
+      coreC: number[];
+    };
+    expect(result.coreC.at(-1)).toBeLessThan(result.coreC[0] ?? 0);
+  });
+
   it('bake: a formula and a given pull', () => {
     const { target: _, ...rest } = bake;
     expect(calculate('bake', { ...rest, formula: scale.formula, pullS: 600 })).toMatchObject({ pullS: 600 });

@@ -4,6 +4,7 @@ import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import {
   amountsFor,
+  adjustInput,
   bake,
   bakeInput,
   conduct,
@@ -15,6 +16,8 @@ import {
   doughOf,
   JokulError,
   layOut,
+  noAdjustment,
+  requireNumber,
   solvePlan,
   splitBatches,
   typicalDough,
@@ -107,21 +110,35 @@ const runBake = (r: BakeRequestInput) => {
     : r.composition
       ? doughFromComposition(r.composition)
       : typicalDough;
+  const { calibration } = r.oven;
+  if (calibration) {
+    requireNumber(calibration.offsetK ?? 0, 'The offset of the oven', -40, 40, 'K');
+    for (const name of ['hFactor', 'stiffness', 'colourFactor'] as const)
+      requireNumber(calibration[name] ?? 1, `The factor ${name}`, 0.3, 3);
+  }
   const result = bake(
-    bakeInput({
-      massG: r.piece.massG,
-      shape: r.piece.shape,
-      dough,
-      start,
-      tray: r.tray.material,
-      liner: r.tray.liner,
-      setC: r.oven.setC,
-      fan: r.oven.fan,
-      trayRestS: r.rest.trayS,
-      roomC: r.rest.airC,
-      ...(r.target && { target: r.target }),
-      ...(r.pullS !== undefined && { pullS: r.pullS }),
-    }),
+    adjustInput(
+      bakeInput({
+        massG: r.piece.massG,
+        shape: r.piece.shape,
+        dough,
+        start,
+        tray: r.tray.material,
+        liner: r.tray.liner,
+        setC: r.oven.setC,
+        fan: r.oven.fan,
+        trayRestS: r.rest.trayS,
+        roomC: r.rest.airC,
+        ...(r.target && { target: r.target }),
+        ...(r.pullS !== undefined && { pullS: r.pullS }),
+      }),
+      {
+        offsetK: calibration?.offsetK ?? noAdjustment.offsetK,
+        hFactor: calibration?.hFactor ?? noAdjustment.hFactor,
+        stiffness: calibration?.stiffness ?? noAdjustment.stiffness,
+        colourFactor: calibration?.colourFactor ?? noAdjustment.colourFactor,
+      },
+    ),
   );
   const { atPull } = result;
   return {

@@ -100,7 +100,7 @@ describe('what the demo log teaches', () => {
   it('nothing to take back is said', async () => {
     const { version } = await view();
     const answer = await app.post(`days/${date}/calibration/undo`, { version });
-    expect([answer.status, answer.body.code]).toEqual([400, 'nothing-to-undo']);
+    expect([answer.status, answer.body.code]).toEqual([422, 'nothing-to-undo']);
   }, 60_000);
 });
 

@@ -10,6 +10,7 @@ import {
   coldFrom,
   leadTime,
   lifeOf,
+  loadedPlace,
   restCurve,
   temperatureFor,
   type BakeAdjustment,
@@ -18,6 +19,7 @@ import {
   type Frame,
   type Life,
   type LifeQuestion,
+  type LoadedPlace,
   type LoadOutcome,
   type LoadQuestion,
   type PieceShape,
@@ -59,6 +61,7 @@ const api = {
     bakeLoad({ ...asked, input: inputOf(formula, on) }),
   life: (question: LifeQuestion): Life => lifeOf(question),
   lead: (question: Parameters<typeof leadTime>[0]): number | null => leadTime(question),
+  loaded: (question: Parameters<typeof loadedPlace>[0]): LoadedPlace => loadedPlace(question),
   bench: (...asked: Parameters<typeof benchTime>): number | null => benchTime(...asked),
   /** When a dough is cold by the set air, and from when on by the measured one; each s from where its curve begins. */
   readiness: (

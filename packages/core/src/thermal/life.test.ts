@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas } from '../demo/index.js';
 import { conduct } from './conduct.js';
 import { doughForms, standing } from './form.js';
-import { benchTime, leadTime, lifeOf, type LifeQuestion } from './life.js';
+import { benchTime, leadTime, lifeOf, loadedPlace, type LifeQuestion } from './life.js';
 import { constantMaterial } from './material.js';
 import { placeAir, usualPower } from './place-air.js';
 import { coldFrom, firstPast, measuredStays, restCurve, type Place } from './place.js';
@@ -248,5 +248,32 @@ describe('air that answers', () => {
     expect(Math.max(...many.airC)).toBeGreaterThan(Math.max(...one.airC) + 0.4);
     expect(firstPast(many, 'coreC', 8) ?? 0).toBeGreaterThan((firstPast(one, 'coreC', 8) ?? 0) * 1.02);
     expect(many.airC.at(-1)).toBeLessThan(5.5);
+  });
+});
+
+describe('a place that takes much at once', () => {
+  const ask = (bodies: number, openings: number) =>
+    loadedPlace({
+      formula: ginger,
+      form: 'pieces',
+      massG: 0,
+      startC: 22,
+      place: walkIn,
+      cover: 'open',
+      targetC: 8,
+      bodies,
+      openings,
+    });
+  it('one piece and a shut door change nothing', () => {
+    const { aloneS, togetherS, warmestC } = ask(1, 0);
+    expect(togetherS).toBeCloseTo(aloneS ?? 0, -1);
+    expect(warmestC).toBeLessThan(4.2);
+  });
+  it('many pieces and many openings warm it and take longer, more of each', () => {
+    const [few, many, opened] = [ask(200, 4), ask(1500, 4), ask(1500, 20)];
+    expect(many.warmestC).toBeGreaterThan(few.warmestC);
+    expect(opened.warmestC).toBeGreaterThan(many.warmestC);
+    expect(opened.togetherS).toBeGreaterThan(few.togetherS ?? 0);
+    expect(opened.togetherS).toBeGreaterThan((opened.aloneS ?? 0) * 1.01);
   });
 });

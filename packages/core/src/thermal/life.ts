@@ -1,6 +1,7 @@
 import type { Formula } from '../formula/index.js';
 import { JokulError } from '../shown/index.js';
-import { conduct, type ConductResult } from './conduct.js';
+import { conduct, type AirModel, type ConductResult } from './conduct.js';
+import { placeAir, usualPower } from './place-air.js';
 import { standing, type DoughForm } from './form.js';
 import { firstPast, heatTransfer, type Cover, type Place } from './place.js';
 import { solidFatShare } from './milk-fat.js';
@@ -157,3 +158,59 @@ export const benchTime = (
         targetC: handStates.tooSoftC,
         where: 'mean',
       });
+
+export interface LoadedPlace {
+  /** When the core is at the target: alone in the place, and with everything in at once; s, null when never. */
+  readonly aloneS: number | null;
+  readonly togetherS: number | null;
+  /** The warmest that the air gets, °C. */
+  readonly warmestC: number;
+}
+
+/**
+ * A place that takes much warm dough at once, its door opened now and then: its air warms, and so the dough cools slower.
+ * @param bodies how many of the bodies go in at once
+ * @param openings door openings an hour, each for half a minute
+ */
+export const loadedPlace = (
+  q: Pick<LifeQuestion, 'formula' | 'form' | 'massG' | 'startC'> & {
+    readonly place: Place;
+    readonly cover: Cover;
+    readonly targetC: number;
+    readonly bodies: number;
+    readonly openings: number;
+  },
+): LoadedPlace => {
+  const { body, material } = standing(q.formula, q.form, q.massG, q.cover === 'covered');
+  const durationS = q.form === 'tub' ? 48 * 3600 : 12 * 3600;
+  const run = (air?: AirModel) =>
+    conduct({
+      body,
+      material,
+      startC: q.startC,
+      steps: [
+        {
+          airC: q.place.airC,
+          hWPerM2K: heatTransfer(q.place, q.cover, q.form),
+          durationS,
+          ...(air && { air }),
+        },
+      ],
+      cells: body.kind === 'block' ? 12 : 20,
+    });
+  const everyS = q.openings > 0 ? 3600 / q.openings : Number.POSITIVE_INFINITY;
+  // A quarter of a block stands for the whole; a slab counts by the square metre, about six bags.
+  const perBody = body.kind === 'block' ? 4 : body.kind === 'slab' ? 1 / 6 : 1;
+  const kind = q.place.kind === 'freezer' ? 'freezer' : 'walk-in';
+  const together = run(
+    placeAir(q.place, usualPower[kind], q.place.airC, {
+      bodies: q.bodies * perBody,
+      doorOpen: (s) => s % everyS < 30 && q.openings > 0,
+    }),
+  );
+  return {
+    aloneS: firstPast(run(), 'coreC', q.targetC),
+    togetherS: firstPast(together, 'coreC', q.targetC),
+    warmestC: Math.max(...together.airC),
+  };
+};

@@ -15,6 +15,7 @@ import {
 import type { ProductForecast } from '@jokul/contracts';
 import { StalePlan } from '../../app/plan-bar';
 import { useJournal } from '../../journal/store';
+import { countdown } from '../../lib/clock';
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { AtTabs } from '../../ui/at-tabs';
@@ -61,6 +62,9 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
   const { search } = useLocation();
   const { pull, cooled, uncertainty } = bake;
   const outcome = outcomeOf(bake);
+  /** The window that the pull lies in: how early or late it may be. */
+  const own = bake.windows.find(({ fromS, toS }) => pull !== null && fromS <= pull.value && pull.value < toS);
+  const clockOf = (s: number) => countdown(Math.max(0, s) * 1000);
   const round = (s: number) => duration(Math.round(s / 5) * 5);
   return (
     <>
@@ -74,6 +78,13 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
           <Fact name="give or take, 9 in 10">
             <span className="whitespace-nowrap">± {round(uncertainty.pullS)}</span>
           </Fact>
+          {own && pull && (
+            <Fact name={`stays ${own.state.replace('-', ' ')}`}>
+              <span className="whitespace-nowrap">
+                −{clockOf(pull.value - own.fromS)} to +{clockOf(own.toS - pull.value)}
+              </span>
+            </Fact>
+          )}
           <Fact name="Turn after">
             {outcome ? <Shown figure={outcome.turn}>{round(load.pullS / 2)}</Shown> : round(load.pullS / 2)}
           </Fact>

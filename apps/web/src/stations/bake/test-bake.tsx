@@ -160,7 +160,10 @@ const Taught = ({ tray }: { tray: TrayState }) => {
       </p>
     );
   const own = view.data;
-  const inForce = (own.inForce?.atMs ?? 0) > (tray.inspected?.atMs ?? 0);
+  // In force is what the log says now, but for what an hour's ageing of the bakes moves.
+  const inForce =
+    own.inForce !== null &&
+    own.learned.every((row) => row.held || Math.abs(row.value - row.inForce) < 0.1 * row.sigma);
   return (
     <>
       <PullChanges view={{ ...own, changes: own.changes.filter(({ trays }) => trays > 0) }} />

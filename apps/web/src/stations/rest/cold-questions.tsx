@@ -13,6 +13,9 @@ interface ColdQuestionsProps {
   /** When the dough is wanted, for what must come out. */
   readonly wantedMs: number | null;
   readonly say: (ms: number) => string;
+  /** How many pieces the batch has, and the core at which they count as cold. */
+  readonly pieces: number;
+  readonly readyC: number;
 }
 
 const number = (text: string, low: number, high: number): number | null => {
@@ -20,8 +23,110 @@ const number = (text: string, low: number, high: number): number | null => {
   return text.trim() !== '' && Number.isFinite(value) && value >= low && value <= high ? value : null;
 };
 
-/** How long on the bench, and when it must come out: two questions with a plain answer each. */
-export const ColdQuestions = ({ formula, form, massG, places, wantedMs, say }: ColdQuestionsProps) => {
+/** Everything in at once, and the door that is opened: how warm does the place get, and what does it cost? */
+const AtOnce = ({
+  formula,
+  form,
+  massG,
+  places,
+  pieces,
+  readyC,
+}: Pick<ColdQuestionsProps, 'formula' | 'form' | 'massG' | 'places' | 'pieces' | 'readyC'>) => {
+  const { duration, temperature } = useUnits();
+  const cold = places.filter(({ kind }) => kind !== 'bench');
+  const [into, setInto] = useState(cold[0]?.id ?? '');
+  const [count, setCount] = useState(
+    String(form === 'pieces' ? pieces : Math.max(1, Math.round(pieces / 100))),
+  );
+  const [doors, setDoors] = useState('6');
+  const bodies = number(count, 1, 20_000);
+  const openings = number(doors, 0, 60);
+  const place = places.find(({ id }) => id === into);
+  const answer = useQuery({
+    queryKey: ['loaded', formula.code, formula.version, form, massG, into, bodies, openings, readyC],
+    queryFn: () =>
+      core().loaded({
+        formula,
+        form,
+        massG,
+        startC: 22,
+        place: place as Place,
+        cover: form === 'pieces' ? 'open' : 'covered',
+        targetC: place?.kind === 'freezer' ? handStates.frozenC : readyC,
+        bodies: bodies ?? 1,
+        openings: openings ?? 0,
+      }),
+    enabled: place !== undefined && bodies !== null && openings !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  const round = (s: number) => duration(Math.round(s / 60) * 60);
+  const { data } = answer;
+  return (
+    <section aria-label="Everything in at once" className="rounded-lg border bg-surface px-4 py-3">
+      <h2 className="font-semibold">What if all of it goes in at once?</h2>
+      <div className="mt-2 grid grid-cols-3 gap-2">
+        <Field
+          label={form === 'pieces' ? 'Pieces' : `${form}s`}
+          inputMode="numeric"
+          className="figures text-right"
+          value={count}
+          error={bodies === null ? '1 to 20,000' : undefined}
+          onChange={(event) => setCount(event.target.value)}
+        />
+        <SelectField label="Into" value={into} onChange={(event) => setInto(event.target.value)}>
+          {cold.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+        </SelectField>
+        <Field
+          label="Door, times an hour"
+          inputMode="decimal"
+          className="figures text-right"
+          value={doors}
+          error={openings === null ? '0 to 60' : undefined}
+          onChange={(event) => setDoors(event.target.value)}
+        />
+      </div>
+      <p className="mt-2" role="status">
+        {!data ? (
+          answer.isError ? (
+            answer.error.message
+          ) : (
+            '…'
+          )
+        ) : (
+          <>
+            The air goes up to {temperature(data.warmestC, 1)};{' '}
+            {data.togetherS === null ? (
+              'the dough is not cold in time.'
+            ) : (
+              <>
+                cold after <strong className="figures">{round(data.togetherS)}</strong>
+                {data.aloneS !== null && ` instead of ${round(data.aloneS)}`}.
+              </>
+            )}{' '}
+            <span className="text-ink-faint">From 22 °C; the machine’s power is a typical figure.</span>
+          </>
+        )}
+      </p>
+    </section>
+  );
+};
+
+/** How long on the bench, and when it must come out: and all of it at once: questions with a plain answer each. */
+export const ColdQuestions = ({
+  formula,
+  form,
+  massG,
+  places,
+  wantedMs,
+  say,
+  pieces,
+  readyC,
+}: ColdQuestionsProps) => {
   const { duration, temperature } = useUnits();
   const bench = places.find(({ kind }) => kind === 'bench');
   const [room, setRoom] = useState(String(bench?.airC ?? 24));
@@ -153,6 +258,7 @@ export const ColdQuestions = ({ formula, form, massG, places, wantedMs, say }: C
           )}
         </p>
       </section>
+      <AtOnce formula={formula} form={form} massG={massG} places={places} pieces={pieces} readyC={readyC} />
     </div>
   );
 };

@@ -323,6 +323,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                 startC={known.mixed?.doughC ?? data.rules.doughC}
                 massG={massG}
                 wantedMs={firstLoadMs}
+                pieces={known.portioned?.pieces ?? batch?.pieces ?? 100}
               />
             ),
           },

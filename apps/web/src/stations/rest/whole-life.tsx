@@ -25,6 +25,7 @@ interface WholeLifeProps {
   readonly startC: number;
   readonly massG: number;
   readonly wantedMs: number | null;
+  readonly pieces: number;
 }
 
 interface StepText {
@@ -71,7 +72,7 @@ const hoursOf = (text: string): number | null => {
 };
 
 /** A dough from place to place in one run: bench, walk-in, freezer and back, with what happens to it on the way. */
-export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs }: WholeLifeProps) => {
+export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pieces }: WholeLifeProps) => {
   const { temperature, duration } = useUnits();
   const wall = useWallClock();
   const now = useNow(60_000);
@@ -263,6 +264,8 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs }: W
         places={places}
         wantedMs={wantedMs}
         say={(ms) => wall.near(ms, now)}
+        pieces={pieces}
+        readyC={rules.readyCoreC}
       />
       <p className="mt-2 text-[12.5px] text-ink-faint">
         A forecast: ± 15 % in time until a cooling curve of the place is logged. When dough is workable or too

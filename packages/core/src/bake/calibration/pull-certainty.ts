@@ -31,7 +31,10 @@ const moistureAfter = (run: Run): number => afterCarryover(run).centreMoisture;
  */
 export const pullSlopes = (input: BakeInput, pullS: number): PullSlopes => {
   const at = (change: Partial<BakeAdjustment>) => {
-    const run = startRun(adjustSetup(input.setup, { ...noAdjustment, ...change }));
+    // Slopes need no fine grid.
+    const run = startRun(
+      adjustSetup({ ...input.setup, rings: 6, layers: 4 }, { ...noAdjustment, ...change }),
+    );
     advance(run, 'oven', pullS);
     return run;
   };
