@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import type { RibbonSegment } from '@jokul/core';
+
 import { flowsOf, rowsOf, segmentKey } from './ribbons';
+import { surfaceTone } from './surface-tone';
 import { contrast, inkOn, temperatureColour, temperatureStops } from './temperature';
 
 const luma = (hex: string) => {
@@ -83,5 +85,22 @@ describe('the lanes of the ribbon chart', () => {
   });
   it('do not join different batches', () => {
     expect(flowsOf([segment('A', 'mixer', 'm', 0, 1), segment('B', 'bench', 'b', 1, 2)])).toEqual([]);
+  });
+});
+
+describe('the tone of a surface', () => {
+  const lightness = (score: number) => {
+    const [r = 0, g = 0, b = 0] = (surfaceTone(score).match(/\d+/g) ?? []).map(Number);
+    return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  };
+  it('gets darker with every step of the score', () => {
+    const tones = Array.from({ length: 21 }, (_, i) => lightness(i * 5));
+    expect(tones).toEqual([...tones].sort((a, b) => b - a));
+    expect(tones[0]).toBeGreaterThan(200);
+    expect(tones.at(-1)).toBeLessThan(40);
+  });
+  it('holds beyond its ends', () => {
+    expect(surfaceTone(-5)).toBe(surfaceTone(0));
+    expect(surfaceTone(140)).toBe(surfaceTone(100));
   });
 });

@@ -118,7 +118,8 @@ export const LearnPage = () => {
             <>
               <p>
                 <strong className="font-semibold">{names.product(first.code)}</strong> in{' '}
-                {names.oven(first.ovenId)}: measured whole, it makes the pulls of the trays to come surer by ±{' '}
+                {names.oven(first.ovenId)}: measured whole, it makes the pulls of the trays to come surer by ±
+                {'\u00a0'}
                 {duration(Math.max(1, Math.round(1.645 * first.gainS)))}.
               </p>
               <ol className="mt-2 divide-y divide-line text-[13.5px] text-ink-soft">
@@ -127,7 +128,7 @@ export const LearnPage = () => {
                     <span>
                       {names.product(next.code)}, {names.oven(next.ovenId)}
                     </span>
-                    <span className="figures">{(1.645 * next.gainS).toFixed(0)} s</span>
+                    <span className="figures whitespace-nowrap">{(1.645 * next.gainS).toFixed(0)} s</span>
                   </li>
                 ))}
               </ol>

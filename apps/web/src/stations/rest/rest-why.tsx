@@ -1,0 +1,97 @@
+import { coreAt, coreFigure, type ConductResult, type Figure, type Formula } from '@jokul/core';
+import { useNow, useWallClock } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
+import { Shown } from '../../ui/shown';
+import { Fact, Facts, WhySection } from '../../ui/station';
+import { TemperatureChip } from '../../ui/temperature-chip';
+
+interface ReadyProps {
+  readonly readyC: number | null;
+  readonly ready: Figure | null;
+  readonly run: ConductResult | null;
+  /** Where now is on the curve, s. */
+  readonly sinceS: number;
+  readonly inside: boolean;
+  readonly enteredMs: number;
+  /** Even with its air for so long that its curve is followed from later on. */
+  readonly evened: boolean;
+  readonly measured: boolean;
+  readonly airC: number | null;
+  readonly computing: boolean;
+}
+
+/** When it is cold, how cold it is now, and by what air. */
+export const Ready = (props: ReadyProps) => {
+  const { readyC, ready, run, sinceS, inside, enteredMs, evened, measured, airC, computing } = props;
+  const { temperature, duration } = useUnits();
+  const wall = useWallClock();
+  const now = useNow(5000);
+  return (
+    <WhySection title="Ready">
+      <Facts>
+        <Fact name={`Core at ${readyC === null ? '' : temperature(readyC)}`}>
+          {evened ? (
+            'long since'
+          ) : ready ? (
+            <Shown figure={ready}>{duration(Math.round(ready.value / 60) * 60)}</Shown>
+          ) : computing ? (
+            '…'
+          ) : (
+            'not in this place'
+          )}
+        </Fact>
+        {ready && !evened && <Fact name="that is at">{wall.near(enteredMs + ready.value * 1000, now)}</Fact>}
+        {airC !== null && (
+          <Fact name="Air by the probe">
+            <TemperatureChip temperatureC={airC} digits={1} />
+          </Fact>
+        )}
+        {run && (
+          <Fact name={inside ? 'Core now' : 'Core as it goes in'}>
+            {ready ? (
+              <Shown figure={coreFigure(ready, run, sinceS)}>
+                <TemperatureChip temperatureC={coreAt(run, sinceS)} digits={1} />
+              </Shown>
+            ) : (
+              <TemperatureChip temperatureC={coreAt(run, sinceS)} digits={1} />
+            )}
+          </Fact>
+        )}
+      </Facts>
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        {measured
+          ? 'Computed with the air that the probe saw since it went in; from now on with the air as it is.'
+          : 'Computed with the set air of the place.'}{' '}
+        Measure the core now and then, and trust the needle more.
+      </p>
+    </WhySection>
+  );
+};
+
+/** The window of the formula's rest rule, and what is planned. */
+export const RestWindow = ({
+  formula: { rest },
+  plannedOutMs,
+}: {
+  formula: Formula;
+  plannedOutMs: number | null;
+}) => {
+  const { duration } = useUnits();
+  const wall = useWallClock();
+  const now = useNow(60_000);
+  return (
+    <WhySection title="Window of this dough">
+      <Facts>
+        <Fact name="Not before">{duration(rest.minS)}</Fact>
+        <Fact name="Best">{duration(rest.bestS)}</Fact>
+        <Fact name="Not after">{duration(rest.maxS)}</Fact>
+        {rest.temperS > 0 && (
+          <Fact name={rest.form === 'bag' ? 'of it thawing' : 'then on the bench'}>
+            {duration(rest.temperS)}
+          </Fact>
+        )}
+        {plannedOutMs !== null && <Fact name="Planned out">{wall.near(plannedOutMs, now)}</Fact>}
+      </Facts>
+    </WhySection>
+  );
+};
