@@ -37,7 +37,15 @@ const jest = async (project, home, env = {}) => {
   const file = join(home, `${project}.json`);
   const result = await run(
     node,
-    [inRoot('node_modules/jest/bin/jest.js'), '--selectProjects', project, '--json', `--outputFile=${file}`],
+    [
+      inRoot('node_modules/jest/bin/jest.js'),
+      '--selectProjects',
+      project,
+      '--json',
+      `--outputFile=${file}`,
+      // The server's tests compute real plans and bakes; on a slow machine that takes a while.
+      ...(project === 'server' ? ['--testTimeout=60000'] : []),
+    ],
     {
       quiet: true,
       allowFailure: true,
@@ -108,7 +116,13 @@ await orSay(async () => {
     for (const project of ['core', 'contracts', 'web']) if (wanted(project)) await jest(project, home);
     if (wanted('server') || wanted('e2e')) {
       db = await startMariadb(join(home, 'db'), { durable: false });
-      const env = { JOKUL_DB_PORT: String(db.port), JOKUL_DB_USER: db.user, JOKUL_DB_PASSWORD: db.password };
+      const { makeDemoTemplate } = await import('./lib/demo-template.mjs');
+      const env = {
+        JOKUL_DB_PORT: String(db.port),
+        JOKUL_DB_USER: db.user,
+        JOKUL_DB_PASSWORD: db.password,
+        JOKUL_DEMO_TEMPLATE: await makeDemoTemplate(db),
+      };
       if (wanted('server')) await jest('server', home, env);
       if (wanted('e2e'))
         await playwright(home, {

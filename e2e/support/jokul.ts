@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
 import { setTimeout as pause } from 'node:timers/promises';
-import { createConnection } from 'mysql2/promise';
+import { createConnection, type RowDataPacket } from 'mysql2/promise';
 
 const env = (name: string): string => {
   const value = process.env[name];
@@ -41,6 +41,13 @@ export class Jokul {
       password: env('JOKUL_DB_PASSWORD'),
     });
     await connection.query(`CREATE DATABASE ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    // A copy of the demo that was seeded once for all tests.
+    const template = env('JOKUL_DEMO_TEMPLATE');
+    const [tables] = await connection.query<RowDataPacket[]>(`SHOW TABLES FROM ${template}`);
+    for (const table of tables.flatMap((row) => Object.values(row) as string[])) {
+      await connection.query(`CREATE TABLE ${database}.${table} LIKE ${template}.${table}`);
+      await connection.query(`INSERT INTO ${database}.${table} SELECT * FROM ${template}.${table}`);
+    }
     await connection.end();
     const jokul = new Jokul(await freePort(), database);
     await jokul.run();

@@ -19,7 +19,7 @@ export class TestApp {
   ) {}
 
   static async start(seedDemo = true): Promise<TestApp> {
-    const { config, drop } = await testDatabase();
+    const { config, drop } = await testDatabase(seedDemo);
     const app = await makeApp({ ...config, seedDemo }, false);
     await app.listen(0, '127.0.0.1');
     return new TestApp(app, await app.getUrl(), drop);
