@@ -44,7 +44,7 @@ export interface LoadOutcome {
   /** Oven air over the bake. */
   readonly timesS: readonly number[];
   readonly airC: readonly number[];
-  /** Rim colour of the hottest and the coolest corner of a middle tray, pulled together. */
+  /** Rim colour of the hottest and the coolest corner of a middle tray, as all are pulled together. */
   readonly corners: { readonly hot: number; readonly cool: number };
 }
 
@@ -99,6 +99,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
   const endS = q.turnS * 2 * 1.5;
   const taken = (run: Run) => run.scratch.heatIn + run.scratch.trayHeatJ;
   const after = new Map<number, Reading>();
+  const cornersAt = new Map<number, LoadOutcome['corners']>();
   let nextProbe = q.turnS;
   for (let timeS = stepS; timeS <= endS; timeS += stepS) {
     const before = going.map(({ run }) => taken(run));
@@ -134,6 +135,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
     airC.push(Math.round(10 * (usual.scratch.air.airC + shiftK)) / 10);
     if (timeS >= nextProbe) {
       nextProbe += probeS;
+      cornersAt.set(timeS, { hot: readRun(corners[0]).colour.edge, cool: readRun(corners[1]).colour.edge });
       for (const { run, found, tray } of going) {
         const pulled = fork(run);
         pulled.scratch.shiftK = 0;
@@ -173,9 +175,6 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
     togetherS,
     timesS,
     airC,
-    corners: {
-      hot: readRun(corners[0]).colour.edge,
-      cool: readRun(corners[1]).colour.edge,
-    },
+    corners: cornersAt.get(nearest) ?? { hot: 0, cool: 0 },
   };
 };
