@@ -194,16 +194,17 @@ test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ pa
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Peanut Crunch in the walk-in');
   await expect(page.getByRole('img', { name: /Temperature of core and surface/ })).toBeVisible();
   const text = await arithmetic(page, /Until the core is at 8 °C/);
-  expect(text).toMatch(/ball of 30 g, 3[67] mm across/);
-  // A 35 g ball takes 63 min to 7 °C; a 30 g one to 8 °C between 45 and 60 min.
+  expect(text).toMatch(/puck of 30 g as a disc 4[5-7] mm across, 16 mm high/);
+  // A 35 g ball takes 63 min to 7 °C; a flat puck of 30 g to 8 °C clearly less.
   const ready = await page.getByRole('button', { name: /Until the core is at 8 °C/ }).textContent();
-  expect(Number(/^(\d+) min$/.exec(ready ?? '')?.[1])).toBeGreaterThan(44);
-  expect(Number(/^(\d+) min$/.exec(ready ?? '')?.[1])).toBeLessThan(61);
+  expect(Number(/^(\d+) min$/.exec(ready ?? '')?.[1])).toBeGreaterThan(32);
+  expect(Number(/^(\d+) min$/.exec(ready ?? '')?.[1])).toBeLessThan(52);
   const core = page.locator('dl').filter({ hasText: 'Core now' }).first();
   await expect(core).toContainText('22.6 °C');
   await jokul.setClock('07:10');
   await page.reload();
-  await expect(core).toContainText('4.0 °C');
+  // As cold as its air, which the probe sees swing around 4 °C.
+  await expect(core).toContainText(/(3\.[5-9]|4\.[0-5]) °C/);
   await expect(page.getByText(/its window ends at 1 h 30/)).toBeVisible();
   await press(page, 'Take it out');
   await expect(page.getByText(/Taken out at 07:10 after 3 h/)).toBeVisible();

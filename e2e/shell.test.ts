@@ -32,7 +32,7 @@ for (const theme of ['light', 'dark'] as const)
   test(`every page, ${theme}: no error, nothing cut at the side, nothing that keeps anybody out`, async ({
     page,
   }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
     page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));

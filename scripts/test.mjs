@@ -1,5 +1,5 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { ensureProgram } from './lib/debian.mjs';
@@ -41,6 +41,8 @@ const jest = async (project, home, env = {}) => {
       inRoot('node_modules/jest/bin/jest.js'),
       '--selectProjects',
       project,
+      // Left to itself, Jest keeps one core back; of two that is half.
+      `--maxWorkers=${Math.max(2, availableParallelism() - 1)}`,
       '--json',
       `--outputFile=${file}`,
       // The server's tests compute real plans and bakes; on a slow machine that takes a while.

@@ -43,45 +43,40 @@ describe('no dough and no oven within the domain', () => {
   // A coarse grid, so that two thousand whole lives fit into a test; the step has the same limit on every grid.
   it('make a figure that is none, below nothing or without end (2,000 at random, to the end of cooling)', () => {
     fc.assert(
-      fc.property(
-        request,
-        composition,
-        fc.double({ min: 120, max: 1500, noNaN: true }),
-        (r, dough, pullS) => {
-          const input = bakeInput({ ...r, dough, rings: 4, layers: 3 });
-          try {
-            checkComposition(input);
-          } catch (error) {
-            if (error instanceof JokulError) return;
-            throw error;
+      fc.property(request, composition, fc.double({ min: 120, max: 900, noNaN: true }), (r, dough, pullS) => {
+        const input = bakeInput({ ...r, dough, rings: 4, layers: 3 });
+        try {
+          checkComposition(input);
+        } catch (error) {
+          if (error instanceof JokulError) return;
+          throw error;
+        }
+        const run = startRun(input.setup);
+        for (const [phase, s] of [
+          ['oven', pullS],
+          ['tray', pullS + 240],
+          ['rack', pullS + 900],
+        ] as const) {
+          advance(run, phase, s);
+          const reading = readRun(run);
+          const { colour, ...figures } = reading;
+          for (const value of [...Object.values(figures), ...Object.values(colour)])
+            expect(Number.isFinite(value)).toBe(true);
+          for (const t of run.state.T) {
+            expect(t).toBeGreaterThan(-35);
+            expect(t).toBeLessThan(r.setC + 20);
           }
-          const run = startRun(input.setup);
-          for (const [phase, s] of [
-            ['oven', pullS],
-            ['tray', pullS + 240],
-            ['rack', pullS + 1200],
-          ] as const) {
-            advance(run, phase, s);
-            const reading = readRun(run);
-            const { colour, ...figures } = reading;
-            for (const value of [...Object.values(figures), ...Object.values(colour)])
-              expect(Number.isFinite(value)).toBe(true);
-            for (const t of run.state.T) {
-              expect(t).toBeGreaterThan(-35);
-              expect(t).toBeLessThan(r.setC + 20);
-            }
-            for (const w of run.state.W) expect(w).toBeGreaterThan(-1e-9);
-            expect(reading.lossShare).toBeGreaterThanOrEqual(-0.02);
-            expect(reading.lossShare).toBeLessThanOrEqual(dough.composition.water + 0.01);
-            expect(reading.diameterMm).toBeLessThan(300);
-            expect(reading.heightMm).toBeGreaterThan(0.5);
-            for (const score of Object.values(colour)) {
-              expect(score).toBeGreaterThanOrEqual(0);
-              expect(score).toBeLessThanOrEqual(100);
-            }
+          for (const w of run.state.W) expect(w).toBeGreaterThan(-1e-9);
+          expect(reading.lossShare).toBeGreaterThanOrEqual(-0.02);
+          expect(reading.lossShare).toBeLessThanOrEqual(dough.composition.water + 0.01);
+          expect(reading.diameterMm).toBeLessThan(300);
+          expect(reading.heightMm).toBeGreaterThan(0.5);
+          for (const score of Object.values(colour)) {
+            expect(score).toBeGreaterThanOrEqual(0);
+            expect(score).toBeLessThanOrEqual(100);
           }
-        },
-      ),
+        }
+      }),
       { numRuns: 2000, seed: 41 },
     );
   });
