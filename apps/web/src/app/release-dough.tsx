@@ -5,6 +5,7 @@ import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Field } from '../ui/field';
 import { doTrayAction, useAskRelease, type AskRelease } from './actions';
+import { sayDone } from './say-done';
 
 /** Dough past its window goes into no oven before somebody decided on it and wrote down why. */
 export const ReleaseDough = ({ asked }: { asked: AskRelease }) => {
@@ -19,7 +20,7 @@ export const ReleaseDough = ({ asked }: { asked: AskRelease }) => {
       limitS: over.limitS,
       reason: reason.trim(),
     });
-    doTrayAction(action, formula);
+    if (doTrayAction(action, formula)) sayDone(action, formula.name);
     close();
   };
   return (

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
 import { urgencyOf, type Action } from '@jokul/core';
 import { doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
 import { NeedPlan } from '../../app/need-plan';
-import { record, useJournal } from '../../journal/store';
+import { sayDone } from '../../app/say-done';
+import { useJournal } from '../../journal/store';
 import { countdown, useNow, useWallClock } from '../../lib/clock';
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
@@ -24,15 +24,7 @@ const useDo = () => {
       if (!action.load) void navigate(pathOf(action));
       return;
     }
-    const entry = useJournal.getState().pending.at(-1)?.entry;
-    const what = `${verb(action)}: ${names.product(action.productCode)}, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`;
-    toast(what, {
-      duration: 8000,
-      action: entry && {
-        label: 'Not so',
-        onClick: () => record('struck', action.batchId, { entryId: entry.id, reason: 'Pressed by mistake' }),
-      },
-    });
+    sayDone(action, names.product(action.productCode));
   };
 };
 

@@ -1,0 +1,17 @@
+import { toast } from 'sonner';
+import type { Action } from '@jokul/core';
+import { record, useJournal } from '../journal/store';
+import { verb } from './actions';
+
+/** Says that a tray action was written down, and offers to strike it. */
+export const sayDone = (action: Action, product: string): void => {
+  const entry = useJournal.getState().pending.at(-1)?.entry;
+  const what = `${verb(action)}: ${product}, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`;
+  toast(what, {
+    duration: 8000,
+    action: entry && {
+      label: 'Not so',
+      onClick: () => record('struck', action.batchId, { entryId: entry.id, reason: 'Pressed by mistake' }),
+    },
+  });
+};
