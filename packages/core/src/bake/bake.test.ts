@@ -7,18 +7,8 @@ import { bakeInput, type BakeRequest } from './input.js';
 import { outcomeOf } from './outcome.js';
 import type { Liner, TrayMaterial } from './parameters.js';
 import { advance, readRun, startRun } from './simulate.js';
+import { usual } from './usual.testkit.js';
 
-/** The usual bake: 35 g ball at 7 °C, 177 °C still, parchment on bright aluminium. */
-const usual: BakeRequest = {
-  massG: 35,
-  shape: 'ball',
-  start: 7,
-  tray: 'bright-aluminium',
-  liner: 'parchment',
-  setC: 177,
-  fan: false,
-  target: 'soft-centre',
-};
 const memory = new Map<string, BakeResult>();
 const baked = (change: Partial<BakeRequest> = {}): BakeResult => {
   const key = JSON.stringify(change);

@@ -6,6 +6,7 @@ import { bake } from './bake.js';
 import { checkComposition, bakeInput, type BakeRequest } from './input.js';
 import { liners, trayMaterials, type Liner, type TrayMaterial } from './parameters.js';
 import { advance, readRun, startRun } from './simulate.js';
+import { usual } from './usual.testkit.js';
 
 const request = fc.record({
   massG: fc.double({ min: 8, max: 200, noNaN: true }),
@@ -83,18 +84,9 @@ describe('no dough and no oven within the domain', () => {
 });
 
 describe('the grid', () => {
-  const usual: BakeRequest = {
-    massG: 35,
-    shape: 'ball',
-    start: 7,
-    tray: 'bright-aluminium',
-    liner: 'parchment',
-    setC: 177,
-    fan: false,
-    target: 'chewy',
-  };
+  const chewy = { ...usual, target: 'chewy' } as const;
   const pull = (change: Partial<BakeRequest>) =>
-    bake(bakeInput({ ...usual, ...change })).pull?.value ?? Number.NaN;
+    bake(bakeInput({ ...chewy, ...change })).pull?.value ?? Number.NaN;
   it.each<[string, Partial<BakeRequest>, number]>([
     ['a cold ball', {}, 0.03],
     ['a soft centre', { target: 'soft-centre' }, 0.03],

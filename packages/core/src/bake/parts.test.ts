@@ -8,16 +8,8 @@ import { initialState, porosityAt, prepare, startAspect } from './setup.js';
 import { advance, fork, readRun, startRun } from './simulate.js';
 import { radiation, surroundingsAt, type Surroundings } from './surroundings.js';
 import { at, bakeTables, saturationPa, slopeAt } from './tables.js';
+import { usual } from './usual.testkit.js';
 
-const usual: BakeRequest = {
-  massG: 35,
-  shape: 'ball',
-  start: 7,
-  tray: 'bright-aluminium',
-  liner: 'parchment',
-  setC: 177,
-  fan: false,
-};
 const { setup } = bakeInput(usual);
 const fixed = prepare(setup);
 

@@ -3,20 +3,12 @@ import { demoFormulas } from '../demo/index.js';
 import { bake } from './bake.js';
 import { differenceInWords } from './compare.js';
 import { bakeFrames } from './frames.js';
-import { bakeInput, type BakeRequest } from './input.js';
+import { bakeInput } from './input.js';
 import { processFactors, processOf, usualProcess, type Process } from './process.js';
 import { temperatureFor } from './temperature-for.js';
+import { usual } from './usual.testkit.js';
 
-const usual: BakeRequest = {
-  massG: 35,
-  shape: 'ball',
-  start: 7,
-  tray: 'bright-aluminium',
-  liner: 'parchment',
-  setC: 177,
-  fan: false,
-  target: 'chewy',
-};
+const chewy = { ...usual, target: 'chewy' } as const;
 const factors = (change: Partial<Process>) => processFactors({ ...usualProcess, ...change });
 
 describe('how the dough was worked', () => {
@@ -62,15 +54,15 @@ describe('how the dough was worked', () => {
     },
   );
   it('a melted butter dough bakes wider and flatter', () => {
-    const plain = bake(bakeInput(usual)).cooled;
-    const melted = bake(bakeInput({ ...usual, process: { ...usualProcess, cream: 'melted' } })).cooled;
+    const plain = bake(bakeInput(chewy)).cooled;
+    const melted = bake(bakeInput({ ...chewy, process: { ...usualProcess, cream: 'melted' } })).cooled;
     expect(melted?.diameterMm).toBeGreaterThan((plain?.diameterMm ?? 0) + 1.5);
     expect(melted?.heightMm).toBeLessThan(plain?.heightMm ?? 0);
   });
 });
 
 describe('a piece cut open over time', () => {
-  const input = bakeInput(usual);
+  const input = bakeInput(chewy);
   const frames = bakeFrames(input, 720);
   it('goes through oven, tray and rack without a gap', () => {
     expect(frames.map(({ phase }) => phase).filter((p, i, all) => p !== all[i - 1])).toEqual([
@@ -103,7 +95,7 @@ describe('a piece cut open over time', () => {
 });
 
 describe('the time is given', () => {
-  const input = bakeInput(usual);
+  const input = bakeInput(chewy);
   it('less time takes a hotter oven, and the oven found brings the target', () => {
     const own = bake(input).pull?.value ?? 0;
     const same = temperatureFor(input, own, 'chewy').set?.value ?? 0;
@@ -120,20 +112,20 @@ describe('the time is given', () => {
 });
 
 describe('two bakes in words', () => {
-  const base = bake(bakeInput(usual));
+  const base = bake(bakeInput(chewy));
   it('frozen: later, narrower', () => {
-    const words = differenceInWords(base, bake(bakeInput({ ...usual, start: -18 })));
+    const words = differenceInWords(base, bake(bakeInput({ ...chewy, start: -18 })));
     expect(words).toMatch(/^Pull \d+ min( \d+ s)? later, \d+ mm narrower/);
   });
   it('the same is nothing', () => {
     expect(differenceInWords(base, base)).toBe('Nothing that an eye or a clock would notice.');
   });
   it('a target out of reach is said', () => {
-    const cold = bake(bakeInput({ ...usual, setC: 120, massG: 200, target: 'crisp-through' }));
+    const cold = bake(bakeInput({ ...chewy, setC: 120, massG: 200, target: 'crisp-through' }));
     expect(cold.pull).toBeNull();
     expect(differenceInWords(base, cold)).toBe('It does not reach the target.');
   });
   it('a dark tray browns the underside', () => {
-    expect(differenceInWords(base, bake(bakeInput({ ...usual, tray: 'dark-steel' })))).toMatch(/underside/i);
+    expect(differenceInWords(base, bake(bakeInput({ ...chewy, tray: 'dark-steel' })))).toMatch(/underside/i);
   });
 });

@@ -1,6 +1,7 @@
 import { read, type Reading } from './reading.js';
 import { copyState, initialState, prepare, type BakeSetup, type Fixed, type State } from './setup.js';
-import { makeScratch, step, type Scratch } from './step.js';
+import { makeScratch, type Scratch } from './scratch.js';
+import { step } from './step.js';
 import type { Phase } from './surroundings.js';
 
 /** A bake in progress: fixed data, state and work space. */

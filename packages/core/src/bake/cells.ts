@@ -1,0 +1,72 @@
+import type { Scratch } from './scratch.js';
+import { porosityAt, type Fixed, type State } from './setup.js';
+import { at, slopeAt } from './tables.js';
+
+export const waterC = 4176;
+export const P0 = 101_325;
+const molarWater = 0.018015;
+export const gas = 8.314;
+
+/** Heat of vapour leaving at a temperature: liquid enthalpy plus latent heat, J/kg. */
+export const vapourEnthalpy = (t: number) => waterC * t + 2.501e6 - 2361 * t;
+
+/** Water activity by the Oswin form with exponent one half. */
+const activity = (x: number, a: number) => (x * x) / (x * x + a * a);
+
+/** Vapour pressure, permeability and conductivity of every cell. Returns the largest stable step, s. */
+export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array, dr2: number): number => {
+  const { p: q, nz, tables } = f;
+  const porous = Math.max(0.2, 1 - porosityAt(s.lift)) ** 1.25 * q.conductivityFactor;
+  let fastest = 0;
+  for (let i = 0; i < f.nr; i++) {
+    const m = f.cellMass[i] as number;
+    const volume = (f.volume0 * s.lift * (f.areaShare[i] as number) * (f.heightShare[i] as number)) / nz;
+    const inverse = 2 / (dz2[i] as number) + 2 / dr2;
+    for (let j = 0; j < nz; j++) {
+      const a = i * nz + j;
+      const t = s.T[a] as number;
+      const x = Math.max(0, s.W[a] as number) / (m * f.solids);
+      const aw = activity(x, q.sorptionA);
+      const psat = at(tables.saturationPa, t);
+      const p = aw * psat;
+      const tk = t + 273.15;
+      const stefan = p >= P0 ? q.stefanMax : Math.min(q.stefanMax, 1 / (1 - p / P0));
+      const sigma = s.sigma[a] as number;
+      const delta =
+        ((2.26e-5 * (tk / 273.15) ** 1.81 * molarWater) / (gas * tk)) *
+        (q.permeabilityRaw + (q.permeabilitySet - q.permeabilityRaw) * sigma) *
+        stefan;
+      const k = porous * at(tables.conductivity, t);
+      w.aw[a] = aw;
+      w.p[a] = p;
+      w.stefan[a] = stefan;
+      w.delta[a] = delta;
+      w.k[a] = k;
+      // Diffusivities of heat (with the heat-pipe effect of vapour) and of moisture, which limit the step.
+      const heat = (m * slopeAt(tables.dryEnthalpy, t) + (s.W[a] as number) * waterC) / volume;
+      const dpdT = aw * slopeAt(tables.saturationPa, t);
+      const latent = 2.501e6 - 2361 * t;
+      const dAw = (2 * x * q.sorptionA ** 2) / (x * x + q.sorptionA ** 2) ** 2;
+      const rate = (k + delta * latent * dpdT) / heat + (delta * psat * dAw * volume) / (m * f.solids);
+      fastest = Math.max(fastest, rate * inverse);
+    }
+  }
+  return Math.min(1, 0.8 / fastest);
+};
+
+/** Heat and vapour between neighbours a and b over a conductance shape (area over distance). */
+export const exchange = (s: State, w: Scratch, a: number, b: number, shapeK: number, dt: number): void => {
+  const ka = w.k[a] as number;
+  const kb = w.k[b] as number;
+  const da = w.delta[a] as number;
+  const db = w.delta[b] as number;
+  const ta = s.T[a] as number;
+  const tb = s.T[b] as number;
+  const vapour = ((2 * da * db) / (da + db)) * shapeK * ((w.p[a] as number) - (w.p[b] as number)) * dt;
+  const heat =
+    ((2 * ka * kb) / (ka + kb)) * shapeK * (ta - tb) * dt + vapour * vapourEnthalpy(vapour > 0 ? ta : tb);
+  w.dU[a] = (w.dU[a] as number) - heat;
+  w.dU[b] = (w.dU[b] as number) + heat;
+  w.dW[a] = (w.dW[a] as number) - vapour;
+  w.dW[b] = (w.dW[b] as number) + vapour;
+};

@@ -1,0 +1,47 @@
+import type { Fixed, State } from './setup.js';
+import { at } from './tables.js';
+
+const smooth = (x: number) => {
+  const c = Math.min(1, Math.max(0, x));
+  return c * c * (3 - 2 * c);
+};
+
+/** Setting, lift and spread: mass means over all cells move the shape. */
+export const reshape = (f: Fixed, s: State, dt: number): void => {
+  const { p: q, nz, tables } = f;
+  let lnEta = 0;
+  let set = 0;
+  let lift = 0;
+  for (let i = 0; i < f.nr; i++) {
+    const share = (f.cellMass[i] as number) / f.massKg;
+    for (let j = 0; j < nz; j++) {
+      const a = i * nz + j;
+      const t = s.T[a] as number;
+      const rate = (Math.exp(Math.min(6, (t - f.setC) / q.setWidthK)) / q.setS) * dt;
+      const sigma = ((s.sigma[a] as number) + rate) / (1 + rate);
+      s.sigma[a] = sigma;
+      if (t > (s.Tmax[a] as number)) s.Tmax[a] = t;
+      lnEta +=
+        share *
+        (-q.etaPerK * (t - 25) + q.etaPerSolidFat * (at(tables.solidFat, t) - 0.12) + q.etaPerSet * sigma);
+      set += share * sigma;
+      const hold = sigma + (1 - sigma) * (1 - q.collapse * (1 - smooth((t - 40) / 40)));
+      lift += share * smooth(((s.Tmax[a] as number) - 35) / 60) * hold;
+    }
+  }
+  const next = 1 + q.lift * lift;
+  const grown = next > s.lift ? Math.log(next / s.lift) : 0;
+  s.lift = next;
+  const area = Math.PI * s.radius * s.radius;
+  const height = (f.volume0 * s.lift) / area;
+  const rho = f.massKg / (f.volume0 * s.lift);
+  const stress = Math.max(0, 0.5 * rho * 9.81 * height - f.yieldPa);
+  const viscosity = Math.exp(f.lnEtaRecipe + lnEta);
+  const slump = (stress / (6 * viscosity * (1 + (f.drag * (s.radius / height) ** 2) / 6.3))) * dt;
+  const spread = Math.min(0.02, slump + (q.liftIsotropy / 3) * (1 - set) * grown);
+  const limit = Math.sqrt((0.92 * f.pitchArea) / Math.PI);
+  const radius = Math.min(Math.max(limit, s.radius), s.radius * Math.exp(spread));
+  const newArea = Math.PI * radius * radius - area;
+  if (newArea > 0) s.trayUnderC = (area * s.trayUnderC + newArea * s.trayEdgeC) / (area + newArea);
+  s.radius = radius;
+};
