@@ -60,9 +60,9 @@ const api = {
   load: (formula: Formula, on: WhatIf, asked: LoadAsked): LoadOutcome =>
     bakeLoad({ ...asked, input: inputOf(formula, on) }),
   life: (question: LifeQuestion): Life => lifeOf(question),
-  lead: (question: Parameters<typeof leadTime>[0]): number | null => leadTime(question),
+  lead: (question: Parameters<typeof leadTime>[0]): Figure | null => leadTime(question),
   loaded: (question: Parameters<typeof loadedPlace>[0]): LoadedPlace => loadedPlace(question),
-  bench: (...asked: Parameters<typeof benchTime>): number | null => benchTime(...asked),
+  bench: (...asked: Parameters<typeof benchTime>): ReturnType<typeof benchTime> => benchTime(...asked),
   /** When a dough is cold by the set air, and from when on by the measured one; each s from where its curve begins. */
   readiness: (
     bySet: RestQuestion,

@@ -1,7 +1,7 @@
 import type { Doneness } from '../formula/index.js';
 import { donenessIndex, stateOf, type BakeState } from './doneness.js';
 import { checkComposition, type BakeInput } from './input.js';
-import { advance, carryoverS, fork, readRun, startRun } from './simulate.js';
+import { advance, readingIfPulledNow, startRun } from './simulate.js';
 
 /** What a pull at one time at one temperature ends in, after the carryover. */
 export interface MapCell {
@@ -52,9 +52,7 @@ export const bakeMapRow = (input: BakeInput, pullsS: readonly number[]): MapRow 
   let last = 0;
   const cells = pullsS.map((pullS): MapCell => {
     advance(run, 'oven', pullS);
-    const after = fork(run);
-    advance(after, 'tray', pullS + carryoverS);
-    const reading = readRun(after);
+    const reading = readingIfPulledNow(run);
     last = Math.max(last, donenessIndex(reading, water));
     return {
       pullS,

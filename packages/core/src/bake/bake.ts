@@ -1,6 +1,7 @@
 import { checkComposition, type BakeInput } from './input.js';
 import { aimedIndex, donenessIndex, setIndex, stateOf, type BakeState } from './doneness.js';
 import { advance, carryoverS, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
+import { passing, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
 import { diameterBand, pullBandS, pullSlopes } from './calibration/pull-certainty.js';
 import { modelled, sayDuration, type Figure, type Warning } from '../shown/index.js';
@@ -49,12 +50,6 @@ const probeEveryS = 120;
 const firstProbeS = 240;
 const longestS = 60 * 60;
 
-interface Probe {
-  readonly pullS: number;
-  readonly set: number;
-  readonly index: number;
-}
-
 /** What a pull every two minutes would give, until crisp through or an hour; kept rising against noise. */
 const probes = (input: BakeInput): readonly Probe[] => {
   const run = startRun(input.setup);
@@ -69,17 +64,6 @@ const probes = (input: BakeInput): readonly Probe[] => {
     if (index >= 4.95) break;
   }
   return found;
-};
-
-/** When `of` passes a value, s, between probes linearly; null when it never does. */
-const passing = (found: readonly Probe[], of: 'set' | 'index', value: number): number | null => {
-  for (let i = 1; i < found.length; i++) {
-    const a = found[i - 1] as Probe;
-    const b = found[i] as Probe;
-    if (b[of] < value) continue;
-    return b[of] === a[of] ? b.pullS : a.pullS + ((value - a[of]) / (b[of] - a[of])) * (b.pullS - a.pullS);
-  }
-  return null;
 };
 
 const windowsOf = (found: readonly Probe[]): readonly DonenessWindow[] => {

@@ -34,11 +34,17 @@ const spread = (load: ReturnType<typeof bakeLoad>) => {
 describe('a whole load', () => {
   it('of one tray in the middle is pulled as a single bake says', () => {
     const one = bakeLoad(ask({ trays: [{ position: 3, pieces: 18, offsetK: 0 }] }));
-    expect(Math.abs(one.togetherS - alone)).toBeLessThan(15);
+    expect(Math.abs(one.together.value - alone)).toBeLessThan(15);
+  });
+  it('shows the pull of each place that it is the mean of', () => {
+    const { terms, value } = left.together;
+    const own = terms.filter(({ symbol }) => /^t\d$/.test(symbol)).map((term) => term.value);
+    expect(own).toHaveLength(5);
+    expect(own.reduce((a, b) => a + b, 0) / 5).toBeCloseTo(value, 6);
   });
   it('takes longer than one tray, but not by minutes', () => {
-    expect(left.togetherS).toBeGreaterThan(alone);
-    expect(left.togetherS).toBeLessThan(alone * 1.12);
+    expect(left.together.value).toBeGreaterThan(alone);
+    expect(left.together.value).toBeLessThan(alone * 1.12);
   });
   it('wants its hot places out first, in order', () => {
     const pulls = left.trays.map(({ pullS }) => pullS ?? 0);

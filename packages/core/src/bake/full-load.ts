@@ -1,8 +1,10 @@
-import { adjustSetup } from './calibration/adjustment.js';
+import { modelled, type Figure } from '../shown/index.js';
+import { adjustSetup, noAdjustment } from './calibration/adjustment.js';
 import { aimedIndex, donenessIndex, setIndex } from './doneness.js';
 import { checkComposition, type BakeInput } from './input.js';
-import { advance, carryoverS, fork, readRun, startRun, type Run } from './simulate.js';
+import { passing, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
+import { advance, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
 
 /** One tray of a load. */
 export interface LoadTray {
@@ -39,8 +41,8 @@ export interface TrayOutcome {
 
 export interface LoadOutcome {
   readonly trays: readonly TrayOutcome[];
-  /** One pull for all: where the trays' own pulls lie around evenly, s. */
-  readonly togetherS: number;
+  /** One pull for all. */
+  readonly together: Figure;
   /** Oven air over the bake. */
   readonly timesS: readonly number[];
   readonly airC: readonly number[];
@@ -59,19 +61,9 @@ const bandK = 12;
 interface Going {
   readonly tray: LoadTray;
   readonly run: Run;
-  readonly found: { pullS: number; index: number; set: number }[];
+  /** Pulls that were tried, with what the piece becomes. */
+  readonly found: (Probe & { readonly reading: Reading })[];
 }
-
-const passing = (found: Going['found'], aim: number): number | null => {
-  for (let i = 1; i < found.length; i++) {
-    const [a, b] = [found[i - 1] as Going['found'][number], found[i] as Going['found'][number]];
-    if (b.index < aim) continue;
-    return b.index === a.index
-      ? b.pullS
-      : a.pullS + ((aim - a.index) / (b.index - a.index)) * (b.pullS - a.pullS);
-  }
-  return null;
-};
 
 /**
  * All trays of an oven in one run: every tray its own simulation, coupled through the air, which loses what the trays
@@ -86,8 +78,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
   const positions = q.trays.map(({ position }) => position);
   const [top, bottom] = [Math.min(...positions), Math.max(...positions)];
   const offsetOf = (position: number) => q.trays.find((tray) => tray.position === position)?.offsetK ?? 0;
-  const begin = (offsetK: number) =>
-    startRun(adjustSetup(setup, { offsetK, hFactor: 1, stiffness: 1, colourFactor: 1 }));
+  const begin = (offsetK: number) => startRun(adjustSetup(setup, { ...noAdjustment, offsetK }));
   const going: Going[] = q.trays.map((tray) => ({ tray, run: begin(tray.offsetK), found: [] }));
   const skew = (Math.abs(q.sidesK) + Math.abs(q.depthK)) / 2;
   const corners = [begin(skew), begin(-skew)] as const;
@@ -95,16 +86,14 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
   const timesS: number[] = [];
   const airC: number[] = [];
   let shiftK = 0;
-  let turned = false;
   const endS = q.turnS * 2 * 1.5;
   const taken = (run: Run) => run.scratch.heatIn + run.scratch.trayHeatJ;
-  const after = new Map<number, Reading>();
   const cornersAt = new Map<number, LoadOutcome['corners']>();
   let nextProbe = q.turnS;
   for (let timeS = stepS; timeS <= endS; timeS += stepS) {
     const before = going.map(({ run }) => taken(run));
     const usualBefore = taken(usual);
-    if (!turned && timeS > q.turnS && q.halfTime !== 'nothing') turned = true;
+    const turned = timeS > q.turnS && q.halfTime !== 'nothing';
     for (const { tray, run } of going) {
       const swapped =
         turned && q.halfTime === 'swap' ? offsetOf(top + bottom - tray.position) - tray.offsetK : 0;
@@ -129,30 +118,27 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
       heaterWPerPlace * q.places,
       Math.max(0, -shiftK / bandK) * heaterWPerPlace * q.places,
     );
-    const exact = heaterW - Math.max(0, loadW - oneTrayW);
-    shiftK = Math.min(0, shiftK + (exact * stepS) / (storeJPerKPerPlace * q.places));
+    const balanceW = heaterW - Math.max(0, loadW - oneTrayW);
+    shiftK = Math.min(0, shiftK + (balanceW * stepS) / (storeJPerKPerPlace * q.places));
     timesS.push(timeS);
     airC.push(Math.round(10 * (usual.scratch.air.airC + shiftK)) / 10);
     if (timeS >= nextProbe) {
       nextProbe += probeS;
       cornersAt.set(timeS, { hot: readRun(corners[0]).colour.edge, cool: readRun(corners[1]).colour.edge });
-      for (const { run, found, tray } of going) {
-        const pulled = fork(run);
-        pulled.scratch.shiftK = 0;
-        advance(pulled, 'tray', timeS + carryoverS);
-        const reading = readRun(pulled);
+      for (const { run, found } of going) {
+        const reading = readingIfPulledNow(run);
         const last = found.at(-1);
         found.push({
           pullS: timeS,
+          set: Math.max(last?.set ?? 0, setIndex(reading)),
           index: Math.max(last?.index ?? 0, donenessIndex(reading, water)),
-          set: setIndex(reading),
+          reading,
         });
-        after.set(tray.position * 1e5 + timeS, reading);
       }
     }
     if (going.every(({ found }) => (found.at(-1)?.index ?? 0) >= aim + 0.3)) break;
   }
-  const pulls = going.map(({ found }) => passing(found, aim));
+  const pulls = going.map(({ found }) => passing(found, 'index', aim));
   const known = pulls.filter((pull) => pull !== null);
   const togetherS = known.length > 0 ? known.reduce((sum, pull) => sum + pull, 0) / known.length : endS;
   const probes = going[0]?.found.map(({ pullS }) => pullS) ?? [];
@@ -162,17 +148,47 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
   );
   return {
     trays: going.map(({ tray, found }, i): TrayOutcome => {
-      const reading = after.get(tray.position * 1e5 + nearest);
-      if (!reading) throw new Error('no probe of this tray');
+      const together = found.find(({ pullS }) => pullS === nearest) as Going['found'][number];
       return {
         position: tray.position,
         pieces: tray.pieces,
         pullS: pulls[i] ?? null,
-        atOnce: reading,
-        index: found.find(({ pullS }) => pullS === nearest)?.index ?? 0,
+        atOnce: together.reading,
+        index: together.index,
       };
     }),
-    togetherS,
+    together: modelled({
+      name: 'Pull of the whole load',
+      symbol: 't',
+      value: togetherS,
+      unit: 's',
+      relation: 't = mean of the pulls that the places want; air: C dT/dt = P(T) − (Q_load − Q_one)',
+      terms: [
+        ...going.map(({ tray }, i) => ({
+          symbol: `t${tray.position}`,
+          name: `place ${tray.position}, ${tray.pieces} pieces, ${tray.offsetK.toFixed(1)} K beyond the oven`,
+          value: pulls[i] ?? endS,
+          unit: 's' as const,
+          source: pulls[i] === null ? 'not reached within the run' : 'bake model, coupled through the air',
+        })),
+        {
+          symbol: 'P',
+          name: 'heater, at most',
+          value: heaterWPerPlace * q.places,
+          unit: 'W',
+          source: 'typical, per place of the oven',
+        },
+        {
+          symbol: 'C',
+          name: 'what the oven stores',
+          value: storeJPerKPerPlace * q.places,
+          unit: 'J/K',
+          source: 'typical, per place of the oven',
+        },
+      ],
+      source: 'bake model (docs/models.md, Bake, A whole load)',
+      note: 'A forecast. Heater and store are estimates; how places differ is learned from measured trays, or assumed.',
+    }),
     timesS,
     airC,
     corners: cornersAt.get(nearest) ?? { hot: 0, cool: 0 },

@@ -17,6 +17,8 @@ export interface Outcome {
   readonly diameter: Figure;
   readonly height: Figure;
   readonly loss: Figure;
+  /** Rim that snaps. */
+  readonly crispRim: Figure;
   readonly colourEdge: Figure;
   readonly colourBottom: Figure;
 }
@@ -37,6 +39,7 @@ export const outcomeOf = ({ pull, atPull, cooled }: BakeResult): Outcome | null 
     diameter: figure('Diameter, cold', 'D', cooled.diameterMm, 'mm'),
     height: figure('Height, cold', 'H', cooled.heightMm, 'mm'),
     loss: figure('Bake loss, cold', 'l', cooled.lossShare, 'share'),
+    crispRim: figure('Rim below 5.5 % of water, cold', 'c', cooled.crispEdgeMm, 'mm'),
     colourEdge: figure('Colour of the rim, 0 raw to 100 black', 'b_e', cooled.colour.edge, ''),
     colourBottom: figure('Colour of the underside, 0 raw to 100 black', 'b_u', cooled.colour.bottom, ''),
   };

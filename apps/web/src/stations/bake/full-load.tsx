@@ -4,6 +4,7 @@ import { adjustmentOf, type Formula, type Load, type LoadOutcome, type Oven } fr
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
+import { Shown } from '../../ui/shown';
 import { Empty } from '../../ui/states';
 import { LazyChart } from '../../viz/lazy-chart';
 import { core } from '../../workers/core';
@@ -90,9 +91,12 @@ export const FullLoad = ({
       {out ? (
         <>
           <p className="mb-2">
-            All {out.trays.length} together: pull after <strong>{say(out.togetherS)}</strong>
-            {Math.abs(out.togetherS - pullS) >= 5 &&
-              `, ${say(Math.abs(out.togetherS - pullS))} ${out.togetherS > pullS ? 'later' : 'earlier'} than a single tray`}
+            All {out.trays.length} together: pull after{' '}
+            <Shown figure={out.together} className="font-semibold">
+              {say(out.together.value)}
+            </Shown>
+            {Math.abs(out.together.value - pullS) >= 5 &&
+              `, ${say(Math.abs(out.together.value - pullS))} ${out.together.value > pullS ? 'later' : 'earlier'} than a single tray`}
             . Its places want to come out {say(spreadS)} apart; across one tray the hot corner’s rim reaches{' '}
             {out.corners.hot.toFixed(0)}, the cool one’s {out.corners.cool.toFixed(0)}.
           </p>

@@ -119,7 +119,9 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
             <Fact name="Colour, below">
               <Shown figure={outcome.colourBottom}>{cooled.colour.bottom.toFixed(0)} of 100</Shown>
             </Fact>
-            <Fact name="Crisp rim">{cooled.crispEdgeMm.toFixed(0)} mm</Fact>
+            <Fact name="Crisp rim">
+              <Shown figure={outcome.crispRim}>{cooled.crispEdgeMm.toFixed(0)} mm</Shown>
+            </Fact>
             <Fact name="Per tray">
               <Shown figure={layout.perRow}>{layout.count} pieces</Shown>
             </Fact>

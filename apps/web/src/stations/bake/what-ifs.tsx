@@ -1,14 +1,17 @@
 import { useQueries } from '@tanstack/react-query';
 import { X } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import {
   differenceInWords,
   liners,
+  outcomeOf,
   setTemperature,
   trayMaterials,
   type BakeResult,
+  type Figure,
   type Formula,
   type Liner,
+  type Outcome,
   type TrayMaterial,
 } from '@jokul/core';
 import { useUnits } from '../../lib/units';
@@ -43,6 +46,9 @@ const usualVariants = (formula: Formula, base: Conditions): readonly Variant[] =
     { name: '10 °C cooler', on: { ...base, setC: base.setC - 10 } },
   ];
 };
+
+const shown = (figure: Figure | undefined, say: (value: number) => string): ReactNode =>
+  figure ? <Shown figure={figure}>{say(figure.value)}</Shown> : '–';
 
 const dashes = [0, 7, 3, 12];
 const colours = ['var(--ink)', 'var(--ink-soft)', 'var(--ink-faint)', 'var(--ink-soft)'];
@@ -161,19 +167,19 @@ export const WhatIfs = ({ formula, base }: { formula: Formula; base: Conditions 
   const add = (variant: Variant) =>
     setChosen((old) => [...old.filter(({ name }) => name !== variant.name), variant].slice(-most));
   const [first] = results;
-  const rows: readonly { name: string; of: (bake: BakeResult) => React.ReactNode }[] = [
+  const rows: readonly { name: string; of: (bake: BakeResult, outcome: Outcome | null) => ReactNode }[] = [
     {
       name: 'Pull after',
       of: ({ pull }) =>
         pull ? <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown> : 'not reached',
     },
-    { name: 'Centre at the pull', of: ({ atPull }) => (atPull ? temperature(atPull.centreC) : '–') },
-    { name: 'Diameter, cold', of: ({ cooled }) => (cooled ? `${cooled.diameterMm.toFixed(0)} mm` : '–') },
-    { name: 'Height, cold', of: ({ cooled }) => (cooled ? `${cooled.heightMm.toFixed(1)} mm` : '–') },
-    { name: 'Crisp rim', of: ({ cooled }) => (cooled ? `${cooled.crispEdgeMm.toFixed(0)} mm` : '–') },
-    { name: 'Bake loss', of: ({ cooled }) => (cooled ? `${(100 * cooled.lossShare).toFixed(1)} %` : '–') },
-    { name: 'Colour of the rim', of: ({ cooled }) => (cooled ? cooled.colour.edge.toFixed(0) : '–') },
-    { name: 'Colour below', of: ({ cooled }) => (cooled ? cooled.colour.bottom.toFixed(0) : '–') },
+    { name: 'Centre at the pull', of: (_, out) => shown(out?.centre, temperature) },
+    { name: 'Diameter, cold', of: (_, out) => shown(out?.diameter, (mm) => `${mm.toFixed(0)} mm`) },
+    { name: 'Height, cold', of: (_, out) => shown(out?.height, (mm) => `${mm.toFixed(1)} mm`) },
+    { name: 'Crisp rim', of: (_, out) => shown(out?.crispRim, (mm) => `${mm.toFixed(0)} mm`) },
+    { name: 'Bake loss', of: (_, out) => shown(out?.loss, (share) => `${(100 * share).toFixed(1)} %`) },
+    { name: 'Colour of the rim', of: (_, out) => shown(out?.colourEdge, (score) => score.toFixed(0)) },
+    { name: 'Colour below', of: (_, out) => shown(out?.colourBottom, (score) => score.toFixed(0)) },
   ];
   const times = chart === 'lossShare' ? 100 : 1;
   return (
@@ -226,7 +232,7 @@ export const WhatIfs = ({ formula, base }: { formula: Formula; base: Conditions 
               <td className="py-1 pr-3 text-ink-soft">{row.name}</td>
               {results.map(({ data, isError }, i) => (
                 <td key={variants[i]?.name} className="figures py-1 pl-3 text-right">
-                  {data ? row.of(data) : isError ? '–' : '…'}
+                  {data ? row.of(data, outcomeOf(data)) : isError ? '–' : '…'}
                 </td>
               ))}
             </tr>
