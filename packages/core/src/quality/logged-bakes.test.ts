@@ -21,8 +21,10 @@ const tray = (change: Partial<TrayState> = {}): TrayState => ({
   inspected: { ...deed(4000e3, 'i'), trayId: 'GNG-1120-A-L1-T3', coreC: 101, colourScore: 60 },
   ...change,
 });
-const formulas = new Map(demoFormulas.map((f) => [f.code, f]));
-const from = (...trays: TrayState[]) => loggedBakes(trays, formulas, demoEquipment, demoRules);
+const ginger = demoFormulas.find(({ code }) => code === 'GNG');
+if (!ginger) throw new Error('GNG');
+const made = new Map([['GNG-1120-A', ginger]]);
+const from = (...trays: TrayState[]) => loggedBakes(trays, made, demoEquipment, demoRules);
 
 describe('bakes to learn from', () => {
   it('carry how they were baked and what was measured', () => {
@@ -44,7 +46,7 @@ describe('bakes to learn from', () => {
     ['not measured', { inspected: null }],
     ['still in the oven', { pulled: null }],
     ['pulled at once', { pulled: deed(20e3) }],
-    ['of an unknown formula', { batchId: 'XXX-1-A' }],
+    ['of an unknown formula', { batchId: 'ZZZ-1-A' }],
     ['in an unknown oven', { ovenId: 'cellar' }],
     ['with nothing but a note', { inspected: { ...deed(1), trayId: 't', note: 'nice' } }],
   ])('%s is none', (_, change) => {
@@ -53,9 +55,13 @@ describe('bakes to learn from', () => {
   it('the dough as it was measured when it was loaded counts before the usual one', () => {
     expect(from(tray({ startC: 11.5 }))[0]?.setup.start).toBe(11.5);
   });
+  it('are of the formula as it was when the lot was made', () => {
+    const heavier = new Map([['GNG-1120-A', { ...ginger, piece: { ...ginger.piece, massG: 50 } }]]);
+    expect(loggedBakes([tray()], heavier, demoEquipment, demoRules)[0]?.setup.massG).toBe(50);
+  });
   it('the latest first, no more than asked for', () => {
     const many = Array.from({ length: 5 }, (_, i) => tray({ trayId: `T${i}`, pulled: deed(1230e3 + i) }));
-    const some = loggedBakes(many, formulas, demoEquipment, demoRules, 3);
+    const some = loggedBakes(many, made, demoEquipment, demoRules, 3);
     expect(some.map(({ atMs }) => atMs)).toEqual([1230e3 + 4, 1230e3 + 3, 1230e3 + 2]);
   });
   it('a place that was written down counts before the name of the tray', () => {

@@ -28,11 +28,12 @@ export const codeOf = (lot: string): string => lot.split('-')[0] ?? lot;
 /**
  * The measured trays of the log as bakes to learn from, the latest first: pulled, with at least one figure, of a
  * formula and an oven that are known.
+ * @param made the formula that each lot was made by
  * @param most at most so many
  */
 export const loggedBakes = (
   trays: readonly TrayState[],
-  formulas: ReadonlyMap<string, Formula>,
+  made: ReadonlyMap<string, Formula>,
   equipment: Equipment,
   rules: HouseRules,
   most = 60,
@@ -41,8 +42,7 @@ export const loggedBakes = (
   return trays
     .flatMap((state): LoggedBake[] => {
       const { inspected, pulled, loaded, racked } = state;
-      const code = codeOf(state.batchId);
-      const formula = formulas.get(code);
+      const formula = made.get(state.batchId);
       const oven = equipment.ovens.find(({ id }) => id === state.ovenId);
       const measured = measuredOf(state);
       if (!inspected || !pulled || !formula || !oven || Object.keys(measured).length === 0) return [];
@@ -61,7 +61,7 @@ export const loggedBakes = (
           atMs: pulled.atMs,
           ovenId: oven.id,
           position: positionOf(state),
-          code,
+          code: formula.code,
           setup,
           pullS,
           trayS: racked ? Math.min(3600, (racked.atMs - pulled.atMs) / 1000) : state.trayRestS,

@@ -166,7 +166,7 @@ describe('the rough way to tell figures', () => {
     const bakeAt = { setup, pullS, trayS: 240 };
     const base = foretell(bakeAt, noAdjustment);
     const more = foretell(bakeAt, { ...noAdjustment, colourFactor: Math.exp(0.1) });
-    expect(slopesOf(bakeAt, noAdjustment).colour.colour).toBeCloseTo((more.colour - base.colour) / 0.1, -1);
+    expect(slopesOf(bakeAt).colour.colour).toBeCloseTo((more.colour - base.colour) / 0.1, -1);
   });
 });
 
@@ -255,7 +255,7 @@ describe('variances', () => {
 
 describe('the next bake that would teach most', () => {
   const base = bakeInput(request);
-  const slopes = slopesOf({ setup, pullS }, noAdjustment);
+  const slopes = slopesOf({ setup, pullS });
   const upcoming = (ovenId: string, code: string, trays: number) => ({
     ovenId,
     code,

@@ -1,7 +1,8 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import type { BakeAdjustment } from './adjustment.js';
+import { noAdjustment, type BakeAdjustment } from './adjustment.js';
 import {
   anchorOf,
+  figureSlopes,
   foretellFrom,
   foretoldNames,
   slopesOf,
@@ -47,6 +48,11 @@ const tails = 4;
 const outlierAt = 3.2;
 const rounds = 3;
 
+/** An adjustment as a key: to a thousandth of a kelvin or of a factor. */
+const keyOf = (by: BakeAdjustment): string =>
+  [by.offsetK, by.hFactor, by.stiffness, by.colourFactor].map((v) => v.toFixed(3)).join('/');
+const untouched = keyOf(noAdjustment);
+
 const remembered = <T>(memory: Map<string, unknown>, key: string, make: () => T): T => {
   const known = memory.get(key) as T | undefined;
   if (known !== undefined) return known;
@@ -88,29 +94,23 @@ const rowsOf = (
   index: ReadonlyMap<string, number>,
   theta: readonly number[],
 ): Row[] => {
-  const row = (quantity: Quantity, measured: number, predicted: number, by: readonly [string, number][]) => {
+  const row = (
+    quantity: Quantity,
+    measured: number,
+    predicted: number,
+    by: readonly (readonly [Learnable, number])[],
+  ) => {
     const values = new Float64Array(index.size);
-    for (const [key, slope] of by) {
+    for (const [{ key }, slope] of by) {
       const i = index.get(key);
       if (i !== undefined) values[i] = (values[i] ?? 0) + slope;
     }
     return { bake, quantity, measured, predicted, slopes: values };
   };
-  const { ovenId, position, code, measured } = bake;
+  const { ovenId, measured } = bake;
   const rows = foretoldNames.flatMap((name) => {
     const value = measured[name];
-    if (value === undefined) return [];
-    return [
-      row(name, value, base[name], [
-        [`offset/${ovenId}`, slopes.offset[name]],
-        [`place/${ovenId}/${position}`, slopes.offset[name]],
-        [`transfer/${ovenId}`, slopes.transfer[name]],
-        [`house-stiffness/${house}`, slopes.stiffness[name]],
-        [`house-colour/${house}`, slopes.colour[name]],
-        [`stiffness/${code}`, slopes.stiffness[name]],
-        [`colour/${code}`, slopes.colour[name]],
-      ]),
-    ];
+    return value === undefined ? [] : [row(name, value, base[name], figureSlopes(slopes, name, bake))];
   });
   // A tray that was turned half way has had each side at each place: nothing is left to see.
   const seen = bake.turned ? 0 : 1;
@@ -120,9 +120,9 @@ const rowsOf = (
   ] as const) {
     const value = measured[quantity];
     if (value === undefined) continue;
-    const key = `${kind}/${ovenId}`;
+    const uneven = learnable(kind, ovenId);
     const slope = seen * slopes.offset.colour;
-    rows.push(row(quantity, value, slope * (theta[index.get(key) ?? -1] ?? 0), [[key, slope]]));
+    rows.push(row(quantity, value, slope * (theta[index.get(uneven.key) ?? -1] ?? 0), [[uneven, slope]]));
   }
   return rows;
 };
@@ -202,8 +202,9 @@ export const fitCalibration = (bakes: readonly LoggedBake[], options: FitOptions
   );
   const anchor = (bake: LoggedBake) => anchors.get(bake.id) as Anchor;
   const foretold = (bake: LoggedBake, by: BakeAdjustment): Foretold => {
-    const text = Object.values(by).map((v: number) => v.toFixed(3));
-    return remembered(memory, `${bake.id}/${text.join('/')}`, () => foretellFrom(anchor(bake), bake, by));
+    const key = keyOf(by);
+    if (key === untouched) return anchor(bake).fine;
+    return remembered(memory, `${bake.id}/${key}`, () => foretellFrom(anchor(bake), bake, by));
   };
   let rows: readonly Row[] = [];
   const look = (): readonly Row[] => {
@@ -211,7 +212,7 @@ export const fitCalibration = (bakes: readonly LoggedBake[], options: FitOptions
     return bakes.flatMap((bake) => {
       const by = adjustmentOf(now, bake);
       const base = foretold(bake, by);
-      const slopes = remembered(memory, `${bake.id}/slopes`, () => slopesOf(bake, by));
+      const slopes = remembered(memory, `${bake.id}/slopes`, () => slopesOf(bake, anchor(bake).coarse));
       return rowsOf(bake, base, slopes, index, theta);
     });
   };
@@ -229,12 +230,12 @@ export const fitCalibration = (bakes: readonly LoggedBake[], options: FitOptions
   rows = keys.length > 0 ? look() : [];
   const residuals = rows.map((row): Residual => {
     const r = residualOf(row);
-    const untouched = anchor(row.bake).fine;
+    const { fine } = anchor(row.bake);
     return {
       bakeId: row.bake.id,
       quantity: row.quantity,
       measured: row.measured,
-      before: row.quantity in untouched ? untouched[row.quantity as keyof Foretold] : 0,
+      before: row.quantity in fine ? fine[row.quantity as keyof Foretold] : 0,
       after: row.predicted,
       weight: Math.min(1, tailWeight(r)),
       outlier: Math.abs(r) > outlierAt,

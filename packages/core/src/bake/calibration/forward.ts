@@ -1,6 +1,8 @@
 import { advance, carryoverS, readRun, startRun } from '../simulate.js';
 import type { Reading } from '../reading.js';
 import { adjustSetup, noAdjustment, type BakeAdjustment } from './adjustment.js';
+import type { Whereabouts } from './calibration.js';
+import { house, learnable, type Learnable } from './learnable.js';
 import type { LoggedBake } from './logged.js';
 
 /** The figures that a bake is learned from, as the model foretells them. */
@@ -85,6 +87,21 @@ export interface Slopes {
   readonly colour: Foretold;
 }
 
+/** How one figure moves with everything that can be learned of a bake: each parameter with its slope. */
+export const figureSlopes = (
+  slopes: Slopes,
+  name: keyof Foretold,
+  { ovenId, position, code }: Whereabouts,
+): readonly (readonly [Learnable, number])[] => [
+  [learnable('offset', ovenId), slopes.offset[name]],
+  ...(position === undefined ? [] : [[learnable('place', ovenId, position), slopes.offset[name]] as const]),
+  [learnable('transfer', ovenId), slopes.transfer[name]],
+  [learnable('house-stiffness', house), slopes.stiffness[name]],
+  [learnable('house-colour', house), slopes.colour[name]],
+  [learnable('stiffness', code), slopes.stiffness[name]],
+  [learnable('colour', code), slopes.colour[name]],
+];
+
 const difference = (a: Foretold, b: Foretold, step: number): Foretold => {
   const slope = (name: keyof Foretold) => (b[name] - a[name]) / step;
   return {
@@ -99,17 +116,23 @@ const difference = (a: Foretold, b: Foretold, step: number): Foretold => {
 const stepK = 6;
 const stepLn = 0.15;
 
-/** Slopes by forward differences; browning moves nothing else, so its slope needs no run: s = 100(1 − e^−B), B ∝ k. */
-export const slopesOf = (bake: Pick<LoggedBake, 'setup' | 'pullS'>, at: BakeAdjustment): Slopes => {
-  const base = roughly(bake, at);
+/**
+ * Slopes at the untouched model, by forward differences on the coarse grid; browning moves nothing else, so its slope
+ * needs no run: s = 100(1 − e^−B), B ∝ k.
+ * @param base the untouched model on the coarse grid, where it is known already
+ */
+export const slopesOf = (
+  bake: Pick<LoggedBake, 'setup' | 'pullS'>,
+  base = roughly(bake, noAdjustment),
+): Slopes => {
   const factor = Math.exp(stepLn);
   const moved = (by: Partial<BakeAdjustment>, step: number) =>
-    difference(base, roughly(bake, { ...at, ...by }), step);
+    difference(base, roughly(bake, { ...noAdjustment, ...by }), step);
   const left = Math.max(0.01, 100 - base.colour);
   return {
-    offset: moved({ offsetK: at.offsetK + stepK }, stepK),
-    transfer: moved({ hFactor: at.hFactor * factor }, stepLn),
-    stiffness: moved({ stiffness: at.stiffness * factor }, stepLn),
+    offset: moved({ offsetK: stepK }, stepK),
+    transfer: moved({ hFactor: factor }, stepLn),
+    stiffness: moved({ stiffness: factor }, stepLn),
     colour: {
       coreC: 0,
       diameterMm: 0,

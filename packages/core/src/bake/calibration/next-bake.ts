@@ -1,7 +1,6 @@
 import { varianceOf, type Calibration } from './calibration.js';
-import type { Slopes } from './forward.js';
-import { foretoldNames } from './forward.js';
-import { house, learnable, type Learnable } from './learnable.js';
+import { figureSlopes, foretoldNames, type Slopes } from './forward.js';
+import type { Learnable } from './learnable.js';
 import { figureSigma } from './logged.js';
 import { pullSlopeList, type PullSlopes } from './pull-certainty.js';
 
@@ -24,18 +23,10 @@ export interface TeachingBake {
 type Row = readonly (readonly [Learnable, number])[];
 
 /** What a fully measured bake in the middle of its oven would say, one row a figure, over its own sigma. */
-const rowsOf = ({ ovenId, code, slopes }: Upcoming): readonly Row[] =>
-  foretoldNames.map((name) => {
-    const sigma = figureSigma[name];
-    return [
-      [learnable('offset', ovenId), slopes.offset[name] / sigma],
-      [learnable('transfer', ovenId), slopes.transfer[name] / sigma],
-      [learnable('house-stiffness', house), slopes.stiffness[name] / sigma],
-      [learnable('house-colour', house), slopes.colour[name] / sigma],
-      [learnable('stiffness', code), slopes.stiffness[name] / sigma],
-      [learnable('colour', code), slopes.colour[name] / sigma],
-    ];
-  });
+const rowsOf = (bake: Upcoming): readonly Row[] =>
+  foretoldNames.map((name) =>
+    figureSlopes(bake.slopes, name, bake).map(([of, slope]) => [of, slope / figureSigma[name]] as const),
+  );
 
 /** Covariance of two figures under what is known: by polarisation of the variance. */
 const covarianceOf = (calibration: Calibration | null, a: Row, b: Row): number => {

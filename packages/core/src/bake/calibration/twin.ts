@@ -2,6 +2,7 @@ import { chance, type Chance } from '../../quantity/index.js';
 import { bake } from '../bake.js';
 import { bakeInput, type BakeRequest } from '../input.js';
 import { defaultBakeParameters, type BakeParameters } from '../parameters.js';
+import { noAdjustment } from './adjustment.js';
 import { adjustInput } from './calibrated.js';
 import { adjustmentOf } from './calibration.js';
 import { fitCalibration } from './fit.js';
@@ -65,10 +66,9 @@ const other: BakeRequest = {
 
 const inTwin = (request: BakeRequest, twin: Twin, position: number) =>
   adjustInput(bakeInput({ ...request, parameters: twin.parameters, rings: 9, layers: 7 }), {
+    ...noAdjustment,
     offsetK: twin.offsetK + (twin.places[position - 1] ?? 0),
     hFactor: twin.hFactor,
-    stiffness: 1,
-    colourFactor: 1,
   });
 
 /**
@@ -82,15 +82,8 @@ export const twinTrial = (seed: number): { readonly beforeS: number; readonly af
   const bakes = [0, 60, -60].map((off, i): LoggedBake => {
     const position = i + 1;
     const pullS = Math.round(planned + off);
-    const seen = foretell(
-      { setup: inTwin(logged, twin, position).setup, pullS, trayS: 240 },
-      {
-        offsetK: 0,
-        hFactor: 1,
-        stiffness: 1,
-        colourFactor: 1,
-      },
-    );
+    const { setup } = inTwin(logged, twin, position);
+    const seen = foretell({ setup, pullS, trayS: 240 }, noAdjustment);
     return {
       id: `twin-${i}`,
       atMs: 0,
