@@ -167,7 +167,11 @@ export const useCalibrationStep = (date: string, step: 'use' | 'undo') =>
   useMutation({
     mutationFn: async (version: number) => {
       await calibrationStep(date, step)(version);
-      return call<PlanView>('POST', `days/${date}/plan/retime`, {}).catch(() => null);
+      return call<PlanView>('POST', `days/${date}/plan/retime`, {}).catch((error: unknown) => {
+        // A day that is not planned yet has nothing to time.
+        if (error instanceof ApiProblem && error.code === 'no-plan') return null;
+        throw error;
+      });
     },
     onSuccess: (plan) => {
       const moved = plan?.moves.length ?? 0;

@@ -116,7 +116,7 @@ describe('use first', () => {
     item('GNG-1-A', { inMs: nowMs - 2 * hour }),
     item('GNG-0-A', { inMs: nowMs - 25 * hour }),
     item('CRD-1-F', { form: 'bag', placeId: 'freezer' }),
-    item('XXX-1-A'),
+    item('ZZZ-1-A'),
   ];
   const entries = inOrderOfUse(items, formulaOf, nowMs);
   it('what runs out first comes first, and unknown formulas are left out', () => {

@@ -16,6 +16,7 @@ export interface AirReading {
 
 const minuteMs = 60_000;
 const stepS = 20;
+const forgottenMs = 12 * 3600e3;
 
 /** What a healthy place swings around its setting: the compressor's cycle, and a defrost every six hours. */
 const swing = (kind: Place['kind'], atMs: number): number => {
@@ -39,7 +40,11 @@ export const simulateAir = (
   toMs: number,
   everyMs = minuteMs,
 ): readonly AirReading[] => {
-  const own = faults.filter(({ placeId, fromMs: at }) => placeId === place.id && at < toMs);
+  // A fault that was mended long before leaves nothing to see.
+  const own = faults.filter(
+    ({ placeId, fromMs: at, toMs: end }) =>
+      placeId === place.id && at < toMs && (end ?? toMs) > fromMs - forgottenMs,
+  );
   const startMs = Math.min(fromMs, ...own.map((fault) => fault.fromMs));
   const during = (kind: PlaceFault['kind'], atMs: number) =>
     own.some(

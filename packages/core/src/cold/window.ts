@@ -16,6 +16,6 @@ export const overWindow = (
   if (!batch || formula.rest.form === 'none') return null;
   const limitS = formula.rest.maxS;
   const ageS = Math.max(0, ...batch.stays.map((stay) => ((stay.outMs ?? nowMs) - stay.atMs) / 1000));
-  if (ageS <= limitS || batch.released.some(({ why }) => why === 'over-window')) return null;
+  if (ageS <= limitS || batch.released.length > 0) return null;
   return { ageS, limitS };
 };

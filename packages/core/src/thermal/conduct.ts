@@ -1,6 +1,6 @@
 import { JokulError, requireNumber } from '../shown/index.js';
 import { checkBody, meshOf, type Body, type Face } from './body.js';
-import { TabulatedMaterial, type Material } from './material.js';
+import { tabulated, type Material } from './material.js';
 
 /** A stay in one place: air temperature, total heat transfer (convection and radiation), how long. */
 export interface Stay {
@@ -70,7 +70,7 @@ const checkProblem = (problem: ConductProblem): void => {
 export const conduct = (problem: ConductProblem): ConductResult => {
   checkProblem(problem);
   const { body, startC, steps, until, cells = 20 } = problem;
-  const table = new TabulatedMaterial(problem.material);
+  const table = tabulated(problem.material);
   const mesh = meshOf(body, problem.material.densityKgPerM3, cells);
   const { volumes, links, faces } = mesh;
   const n = volumes.length;

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { demoFormulas } from '../demo/index.js';
 import { doughOf, typicalDough } from '../formula/index.js';
 import { doughDensity, enthalpy, iceShare, porousConductivity } from './dough-material.js';
-import { TabulatedMaterial, doughMaterial } from './material.js';
+import { TabulatedMaterial, doughMaterial, tabulated } from './material.js';
 import { solidFatShare } from './milk-fat.js';
 import { coreAt, restCurve, type Place } from './place.js';
 
@@ -103,5 +103,17 @@ describe('a rest in a place', () => {
   });
   it('what the air cannot reach has no time', () => {
     expect(restCurve({ ...ask, targetC: 3 }).ready).toBeNull();
+  });
+});
+
+describe('what is made once', () => {
+  it('the material and the tables of a dough are the same for the same dough, and others for another', () => {
+    const own = doughMaterial(typicalDough);
+    expect(doughMaterial({ ...typicalDough })).toBe(own);
+    expect(tabulated(own)).toBe(tabulated(doughMaterial(typicalDough)));
+    expect(doughMaterial(typicalDough, 0)).not.toBe(own);
+    expect(doughMaterial({ ...typicalDough, butterfat: 0.1 }).enthalpyJPerKg(10)).not.toBe(
+      own.enthalpyJPerKg(10),
+    );
   });
 });

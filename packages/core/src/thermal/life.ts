@@ -1,5 +1,6 @@
 import type { Formula } from '../formula/index.js';
-import { JokulError } from '../shown/index.js';
+import type { Figure } from '../shown/index.js';
+import { coldFigure } from './cold-figure.js';
 import { conduct, type AirModel, type ConductResult } from './conduct.js';
 import { placeAir, usualPower } from './place-air.js';
 import { standing, type DoughForm } from './form.js';
@@ -58,7 +59,6 @@ const coldestS = (curve: ConductResult): number => {
 
 /** The whole life of a dough in one run, from place to place. @throws JokulError of conduction, `no-steps` */
 export const lifeOf = ({ formula, form, massG, startC, steps, readyC }: LifeQuestion): Life => {
-  if (steps.length === 0) throw new JokulError('no-steps', 'Say at least one place and how long.', 'steps');
   const covered = steps.some(({ cover }) => cover === 'covered');
   const { body, material } = standing(formula, form, massG, covered);
   const curve = conduct({
@@ -74,7 +74,7 @@ export const lifeOf = ({ formula, form, massG, startC, steps, readyC }: LifeQues
   });
   const { workableC, tooSoftC, frozenC } = handStates;
   const coldS = coldestS(curve);
-  const warmsTo = (which: 'coreC' | 'meanC' | 'surfaceC', targetC: number) => {
+  const warmsTo = (which: 'coreC' | 'meanC', targetC: number) => {
     const at = firstPast(curve, which, targetC, coldS);
     const start = curve[which][curve.timesS.findIndex((t) => t >= coldS)] ?? Number.NaN;
     return start < targetC ? at : null;
@@ -114,9 +114,15 @@ export const lifeOf = ({ formula, form, massG, startC, steps, readyC }: LifeQues
   };
 };
 
+const airIn = (place: Place) => ({
+  name: `air in ${place.name}`,
+  airC: place.airC,
+  source: 'place, set temperature',
+});
+
 /**
  * How long before a moment a dough that lies evenly cold must come out so that it is at `targetC` then, s; null when
- * the place never brings it there. The mean for a tub that is worked, the core for what is baked.
+ * the place never brings it there. The mean for a tub that is worked, the core for what is baked. As a figure.
  */
 export const leadTime = (
   q: Pick<LifeQuestion, 'formula' | 'form' | 'massG'> & {
@@ -126,28 +132,43 @@ export const leadTime = (
     readonly targetC: number;
     readonly where: 'core' | 'mean';
   },
-): number | null => {
-  const { body, material } = standing(q.formula, q.form, q.massG, q.cover === 'covered');
-  return conduct({
+): Figure | null => {
+  const stands = standing(q.formula, q.form, q.massG, q.cover === 'covered');
+  const { body, material } = stands;
+  const hWPerM2K = heatTransfer(q.into, q.cover, q.form);
+  const { reachedS } = conduct({
     body,
     material,
     startC: q.fromC,
-    steps: [{ airC: q.into.airC, hWPerM2K: heatTransfer(q.into, q.cover, q.form), durationS: 4 * 86_400 }],
+    steps: [{ airC: q.into.airC, hWPerM2K, durationS: 4 * 86_400 }],
     until: { where: q.where, temperatureC: q.targetC },
     cells: body.kind === 'block' ? 18 : 20,
-  }).reachedS;
+  });
+  return reachedS === null
+    ? null
+    : coldFigure({
+        name: `Until the ${q.where} is at ${q.targetC} °C`,
+        seconds: reachedS,
+        standing: stands,
+        massG: q.form === 'pieces' ? q.formula.piece.massG : q.massG,
+        startC: q.fromC,
+        targetC: q.targetC,
+        air: airIn(q.into),
+        hWPerM2K,
+        note: '',
+      });
 };
 
-/** How long dough at `startC` may stand on a bench before it is too soft, s; 0 when it is now, null when it never is. */
+/** How long dough at `startC` may stand on a bench before it is too soft; 'now' when it is already, null when it never is. */
 export const benchTime = (
   formula: Formula,
   startC: number,
   bench: Place,
   form: DoughForm = 'pieces',
   massG = 1000,
-): number | null =>
+): Figure | 'now' | null =>
   startC >= handStates.tooSoftC
-    ? 0
+    ? 'now'
     : leadTime({
         formula,
         form,
@@ -160,9 +181,9 @@ export const benchTime = (
       });
 
 export interface LoadedPlace {
-  /** When the core is at the target: alone in the place, and with everything in at once; s, null when never. */
+  /** When the core is at the target: alone in the place, s, and with everything in at once; null when never. */
   readonly aloneS: number | null;
-  readonly togetherS: number | null;
+  readonly together: Figure | null;
   /** The warmest that the air gets, °C. */
   readonly warmestC: number;
 }
@@ -181,7 +202,9 @@ export const loadedPlace = (
     readonly openings: number;
   },
 ): LoadedPlace => {
-  const { body, material } = standing(q.formula, q.form, q.massG, q.cover === 'covered');
+  const stands = standing(q.formula, q.form, q.massG, q.cover === 'covered');
+  const { body, material } = stands;
+  const hWPerM2K = heatTransfer(q.place, q.cover, q.form);
   const durationS = q.form === 'tub' ? 48 * 3600 : 12 * 3600;
   const run = (air?: AirModel) =>
     conduct({
@@ -191,7 +214,7 @@ export const loadedPlace = (
       steps: [
         {
           airC: q.place.airC,
-          hWPerM2K: heatTransfer(q.place, q.cover, q.form),
+          hWPerM2K,
           durationS,
           ...(air && { air }),
         },
@@ -199,8 +222,13 @@ export const loadedPlace = (
       cells: body.kind === 'block' ? 12 : 20,
     });
   const everyS = q.openings > 0 ? 3600 / q.openings : Number.POSITIVE_INFINITY;
-  // A quarter of a block stands for the whole; a slab counts by the square metre, about six bags.
-  const perBody = body.kind === 'block' ? 4 : body.kind === 'slab' ? 1 / 6 : 1;
+  // A quarter of a block stands for the whole; a slab is counted by the square metre of one face, half its thickness deep.
+  const perBody =
+    body.kind === 'block'
+      ? 4
+      : body.kind === 'slab'
+        ? q.massG / 1000 / (material.densityKgPerM3 * (body.thicknessMm / 2000))
+        : 1;
   const kind = q.place.kind === 'freezer' ? 'freezer' : 'walk-in';
   const together = run(
     placeAir(q.place, usualPower[kind], q.place.airC, {
@@ -208,9 +236,28 @@ export const loadedPlace = (
       doorOpen: (s) => s % everyS < 30 && q.openings > 0,
     }),
   );
+  const warmestC = Math.max(...together.airC);
+  const togetherS = firstPast(together, 'coreC', q.targetC);
   return {
     aloneS: firstPast(run(), 'coreC', q.targetC),
-    togetherS: firstPast(together, 'coreC', q.targetC),
-    warmestC: Math.max(...together.airC),
+    together:
+      togetherS === null
+        ? null
+        : coldFigure({
+            name: `Until the core is at ${q.targetC} °C, everything in at once`,
+            seconds: togetherS,
+            standing: stands,
+            massG: q.form === 'pieces' ? q.formula.piece.massG : q.massG,
+            startC: q.startC,
+            targetC: q.targetC,
+            air: {
+              name: `air in ${q.place.name}, at its warmest`,
+              airC: warmestC,
+              source: `energy balance: ${q.bodies} at once, door ${q.openings} times an hour`,
+            },
+            hWPerM2K,
+            note: 'The power of the machine is a typical figure.',
+          }),
+    warmestC,
   };
 };

@@ -13,12 +13,24 @@ export interface Material {
 /** Air in a dough that was creamed and scooped, share by volume: typical. */
 export const coldPorosity = 0.08;
 
-export const doughMaterial = (dough: Dough, porosity = coldPorosity): Material => ({
-  densityKgPerM3: doughDensity(dough, 15, porosity),
-  enthalpyJPerKg: (t) => enthalpy(dough, t),
-  conductivityWPerMK: (t) => porousConductivity(dough, t, porosity),
-  iceShare: (t) => iceShare(dough, t),
-});
+/** The materials of the doughs that were asked of lately: their tables cost more than a whole curve. */
+const known = new Map<string, Material>();
+const mostKnown = 60;
+
+export const doughMaterial = (dough: Dough, porosity = coldPorosity): Material => {
+  const key = JSON.stringify([dough, porosity]);
+  const found = known.get(key);
+  if (found) return found;
+  const material: Material = {
+    densityKgPerM3: doughDensity(dough, 15, porosity),
+    enthalpyJPerKg: (t) => enthalpy(dough, t),
+    conductivityWPerMK: (t) => porousConductivity(dough, t, porosity),
+    iceShare: (t) => iceShare(dough, t),
+  };
+  known.set(key, material);
+  if (known.size > mostKnown) known.delete(known.keys().next().value ?? '');
+  return material;
+};
 
 /** A body of constant properties, for checking against series solutions. */
 export const constantMaterial = (p: {
@@ -90,3 +102,12 @@ export class TabulatedMaterial {
     return this.k[Math.round(x)] as number;
   }
 }
+
+const tables = new WeakMap<Material, TabulatedMaterial>();
+
+/** The tables of a material, made once. */
+export const tabulated = (material: Material): TabulatedMaterial => {
+  const found = tables.get(material) ?? new TabulatedMaterial(material);
+  tables.set(material, found);
+  return found;
+};

@@ -1,8 +1,16 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { handStates, type DoughForm, type Formula, type Place } from '@jokul/core';
+import {
+  bagHoldsPieces,
+  handStates,
+  type DoughForm,
+  type Figure,
+  type Formula,
+  type Place,
+} from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Field, SelectField } from '../../ui/field';
+import { Shown } from '../../ui/shown';
 import { core } from '../../workers/core';
 
 interface ColdQuestionsProps {
@@ -36,19 +44,21 @@ const AtOnce = ({
   const cold = places.filter(({ kind }) => kind !== 'bench');
   const [into, setInto] = useState(cold[0]?.id ?? '');
   const [count, setCount] = useState(
-    String(form === 'pieces' ? pieces : Math.max(1, Math.round(pieces / 100))),
+    String(form === 'pieces' ? pieces : Math.max(1, Math.round(pieces / bagHoldsPieces))),
   );
   const [doors, setDoors] = useState('6');
   const bodies = number(count, 1, 20_000);
   const openings = number(doors, 0, 60);
   const place = places.find(({ id }) => id === into);
+  // One bag is what is frozen together, not the whole batch.
+  const oneG = form === 'bag' ? bagHoldsPieces * formula.piece.massG : massG;
   const answer = useQuery({
-    queryKey: ['loaded', formula.code, formula.version, form, massG, into, bodies, openings, readyC],
+    queryKey: ['loaded', formula.code, formula.version, form, oneG, into, bodies, openings, readyC],
     queryFn: () =>
       core().loaded({
         formula,
         form,
-        massG,
+        massG: oneG,
         startC: 22,
         place: place as Place,
         cover: form === 'pieces' ? 'open' : 'covered',
@@ -100,11 +110,14 @@ const AtOnce = ({
         ) : (
           <>
             The air goes up to {temperature(data.warmestC, 1)};{' '}
-            {data.togetherS === null ? (
+            {data.together === null ? (
               'the dough is not cold in time.'
             ) : (
               <>
-                cold after <strong className="figures">{round(data.togetherS)}</strong>
+                cold after{' '}
+                <Shown figure={data.together} className="font-semibold">
+                  {round(data.together.value)}
+                </Shown>
                 {data.aloneS !== null && ` instead of ${round(data.aloneS)}`}.
               </>
             )}{' '}
@@ -143,7 +156,8 @@ export const ColdQuestions = ({
   const place = places.find(({ id }) => id === into);
   const soft = useQuery({
     queryKey: ['bench', formula.code, formula.version, form, massG, fromC, roomC],
-    queryFn: () => core().bench(formula, fromC ?? 0, { ...(bench as Place), airC: roomC ?? 24 }, form, massG),
+    queryFn: async (): Promise<Figure | 'now' | null> =>
+      core().bench(formula, fromC ?? 0, { ...(bench as Place), airC: roomC ?? 24 }, form, massG),
     enabled: bench !== undefined && roomC !== null && fromC !== null,
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
@@ -197,12 +211,14 @@ export const ColdQuestions = ({
             )
           ) : soft.data === null ? (
             `It never gets too soft in a kitchen this cool.`
-          ) : soft.data === 0 ? (
+          ) : soft.data === 'now' ? (
             'It is too soft now: back into the cold.'
           ) : (
             <>
-              <strong className="figures">{round(soft.data)}</strong>, then its mean is at{' '}
-              {temperature(handStates.tooSoftC)} and it does not keep its shape.
+              <Shown figure={soft.data} className="font-semibold">
+                {round(soft.data.value)}
+              </Shown>
+              , then its mean is at {temperature(handStates.tooSoftC)} and it does not keep its shape.
             </>
           )}
         </p>
@@ -245,11 +261,14 @@ export const ColdQuestions = ({
             'That place never brings it there.'
           ) : (
             <>
-              <strong className="figures">{round(lead.data)}</strong> before
+              <Shown figure={lead.data} className="font-semibold">
+                {round(lead.data.value)}
+              </Shown>{' '}
+              before
               {wantedMs !== null && (
                 <>
-                  : out at <strong className="figures">{say(wantedMs - lead.data * 1000)}</strong> for the
-                  first load at {say(wantedMs)}
+                  : out at <strong className="figures">{say(wantedMs - lead.data.value * 1000)}</strong> for
+                  the first load at {say(wantedMs)}
                 </>
               )}
               .{' '}
