@@ -118,7 +118,7 @@ export class RestOutPayload {
   @Name() placeId: string;
 }
 export class ReleasedPayload {
-  @IsIn(['over-window', 'not-cold', 'older-first']) why: 'over-window' | 'not-cold' | 'older-first';
+  @IsIn(['over-window']) why: 'over-window';
   @Range(0, 4e8) ageS: number;
   @Range(0, 4e8) limitS: number;
   @IsString()

@@ -1,7 +1,6 @@
 import type {
   AirReading,
   BakeResult,
-  Calibration,
   Equipment,
   Formula,
   HouseRules,
@@ -119,7 +118,7 @@ export interface PullChangeView {
 
 export interface CalibrationView {
   readonly version: number;
-  readonly inForce: Calibration | null;
+  readonly inForce: LearnedValues | null;
   /** How many steps can be taken back. */
   readonly undoable: number;
   readonly learned: readonly LearnedView[];

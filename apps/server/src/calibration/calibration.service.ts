@@ -57,19 +57,20 @@ export class CalibrationService {
 
   private async log(): Promise<Log> {
     const nowMs = await this.clock.nowMs();
-    const [{ entries }, formulas, equipment, rules] = await Promise.all([
+    const [{ entries }, equipment, rules] = await Promise.all([
       this.journal.between(nowMs - backMs, nowMs),
-      this.formulas.latest(),
       this.settings.read('equipment'),
       this.settings.read('rules'),
     ]);
     const trays = Object.values(reduceJournal(entries).trays);
-    const byCode = new Map(formulas.map((f) => [f.code, f]));
+    const made = await this.formulas.madeBy(
+      trays.map(({ batchId, loaded }) => ({ lot: batchId, atMs: loaded.atMs })),
+    );
     const inspected = trays.flatMap((tray) =>
       tray.inspected ? [[tray.inspected.entryId, tray] as const] : [],
     );
     return {
-      bakes: loggedBakes(trays, byCode, equipment.body, rules.body, mostBakes),
+      bakes: loggedBakes(trays, made, equipment.body, rules.body, mostBakes),
       trays: new Map(inspected),
     };
   }
@@ -90,7 +91,11 @@ export class CalibrationService {
     const { changes, upcoming } = await this.changes(date, body.inForce, fit.calibration);
     return {
       version,
-      inForce: body.inForce,
+      inForce: body.inForce && {
+        atMs: body.inForce.atMs,
+        bakes: body.inForce.bakes,
+        values: body.inForce.values,
+      },
       undoable: body.before.length,
       learned: [
         ...fit.calibration.values.map((value) => ({

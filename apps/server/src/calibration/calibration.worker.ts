@@ -1,6 +1,7 @@
+import { createHash } from 'node:crypto';
 import {
+  canonicalJson,
   fitCalibration,
-  noAdjustment,
   pullSlopes,
   slopesOf,
   type BakeInput,
@@ -26,10 +27,24 @@ export interface FitAnswer {
   readonly memory: FitTask['memory'];
 }
 
+/** What a remembered run stands for: another setup or pull of the same entry is another bake. */
+const fingerprint = ({ setup, pullS, trayS }: LoggedBake): string =>
+  createHash('sha256').update(canonicalJson({ setup, pullS, trayS })).digest('hex');
+
+/** The runs that still hold: those of bakes that are asked of, as they were then. */
+const stillTrue = ({ bakes, memory }: FitTask): Map<string, unknown> => {
+  const before = new Map(memory);
+  const same = new Set(
+    bakes.filter((bake) => before.get(`${bake.id}/of`) === fingerprint(bake)).map(({ id }) => id),
+  );
+  const kept = new Map(memory.filter(([key]) => same.has(key.split('/')[0] ?? '')));
+  for (const bake of bakes) kept.set(`${bake.id}/of`, fingerprint(bake));
+  return kept;
+};
+
 export const calibrate = (task: FitTask): Outcome<FitAnswer> =>
   outcome(() => {
-    const ids = new Set(task.bakes.map(({ id }) => id));
-    const memory = new Map(task.memory.filter(([key]) => ids.has(key.split('/')[0] ?? '')));
+    const memory = stillTrue(task);
     const fit = fitCalibration(task.bakes, { nowMs: task.nowMs, held: new Set(task.held), memory });
     return { fit, memory: [...memory] };
   });
@@ -47,9 +62,8 @@ export interface BakeAnswers {
 
 export const answers = ({ input, pullS }: AnswersTask): Outcome<BakeAnswers> =>
   outcome(() => {
-    const bake = { setup: input.setup, pullS, trayS: input.rest.trayS };
     return {
       pull: pullSlopes(input, pullS),
-      slopes: slopesOf(bake, noAdjustment),
+      slopes: slopesOf({ setup: input.setup, pullS }),
     };
   });

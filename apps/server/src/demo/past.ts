@@ -56,7 +56,7 @@ const tell = (formula: Formula, pullS: number): Told => {
   const perLateS = Object.fromEntries(
     foretoldNames.map((name) => [name, (late[name] - onTime[name]) / lateStepS]),
   ) as unknown as Foretold;
-  const made = { onTime, perLateS, slopes: slopesOf({ setup, pullS }, noAdjustment) };
+  const made = { onTime, perLateS, slopes: slopesOf({ setup, pullS }) };
   told.set(`${formula.code}/${pullS}`, made);
   return made;
 };

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
-import { checkFormula, JokulError, type Formula } from '@jokul/core';
+import { checkFormula, codeOf, JokulError, type Formula } from '@jokul/core';
 import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
@@ -31,6 +31,37 @@ export class FormulaService {
     return rows
       .filter((row) => wanted.some((w) => w.code === row.code && w.version === row.version))
       .map((row) => row.body);
+  }
+
+  /**
+   * The version that each lot was made by: as its plan says, else the newest that was there at the time.
+   * @param lots the lot's name (its code comes first) and when it was baked
+   */
+  async madeBy(
+    lots: readonly { readonly lot: string; readonly atMs: number }[],
+  ): Promise<ReadonlyMap<string, Formula>> {
+    const rows = await this.db.manager.find(FormulaVersionEntity, { order: { version: 'ASC' } });
+    const plans = await this.db.manager
+      .createQueryBuilder(PlanEntity, 'p')
+      .select("JSON_EXTRACT(p.body, '$.batchFormula')", 'versions')
+      .getRawMany<{ versions: string | Record<string, number> }>();
+    const planned = new Map(
+      plans.flatMap(({ versions }) =>
+        Object.entries(
+          typeof versions === 'string' ? (JSON.parse(versions) as Record<string, number>) : versions,
+        ),
+      ),
+    );
+    const found = new Map<string, Formula>();
+    for (const { lot, atMs } of lots) {
+      const own = rows.filter(({ code }) => code === codeOf(lot));
+      const row =
+        own.find(({ version }) => version === planned.get(lot)) ??
+        own.findLast(({ createdAtMs }) => createdAtMs <= atMs) ??
+        own[0];
+      if (row) found.set(lot, row.body);
+    }
+    return found;
   }
 
   /** All versions of one formula, the newest first, with how many batches were made by each. */

@@ -1,10 +1,8 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
-import { createHash } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import {
   bakeInputIn,
-  canonicalJson,
   JokulError,
   type BakeInput,
   type BakeResult,
@@ -17,11 +15,11 @@ import {
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import type { AnswersTask, BakeAnswers, FitAnswer, FitTask } from '../calibration/calibration.worker.js';
 import type { Outcome } from './outcome.js';
+import { Remembered } from './remembered.js';
 import type { PlanBody, PlanTask, PredictTask, ProductBakes } from './plan.worker.js';
 
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
-const rememberedBakes = 400;
 
 /** The worker threads: bakes and plans are computed there, with a time limit, and can be given up. */
 @Injectable()
@@ -33,10 +31,22 @@ export class ComputationService implements OnModuleDestroy {
     maxThreads: 2,
     idleTimeout: 30_000,
   });
-  /** Bakes by the hash of what went in: a value that any server would compute alike. */
-  private readonly bakes = new Map<string, Promise<BakeResult | null>>();
-
-  private readonly answers = new Map<string, Promise<BakeAnswers>>();
+  /** What any server would compute alike, by what went in; null where the model does not reach. */
+  private readonly bakes = new Remembered(
+    (input: BakeInput) =>
+      this.run<BakeResult>('predict', { input }).catch((error: unknown) => {
+        // Outside the model's domain there is no forecast; the plan says that no oven can bake it.
+        if (error instanceof JokulError && error.code === 'out-of-range') return null;
+        throw error;
+      }),
+    400,
+  );
+  private readonly answers = new Remembered(
+    (task: AnswersTask) => this.run<BakeAnswers>('answers', task),
+    400,
+  );
+  /** Two screens that look at once learn once. */
+  private readonly fits = new Remembered((task: Omit<FitTask, 'memory'>) => this.makeFit(task), 8);
   private runs: FitTask['memory'] = [];
 
   constructor(private readonly own: OwnIngredientsService) {}
@@ -64,24 +74,20 @@ export class ComputationService implements OnModuleDestroy {
     throw new JokulError(code, message, path);
   }
 
-  private bake(task: PredictTask): Promise<BakeResult | null> {
-    const key = createHash('sha256').update(canonicalJson(task)).digest('hex');
-    const known = this.bakes.get(key);
-    if (known) return known;
-    const made = this.run<BakeResult>('predict', task).catch((error: unknown) => {
-      // Outside the model's domain there is no forecast; the plan says that no oven can bake it.
-      if (error instanceof JokulError && error.code === 'out-of-range') return null;
-      this.bakes.delete(key);
-      throw error;
-    });
-    this.bakes.set(key, made);
-    if (this.bakes.size > rememberedBakes) this.bakes.delete(this.bakes.keys().next().value ?? '');
-    return made;
+  private async makeFit(task: Omit<FitTask, 'memory'>): Promise<Fit> {
+    const { fit, memory } = await this.run<FitAnswer>('calibrate', { ...task, memory: this.runs });
+    this.runs = memory;
+    return fit;
   }
 
-  /** One bake, remembered by what goes in; null where the model does not reach. */
   bakeIn(input: BakeInput): Promise<BakeResult | null> {
-    return this.bake({ input });
+    const { known } = input;
+    // When it was learned changes nothing of the bake: taken into force, it is the same one.
+    return this.bakes.of(
+      known?.calibration
+        ? { ...input, known: { ...known, calibration: { ...known.calibration, atMs: 0 } } }
+        : input,
+    );
   }
 
   /** The bakes of a formula in every oven, by what was learned of each. */
@@ -102,22 +108,13 @@ export class ComputationService implements OnModuleDestroy {
   }
 
   /** What the logged bakes say; runs of the model are remembered from one fit to the next. */
-  async fit(task: Omit<FitTask, 'memory'>): Promise<Fit> {
-    const { fit, memory } = await this.run<FitAnswer>('calibrate', { ...task, memory: this.runs });
-    this.runs = memory;
-    return fit;
+  fit(task: Omit<FitTask, 'memory'>): Promise<Fit> {
+    return this.fits.of(task);
   }
 
-  /** How a bake answers to what is unknown of it, or null when it has no pull. */
+  /** How a bake answers to what is unknown of it. */
   answersOf(input: BakeInput, pullS: number): Promise<BakeAnswers> {
-    const key = createHash('sha256').update(canonicalJson({ input, pullS })).digest('hex');
-    const known = this.answers.get(key);
-    if (known) return known;
-    const made = this.run<BakeAnswers>('answers', { input, pullS });
-    this.answers.set(key, made);
-    made.catch(() => this.answers.delete(key));
-    if (this.answers.size > rememberedBakes) this.answers.delete(this.answers.keys().next().value ?? '');
-    return made;
+    return this.answers.of({ input, pullS });
   }
 
   async plan(task: Omit<PlanTask, 'own'>, signal?: AbortSignal): Promise<PlanBody> {

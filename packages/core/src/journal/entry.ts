@@ -65,9 +65,9 @@ export interface Payloads {
     readonly pieces: number;
   };
   readonly 'rest-out': { readonly placeId: string };
-  /** Dough beyond its window, or not cold yet, is used all the same: somebody decided it and said why. */
+  /** Dough beyond its window is used all the same: somebody decided it and said why. */
   readonly released: {
-    readonly why: 'over-window' | 'not-cold' | 'older-first';
+    readonly why: 'over-window';
     readonly ageS: number;
     readonly limitS: number;
     readonly reason: string;
