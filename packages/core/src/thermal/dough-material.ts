@@ -38,34 +38,37 @@ export const dryEnthalpy = (dough: Dough, temperatureC: number): number => {
 export const enthalpy = (dough: Dough, temperatureC: number): number =>
   dryEnthalpy(dough, temperatureC) + dough.composition.water * components.water.c[0] * temperatureC;
 
-const volumeShares = (dough: Dough, temperatureC: number) => {
-  const ice = iceShare(dough, temperatureC);
-  const masses = [
-    ...solids.map((name) => [name, dough.composition[name]] as const),
-    ['water', dough.composition.water - ice] as const,
-    ['ice', ice] as const,
-  ].filter(([, mass]) => mass > 0);
-  const volumes = masses.map(
-    ([name, mass]) => [name, mass / polynomial(components[name].rho, temperatureC)] as const,
-  );
-  return { volumes, total: volumes.reduce((sum, [, v]) => sum + v, 0) };
+type Part = keyof typeof components;
+const parts: readonly Part[] = [...solids, 'water', 'ice'];
+
+/** Volume of one component in a kilogram of dough, m³; its water is parted into liquid and `ice`. */
+const volumeOf = (dough: Dough, part: Part, ice: number, temperatureC: number): number => {
+  const mass = part === 'ice' ? ice : dough.composition[part] - (part === 'water' ? ice : 0);
+  return mass / polynomial(components[part].rho, temperatureC);
 };
 
 /** Density of the dough, kg/m³. @param porosity share of air by volume */
-export const doughDensity = (dough: Dough, temperatureC: number, porosity: number): number =>
-  (1 - porosity) / volumeShares(dough, temperatureC).total;
+export const doughDensity = (dough: Dough, temperatureC: number, porosity: number): number => {
+  const ice = iceShare(dough, temperatureC);
+  let total = 0;
+  for (const part of parts) total += volumeOf(dough, part, ice, temperatureC);
+  return (1 - porosity) / total;
+};
 
 /** Conductivity of the dough without pores, W/mK: the mean of parallel and series. */
 export const solidConductivity = (dough: Dough, temperatureC: number): number => {
-  const { volumes, total } = volumeShares(dough, temperatureC);
+  const ice = iceShare(dough, temperatureC);
+  let total = 0;
   let parallel = 0;
   let series = 0;
-  for (const [name, volume] of volumes) {
-    const k = polynomial(components[name].k, temperatureC);
-    parallel += (volume / total) * k;
-    series += volume / total / k;
+  for (const part of parts) {
+    const volume = volumeOf(dough, part, ice, temperatureC);
+    const k = polynomial(components[part].k, temperatureC);
+    total += volume;
+    parallel += volume * k;
+    series += volume / k;
   }
-  return (parallel + 1 / series) / 2;
+  return (parallel / total + total / series) / 2;
 };
 
 const airConductivity = 0.026;

@@ -4,7 +4,7 @@
  */
 const bisect = (f: (x: number) => number, low: number, high: number): number => {
   let [a, b] = [low, high];
-  for (let i = 0; i < 200; i++) {
+  for (let i = 0; i < 60; i++) {
     const mid = (a + b) / 2;
     if (f(a) * f(mid) <= 0) b = mid;
     else a = mid;
@@ -47,7 +47,7 @@ export const slabCentre = (biot: number, fourier: number): number => {
 
 /** Bessel functions of the first kind, order 0 and 1, by their integral (Simpson). */
 const bessel = (order: 0 | 1, x: number): number => {
-  const n = 2000;
+  const n = 240;
   const f = (t: number) => Math.cos(order * t - x * Math.sin(t));
   let sum = f(0) + f(Math.PI);
   for (let i = 1; i < n; i++) sum += (i % 2 === 1 ? 4 : 2) * f((i * Math.PI) / n);
