@@ -74,11 +74,14 @@ describe('what is generally known of drop cookies', () => {
     expect(ratio).toBeGreaterThan(0.85);
     expect(ratio).toBeLessThan(0.92);
   });
-  it('10 K more shortens the bake, though the model makes it less than the trade says', () => {
-    const ratio = pullMin({ setC: 187 }) / pullMin();
-    expect(ratio).toBeGreaterThan(0.88);
-    expect(ratio).toBeLessThan(0.96);
-  });
+  it.each<[Doneness]>([['soft-centre'], ['chewy'], ['crisp-edge'], ['crisp-through']])(
+    '10 K more shortens the bake to %s by about 8 to 15 %%',
+    (target) => {
+      const ratio = pullMin({ target, setC: 187 }) / pullMin({ target });
+      expect(ratio).toBeGreaterThan(0.85);
+      expect(ratio).toBeLessThan(0.925);
+    },
+  );
   it('a dark tray browns the bottom sooner', () => {
     const bright = timeTo((r) => r.colour.bottom, 35);
     expect(timeTo((r) => r.colour.bottom, 35, { tray: 'dark-steel' }) / bright).toBeGreaterThan(0.78);
@@ -102,7 +105,7 @@ describe('what is generally known of drop cookies', () => {
     const ratio = pullMin({ fan: true }) / pullMin();
     expect(ratio).toBeGreaterThan(0.85);
     expect(ratio).toBeLessThan(0.92);
-    expect(pullMin({ fan: true, setC: 160 }) / pullMin()).toBeCloseTo(1, 1);
+    expect(Math.abs(pullMin({ fan: true, setC: 160 }) / pullMin() - 1)).toBeLessThan(0.04);
   });
   it.each<[Liner]>([['greased'], ['mat']])('on %s it spreads further than on parchment', (liner) => {
     expect(cooled({ liner }).diameterMm - cooled().diameterMm).toBeGreaterThan(2);

@@ -1,7 +1,7 @@
 import { checkComposition, type BakeInput } from './input.js';
-import { aimedIndex, donenessIndex, setIndex, stateOf, type BakeState } from './doneness.js';
+import { aimedIndex, donenessIndex, stateOf, type BakeState } from './doneness.js';
 import { advance, carryoverS, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
-import { passing, type Probe } from './probe.js';
+import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
 import { diameterBand, pullBandS, pullSlopes } from './calibration/pull-certainty.js';
 import { modelled, sayDuration, type Figure, type Warning } from '../shown/index.js';
@@ -47,34 +47,32 @@ export interface Certainty {
 export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
 
 const probeEveryS = 120;
+/** While it sets, which happens within a few minutes and not evenly. */
+const settingEveryS = 60;
 const firstProbeS = 240;
 const longestS = 60 * 60;
 
-/** What a pull every two minutes would give, until crisp through or an hour; kept rising against noise. */
+/** What a pull every other minute would give, until crisp through or an hour. */
 const probes = (input: BakeInput): readonly Probe[] => {
   const run = startRun(input.setup);
-  const found: Probe[] = [{ pullS: 0, set: 0, index: 0 }];
-  for (let pullS = firstProbeS; pullS <= longestS; pullS += probeEveryS) {
+  const found: Probe[] = [];
+  let pullS = firstProbeS;
+  while (pullS <= longestS) {
     advance(run, 'oven', pullS);
-    const reading = readingIfPulledNow(run);
-    const last = found.at(-1) as Probe;
-    const set = Math.max(last.set, setIndex(reading));
-    const index = Math.max(last.index, donenessIndex(reading, input.setup.dough.composition.water));
-    found.push({ pullS, set, index });
-    if (index >= 4.95) break;
+    const probe = probeOf(pullS, readingIfPulledNow(run), input.setup.dough.composition.water, found.at(-1));
+    found.push(probe);
+    if (probe.index >= 4.95) break;
+    pullS += probe.set > 0 && probe.set < 1 ? settingEveryS : probeEveryS;
   }
   return found;
 };
 
 const windowsOf = (found: readonly Probe[]): readonly DonenessWindow[] => {
   const end = found.at(-1)?.pullS ?? 0;
-  const set = passing(found, 'set', 1) ?? end;
-  const bounds = [
-    0,
-    set,
-    ...[2, 3, 4].map((index) => Math.max(set, passing(found, 'index', index) ?? end)),
-    end,
-  ];
+  const at = (index: number) => passingIndex(found, index) ?? end;
+  const through = at(4);
+  // A rim that never snaps leaves no crisp edge between chewy and crisp through.
+  const bounds = [0, passingSet(found) ?? end, at(2), Math.min(at(3), through), through, end];
   const states: readonly BakeState[] = ['under', 'soft-centre', 'chewy', 'crisp-edge', 'crisp-through'];
   return states
     .map((state, i) => ({ state, fromS: bounds[i] as number, toS: bounds[i + 1] as number }))
@@ -159,7 +157,7 @@ const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certaint
       },
       {
         symbol: 'h',
-        name: 'convection in the oven',
+        name: setup.fan ? 'convection in the oven' : 'convection in the oven, at 75 K difference',
         value: setup.fan ? setup.parameters.hFan : setup.parameters.hStill,
         unit: 'W/m²K',
         source: input.known ? 'tuned, and learned from logged bakes' : 'typical range, tuned',
@@ -227,7 +225,7 @@ export const bake = (input: BakeInput): BakeResult => {
   };
   if (input.pullS !== undefined) pull = say(input.pullS, 'Pull, as set');
   else if (input.target !== undefined) {
-    const pullS = passing(found, 'index', aimedIndex[input.target]);
+    const pullS = passingIndex(found, aimedIndex[input.target]);
     if (pullS === null) {
       warnings.push({
         code: 'target-out-of-reach',

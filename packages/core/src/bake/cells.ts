@@ -1,14 +1,16 @@
 import type { Scratch } from './scratch.js';
 import { porosityAt, type Fixed, type State } from './setup.js';
-import { at, slopeAt } from './tables.js';
+import { placeOf, readAt, slopeAt } from './tables.js';
 
 export const waterC = 4176;
 export const P0 = 101_325;
-const molarWater = 0.018015;
-export const gas = 8.314;
 
 /** Heat of vapour leaving at a temperature: liquid enthalpy plus latent heat, J/kg. */
 export const vapourEnthalpy = (t: number) => waterC * t + 2.501e6 - 2361 * t;
+
+/** Half-saturation water of the sorption curve at a temperature, kg per kg: above the boil the solids hold less water. */
+export const sorptionAt = (toBoiling: number, perK: number, t: number): number =>
+  toBoiling * Math.min(1, Math.max(0.3, 1 - perK * (t - 100)));
 
 /** Water activity by the Oswin form with exponent one half. */
 const activity = (x: number, a: number) => (x * x) / (x * x + a * a);
@@ -26,27 +28,28 @@ export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array
       const a = i * nz + j;
       const t = s.T[a] as number;
       const x = Math.max(0, s.W[a] as number) / (m * f.solids);
-      const aw = activity(x, q.sorptionA);
-      const psat = at(tables.saturationPa, t);
+      const half = sorptionAt(q.sorptionA, q.sorptionPerK, t);
+      const aw = activity(x, half);
+      const place = placeOf(t);
+      const psat = readAt(tables.saturationPa, place);
       const p = aw * psat;
-      const tk = t + 273.15;
       const stefan = p >= P0 ? q.stefanMax : Math.min(q.stefanMax, 1 / (1 - p / P0));
       const sigma = s.sigma[a] as number;
       const delta =
-        ((2.26e-5 * (tk / 273.15) ** 1.81 * molarWater) / (gas * tk)) *
+        readAt(tables.vapourInAir, place) *
         (q.permeabilityRaw + (q.permeabilitySet - q.permeabilityRaw) * sigma) *
         stefan;
-      const k = porous * at(tables.conductivity, t);
+      const k = porous * readAt(tables.conductivity, place);
       w.aw[a] = aw;
       w.p[a] = p;
       w.stefan[a] = stefan;
       w.delta[a] = delta;
       w.k[a] = k;
       // Diffusivities of heat (with the heat-pipe effect of vapour) and of moisture, which limit the step.
-      const heat = (m * slopeAt(tables.dryEnthalpy, t) + (s.W[a] as number) * waterC) / volume;
-      const dpdT = aw * slopeAt(tables.saturationPa, t);
+      const heat = (m * slopeAt(tables.dryEnthalpy, place) + (s.W[a] as number) * waterC) / volume;
+      const dpdT = aw * slopeAt(tables.saturationPa, place);
       const latent = 2.501e6 - 2361 * t;
-      const dAw = (2 * x * q.sorptionA ** 2) / (x * x + q.sorptionA ** 2) ** 2;
+      const dAw = (2 * aw * (1 - aw)) / Math.max(1e-9, x);
       const rate = (k + delta * latent * dpdT) / heat + (delta * psat * dAw * volume) / (m * f.solids);
       fastest = Math.max(fastest, rate * inverse);
     }

@@ -11,7 +11,8 @@ const byMoisture: readonly (readonly [moisturePercent: number, index: number])[]
   [4.8, 4],
   [2.5, 5],
 ];
-const crispEdgeNeedsMm = 5;
+/** A rim that snaps this far in makes the crisp edge, mm. */
+export const crispEdgeNeedsMm = 5;
 
 /**
  * How far it is set and coloured: 0 raw, 1 no longer under; goes on above 1.
@@ -19,6 +20,20 @@ const crispEdgeNeedsMm = 5;
  */
 export const setIndex = (after: Reading): number =>
   Math.max(0, Math.min((after.set - 0.5) / 0.32, (after.setEdge - 0.5) / 0.35, after.colour.edge / 7));
+
+/** Water of the centre as of a dough of the usual water, %: what parts the states from soft to crisp. */
+export const drynessOf = (after: Reading, startMoisture: number): number =>
+  100 * after.centreMoisture * (0.1367 / startMoisture) ** 0.7;
+
+/** The dryness at which a doneness of 1 to 5 begins, %. */
+export const drynessAt = (index: number): number => {
+  for (let i = 1; i < byMoisture.length; i++) {
+    const [m0, i0] = byMoisture[i - 1] as readonly [number, number];
+    const [m1, i1] = byMoisture[i] as readonly [number, number];
+    if (index <= i1) return m0 + ((index - i0) / (i1 - i0)) * (m1 - m0);
+  }
+  throw new RangeError(`There is no doneness of ${index}.`);
+};
 
 /**
  * Doneness as one number: below 1 under, 1 to 2 soft centre, 2 to 3 chewy, 3 to 4 crisp edge, above 4 crisp through.
@@ -28,7 +43,7 @@ export const setIndex = (after: Reading): number =>
 export const donenessIndex = (after: Reading, startMoisture: number): number => {
   const raw = setIndex(after);
   if (raw < 1) return raw;
-  const y = 100 * after.centreMoisture * (0.1367 / startMoisture) ** 0.7;
+  const y = drynessOf(after, startMoisture);
   const [wettest] = byMoisture[0] as readonly [number, number];
   if (y >= wettest) return 1;
   for (let i = 1; i < byMoisture.length; i++) {

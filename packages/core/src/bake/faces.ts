@@ -1,7 +1,7 @@
 import { P0, vapourEnthalpy } from './cells.js';
 import type { Scratch } from './scratch.js';
 import type { Fixed, State } from './setup.js';
-import { radiation } from './surroundings.js';
+import { convection, radiation } from './surroundings.js';
 
 /**
  * The outermost cell dries from its face inward, so vapour comes from deeper than its middle: by this over the number of
@@ -17,12 +17,13 @@ export const openFace = (
   a: number,
   area: number,
   half: number,
-  h: number,
+  hStated: number,
   wallC: number,
   guessC: number,
   dt: number,
 ): number => {
   const { air } = w;
+  const h = convection(air, hStated, guessC);
   const hr = radiation(f.p.emissivityDough, wallC, guessC);
   const inward = (w.k[a] as number) / half;
   const t = s.T[a] as number;
@@ -70,11 +71,15 @@ export const stepTray = (f: Fixed, s: State, w: Scratch, toCookie: number, dt: n
   const { air } = w;
   const { heat, conduct, epsUnder, epsTop } = f.tray;
   const fromBelow = (t: number) =>
-    air.hUnder * (air.airC - t) + radiation(epsUnder, air.wallBelowC, t) * (air.wallBelowC - t);
+    convection(air, air.hUnder, t) * (air.airC - t) +
+    radiation(epsUnder, air.wallBelowC, t) * (air.wallBelowC - t);
   const u = s.trayUnderC;
   const e = s.trayEdgeC;
   const below = fromBelow(u);
-  const around = fromBelow(e) + air.h * (air.airC - e) + radiation(epsTop, air.wallC, e) * (air.wallC - e);
+  const around =
+    fromBelow(e) +
+    convection(air, air.h, e) * (air.airC - e) +
+    radiation(epsTop, air.wallC, e) * (air.wallC - e);
   w.trayHeatJ += (below * under + around * edge) * dt;
   let nextU = u + (dt * below) / heat - toCookie / (heat * under);
   let nextE = e + (dt * around) / heat;

@@ -1,8 +1,8 @@
 import { modelled, type Figure } from '../shown/index.js';
 import { adjustSetup, noAdjustment } from './calibration/adjustment.js';
-import { aimedIndex, donenessIndex, setIndex } from './doneness.js';
+import { aimedIndex } from './doneness.js';
 import { checkComposition, type BakeInput } from './input.js';
-import { passing, type Probe } from './probe.js';
+import { passingIndex, probeOf, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
 import { advance, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
 
@@ -127,18 +127,12 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
       cornersAt.set(timeS, { hot: readRun(corners[0]).colour.edge, cool: readRun(corners[1]).colour.edge });
       for (const { run, found } of going) {
         const reading = readingIfPulledNow(run);
-        const last = found.at(-1);
-        found.push({
-          pullS: timeS,
-          set: Math.max(last?.set ?? 0, setIndex(reading)),
-          index: Math.max(last?.index ?? 0, donenessIndex(reading, water)),
-          reading,
-        });
+        found.push({ ...probeOf(timeS, reading, water, found.at(-1)), reading });
       }
     }
     if (going.every(({ found }) => (found.at(-1)?.index ?? 0) >= aim + 0.3)) break;
   }
-  const pulls = going.map(({ found }) => passing(found, 'index', aim));
+  const pulls = going.map(({ found }) => passingIndex(found, aim));
   const known = pulls.filter((pull) => pull !== null);
   const togetherS = known.length > 0 ? known.reduce((sum, pull) => sum + pull, 0) / known.length : endS;
   const probes = going[0]?.found.map(({ pullS }) => pullS) ?? [];

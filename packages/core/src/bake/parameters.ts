@@ -3,7 +3,7 @@
  * shows what is generally known of drop cookies; they are no measurements. See docs/models.md.
  */
 export interface BakeParameters {
-  /** Convective heat transfer, W/m²K, still and fan. */
+  /** Convective heat transfer, W/m²K: still, at 75 K between air and surface, and fan. */
   readonly hStill: number;
   readonly hFan: number;
   readonly emissivityDough: number;
@@ -17,8 +17,9 @@ export interface BakeParameters {
   readonly belowK: number;
   /** Convection under the tray over convection above. */
   readonly underRatio: number;
-  /** Half-saturation water of the sorption curve, kg water per kg non-fat solids (tuned). */
+  /** Half-saturation water of the sorption curve up to 100 °C, kg per kg non-fat solids, and its fall above, 1/K (tuned). */
   readonly sorptionA: number;
+  readonly sorptionPerK: number;
   /** Vapour permeability relative to free air, raw and set (tuned). */
   readonly permeabilityRaw: number;
   readonly permeabilitySet: number;
@@ -50,40 +51,41 @@ export interface BakeParameters {
 }
 
 export const defaultBakeParameters: BakeParameters = {
-  hStill: 6,
-  hFan: 13,
-  emissivityDough: 0.9,
-  rimExposure: 0.7,
-  dipStillK: 25,
+  hStill: 4.3,
+  hFan: 9.2,
+  emissivityDough: 0.85,
+  rimExposure: 0.82,
+  dipStillK: 27,
   dipStillS: 150,
   dipFanK: 15,
   dipFanS: 80,
-  belowK: 5,
-  underRatio: 1.3,
-  sorptionA: 0.11,
-  permeabilityRaw: 0.02,
-  permeabilitySet: 0.1,
+  belowK: 4,
+  underRatio: 1.1,
+  sorptionA: 0.118,
+  sorptionPerK: 0.017,
+  permeabilityRaw: 0.01,
+  permeabilitySet: 0.11,
   stefanMax: 25,
   airVapourPa: 1500,
-  conductivityFactor: 1.15,
-  eta0PaS: 4600,
-  etaPerK: 0.05,
-  etaPerSolidFat: 10,
-  etaPerSet: 7,
+  conductivityFactor: 1.55,
+  eta0PaS: 2600,
+  etaPerK: 0.048,
+  etaPerSolidFat: 10.3,
+  etaPerSet: 8,
   yieldPa: 20,
-  dragBase: 2,
+  dragBase: 2.5,
   etaPerSugar: 10,
   etaPerFat: 8,
   etaPerWater: 8,
   etaPerFlour: 6,
-  setC: 88,
-  setWidthK: 6,
-  setS: 60,
+  setC: 85.3,
+  setWidthK: 8,
+  setS: 66,
   lift: 0.6,
   liftIsotropy: 0.45,
   collapse: 0.45,
   profilePower: 4.5,
-  browningPerS: 0.0046,
+  browningPerS: 0.0064,
   browningJPerMol: 85_000,
   browningAw: 0.6,
 };

@@ -1,13 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { typicalDough } from '../formula/index.js';
-import { aimedIndex, donenessIndex, setIndex, stateOf } from './doneness.js';
+import { sorptionAt } from './cells.js';
+import { aimedIndex, donenessIndex, drynessAt, drynessOf, setIndex, stateOf } from './doneness.js';
 import { bakeInput, type BakeRequest } from './input.js';
 import { defaultBakeParameters, liners, trayMaterials } from './parameters.js';
+import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
 import { initialState, porosityAt, prepare, startAspect } from './setup.js';
 import { advance, fork, readRun, startRun } from './simulate.js';
-import { radiation, surroundingsAt, type Surroundings } from './surroundings.js';
-import { at, bakeTables, saturationPa, slopeAt } from './tables.js';
+import { convection, naturalAtK, radiation, surroundingsAt, type Surroundings } from './surroundings.js';
+import { at, bakeTables, placeOf, saturationPa, slopeAt } from './tables.js';
 import { usual } from './usual.testkit.js';
 
 const { setup } = bakeInput(usual);
@@ -36,7 +38,7 @@ describe('tables by temperature', () => {
       expect(at(tables.saturationPa, t) / saturationPa(t)).toBeCloseTo(1, 2);
   });
   it('the slope is the difference over half a kelvin', () => {
-    expect(slopeAt(tables.dryEnthalpy, 60.1)).toBeCloseTo(
+    expect(slopeAt(tables.dryEnthalpy, placeOf(60.1))).toBeCloseTo(
       (at(tables.dryEnthalpy, 60.5) - at(tables.dryEnthalpy, 60)) / 0.5,
       6,
     );
@@ -83,12 +85,21 @@ describe('the piece as it is set down', () => {
 });
 
 describe('what surrounds it', () => {
-  const out: Surroundings = { phase: 'oven', airC: 0, wallC: 0, wallBelowC: 0, h: 0, hUnder: 0 };
+  const out: Surroundings = {
+    phase: 'oven',
+    airC: 0,
+    wallC: 0,
+    wallBelowC: 0,
+    h: 0,
+    hUnder: 0,
+    natural: false,
+  };
   it('the oven dips when the door was open, and recovers', () => {
     surroundingsAt(setup, 'oven', 0, out);
-    expect(out.airC).toBeCloseTo(177 - 25, 9);
+    const { dipStillK } = defaultBakeParameters;
+    expect(out.airC).toBeCloseTo(177 - dipStillK, 9);
     surroundingsAt(setup, 'oven', 150, out);
-    expect(out.airC).toBeCloseTo(177 - 25 / Math.E, 6);
+    expect(out.airC).toBeCloseTo(177 - dipStillK / Math.E, 6);
     surroundingsAt(setup, 'oven', 3000, out);
     expect(out.airC).toBeCloseTo(177, 3);
     expect(out.wallBelowC - out.wallC).toBe(defaultBakeParameters.belowK);
@@ -96,8 +107,16 @@ describe('what surrounds it', () => {
   it('a fan oven dips less and moves more air', () => {
     surroundingsAt(bakeInput({ ...usual, fan: true }).setup, 'oven', 0, out);
     expect(out.airC).toBe(162);
-    expect(out.h).toBe(13);
+    expect(out.h).toBe(defaultBakeParameters.hFan);
+    expect(convection(out, 10, 20)).toBe(10);
     expect(out.wallBelowC).toBe(out.wallC);
+  });
+  it('still air carries more heat the colder the surface: 2^¼ times at twice the difference', () => {
+    surroundingsAt(setup, 'oven', 3000, out);
+    expect(convection(out, 6, 177 - naturalAtK)).toBeCloseTo(6, 4);
+    expect(convection(out, 6, 177 - 2 * naturalAtK)).toBeCloseTo(6 * 2 ** 0.25, 3);
+    expect(convection(out, 6, out.airC)).toBe(0);
+    expect(convection(out, 6, 200)).toBeGreaterThan(0);
   });
   it('after the pull it is the room', () => {
     surroundingsAt(setup, 'rack', 900, out);
@@ -106,6 +125,15 @@ describe('what surrounds it', () => {
   it('radiation as a coefficient is the difference of the fourth powers', () => {
     const [a, b] = [450.15, 300.15];
     expect(radiation(0.9, 177, 27) * (a - b)).toBeCloseTo(0.9 * 5.67e-8 * (a ** 4 - b ** 4), 6);
+  });
+});
+
+describe('sorption', () => {
+  it('holds less water above the boil, within bounds', () => {
+    expect(sorptionAt(0.12, 0.01, 100)).toBe(0.12);
+    expect(sorptionAt(0.12, 0.01, 120)).toBeCloseTo(0.096, 12);
+    expect(sorptionAt(0.12, 0.01, 20)).toBe(0.12);
+    expect(sorptionAt(0.12, 0.01, 250)).toBeCloseTo(0.036, 12);
   });
 });
 
@@ -123,6 +151,35 @@ const reading = (change: Partial<Reading>): Reading => ({
   set: 0.95,
   setEdge: 0.97,
   ...change,
+});
+
+describe('pulls that were tried', () => {
+  const tried = (pulls: readonly (readonly [number, Partial<Reading>])[]) =>
+    pulls.reduce<Probe[]>(
+      (found, [pullS, change]) => [...found, probeOf(pullS, reading(change), 0.1367, found.at(-1))],
+      [],
+    );
+  it('are read between by what the doneness is made of, also across its corners', () => {
+    const found = tried([
+      [600, { set: 0.5, centreMoisture: 0.13 }],
+      [660, { set: 0.9, centreMoisture: 0.12 }],
+      [780, { centreMoisture: 0.08 }],
+    ]);
+    expect(passingSet(found)).toBeCloseTo(600 + (60 * 0.32) / 0.4, 6);
+    // 8.35 % is 365 of 400 parts of the way from 12 to 8 %.
+    expect(passingIndex(found, 2.4)).toBeCloseTo(660 + 120 * 0.9125, 6);
+    expect(passingIndex(found, 3.2)).toBeNull();
+  });
+  it('wait for the rim where a crisp edge is asked for, and never go back', () => {
+    const found = tried([
+      [600, { centreMoisture: 0.075, crispEdgeMm: 3 }],
+      [720, { centreMoisture: 0.07, crispEdgeMm: 7 }],
+      [840, { centreMoisture: 0.072, crispEdgeMm: 6 }],
+    ]);
+    expect(passingIndex(found, 3)).toBe(660);
+    expect(found.at(-1)?.dryness).toBeCloseTo(7, 9);
+    expect(found.at(-1)?.crispEdgeMm).toBe(7);
+  });
 });
 
 describe('doneness', () => {
@@ -152,6 +209,14 @@ describe('doneness', () => {
   it('set is all of: bulk, rim and a first colour', () => {
     expect(setIndex(reading({}))).toBeGreaterThan(1);
     expect(setIndex(reading({ set: 0.5 }))).toBe(0);
+  });
+  it('has a dryness for every doneness, and back', () => {
+    for (const index of [1.2, 2, 2.4, 3.5, 4.15]) {
+      const centreMoisture = drynessAt(index) / 100;
+      expect(donenessIndex(reading({ centreMoisture }), 0.1367)).toBeCloseTo(index, 9);
+      expect(drynessOf(reading({ centreMoisture }), 0.1367)).toBeCloseTo(drynessAt(index), 9);
+    }
+    expect(() => drynessAt(6)).toThrow('no doneness of 6');
   });
   it('each target lies inside its own state', () => {
     for (const [target, index] of Object.entries(aimedIndex)) expect(stateOf(index)).toBe(target);

@@ -1,18 +1,53 @@
-/** What a pull at one time would give after the carryover. */
+import { crispEdgeNeedsMm, donenessIndex, drynessAt, drynessOf, setIndex } from './doneness.js';
+import type { Reading } from './reading.js';
+
+/** What a pull at one time would give after the carryover. All but the index is kept from going back with a later pull. */
 export interface Probe {
   readonly pullS: number;
-  /** How far it is set and coloured, and the doneness; both kept rising with a later pull. */
+  /** How far it is set and coloured, 1 and more: no longer under. */
   readonly set: number;
+  /** Water of the centre on the scale that parts the states, %; it falls nearly evenly with the pull. */
+  readonly dryness: number;
+  readonly crispEdgeMm: number;
   readonly index: number;
 }
 
+/** @param startMoisture water of the raw dough, mass fraction */
+export const probeOf = (
+  pullS: number,
+  reading: Reading,
+  startMoisture: number,
+  last: Probe | undefined,
+): Probe => ({
+  pullS,
+  set: Math.max(last?.set ?? 0, setIndex(reading)),
+  dryness: Math.min(last?.dryness ?? Infinity, drynessOf(reading, startMoisture)),
+  crispEdgeMm: Math.max(last?.crispEdgeMm ?? 0, reading.crispEdgeMm),
+  index: Math.max(last?.index ?? 0, donenessIndex(reading, startMoisture)),
+});
+
 /** When `of` passes a value, s, between probes linearly; null when it never does. */
-export const passing = (found: readonly Probe[], of: 'set' | 'index', value: number): number | null => {
-  for (let i = 1; i < found.length; i++) {
-    const a = found[i - 1] as Probe;
-    const b = found[i] as Probe;
-    if (b[of] < value) continue;
-    return b[of] === a[of] ? b.pullS : a.pullS + ((value - a[of]) / (b[of] - a[of])) * (b.pullS - a.pullS);
+const crossing = (found: readonly Probe[], of: (probe: Probe) => number, value: number): number | null => {
+  for (const [i, b] of found.entries()) {
+    if (of(b) < value) continue;
+    const a = found[i - 1];
+    return !a || of(a) >= value
+      ? b.pullS
+      : a.pullS + ((value - of(a)) / (of(b) - of(a))) * (b.pullS - a.pullS);
   }
   return null;
+};
+
+/** The earliest pull that is no longer under, s. */
+export const passingSet = (found: readonly Probe[]): number | null => crossing(found, (p) => p.set, 1);
+
+/**
+ * The pull that ends in a doneness, s; null when none does. Each thing that it takes is read between the probes by
+ * itself: the doneness has corners between them, what it is made of has none.
+ */
+export const passingIndex = (found: readonly Probe[], index: number): number | null => {
+  const parts = [passingSet(found), crossing(found, (p) => -p.dryness, -drynessAt(index))];
+  if (index >= 3 && index < 4) parts.push(crossing(found, (p) => p.crispEdgeMm, crispEdgeNeedsMm));
+  const known = parts.filter((part) => part !== null);
+  return known.length === parts.length ? Math.max(...known) : null;
 };

@@ -1,5 +1,5 @@
 import type { Fixed, State } from './setup.js';
-import { at } from './tables.js';
+import { placeOf, readAt } from './tables.js';
 
 const smooth = (x: number) => {
   const c = Math.min(1, Math.max(0, x));
@@ -17,13 +17,16 @@ export const reshape = (f: Fixed, s: State, dt: number): void => {
     for (let j = 0; j < nz; j++) {
       const a = i * nz + j;
       const t = s.T[a] as number;
-      const rate = (Math.exp(Math.min(6, (t - f.setC) / q.setWidthK)) / q.setS) * dt;
+      const place = placeOf(t);
+      const rate = readAt(f.rates.set, place) * dt;
       const sigma = ((s.sigma[a] as number) + rate) / (1 + rate);
       s.sigma[a] = sigma;
       if (t > (s.Tmax[a] as number)) s.Tmax[a] = t;
       lnEta +=
         share *
-        (-q.etaPerK * (t - 25) + q.etaPerSolidFat * (at(tables.solidFat, t) - 0.12) + q.etaPerSet * sigma);
+        (-q.etaPerK * (t - 25) +
+          q.etaPerSolidFat * (readAt(tables.solidFat, place) - 0.12) +
+          q.etaPerSet * sigma);
       set += share * sigma;
       const hold = sigma + (1 - sigma) * (1 - q.collapse * (1 - smooth((t - 40) / 40)));
       lift += share * smooth(((s.Tmax[a] as number) - 35) / 60) * hold;

@@ -34,7 +34,7 @@ export const makeScratch = (fixed: Fixed): Scratch => {
     dU: cells(),
     dW: cells(),
     bottomC: new Float64Array(fixed.nr),
-    air: { phase: 'oven', airC: 0, wallC: 0, wallBelowC: 0, h: 0, hUnder: 0 },
+    air: { phase: 'oven', airC: 0, wallC: 0, wallBelowC: 0, h: 0, hUnder: 0, natural: false },
     shiftK: 0,
     trayHeatJ: 0,
     heatIn: 0,

@@ -2,7 +2,7 @@ import type { Dough, PieceShape } from '../formula/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
 import { processFactors, type Process } from './process.js';
-import { at, bakeTables, type BakeTables } from './tables.js';
+import { at, bakeTables, gas, table, type BakeTables } from './tables.js';
 
 export interface BakeSetup {
   readonly massG: number;
@@ -58,7 +58,8 @@ export interface Fixed {
   readonly lnEtaRecipe: number;
   readonly yieldPa: number;
   readonly drag: number;
-  readonly setC: number;
+  /** How fast it sets and browns (dry) by temperature, 1/s: tables as those of the dough. */
+  readonly rates: { readonly set: Float64Array; readonly browning: Float64Array };
   readonly tray: {
     readonly heat: number;
     readonly conduct: number;
@@ -139,6 +140,7 @@ export const prepare = (setup: BakeSetup): Fixed => {
   const material = trayMaterials[setup.tray];
   const liner = liners[setup.liner];
   const { composition: c } = dough;
+  const setC = p.setC + 40 * (dough.sugar - 0.28) - 150 * (dough.eggProtein - 0.0101);
   return {
     setup,
     p,
@@ -161,7 +163,12 @@ export const prepare = (setup: BakeSetup): Fixed => {
       p.etaPerFlour * (dough.flour - 0.3),
     yieldPa: p.yieldPa * Math.exp(-6 * (c.water - 0.137 + (dough.butterfat - 0.163))),
     drag: p.dragBase * liner.drag,
-    setC: p.setC + 40 * (dough.sugar - 0.28) - 150 * (dough.eggProtein - 0.0101),
+    rates: {
+      set: table((t) => Math.exp(Math.min(6, (t - setC) / p.setWidthK)) / p.setS),
+      browning: table(
+        (t) => p.browningPerS * Math.exp((-p.browningJPerMol / gas) * (1 / (t + 273.15) - 1 / 413.15)),
+      ),
+    },
     tray: {
       heat: material.rhoC * material.thicknessMm * 1e-3,
       conduct: material.k * material.thicknessMm * 1e-3,

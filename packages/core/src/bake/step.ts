@@ -1,16 +1,15 @@
-import { cellProperties, exchange, gas, waterC } from './cells.js';
+import { cellProperties, exchange, waterC } from './cells.js';
 import { openFace, stepTray, trayContact } from './faces.js';
 import { reshape } from './reshape.js';
 import type { Scratch } from './scratch.js';
 import type { Fixed, State } from './setup.js';
 import { surroundingsAt, type Phase } from './surroundings.js';
-import { at, slopeAt } from './tables.js';
+import { at, placeOf, readAt, slopeAt } from './tables.js';
 
 /** Browning of a face: Arrhenius rate, held back by water. */
 const brown = (f: Fixed, faceC: number, aw: number, dt: number): number => {
-  const { p: q } = f;
-  const rate = q.browningPerS * Math.exp((-q.browningJPerMol / gas) * (1 / (faceC + 273.15) - 1 / 413.15));
-  return (rate / (1 + (aw / q.browningAw) ** 4)) * dt;
+  const wet = (aw / f.p.browningAw) ** 2;
+  return (at(f.rates.browning, faceC) / (1 + wet * wet)) * dt;
 };
 
 /** Walls follow the air half way, as they do after the door. */
@@ -69,7 +68,7 @@ export const step = (
       s,
       w,
       top,
-      Math.hypot(ring, slope),
+      Math.sqrt(ring * ring + slope * slope),
       dz / 2,
       w.air.h,
       w.air.wallC,
@@ -107,11 +106,12 @@ export const step = (
       const u = ((s.U[a] as number) += w.dU[a] as number);
       const water = ((s.W[a] as number) += w.dW[a] as number);
       const t = s.T[a] as number;
+      const place = placeOf(t);
       // One Newton step; what it leaves stays in U, so that energy is kept to rounding.
       s.T[a] =
         t +
-        (u - m * at(f.tables.dryEnthalpy, t) - water * waterC * t) /
-          (m * slopeAt(f.tables.dryEnthalpy, t) + water * waterC);
+        (u - m * readAt(f.tables.dryEnthalpy, place) - water * waterC * t) /
+          (m * slopeAt(f.tables.dryEnthalpy, place) + water * waterC);
     }
   }
   if (phase !== 'rack') stepTray(f, s, w, fromTray, dt);

@@ -11,6 +11,8 @@ export interface Surroundings {
   wallBelowC: number;
   h: number;
   hUnder: number;
+  /** Air that moves by its own warmth alone: h goes with the temperature difference. */
+  natural: boolean;
 }
 
 const roomH = 7;
@@ -28,6 +30,7 @@ export const surroundingsAt = (setup: BakeSetup, phase: Phase, timeS: number, ou
     out.wallBelowC = out.wallC + (fan ? 0 : p.belowK);
     out.h = fan ? p.hFan : p.hStill;
     out.hUnder = p.underRatio * out.h;
+    out.natural = !fan;
     return;
   }
   out.airC = roomC;
@@ -35,7 +38,15 @@ export const surroundingsAt = (setup: BakeSetup, phase: Phase, timeS: number, ou
   out.wallBelowC = roomC;
   out.h = roomH;
   out.hUnder = phase === 'tray' ? roomHUnder : rackHUnder;
+  out.natural = false;
 };
+
+/** The difference between air and surface at which the convection of a still oven is stated, K. */
+export const naturalAtK = 75;
+
+/** Convection at a surface, W/m²K: that of still air goes with the fourth root of the difference (McAdams, 1954). */
+export const convection = ({ natural, airC }: Surroundings, h: number, surfaceC: number): number =>
+  natural ? h * Math.sqrt(Math.sqrt(Math.abs(airC - surfaceC) / naturalAtK)) : h;
 
 /** Radiation as a heat transfer coefficient between two temperatures, W/m²K. */
 export const radiation = (emissivity: number, aC: number, bC: number): number => {

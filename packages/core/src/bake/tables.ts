@@ -12,6 +12,8 @@ export interface BakeTables {
   readonly conductivity: Float64Array;
   readonly solidFat: Float64Array;
   readonly saturationPa: Float64Array;
+  /** Vapour in free air, kg/(m s Pa). */
+  readonly vapourInAir: Float64Array;
 }
 
 /** Saturation vapour pressure over water, Pa (Magnus form, Alduchov and Eskridge, 1996, eased above 100 °C): 3 % above the steam table at 100 °C, 6 % at 150 °C. */
@@ -20,25 +22,44 @@ export const saturationPa = (temperatureC: number): number =>
   Math.exp((17.625 * temperatureC) / (temperatureC + 243.04)) *
   (temperatureC > 100 ? Math.exp(-2.6e-4 * (temperatureC - 100)) : 1);
 
-const table = (of: (t: number) => number) =>
+export const gas = 8.314;
+const molarWater = 0.018015;
+const vapourInAir = (t: number): number => {
+  const tk = t + 273.15;
+  return (2.26e-5 * (tk / 273.15) ** 1.81 * molarWater) / (gas * tk);
+};
+
+export const table = (of: (t: number) => number) =>
   Float64Array.from({ length: points }, (_, i) => of(fromC + i * stepK));
+
+/** What is the same for every dough. */
+const ofAll = {
+  solidFat: table(solidFatShare),
+  saturationPa: table(saturationPa),
+  vapourInAir: table(vapourInAir),
+};
 
 export const bakeTables = (dough: Dough): BakeTables => ({
   dryEnthalpy: table((t) => dryEnthalpy(dough, t)),
   conductivity: table((t) => solidConductivity(dough, Math.min(t, 150))),
-  solidFat: table(solidFatShare),
-  saturationPa: table(saturationPa),
+  ...ofAll,
 });
 
-export const at = (values: Float64Array, temperatureC: number): number => {
-  const x = Math.min(points - 1.001, Math.max(0, (temperatureC - fromC) / stepK));
-  const i = x | 0;
+/** Where a temperature lies in the tables, in points; found once for all tables that are read at it. */
+export const placeOf = (temperatureC: number): number =>
+  Math.min(points - 1.001, Math.max(0, (temperatureC - fromC) / stepK));
+
+export const readAt = (values: Float64Array, place: number): number => {
+  const i = place | 0;
   const a = values[i] as number;
-  return a + (x - i) * ((values[i + 1] as number) - a);
+  return a + (place - i) * ((values[i + 1] as number) - a);
 };
 
-/** Slope per kelvin at a temperature. */
-export const slopeAt = (values: Float64Array, temperatureC: number): number => {
-  const i = Math.min(points - 2, Math.max(0, ((temperatureC - fromC) / stepK) | 0));
+/** Slope per kelvin. */
+export const slopeAt = (values: Float64Array, place: number): number => {
+  const i = place | 0;
   return ((values[i + 1] as number) - (values[i] as number)) / stepK;
 };
+
+export const at = (values: Float64Array, temperatureC: number): number =>
+  readAt(values, placeOf(temperatureC));

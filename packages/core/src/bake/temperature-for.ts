@@ -54,7 +54,7 @@ export const temperatureFor = (input: BakeInput, pullS: number, target: Doneness
         { symbol: 'm', name: 'piece', value: input.setup.massG, unit: 'g', source: 'formula' },
       ],
       source: 'bake model (docs/models.md, Bake)',
-      note: 'A forecast. The model answers too weakly to the oven (+10 K shortens a bake by 6 %, the trade says 8 to 15 %): expect the true temperature nearer to the usual one.',
+      note: 'A forecast: ten kelvin are worth about 8 % of the time. Far from the usual temperature, try a few pieces first.',
     }),
     reading: at(setC),
   };
