@@ -55,6 +55,7 @@ const tell = (error: unknown, logger: Logger): Told => {
     const status = error.getStatus();
     const { message, path } = sentence(error.getResponse(), error.message);
     if (status === 413) return { status, code: 'too-large', message: tooLarge, path: '' };
+    if (status === 503) return { status, code: 'stopping', message, path };
     return { status, code: status === 404 ? 'not-found' : 'bad-request', message, path };
   }
   if (isAway(error)) {

@@ -1,4 +1,4 @@
-import { Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { Injectable, ServiceUnavailableException, type OnModuleDestroy } from '@nestjs/common';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import {
@@ -48,10 +48,12 @@ export class ComputationService implements OnModuleDestroy {
   /** Two screens that look at once learn once. */
   private readonly fits = new Remembered((task: Omit<FitTask, 'memory'>) => this.makeFit(task), 8);
   private runs: FitTask['memory'] = [];
+  private stopping = false;
 
   constructor(private readonly own: OwnIngredientsService) {}
 
   async onModuleDestroy(): Promise<void> {
+    this.stopping = true;
     await this.pool.destroy();
   }
 
@@ -65,6 +67,7 @@ export class ComputationService implements OnModuleDestroy {
       .run(task, { name, signal: signal ? AbortSignal.any([limit, signal]) : limit })
       .then((value: unknown) => value as Outcome<Result>)
       .catch((error: unknown) => {
+        if (this.stopping) throw new ServiceUnavailableException('Jokul is being stopped.');
         if (!limit.aborted) throw error;
         const message = `The computation was stopped after ${timeLimitS} s. Plan fewer products at once.`;
         return { refused: { code: 'takes-too-long', message, path: '' } };

@@ -22,8 +22,18 @@ export const LearnPage = () => {
   const wall = useWallClock();
   const { duration } = useUnits();
   const { search } = useLocation();
-  if (query.isError) return <Failed error={query.error} onRetry={() => void query.refetch()} />;
-  if (!query.data) return <Loading what="what the logged bakes say; the first time takes some seconds" />;
+  const title = <h1 className="text-[22px] leading-tight font-semibold">What the bakes taught</h1>;
+  if (!query.data)
+    return (
+      <section className="px-5 py-4">
+        {title}
+        {query.isError ? (
+          <Failed error={query.error} onRetry={() => void query.refetch()} />
+        ) : (
+          <Loading what="what the logged bakes say; the first time takes some seconds" />
+        )}
+      </section>
+    );
   const view = query.data;
   const busy = use.isPending || undo.isPending || choose.isPending || query.isFetching;
   const leftOut = view.bakes.filter((bake) => bake.leftOut).map(({ id }) => id);
@@ -38,7 +48,7 @@ export const LearnPage = () => {
       <section aria-label="What the bakes taught" className="min-h-0 overflow-y-auto px-5 py-4">
         <header className="mb-3 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
           <div>
-            <h1 className="text-[22px] leading-tight font-semibold">What the bakes taught</h1>
+            {title}
             <p className="text-ink-soft">
               {counted} measured {counted === 1 ? 'bake' : 'bakes'} of the last five weeks: how do these ovens
               and doughs differ from the model?
