@@ -7,10 +7,13 @@ import {
   reduceJournal,
   sigmaOf,
   teachingBakes,
+  type BakeInput,
+  type BakeResult,
   type Calibration,
   type Fit,
   type Formula,
   type LoggedBake,
+  type Oven,
   type TrayState,
   type Upcoming,
 } from '@jokul/core';
@@ -36,6 +39,15 @@ const mostSteps = 12;
 interface Log {
   readonly bakes: readonly LoggedBake[];
   readonly trays: ReadonlyMap<string, TrayState>;
+}
+
+/** All trays of one product in one oven that are still to be baked. */
+interface ToCome {
+  readonly where: { readonly ovenId: string; readonly code: string; readonly trays: number };
+  readonly input: (calibration: Calibration | null) => BakeInput;
+  readonly now: BakeResult | null;
+  /** Null where the model does not reach. */
+  readonly upcoming: Upcoming | null;
 }
 
 /** What the bakery's own bakes say of its ovens and doughs, what is in force of it, and the way back. */
@@ -87,8 +99,10 @@ export class CalibrationService {
   async view(date: string): Promise<CalibrationView> {
     const { body, version } = await this.setting();
     const log = await this.log();
-    const fit = await this.fit(log, body);
-    const { changes, upcoming } = await this.changes(date, body.inForce, fit.calibration);
+    // The bakes as they stand need not wait for what the log says.
+    const [fit, toCome] = await Promise.all([this.fit(log, body), this.toCome(date, body.inForce)]);
+    const changes = await this.changes(toCome, fit.calibration);
+    const upcoming = toCome.flatMap(({ upcoming }) => (upcoming ? [upcoming] : []));
     return {
       version,
       inForce: body.inForce && {
@@ -139,12 +153,8 @@ export class CalibrationService {
     };
   }
 
-  /** The pulls of the day's loads that are still to come, now and by what the log says. */
-  private async changes(
-    date: string,
-    inForce: Calibration | null,
-    learned: Calibration,
-  ): Promise<{ changes: PullChangeView[]; upcoming: Upcoming[] }> {
+  /** The day's loads that are still to come by product and oven, as they are timed now, and how they answer. */
+  private async toCome(date: string, inForce: Calibration | null): Promise<ToCome[]> {
     const [plan, formulas, equipment, rules] = await Promise.all([
       this.plans.view(date),
       this.formulas.latest(),
@@ -152,49 +162,46 @@ export class CalibrationService {
       this.settings.read('rules'),
     ]);
     const started = await this.journal.loadedLoads();
-    const trays = new Map<string, { formula: Formula; ovenId: string; trays: number }>();
+    const trays = new Map<string, { formula: Formula; oven: Oven; trays: number }>();
     for (const { loads, productCode } of plan?.plan.batches ?? []) {
       const formula = formulas.find(({ code }) => code === productCode);
-      if (!formula) continue;
       for (const load of loads) {
-        if (started.has(load.id)) continue;
-        const key = `${productCode}/${load.ovenId}`;
-        const known = trays.get(key)?.trays ?? 0;
-        trays.set(key, { formula, ovenId: load.ovenId, trays: known + load.trays.length });
+        const oven = equipment.body.ovens.find(({ id }) => id === load.ovenId);
+        if (!formula || !oven || started.has(load.id)) continue;
+        const key = `${productCode}/${oven.id}`;
+        trays.set(key, { formula, oven, trays: (trays.get(key)?.trays ?? 0) + load.trays.length });
       }
     }
-    const found = await Promise.all(
-      [...trays.values()].map(async ({ formula, ovenId, trays: count }) => {
-        const oven = equipment.body.ovens.find(({ id }) => id === ovenId);
-        if (!oven) return null;
-        const ask = [equipment.body, rules.body] as const;
-        const [now, then] = await Promise.all(
-          [inForce, learned].map((calibration) =>
-            this.computation.bakeIn(bakeInputIn(formula, oven, ...ask, calibration)),
-          ),
-        );
-        const where = { ovenId, code: formula.code };
-        const change: PullChangeView = {
+    return Promise.all(
+      [...trays.values()].map(async ({ formula, oven, trays: count }): Promise<ToCome> => {
+        const input = (calibration: Calibration | null) =>
+          bakeInputIn(formula, oven, equipment.body, rules.body, calibration);
+        const now = await this.computation.bakeIn(input(inForce));
+        const where = { ovenId: oven.id, code: formula.code, trays: count };
+        const pullS = now?.pull?.value;
+        const answers =
+          pullS === undefined
+            ? null
+            : await this.computation.answersOf(input(null), Math.round(pullS / 30) * 30);
+        return { where, input, now, upcoming: answers && { ...where, ...answers } };
+      }),
+    );
+  }
+
+  /** The pulls of the loads to come, now and by what the log says. */
+  private changes(toCome: readonly ToCome[], learned: Calibration): Promise<PullChangeView[]> {
+    return Promise.all(
+      toCome.map(async ({ where, input, now }) => {
+        const then = await this.computation.bakeIn(input(learned));
+        return {
           ...where,
-          trays: count,
           nowS: now?.pull?.value ?? null,
           thenS: then?.pull?.value ?? null,
           nowBandS: now?.uncertainty.pullS ?? 0,
           thenBandS: then?.uncertainty.pullS ?? 0,
         };
-        const pullS = now?.pull?.value;
-        if (pullS === undefined) return { change, upcoming: null };
-        const answers = await this.computation.answersOf(
-          bakeInputIn(formula, oven, ...ask, null),
-          Math.round(pullS / 30) * 30,
-        );
-        return { change, upcoming: { ...where, trays: count, ...answers } };
       }),
     );
-    return {
-      changes: found.flatMap((f) => (f ? [f.change] : [])),
-      upcoming: found.flatMap((f) => (f?.upcoming ? [f.upcoming] : [])),
-    };
   }
 
   /** What the log says now comes into force; what was before is kept for the way back. */

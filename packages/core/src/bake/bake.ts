@@ -46,13 +46,14 @@ export interface Certainty {
 /** Uncalibrated predictions: about a minute and a half, and five percent of the diameter. */
 export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
 
-const probeEveryS = 120;
+/** The water of the centre falls so evenly that pulls between are true to two seconds. */
+const probeEveryS = 180;
 /** While it sets, which happens within a few minutes and not evenly. */
 const settingEveryS = 60;
 const firstProbeS = 240;
 const longestS = 60 * 60;
 
-/** What a pull every other minute would give, until crisp through or an hour. */
+/** What a pull every three minutes would give, until crisp through or an hour. */
 const probes = (input: BakeInput): readonly Probe[] => {
   const run = startRun(input.setup);
   const found: Probe[] = [];

@@ -43,6 +43,10 @@ describe('tables by temperature', () => {
       6,
     );
   });
+  it('are made once for a dough', () => {
+    expect(bakeTables(typicalDough)).toBe(tables);
+    expect(bakeTables({ ...typicalDough })).not.toBe(tables);
+  });
   it('hold at their ends', () => expect(at(tables.solidFat, 900)).toBeCloseTo(0, 12));
 });
 

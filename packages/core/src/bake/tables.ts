@@ -39,11 +39,20 @@ const ofAll = {
   vapourInAir: table(vapourInAir),
 };
 
-export const bakeTables = (dough: Dough): BakeTables => ({
-  dryEnthalpy: table((t) => dryEnthalpy(dough, t)),
-  conductivity: table((t) => solidConductivity(dough, Math.min(t, 150))),
-  ...ofAll,
-});
+const known = new WeakMap<Dough, BakeTables>();
+
+/** The tables of a dough, made once for each: many bakes are run of the same one. */
+export const bakeTables = (dough: Dough): BakeTables => {
+  const before = known.get(dough);
+  if (before) return before;
+  const made = {
+    dryEnthalpy: table((t) => dryEnthalpy(dough, t)),
+    conductivity: table((t) => solidConductivity(dough, Math.min(t, 150))),
+    ...ofAll,
+  };
+  known.set(dough, made);
+  return made;
+};
 
 /** Where a temperature lies in the tables, in points; found once for all tables that are read at it. */
 export const placeOf = (temperatureC: number): number =>
