@@ -35,7 +35,7 @@ export const AtTabs = ({ label, tabs }: { label: string; tabs: readonly [AtTab, 
           <Tabs.Trigger
             key={value}
             value={value}
-            className="-mb-px min-h-11 border-b-2 border-transparent px-4 text-ink-soft data-[state=active]:border-ink data-[state=active]:font-semibold data-[state=active]:text-ink"
+            className="-mb-px min-h-11 border-b-2 border-transparent px-4 whitespace-nowrap text-ink-soft max-[1240px]:px-3 data-[state=active]:border-ink data-[state=active]:font-semibold data-[state=active]:text-ink"
           >
             {name}
           </Tabs.Trigger>

@@ -1,7 +1,8 @@
 import {
-  darkLimits,
+  isTooDark,
   sayDuration,
   type BakeState,
+  type Doneness,
   type ForgivingPoint,
   type MapGrid,
   type MapRow,
@@ -29,6 +30,7 @@ interface BakeMapPictureProps {
   readonly rows: readonly (MapRow | null)[];
   readonly now: { readonly setC: number; readonly pullS: number };
   readonly best: ForgivingPoint | null;
+  readonly target: Doneness;
 }
 
 const width = 620;
@@ -37,7 +39,7 @@ const left = 52;
 const bottom = 34;
 
 /** Temperature upward, pull time to the right: what each pull becomes, where it is too dark, and where to be. */
-export const BakeMapPicture = ({ grid, rows, now, best }: BakeMapPictureProps) => {
+export const BakeMapPicture = ({ grid, rows, now, best, target }: BakeMapPictureProps) => {
   const { temperature } = useUnits();
   const { temperaturesC, pullsS } = grid;
   const [t0, t1] = [temperaturesC[0] ?? 0, temperaturesC.at(-1) ?? 1];
@@ -111,7 +113,7 @@ export const BakeMapPicture = ({ grid, rows, now, best }: BakeMapPictureProps) =
       )}
       {shown.map((row, i) =>
         row?.cells
-          .filter((cell) => cell.edgeColour > darkLimits.edge || cell.bottomColour > darkLimits.bottom)
+          .filter((cell) => isTooDark(target, cell.edgeColour, cell.bottomColour))
           .map((cell) => (
             <circle
               key={`${i}-${cell.pullS}-dark`}
@@ -187,7 +189,7 @@ export const BakeMapPicture = ({ grid, rows, now, best }: BakeMapPictureProps) =
           );
         })}
         <text x={left} y={height - 2}>
-          Cross: as planned. Ring: the most forgiving point. Dots: too dark.
+          Cross: as planned. Ring: the most forgiving point. Dots: too dark for {target.replace('-', ' ')}.
         </text>
       </g>
     </svg>

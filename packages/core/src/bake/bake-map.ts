@@ -1,5 +1,5 @@
 import type { Doneness } from '../formula/index.js';
-import { donenessIndex, stateOf, type BakeState } from './doneness.js';
+import { donenessIndex, isTooDark, stateOf, type BakeState } from './doneness.js';
 import { checkComposition, type BakeInput } from './input.js';
 import { advance, readingIfPulledNow, startRun } from './simulate.js';
 
@@ -24,9 +24,6 @@ export interface MapGrid {
   readonly temperaturesC: readonly number[];
   readonly pullsS: readonly number[];
 }
-
-/** Colours above these are too dark, on the browning score of 0 to 100. Defaults. */
-export const darkLimits = { edge: 70, bottom: 80 } as const;
 
 /** A grid around the formula's own setting: ± 30 K in 24 steps, from a third of the pull to twice it in 40. */
 export const mapGrid = (setC: number, pullS: number, rows = 24, columns = 40): MapGrid => {
@@ -93,7 +90,7 @@ const secondsPerKelvin = 6;
  */
 export const mostForgiving = (rows: readonly MapRow[], target: Doneness): ForgivingPoint | null => {
   const good = (cell: MapCell) =>
-    cell.state === target && cell.edgeColour <= darkLimits.edge && cell.bottomColour <= darkLimits.bottom;
+    cell.state === target && !isTooDark(target, cell.edgeColour, cell.bottomColour);
   const points = rows.flatMap(({ setC, cells }) => cells.map((cell) => ({ setC, cell, ok: good(cell) })));
   const bad = points.filter(({ ok }) => !ok);
   let best: { setC: number; pullS: number; distance: number } | null = null;

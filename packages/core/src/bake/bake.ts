@@ -1,5 +1,5 @@
 import { checkComposition, type BakeInput } from './input.js';
-import { aimedIndex, donenessIndex, stateOf, type BakeState } from './doneness.js';
+import { aimedIndex, darkLimits, donenessIndex, stateOf, type BakeState } from './doneness.js';
 import { advance, carryoverS, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
 import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
@@ -236,7 +236,7 @@ export const bake = (input: BakeInput): BakeResult => {
     } else pull = say(pullS, `Pull for ${input.target.replace('-', ' ')}`);
   }
   const run = fullRun(input, pull?.value ?? found.at(-1)?.pullS ?? 600);
-  if (run.atPull.colour.bottom > 80) {
+  if (run.atPull.colour.bottom > darkLimits[input.target ?? 'chewy'].bottom) {
     warnings.push({
       code: 'burnt-bottom',
       message: 'The underside gets very dark before the target: bake cooler, or on a brighter tray.',

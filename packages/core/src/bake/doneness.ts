@@ -75,3 +75,17 @@ export const aimedIndex: Readonly<Record<Doneness, number>> = {
   'crisp-edge': 3.2,
   'crisp-through': 4.15,
 };
+
+/**
+ * Colours above these are too dark for a target, on the score of 0 to 100 of rim and underside. What is meant to be crisp
+ * is meant to be browner. House estimates.
+ */
+export const darkLimits: Readonly<Record<Doneness, { readonly edge: number; readonly bottom: number }>> = {
+  'soft-centre': { edge: 70, bottom: 75 },
+  chewy: { edge: 80, bottom: 80 },
+  'crisp-edge': { edge: 88, bottom: 85 },
+  'crisp-through': { edge: 95, bottom: 90 },
+};
+
+export const isTooDark = (target: Doneness, edge: number, bottom: number): boolean =>
+  edge > darkLimits[target].edge || bottom > darkLimits[target].bottom;

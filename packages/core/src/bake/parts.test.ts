@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { typicalDough } from '../formula/index.js';
 import { sorptionAt } from './cells.js';
-import { aimedIndex, donenessIndex, drynessAt, drynessOf, setIndex, stateOf } from './doneness.js';
+import { aimedIndex, donenessIndex, drynessAt, drynessOf, isTooDark, setIndex, stateOf } from './doneness.js';
 import { bakeInput, type BakeRequest } from './input.js';
 import { defaultBakeParameters, liners, trayMaterials } from './parameters.js';
 import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';
@@ -221,6 +221,12 @@ describe('doneness', () => {
       expect(drynessOf(reading({ centreMoisture }), 0.1367)).toBeCloseTo(drynessAt(index), 9);
     }
     expect(() => drynessAt(6)).toThrow('no doneness of 6');
+  });
+  it('is allowed to be browner the crisper it is meant to be', () => {
+    expect(isTooDark('soft-centre', 75, 40)).toBe(true);
+    expect(isTooDark('chewy', 75, 40)).toBe(false);
+    expect(isTooDark('chewy', 40, 85)).toBe(true);
+    expect(isTooDark('crisp-through', 90, 85)).toBe(false);
   });
   it('each target lies inside its own state', () => {
     for (const [target, index] of Object.entries(aimedIndex)) expect(stateOf(index)).toBe(target);

@@ -65,7 +65,13 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
         </p>
       )}
       {rows.length > 0 && done.length > 0 && (
-        <BakeMapPicture grid={grid} rows={rows} now={{ setC, pullS }} best={best} />
+        <BakeMapPicture
+          grid={grid}
+          rows={rows}
+          now={{ setC, pullS }}
+          best={best}
+          target={formula.bake.target}
+        />
       )}
       {progress === 'done' && (
         <p className="mt-1">

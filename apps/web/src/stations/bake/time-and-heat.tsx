@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Doneness, Formula } from '@jokul/core';
+import { isTooDark, type Doneness, type Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
@@ -26,7 +26,7 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
   });
   const { data } = answer;
   return (
-    <section aria-label="Time given" className="flex flex-wrap items-end gap-3">
+    <section aria-label="Time given" className="flex flex-wrap items-start gap-3">
       <div className="w-32">
         <Field
           label="In the oven, min"
@@ -48,7 +48,7 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
           </option>
         ))}
       </SelectField>
-      <p className="min-w-0 flex-1 pb-1.5" role="status">
+      <p className="min-w-0 flex-1 pt-6" role="status">
         {wrong ? (
           ''
         ) : answer.isError ? (
@@ -60,9 +60,10 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
             takes an oven at <Shown figure={data.set}>{temperature(data.set.value)}</Shown>; then the rim is
             at {data.reading.colour.edge.toFixed(0)}, the underside at {data.reading.colour.bottom.toFixed(0)}
             , {data.reading.diameterMm.toFixed(0)} mm across.
-            {data.reading.colour.edge > 70 && ' That is too dark: give it more time and less heat.'}
+            {isTooDark(target, data.reading.colour.edge, data.reading.colour.bottom) &&
+              ' That is too dark: give it more time and less heat.'}
             <span className="block text-[12.5px] text-ink-faint">
-              A forecast; the model answers rather weakly to the oven. Stay within ± 15 K of what you know.
+              A forecast. Far from the oven that you know, try a few pieces first.
             </span>
           </>
         ) : data.reason === 'too-short' ? (
