@@ -19,7 +19,9 @@ export const useNames = () => {
   const oven = (id: string) => bakery.data?.equipment.ovens.find((o) => o.id === id)?.name ?? id;
   const place = (id: string) => bakery.data?.equipment.places.find((p) => p.id === id)?.name ?? id;
   const mixer = (id: string) => bakery.data?.equipment.mixers.find((m) => m.id === id)?.name ?? id;
-  return { product, oven, place, mixer };
+  /** What the product is baked to. */
+  const target = (code: string) => bakery.data?.formulas.find((f) => f.code === code)?.bake.target ?? 'chewy';
+  return { product, oven, place, mixer, target };
 };
 
 const verbs: Readonly<Record<Action['kind'], string>> = {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { ApiProblem } from './api';
 import { countdown, wallClockOf } from './clock';
+import { pullCue } from './pull-cue';
 import { sayMass, sayTemperature } from './units';
 
 describe('a countdown', () => {
@@ -47,6 +48,16 @@ describe('masses and temperatures in the units of the house', () => {
   ] as const)('%d °C in %s is said with %d digits', (t, units, digits, text) =>
     expect(sayTemperature(t, units, digits)).toBe(text),
   );
+});
+
+describe('the cue to pull', () => {
+  it('is another one for every target, and minds the hot tray', () => {
+    const targets = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] as const;
+    const cues = targets.map(pullCue);
+    expect(new Set(cues).size).toBe(4);
+    for (const cue of cues) expect(cue).toMatch(/on the hot tray\.$/);
+    expect(pullCue('crisp-through')).not.toContain('wet');
+  });
 });
 
 describe('a problem of the server', () => {

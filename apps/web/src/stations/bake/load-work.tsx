@@ -16,6 +16,7 @@ import type { ProductForecast } from '@jokul/contracts';
 import { StalePlan } from '../../app/plan-bar';
 import { useJournal } from '../../journal/store';
 import { countdown } from '../../lib/clock';
+import { pullCue } from '../../lib/pull-cue';
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { AtTabs } from '../../ui/at-tabs';
@@ -95,9 +96,7 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
             </Fact>
           )}
         </Facts>
-        <p className="mt-1 text-[13px] text-ink-soft">
-          Cue: rim set and just coloured, centre a shade wet. It goes on baking on the hot tray.
-        </p>
+        <p className="mt-1 text-[13px] text-ink-soft">Cue: {pullCue(formula.bake.target)}</p>
       </WhySection>
       {cooled && outcome && (
         <WhySection title="What will come out">

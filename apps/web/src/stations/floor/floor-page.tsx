@@ -6,6 +6,7 @@ import { NeedPlan } from '../../app/need-plan';
 import { sayDone } from '../../app/say-done';
 import { useJournal } from '../../journal/store';
 import { countdown, useNow, useWallClock } from '../../lib/clock';
+import { pullCue } from '../../lib/pull-cue';
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
@@ -33,14 +34,13 @@ const place = (action: Action, names: ReturnType<typeof useNames>) =>
   action.ovenId ? names.oven(action.ovenId) : action.batchId;
 
 /** What to look for, or to mind, at each step. */
-const cues: Readonly<Record<Action['kind'], string>> = {
+const cues: Readonly<Record<Exclude<Action['kind'], 'pull'>, string>> = {
   mix: 'Weigh everything first. Then the mixer turns.',
   portion: 'Weigh the first three pieces. Then one in so many.',
   'rest-in': 'Into the cold at once: dough with egg does not wait.',
   'rest-out': 'Only what the next load needs.',
   load: 'Tray cool, pieces apart, oven at its figure. Door open as short as can be.',
   turn: 'Back to front, top to bottom. Door open as short as can be.',
-  pull: 'Rim set and just coloured, centre a shade wet. It goes on baking on the hot tray.',
   rack: 'Firm enough to lift without bending? Then onto the rack. The tray is still hot.',
 };
 
@@ -68,7 +68,9 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           {action.load && `, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`}
           {action.kind === 'load' && action.load && `, set to ${temperature(action.load.setC)}`}
         </p>
-        <p className="mt-4 max-w-[30ch] text-2xl text-ink-soft">{cues[action.kind]}</p>
+        <p className="mt-4 max-w-[30ch] text-2xl text-ink-soft">
+          {action.kind === 'pull' ? pullCue(names.target(action.productCode)) : cues[action.kind]}
+        </p>
       </div>
       <div className="mt-3 flex flex-wrap items-end justify-between gap-4">
         <p
