@@ -201,6 +201,21 @@ test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ pa
   expect(Number(/^(\d+) min$/.exec(ready ?? '')?.[1])).toBeLessThan(52);
   const core = page.locator('dl').filter({ hasText: 'Core now' }).first();
   await expect(core).toContainText('22.6 °C');
+  // A needle finds it warmer than the curve: this place takes the heat less hard than stated, so it is ready later.
+  await jokul.setClock('04:35');
+  await page.reload();
+  const needle = page.getByRole('region', { name: 'Core by the needle' });
+  await needle.getByLabel('Core, °C').fill('80');
+  await expect(needle.getByText('−35 to 45')).toBeVisible();
+  await needle.getByLabel('Core, °C').fill('14.5');
+  await needle.getByLabel('Core, °C').press('Enter');
+  await expect(needle.getByRole('list', { name: 'Measured cores' })).toContainText('14.5 °C');
+  await expect(needle.getByRole('status')).toContainText(/0\.\d\d × as hard as stated, ± \d+ %, by 1 measured core/);
+  await expect(page.getByRole('button', { name: /Until the core is at 8 °C/ })).not.toHaveText(ready ?? '');
+  const later = await page.getByRole('button', { name: /Until the core is at 8 °C/ }).textContent();
+  const minutesOf = (said: string | null) =>
+    60 * Number(/(\d+) h/.exec(said ?? '')?.[1] ?? 0) + Number(/(\d+)(?: min)?$/.exec(said ?? '')?.[1] ?? 0);
+  expect(minutesOf(later)).toBeGreaterThan(minutesOf(ready) + 3);
   await jokul.setClock('07:10');
   await page.reload();
   // As cold as its air, which the probe sees swing around 4 °C.

@@ -4,7 +4,9 @@ import { coldAlarm, followed, inTheCold, placeAirNow, sayDuration, type Readines
 import { useJournal } from '../journal/store';
 import { useNow } from '../lib/clock';
 import { useBakery, useDay, useDayDate, useProbes, useRetime } from '../lib/queries';
+import { needleReadings } from '../stations/rest/needles';
 import { questionOf } from '../stations/rest/question';
+import { learnedOf } from '../stations/rest/use-needles';
 import { Button, buttonClass } from '../ui/button';
 import { Alarm } from '../ui/states';
 import { core } from '../workers/core';
@@ -37,17 +39,26 @@ export const ColdWatch = () => {
     long.data?.places.find((place) => place.placeId === placeId)?.readings ?? [];
   const slot = Math.floor(now / 120_000);
   // Only the doughs of a place that drifts are computed anew, every two minutes, off the main thread.
+  const needleCount = Object.values(floor.batches).reduce(
+    (sum, { stays }) => sum + stays.reduce((cores, stay) => cores + stay.cores.length, 0),
+    0,
+  );
   const affected = cold.filter((item) => off.includes(item.placeId));
   const ready = useQueries({
     queries: affected.map((item) => {
       const formula = formulas.find(({ code }) => code === item.batchId.split('-')[0]);
       const place = equipment?.places.find(({ id }) => id === item.placeId);
       return {
-        queryKey: ['readiness', item.batchId, item.inMs, slot, long.data?.version],
+        queryKey: ['readiness', item.batchId, item.inMs, slot, long.data?.version, needleCount],
         enabled: long.data !== undefined,
         queryFn: async (): Promise<Readiness> => {
           if (!formula || !place || !rules) return { batchId: item.batchId, bySetMs: null, measuredMs: null };
-          const bySet = questionOf(item, formula, place, rules);
+          const needles = needleReadings(place, floor, formulas, rules, readingsOf(place.id), now);
+          const answer = needles.length > 0 ? await core().needle(needles) : null;
+          const bySet = {
+            ...questionOf(item, formula, place, rules),
+            ...learnedOf(answer ?? undefined),
+          };
           const { question, beginsMs } = followed(bySet, item.inMs, readingsOf(place.id), now);
           const { setS, measuredS } = await core().readiness(bySet, question);
           return {

@@ -9,6 +9,7 @@ import {
   benchTime,
   coldFrom,
   leadTime,
+  learnTransfer,
   lifeOf,
   loadedPlace,
   restCurve,
@@ -34,6 +35,8 @@ import {
   type Formula,
   type Ingredient,
   type MapRow,
+  type NeedleAnswer,
+  type NeedleReading,
   type RestQuestion,
 } from '@jokul/core';
 
@@ -59,6 +62,7 @@ const api = {
     temperatureFor(inputOf(formula, on), pullS, target),
   load: (formula: Formula, on: WhatIf, asked: LoadAsked): LoadOutcome =>
     bakeLoad({ ...asked, input: inputOf(formula, on) }),
+  needle: (readings: readonly NeedleReading[]): NeedleAnswer | null => learnTransfer(readings),
   life: (question: LifeQuestion): Life => lifeOf(question),
   lead: (question: Parameters<typeof leadTime>[0]): Figure | null => leadTime(question),
   loaded: (question: Parameters<typeof loadedPlace>[0]): LoadedPlace => loadedPlace(question),

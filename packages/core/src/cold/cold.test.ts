@@ -36,6 +36,7 @@ const item = (batchId: string, change: Partial<InTheCold> = {}): InTheCold => ({
   massG: 6000,
   pieces: 180,
   inMs: nowMs - 5 * hour,
+  cores: [],
   ...change,
 });
 
@@ -179,6 +180,7 @@ describe('past its window', () => {
         massG: 6000,
         pieces: 180,
         outMs,
+        cores: [],
       },
     ],
   });

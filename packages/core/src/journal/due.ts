@@ -1,5 +1,5 @@
 import type { BatchPlan, Load } from '../schedule/index.js';
-import { emptyBatch, type FloorState, type TrayState } from './state.js';
+import { emptyBatch, type FloorState, type NeedleCore, type TrayState } from './state.js';
 
 export type ActionKind = 'mix' | 'portion' | 'rest-in' | 'rest-out' | 'load' | 'turn' | 'pull' | 'rack';
 
@@ -185,6 +185,7 @@ export interface InTheCold {
   readonly massG: number;
   readonly pieces: number;
   readonly inMs: number;
+  readonly cores: readonly NeedleCore[];
 }
 
 /** The dough in the cold, oldest first. */
@@ -193,7 +194,7 @@ export const inTheCold = (state: FloorState): readonly InTheCold[] =>
     .flatMap((batch) =>
       batch.stays
         .filter((stay) => stay.outMs === null)
-        .map(({ placeId, form, cover, startC, massG, pieces, atMs }) => ({
+        .map(({ placeId, form, cover, startC, massG, pieces, atMs, cores }) => ({
           batchId: batch.batchId,
           placeId,
           form,
@@ -202,6 +203,7 @@ export const inTheCold = (state: FloorState): readonly InTheCold[] =>
           massG,
           pieces,
           inMs: atMs,
+          cores,
         })),
     )
     .sort((a, b) => a.inMs - b.inMs);

@@ -159,6 +159,21 @@ describe('the life of a batch', () => {
     expect(inTheCold(out)).toEqual([]);
     expect(out.batches['ONE-A']?.stays[0]?.outMs).toBe(5000);
   });
+  it('a dough that is measured while it lies in the cold was measured in its core', () => {
+    const measured = (temperatureC: number, atMs: number) =>
+      entry('measured', { what: 'dough', temperatureC }, atMs);
+    const state = reduceJournal([
+      measured(22, 500),
+      coldIn('walk-in', 1000),
+      measured(14, 2000),
+      entry('measured', { what: 'room', temperatureC: 24 }, 2500),
+      measured(9, 3000),
+      entry('rest-out', { placeId: 'walk-in' }, 5000),
+      measured(11, 6000),
+    ]);
+    expect(state.batches['ONE-A']?.stays[0]?.cores.map(({ temperatureC }) => temperatureC)).toEqual([14, 9]);
+    expect(state.batches['ONE-A']?.measured.dough?.temperatureC).toBe(11);
+  });
   it('the oldest dough in the cold comes first', () => {
     const state = reduceJournal([coldIn('walk-in', 9000), coldIn('freezer', 2000, 'TWO-A')]);
     expect(inTheCold(state).map((item) => item.batchId)).toEqual(['TWO-A', 'ONE-A']);

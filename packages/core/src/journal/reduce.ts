@@ -105,6 +105,13 @@ const restOut = (state: FloorState, entry: Of<'rest-out'>): FloorState => {
   }));
 };
 
+/** A dough that is measured while it lies in the cold was measured with a needle in its core. */
+const withCore = (stays: readonly ColdStay[], entry: Of<'measured'>): readonly ColdStay[] => {
+  const open = stays.findLastIndex((stay) => stay.outMs === null);
+  const core = { ...deedOf(entry), temperatureC: entry.payload.temperatureC };
+  return stays.map((stay, i) => (i === open ? { ...stay, cores: [...stay.cores, core] } : stay));
+};
+
 const once = (state: FloorState, entry: Of<'mixed'> | Of<'portioned'>): FloorState => {
   const before = state.batches[entry.lot]?.[entry.kind];
   if (before) return notice(state, entry, `${entry.lot} ${already(entry.kind, before)}`);
@@ -131,6 +138,7 @@ export const applyEntry = (state: FloorState, entry: DraftEntry): FloorState => 
       return withBatch(state, entry.lot, (batch) => ({
         ...batch,
         measured: { ...batch.measured, [entry.payload.what]: { ...deedOf(entry), ...entry.payload } },
+        stays: entry.payload.what === 'dough' ? withCore(batch.stays, entry) : batch.stays,
       }));
     case 'stage-done':
       return withBatch(state, entry.lot, (batch) => ({
@@ -148,7 +156,7 @@ export const applyEntry = (state: FloorState, entry: DraftEntry): FloorState => 
     case 'rest-in':
       return withBatch(state, entry.lot, (batch) => ({
         ...batch,
-        stays: [...batch.stays, { ...deedOf(entry), ...entry.payload, outMs: null }],
+        stays: [...batch.stays, { ...deedOf(entry), ...entry.payload, outMs: null, cores: [] }],
       }));
     case 'rest-out':
       return restOut(state, entry);

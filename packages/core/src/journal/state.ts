@@ -8,8 +8,14 @@ export interface Deed {
 }
 type Did<K extends keyof Payloads> = Deed & Payloads[K];
 
+/** A core that was measured with a needle while the dough lay in a place, °C. */
+export interface NeedleCore extends Deed {
+  readonly temperatureC: number;
+}
+
 export interface ColdStay extends Did<'rest-in'> {
   readonly outMs: number | null;
+  readonly cores: readonly NeedleCore[];
 }
 
 /** A lot's life, as far as the journal tells. */

@@ -1,5 +1,6 @@
 import { modelled, sayDuration, type Figure } from '../shown/index.js';
 import type { Standing } from './form.js';
+import type { LearnedTransfer } from './place.js';
 
 /** What a time in the cold (or out of it) hangs on. */
 export interface ColdAccount {
@@ -12,9 +13,16 @@ export interface ColdAccount {
   readonly targetC: number;
   readonly air: { readonly name: string; readonly airC: number; readonly source: string };
   readonly hWPerM2K: number;
+  /** Where needles said how hard the place takes the heat; it is in `hWPerM2K` already. */
+  readonly learned?: LearnedTransfer;
   /** What else is to be known, before how far it may be off. */
   readonly note: string;
 }
+
+/** Nine times in ten. */
+const band = 1.645;
+const sureness = ({ sigma }: LearnedTransfer) =>
+  `Calibrated in this place: its heat transfer is known to ± ${Math.round(100 * (Math.exp(band * sigma) - 1))} %.`;
 
 /** A time that conduction found, as a figure that shows what went in. */
 export const coldFigure = ({ name, seconds, standing, note, air, ...at }: ColdAccount): Figure => {
@@ -40,7 +48,9 @@ export const coldFigure = ({ name, seconds, standing, note, air, ...at }: ColdAc
         name: 'heat transfer',
         value: at.hWPerM2K,
         unit: 'W/m²K',
-        source: 'place and cover (convection and radiation)',
+        source: at.learned
+          ? `place and cover, × ${at.learned.factor.toFixed(2)} by ${at.learned.cores} measured ${at.learned.cores === 1 ? 'core' : 'cores'}`
+          : 'place and cover (convection and radiation)',
       },
       {
         symbol: 'ρ',
@@ -65,6 +75,6 @@ export const coldFigure = ({ name, seconds, standing, note, air, ...at }: ColdAc
       },
     ],
     source: 'transient conduction by the enthalpy method (Choi and Okos, 1986; finite volumes)',
-    note: `${note} Expect ±15 % until a cooling curve of this place is logged (${sayDuration(seconds * 0.85)} to ${sayDuration(seconds * 1.15)}).`.trim(),
+    note: `${note} ${at.learned ? sureness(at.learned) : `Expect ±15 % until a core is measured in this place (${sayDuration(seconds * 0.85)} to ${sayDuration(seconds * 1.15)}).`}`.trim(),
   });
 };

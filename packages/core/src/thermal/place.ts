@@ -33,6 +33,16 @@ export interface RestQuestion {
   readonly durationS: number;
   /** Air as it was measured there, from the start on; then it stays as last seen. */
   readonly measured?: readonly MeasuredAir[];
+  /** What needles said of how hard the place takes the heat. */
+  readonly learned?: LearnedTransfer;
+}
+
+/** Heat transfer of a place as measured cores say it, over the one that its setting has. */
+export interface LearnedTransfer {
+  readonly factor: number;
+  /** Standard deviation of ln factor. */
+  readonly sigma: number;
+  readonly cores: number;
 }
 
 /** Air measured in a place, s after the dough went in. */
@@ -134,7 +144,7 @@ const longS = 8 * 3600;
 export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figure | null } => {
   const stands = standing(q.formula, q.form, q.tubMassG, q.cover === 'covered');
   const { body, material } = stands;
-  const h = heatTransfer(q.place, q.cover, q.form);
+  const h = heatTransfer(q.place, q.cover, q.form) * (q.learned?.factor ?? 1);
   const steps = q.measured
     ? measuredStays(q.place.airC, h, q.durationS, q.measured)
     : [{ airC: q.place.airC, hWPerM2K: h, durationS: q.durationS }];
@@ -158,6 +168,7 @@ export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figur
             source: q.measured ? 'probe, as last seen' : 'place, set temperature',
           },
           hWPerM2K: h,
+          ...(q.learned && { learned: q.learned }),
           note:
             q.form === 'pieces'
               ? `The cover matters most: from ${coveredHWPerM2K} W/m²K covered to ${q.place.hWPerM2K} open.`

@@ -14,7 +14,9 @@ import { nowMs, useNow, useWallClock } from '../../lib/clock';
 import { useBakery, usePlayFaults, useProbes } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
+import { Shown } from '../../ui/shown';
 import { TemperatureChip } from '../../ui/temperature-chip';
+import { useNeedles } from './use-needles';
 import { LazyChart } from '../../viz/lazy-chart';
 
 const shelfNames = { trays: 'trays', tubs: 'tubs', bags: 'bags' } as const;
@@ -32,6 +34,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
   const { search } = useLocation();
   const probes = useProbes(now - backMs);
   const play = usePlayFaults();
+  const needles = useNeedles();
   if (!data) return null;
   const formulaOf = (batchId: string) => data.formulas.find(({ code }) => code === batchId.split('-')[0]);
   const cold = inTheCold(floor);
@@ -113,6 +116,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
           const readings = readingsOf(place.id);
           const air = placeAirNow(place, readings, now);
           const fault = running(place.id);
+          const needle = needles.get(place.id);
           return (
             <section key={place.id} aria-label={place.name}>
               <h2 className="flex items-baseline justify-between gap-2 text-lg font-semibold">
@@ -122,6 +126,16 @@ export const AllPlaces = ({ current }: { current: string }) => {
                   {air.airC === null ? '–' : <TemperatureChip temperatureC={air.airC} digits={1} />}
                 </span>
               </h2>
+              <p className="text-[13.5px] text-ink-soft">
+                {needle ? (
+                  <>
+                    takes the heat <Shown figure={needle.shown}>{needle.factor.toFixed(2)} ×</Shown> as hard
+                    as stated, by {needle.cores} measured {needle.cores === 1 ? 'core' : 'cores'}
+                  </>
+                ) : (
+                  'no core was measured in here yet'
+                )}
+              </p>
               <ul className="mt-1 space-y-1">
                 {shelfCounts(place.id, cold, formulaOf, data.equipment, data.rules).map(
                   ({ shelf, used, all }) => (

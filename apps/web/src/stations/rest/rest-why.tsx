@@ -62,7 +62,7 @@ export const Ready = (props: ReadyProps) => {
         {measured
           ? 'Computed with the air that the probe saw since it went in; from now on with the air as it is.'
           : 'Computed with the set air of the place.'}{' '}
-        Measure the core now and then, and trust the needle more.
+        Measure the core now and then: the curve follows the needle.
       </p>
     </WhySection>
   );

@@ -22,10 +22,12 @@ import { Alarm } from '../../ui/states';
 import { AllPlaces } from './all-places';
 import { ColdCurve } from './cold-curve';
 import { ComparePlaces } from './compare-places';
+import { NeedleCore } from './needle-core';
 import { IntoTheCold, type GoingIn } from './into-the-cold';
 import { questionOf, readyAt } from './question';
 import { Ready, RestWindow } from './rest-why';
 import { useRestCurve } from './use-curve';
+import { asShown, learnedOf, useNeedles } from './use-needles';
 import { WholeLife } from './whole-life';
 import { WindowBar } from './window-bar';
 
@@ -61,9 +63,13 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const item = inside ? stay : { form, cover: going.cover, startC: start, massG };
   const probes = useProbes(now - 80 * 3600e3);
   const readings = probes.data?.places.find((p) => p.placeId === place?.id)?.readings ?? [];
+  const needles = useNeedles();
+  const answer = place && needles.get(place.id);
   const air = place ? placeAirNow(place, readings, now) : null;
   const asked =
-    data && place && (inside || !startWrong) ? questionOf(item, formula, place, data.rules) : null;
+    data && place && (inside || !startWrong)
+      ? { ...questionOf(item, formula, place, data.rules), ...learnedOf(answer) }
+      : null;
   const way = asked && inside ? followed(asked, stay.atMs, readings, now) : null;
   const curve = useRestCurve(way?.question ?? asked);
   if (!data) return null;
@@ -194,11 +200,21 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                   readyC={place ? readyAt(place, data.rules) : null}
                   xTitle={evened ? `hours since ${wall.near(beginsMs, now)}` : 'hours in this place'}
                 />
+                {inside && place && (
+                  <NeedleCore
+                    key={`${batchId}-${stay.entryId}`}
+                    batchId={batchId}
+                    stay={stay}
+                    placeName={place.name}
+                    evened={evened}
+                    answer={answer}
+                  />
+                )}
                 {!inside && !startWrong && (
                   <ComparePlaces
                     key={`${batchId}-${start}`}
                     formula={formula}
-                    places={places}
+                    places={places.map((p) => asShown(p, needles))}
                     rules={data.rules}
                     startC={start}
                     massG={massG}
@@ -214,7 +230,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
               <WholeLife
                 key={batchId}
                 formula={formula}
-                places={places}
+                places={places.map((p) => asShown(p, needles))}
                 rules={data.rules}
                 startC={known.mixed?.doughC ?? data.rules.doughC}
                 massG={massG}

@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import type { ColdStay, NeedleAnswer } from '@jokul/core';
+import { record } from '../../journal/store';
+import { useNow, useWallClock } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Field } from '../../ui/field';
+import { Shown } from '../../ui/shown';
+
+interface NeedleCoreProps {
+  readonly batchId: string;
+  readonly stay: ColdStay;
+  readonly placeName: string;
+  /** Even with its air: a core says nothing of the place any more. */
+  readonly evened: boolean;
+  readonly answer: NeedleAnswer | undefined;
+}
+
+/** How a factor on the heat transfer reads. */
+const sayFactor = (factor: number) => `${factor.toFixed(2)} ×`;
+
+/** A core measured with a needle goes into the log, and the curve of this place follows it. */
+export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleCoreProps) => {
+  const { temperature } = useUnits();
+  const wall = useWallClock();
+  const now = useNow(20_000);
+  const [text, setText] = useState('');
+  const [tried, setTried] = useState(false);
+  const value = Number(text.replace(',', '.'));
+  const wrong = text.trim() === '' || !Number.isFinite(value) || value < -35 || value > 45;
+  return (
+    <section aria-label="Core by the needle" className="mt-4 rounded-md border bg-surface px-4 py-3">
+      <h2 className="text-lg font-semibold">Core by the needle</h2>
+      <p className="mb-2 text-[13.5px] text-ink-soft">
+        {evened
+          ? 'This dough is even with its air: its core tells whether it is cold, and nothing of the place.'
+          : `Measured while it cools, it tells how hard ${placeName} really takes the heat; every dough in there is followed by that.`}
+      </p>
+      <form
+        className="flex flex-wrap items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          setTried(true);
+          if (wrong) return;
+          record('measured', batchId, { what: 'dough', temperatureC: Math.round(value * 10) / 10 });
+          setText('');
+          setTried(false);
+        }}
+      >
+        <div className="w-28">
+          <Field
+            label="Core, °C"
+            inputMode="decimal"
+            className="figures text-right"
+            value={text}
+            error={wrong && (tried || text.trim() !== '') ? '−35 to 45' : undefined}
+            onChange={(event) => setText(event.target.value)}
+          />
+        </div>
+        <Button type="submit">Into the log</Button>
+      </form>
+      {stay.cores.length > 0 && (
+        <ul className="mt-2 divide-y divide-line text-[13.5px]" aria-label="Measured cores">
+          {stay.cores.map(({ entryId, atMs, temperatureC, who }) => (
+            <li key={entryId} className="flex justify-between gap-3 py-1">
+              <span className="figures">
+                {wall.near(atMs, now)} <span className="text-ink-soft">{who}</span>
+              </span>
+              <strong className="figures font-semibold">{temperature(temperatureC, 1)}</strong>
+            </li>
+          ))}
+        </ul>
+      )}
+      {answer && (
+        <p className="mt-2" role="status">
+          {placeName} takes the heat{' '}
+          <Shown figure={answer.shown}>
+            <strong className="font-semibold">{sayFactor(answer.factor)}</strong>
+          </Shown>{' '}
+          as hard as stated, ± {Math.round(100 * (Math.exp(1.645 * answer.sigma) - 1))} %, by {answer.cores}{' '}
+          measured {answer.cores === 1 ? 'core' : 'cores'}.
+          {answer.beside.some(({ outlier }) => outlier) &&
+            ' One core is far from what the others say: look at the entry.'}
+        </p>
+      )}
+    </section>
+  );
+};

@@ -1,0 +1,55 @@
+import {
+  measuredSince,
+  type AirReading,
+  type FloorState,
+  type Formula,
+  type HouseRules,
+  type NeedleReading,
+  type Place,
+} from '@jokul/core';
+import { questionOf } from './question';
+
+const backMs = 60 * 86_400_000;
+const most = 12;
+/** A needle in a dough that just came in says nothing of the place. */
+const soonestMs = 120_000;
+
+/**
+ * The cores that were measured in a place lately, with what the model is to be asked of each: by the air that the probe
+ * saw where that is still known, else by the set one.
+ */
+export const needleReadings = (
+  place: Place,
+  floor: FloorState,
+  formulas: readonly Formula[],
+  rules: HouseRules,
+  air: readonly AirReading[],
+  nowMs: number,
+): readonly NeedleReading[] =>
+  Object.values(floor.batches)
+    .flatMap(({ batchId, stays }) => {
+      const formula = formulas.find(({ code }) => code === batchId.split('-')[0]);
+      if (!formula) return [];
+      return stays
+        .filter(({ placeId }) => placeId === place.id)
+        .flatMap((stay) =>
+          stay.cores
+            .filter(({ atMs }) => atMs > nowMs - backMs && atMs >= stay.atMs + soonestMs)
+            .map(({ atMs, temperatureC }) => {
+              const known = air[0] !== undefined && air[0].atMs <= stay.atMs;
+              const measured = known ? measuredSince(air, stay.atMs, atMs) : [];
+              const question = questionOf(stay, formula, place, rules);
+              return {
+                atMs,
+                reading: {
+                  question: { ...question, ...(measured.length > 0 && { measured }) },
+                  afterS: Math.round((atMs - stay.atMs) / 1000),
+                  coreC: temperatureC,
+                },
+              };
+            }),
+        );
+    })
+    .sort((a, b) => b.atMs - a.atMs)
+    .slice(0, most)
+    .map(({ reading }) => reading);
