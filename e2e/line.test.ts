@@ -210,7 +210,9 @@ test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ pa
   await needle.getByLabel('Core, °C').fill('14.5');
   await needle.getByLabel('Core, °C').press('Enter');
   await expect(needle.getByRole('list', { name: 'Measured cores' })).toContainText('14.5 °C');
-  await expect(needle.getByRole('status')).toContainText(/0\.\d\d × as hard as stated, ± \d+ %, by 1 measured core/);
+  await expect(needle.getByRole('status')).toContainText(
+    /0\.\d\d × as hard as stated, ± \d+ %, by 1 measured core/,
+  );
   await expect(page.getByRole('button', { name: /Until the core is at 8 °C/ })).not.toHaveText(ready ?? '');
   const later = await page.getByRole('button', { name: /Until the core is at 8 °C/ }).textContent();
   const minutesOf = (said: string | null) =>

@@ -7,12 +7,14 @@ import {
   type Formula,
   type HouseRules,
   type InTheCold,
+  type NeedleAnswer,
   type Place,
 } from '@jokul/core';
 import { QueueItem } from '../../ui/queue-item';
 import { TemperatureChip } from '../../ui/temperature-chip';
 import { questionOf } from './question';
 import { useRestCurve } from './use-curve';
+import { learnedOf } from './use-needles';
 
 interface ColdItemProps {
   readonly item: InTheCold;
@@ -23,12 +25,15 @@ interface ColdItemProps {
   readonly now: number;
   /** What the probe of the place saw. */
   readonly readings: readonly AirReading[];
+  /** What needles said of the place. */
+  readonly needle: NeedleAnswer | undefined;
 }
 
 /** One dough in the cold: its core now, its age, and whether its time runs out. */
-export const ColdItem = ({ item, formula, place, rules, active, now, readings }: ColdItemProps) => {
+export const ColdItem = ({ item, formula, place, rules, active, now, readings, needle }: ColdItemProps) => {
   const { search } = useLocation();
-  const { question, beginsMs } = followed(questionOf(item, formula, place, rules), item.inMs, readings, now);
+  const asked = { ...questionOf(item, formula, place, rules), ...learnedOf(needle) };
+  const { question, beginsMs } = followed(asked, item.inMs, readings, now);
   const curve = useRestCurve(question);
   const ageS = (now - item.inMs) / 1000;
   const leftS = formula.rest.maxS - ageS;

@@ -10,6 +10,7 @@ import { Shown } from '../../ui/shown';
 interface NeedleCoreProps {
   readonly batchId: string;
   readonly stay: ColdStay;
+  /** As it reads in a sentence. */
   readonly placeName: string;
   /** Even with its air: a core says nothing of the place any more. */
   readonly evened: boolean;
@@ -34,7 +35,7 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
       <p className="mb-2 text-[13.5px] text-ink-soft">
         {evened
           ? 'This dough is even with its air: its core tells whether it is cold, and nothing of the place.'
-          : `Measured while it cools, it tells how hard ${placeName} really takes the heat; every dough in there is followed by that.`}
+          : `Measured while it cools, it tells how hard the ${placeName} really takes the heat; every dough in there is followed by that.`}
       </p>
       <form
         className="flex flex-wrap items-end gap-3"
@@ -73,7 +74,7 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
       )}
       {answer && (
         <p className="mt-2" role="status">
-          {placeName} takes the heat{' '}
+          The {placeName} takes the heat{' '}
           <Shown figure={answer.shown}>
             <strong className="font-semibold">{sayFactor(answer.factor)}</strong>
           </Shown>{' '}

@@ -9,6 +9,7 @@ import { QueueItem } from '../../ui/queue-item';
 import { Empty, Loading } from '../../ui/states';
 import { ColdItem } from './cold-item';
 import { RestWork } from './rest-work';
+import { useNeedles } from './use-needles';
 
 /** Batches that are ready to go into the cold: mixed tubs, portioned pieces. */
 const waiting = (
@@ -30,6 +31,7 @@ const RestStation = () => {
   const loaded = useJournal((s) => s.loaded);
   const now = useNow(15_000);
   const probes = useProbes(now - 80 * 3600e3);
+  const needles = useNeedles();
   const names = useNames();
   const { batchId } = useParams();
   const { search } = useLocation();
@@ -83,6 +85,7 @@ const RestStation = () => {
                       rules={data.rules}
                       active={item.batchId === current}
                       now={now}
+                      needle={needles.get(place.id)}
                       readings={probes.data?.places.find((p) => p.placeId === place.id)?.readings ?? []}
                     />
                   )

@@ -205,7 +205,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                     key={`${batchId}-${stay.entryId}`}
                     batchId={batchId}
                     stay={stay}
-                    placeName={place.name}
+                    placeName={place.name.toLowerCase()}
                     evened={evened}
                     answer={answer}
                   />
