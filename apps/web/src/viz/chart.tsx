@@ -1,5 +1,6 @@
 import type { ApexOptions } from 'apexcharts';
 import ReactApexChart from 'react-apexcharts';
+import { yRange } from './y-range';
 
 export interface Curve {
   readonly name: string;
@@ -36,6 +37,10 @@ export const Chart = ({
 }: ChartProps) => {
   const lastX = Math.max(...curves.flatMap((curve) => curve.points.slice(-1).map(([x]) => x)), xStep);
   const steps = Math.ceil(lastX / xStep - 1e-6);
+  const range = yRange([
+    ...curves.flatMap(({ points }) => points.map(([, y]) => y)),
+    ...levels.map(({ y }) => y),
+  ]);
   const options: ApexOptions = {
     chart: {
       type: 'line',
@@ -60,7 +65,7 @@ export const Chart = ({
       tooltip: { enabled: false },
       ...(xTitle && { title: { text: xTitle, style: { fontWeight: 400 } } }),
     },
-    yaxis: { labels: { formatter: formatY }, forceNiceScale: true },
+    yaxis: { labels: { formatter: formatY }, ...(range ?? { forceNiceScale: true }) },
     legend: { position: 'top', horizontalAlign: 'left', markers: { size: 5 } },
     tooltip: {
       x: { formatter: (value: number) => formatX(value) },

@@ -4,6 +4,7 @@ import type { RibbonSegment } from '@jokul/core';
 import { flowsOf, rowsOf, segmentKey } from './ribbons';
 import { surfaceTone } from './surface-tone';
 import { contrast, inkOn, temperatureColour, temperatureStops } from './temperature';
+import { yRange } from './y-range';
 
 const luma = (hex: string) => {
   const [r, g, b] = [1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16)) as [
@@ -102,5 +103,19 @@ describe('the tone of a surface', () => {
   it('holds beyond its ends', () => {
     expect(surfaceTone(-5)).toBe(surfaceTone(0));
     expect(surfaceTone(140)).toBe(surfaceTone(100));
+  });
+});
+
+describe('the upright axis of a chart', () => {
+  it('is left alone where the curve fills it', () => {
+    expect(yRange([4, 22])).toBeNull();
+    expect(yRange([])).toBeNull();
+    expect(yRange([Number.NaN])).toBeNull();
+  });
+  it.each([[[3.8, 4.1]], [[4, 8]], [[-19.6, -20.3]], [[0, 7.9]]])('%j does not fill it', (values) => {
+    const range = yRange(values);
+    expect((range?.max ?? 0) - (range?.min ?? 0)).toBe(12);
+    expect(range?.min).toBeLessThanOrEqual(Math.min(...values));
+    expect(range?.max).toBeGreaterThanOrEqual(Math.max(...values));
   });
 });
