@@ -1,6 +1,6 @@
 import { modelled, sayDuration, type Figure } from '../shown/index.js';
 import type { Standing } from './form.js';
-import type { LearnedTransfer } from './place.js';
+import type { LearnedTransfer } from './learned-transfer.js';
 
 /** What a time in the cold (or out of it) hangs on. */
 export interface ColdAccount {

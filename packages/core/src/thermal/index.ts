@@ -5,6 +5,7 @@ export * from './material.js';
 export * from './body.js';
 export * from './conduct.js';
 export * from './place.js';
+export * from './learned-transfer.js';
 export * from './form.js';
 export * from './place-air.js';
 export * from './life.js';

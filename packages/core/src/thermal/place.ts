@@ -3,6 +3,7 @@ import type { Formula } from '../formula/index.js';
 import { coldFigure } from './cold-figure.js';
 import { conduct, type ConductResult, type Stay } from './conduct.js';
 import { standing, type DoughForm } from './form.js';
+import type { LearnedTransfer } from './learned-transfer.js';
 
 export type Cover = 'open' | 'covered';
 
@@ -35,14 +36,6 @@ export interface RestQuestion {
   readonly measured?: readonly MeasuredAir[];
   /** What needles said of how hard the place takes the heat. */
   readonly learned?: LearnedTransfer;
-}
-
-/** Heat transfer of a place as measured cores say it, over the one that its setting has. */
-export interface LearnedTransfer {
-  readonly factor: number;
-  /** Standard deviation of ln factor. */
-  readonly sigma: number;
-  readonly cores: number;
 }
 
 /** Air measured in a place, s after the dough went in. */
