@@ -143,6 +143,9 @@ test('the bake is cut open, compared and run as a whole load, by keyboard', asyn
   await page.getByRole('button', { name: 'dark tray' }).click();
   await expect(table.getByText(/underside (much )?darker/)).toBeVisible({ timeout: 30_000 });
   await expect(table.getByText(/min.* later/)).toBeVisible();
+  await page.getByRole('button', { name: 'in Keel upper deck' }).click();
+  await expect(table.getByRole('columnheader', { name: /^in Keel upper deck/ })).toBeVisible();
+  await expect(table.getByRole('row', { name: /^Pull after/ })).not.toContainText('…', { timeout: 30_000 });
 
   await page.getByRole('tab', { name: 'Time and heat' }).click();
   await page.getByLabel('In the oven, min').fill('11');

@@ -286,7 +286,11 @@ export const LoadWork = (props: LoadWorkProps) => {
               name: 'Whole load',
               content: <FullLoad formula={formula} oven={oven} load={load} base={base} pullS={pullS} />,
             },
-            { value: 'what-if', name: 'What if', content: <WhatIfs formula={formula} base={base} /> },
+            {
+              value: 'what-if',
+              name: 'What if',
+              content: <WhatIfs formula={formula} base={base} oven={oven} />,
+            },
             {
               value: 'heat',
               name: 'Time and heat',

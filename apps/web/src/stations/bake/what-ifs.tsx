@@ -2,6 +2,7 @@ import { useQueries } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import {
+  adjustmentOf,
   differenceInWords,
   liners,
   outcomeOf,
@@ -12,8 +13,10 @@ import {
   type Formula,
   type Liner,
   type Outcome,
+  type Oven,
   type TrayMaterial,
 } from '@jokul/core';
+import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
@@ -46,6 +49,27 @@ const usualVariants = (formula: Formula, base: Conditions): readonly Variant[] =
     { name: '10 °C cooler', on: { ...base, setC: base.setC - 10 } },
   ];
 };
+
+/** The same load in the other ovens of the bakery, each as it is known. */
+const otherOvens = (
+  formula: Formula,
+  { start, tray, liner }: Conditions,
+  oven: Oven,
+  bakery: ReturnType<typeof useBakery>['data'],
+): readonly Variant[] =>
+  (bakery?.equipment.ovens ?? [])
+    .filter(({ id }) => id !== oven.id)
+    .map(({ id, name, fan }) => ({
+      name: `in ${name}`,
+      on: {
+        start,
+        tray,
+        liner,
+        fan,
+        setC: setTemperature(formula, fan),
+        ...(bakery?.learned && { adjust: adjustmentOf(bakery.learned, { ovenId: id, code: formula.code }) }),
+      },
+    }));
 
 const shown = (figure: Figure | undefined, say: (value: number) => string): ReactNode =>
   figure ? <Shown figure={figure}>{say(figure.value)}</Shown> : '–';
@@ -149,9 +173,16 @@ const Own = ({ base, onAdd }: { base: Conditions; onAdd: (variant: Variant) => v
   );
 };
 
+interface WhatIfsProps {
+  readonly formula: Formula;
+  readonly base: Conditions;
+  readonly oven: Oven;
+}
+
 /** Two to four bakes side by side: the load as planned, and what would be otherwise. */
-export const WhatIfs = ({ formula, base }: { formula: Formula; base: Conditions }) => {
-  const usual = usualVariants(formula, base);
+export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
+  const { data: bakery } = useBakery();
+  const usual = [...usualVariants(formula, base), ...otherOvens(formula, base, oven, bakery)];
   const [chosen, setChosen] = useState<readonly Variant[]>(() => usual.slice(1, 2));
   const [chart, setChart] = useState<ChartKey>('centreC');
   const { duration, temperature } = useUnits();
