@@ -66,6 +66,17 @@ describe('what measured cores say of a place', () => {
     expect(told?.terms.find(({ symbol }) => symbol === 'h')?.source).toContain('by 2 measured cores');
   });
 
+  it('reads the cores of one stay off one curve, as if each were asked alone', () => {
+    const stay = question();
+    const [a, b] = [needle(25, 0.8, 0, stay), needle(50, 0.8, 0, stay)];
+    const together = learnTransfer([a, b]);
+    const apart = learnTransfer([a, { ...b, question: { ...stay } }]);
+    expect(together?.factor).toBeCloseTo(apart?.factor ?? 0, 1);
+    together?.beside.forEach(({ beforeC }, i) =>
+      expect(Math.abs(beforeC - (apart?.beside[i]?.beforeC ?? 0))).toBeLessThan(0.1),
+    );
+  });
+
   it('shows its arithmetic', () => {
     const learned = learnTransfer([needle(35, 0.8)]);
     expect(learned?.shown.terms).toHaveLength(2);

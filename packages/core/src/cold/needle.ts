@@ -1,9 +1,9 @@
 import { modelled, type Figure } from '../shown/index.js';
-import { restCurve, type LearnedTransfer, type RestQuestion } from '../thermal/index.js';
+import { coreAt, restCurve, type LearnedTransfer, type RestQuestion } from '../thermal/index.js';
 
 /** A core that was measured with a needle, and what the model is to be asked of it. */
 export interface NeedleReading {
-  /** The dough as it lies there, with the air that its probe saw; without what needles say. */
+  /** The dough as it lies there, with the air that its probe saw. Cores of one stay share one question. */
   readonly question: RestQuestion;
   readonly afterS: number;
   readonly coreC: number;
@@ -29,14 +29,31 @@ const outlierAt = 3;
 const step = 0.04;
 const golden = (Math.sqrt(5) - 1) / 2;
 
-const coreOf = ({ question, afterS }: NeedleReading, lnFactor: number): number => {
+/** What the model says of each reading under a factor; the cores of one stay are read off one curve. */
+const coresAt = (readings: readonly NeedleReading[], lnFactor: number): readonly number[] => {
   const learned = { factor: Math.exp(lnFactor), sigma: 0, cores: 0 };
-  return restCurve({ ...question, durationS: afterS, learned }).curve.coreC.at(-1) ?? Number.NaN;
+  const lasts = new Map<RestQuestion, number>();
+  for (const { question, afterS } of readings)
+    lasts.set(question, Math.max(afterS, lasts.get(question) ?? 0));
+  const curves = new Map(
+    [...lasts].map(([question, durationS]) => [
+      question,
+      restCurve({ ...question, durationS, learned }).curve,
+    ]),
+  );
+  return readings.map(({ question, afterS }) => {
+    const curve = curves.get(question);
+    return curve ? coreAt(curve, afterS) : Number.NaN;
+  });
 };
 
-/** Minimum of a function with a single valley, by golden sections. */
+/** Minimum of a function: the best of seven points, then golden sections around it. */
 const lowest = (of: (x: number) => number, from: number, to: number): number => {
-  let [a, b] = [from, to];
+  const apart = (to - from) / 8;
+  const points = Array.from({ length: 7 }, (_, i) => from + (i + 1) * apart);
+  const values = points.map(of);
+  const start = points[values.indexOf(Math.min(...values))] ?? 0;
+  let [a, b] = [start - apart, start + apart];
   let [c, d] = [b - golden * (b - a), a + golden * (b - a)];
   let [fc, fd] = [of(c), of(d)];
   while (b - a > 0.01) {
@@ -60,23 +77,23 @@ const lowest = (of: (x: number) => number, from: number, to: number): number => 
 export const learnTransfer = (readings: readonly NeedleReading[]): NeedleAnswer | null => {
   const [first] = readings;
   if (!first) return null;
-  const off = (reading: NeedleReading, x: number) => (reading.coreC - coreOf(reading, x)) / needleSigmaK;
-  // Half the misfit: an error far out counts ever less (Student t, 4 degrees of freedom).
-  const misfit = (x: number) =>
-    (x / priorSigma) ** 2 / 2 +
-    readings.reduce((sum, reading) => sum + 2.5 * Math.log(1 + off(reading, x) ** 2 / 4), 0);
+  // An error far out counts ever less (Student t, 4 degrees of freedom).
+  const misfit = (x: number) => {
+    const cores = coresAt(readings, x);
+    return readings.reduce(
+      (sum, { coreC }, i) =>
+        sum + 2.5 * Math.log(1 + ((coreC - (cores[i] ?? coreC)) / needleSigmaK) ** 2 / 4),
+      (x / priorSigma) ** 2 / 2,
+    );
+  };
   const best = lowest(misfit, -widest, widest);
   const curvature = (misfit(best + step) - 2 * misfit(best) + misfit(best - step)) / step ** 2;
   const sigma = Math.min(priorSigma, 1 / Math.sqrt(Math.max(curvature, 1 / priorSigma ** 2)));
   const factor = Math.exp(best);
-  const beside = readings.map((reading) => {
-    const afterC = coreOf(reading, best);
-    return {
-      coreC: reading.coreC,
-      beforeC: coreOf(reading, 0),
-      afterC,
-      outlier: Math.abs(reading.coreC - afterC) > outlierAt * needleSigmaK,
-    };
+  const [stated, learned] = [coresAt(readings, 0), coresAt(readings, best)];
+  const beside = readings.map(({ coreC }, i) => {
+    const [beforeC = coreC, afterC = coreC] = [stated[i], learned[i]];
+    return { coreC, beforeC, afterC, outlier: Math.abs(coreC - afterC) > outlierAt * needleSigmaK };
   });
   return {
     factor,

@@ -47,6 +47,11 @@ describe('the cores measured in a place', () => {
     expect(found[1]?.question).toMatchObject({ form: 'pieces', startC: 21, place: { id: 'walk-in' } });
     expect(found[1]?.question.formula.code).toBe('GNG');
   });
+  it('of one stay share one question, so that one curve answers them all', () => {
+    const [later, sooner] = readings([into(90), needle(60, 12.5), needle(30, 8.5)]);
+    expect([later?.coreC, sooner?.coreC]).toEqual([8.5, 12.5]);
+    expect(later?.question).toBe(sooner?.question);
+  });
   it('of other places, of a dough that just came in, and of an unknown product are left out', () => {
     expect(
       readings([

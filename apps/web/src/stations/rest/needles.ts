@@ -32,23 +32,21 @@ export const needleReadings = (
       if (!formula) return [];
       return stays
         .filter(({ placeId }) => placeId === place.id)
-        .flatMap((stay) =>
-          stay.cores
-            .filter(({ atMs }) => atMs > nowMs - backMs && atMs >= stay.atMs + soonestMs)
-            .map(({ atMs, temperatureC }) => {
-              const known = air[0] !== undefined && air[0].atMs <= stay.atMs;
-              const measured = known ? measuredSince(air, stay.atMs, atMs) : [];
-              const question = questionOf(stay, formula, place, rules);
-              return {
-                atMs,
-                reading: {
-                  question: { ...question, ...(measured.length > 0 && { measured }) },
-                  afterS: Math.round((atMs - stay.atMs) / 1000),
-                  coreC: temperatureC,
-                },
-              };
-            }),
-        );
+        .flatMap((stay) => {
+          const cores = stay.cores.filter(
+            ({ atMs }) => atMs > nowMs - backMs && atMs >= stay.atMs + soonestMs,
+          );
+          const known = air[0] !== undefined && air[0].atMs <= stay.atMs;
+          const measured = known ? measuredSince(air, stay.atMs, cores.at(-1)?.atMs ?? stay.atMs) : [];
+          const question = {
+            ...questionOf(stay, formula, place, rules),
+            ...(measured.length > 0 && { measured }),
+          };
+          return cores.map(({ atMs, temperatureC }) => ({
+            atMs,
+            reading: { question, afterS: Math.round((atMs - stay.atMs) / 1000), coreC: temperatureC },
+          }));
+        });
     })
     .sort((a, b) => b.atMs - a.atMs)
     .slice(0, most)
