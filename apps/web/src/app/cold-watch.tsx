@@ -1,4 +1,4 @@
-import { useQueries } from '@tanstack/react-query';
+import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
 import { coldAlarm, followed, inTheCold, placeAirNow, sayDuration, type Readiness } from '@jokul/core';
 import { useJournal } from '../journal/store';
@@ -6,7 +6,7 @@ import { useNow } from '../lib/clock';
 import { useBakery, useDay, useDayDate, useProbes, useRetime } from '../lib/queries';
 import { needleReadings } from '../stations/rest/needles';
 import { questionOf } from '../stations/rest/question';
-import { learnedOf } from '../stations/rest/use-needles';
+import { learnedOf, needleQuery } from '../stations/rest/use-needles';
 import { Button, buttonClass } from '../ui/button';
 import { Alarm } from '../ui/states';
 import { core } from '../workers/core';
@@ -17,6 +17,7 @@ const recentMs = 3 * 3600e3;
 
 /** Looks at the air of the cold places; one alarm, the worst, with what it does to the doughs and the loads. */
 export const ColdWatch = () => {
+  const queries = useQueryClient();
   const bakery = useBakery();
   const day = useDay();
   const date = useDayDate() ?? '';
@@ -54,7 +55,7 @@ export const ColdWatch = () => {
         queryFn: async (): Promise<Readiness> => {
           if (!formula || !place || !rules) return { batchId: item.batchId, bySetMs: null, measuredMs: null };
           const needles = needleReadings(place, floor, formulas, rules, readingsOf(place.id), now);
-          const answer = needles.length > 0 ? await core().needle(needles) : null;
+          const answer = needles.length > 0 ? await queries.fetchQuery(needleQuery(needles)) : null;
           const bySet = {
             ...questionOf(item, formula, place, rules),
             ...learnedOf(answer ?? undefined),

@@ -20,6 +20,8 @@ export interface ChartProps {
   readonly xStep: number;
   /** Vertical marks with a word. */
   readonly marks?: readonly { readonly x: number; readonly text: string }[];
+  /** What the upright axis spans at least, in its unit; as the curves fill it when left out. */
+  readonly leastSpan?: number;
   readonly levels?: readonly { readonly y: number; readonly text: string }[];
 }
 
@@ -34,13 +36,12 @@ export const Chart = ({
   xStep,
   marks = [],
   levels = [],
+  leastSpan,
 }: ChartProps) => {
   const lastX = Math.max(...curves.flatMap((curve) => curve.points.slice(-1).map(([x]) => x)), xStep);
   const steps = Math.ceil(lastX / xStep - 1e-6);
-  const range = yRange([
-    ...curves.flatMap(({ points }) => points.map(([, y]) => y)),
-    ...levels.map(({ y }) => y),
-  ]);
+  const values = [...curves.flatMap(({ points }) => points.map(([, y]) => y)), ...levels.map(({ y }) => y)];
+  const range = leastSpan === undefined ? null : yRange(values, leastSpan);
   const options: ApexOptions = {
     chart: {
       type: 'line',

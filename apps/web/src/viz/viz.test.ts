@@ -108,12 +108,12 @@ describe('the tone of a surface', () => {
 
 describe('the upright axis of a chart', () => {
   it('is left alone where the curve fills it', () => {
-    expect(yRange([4, 22])).toBeNull();
-    expect(yRange([])).toBeNull();
-    expect(yRange([Number.NaN])).toBeNull();
+    expect(yRange([4, 22], 10)).toBeNull();
+    expect(yRange([], 10)).toBeNull();
+    expect(yRange([Number.NaN], 10)).toBeNull();
   });
   it.each([[[3.8, 4.1]], [[4, 8]], [[-19.6, -20.3]], [[0, 7.9]]])('%j does not fill it', (values) => {
-    const range = yRange(values);
+    const range = yRange(values, 10);
     expect((range?.max ?? 0) - (range?.min ?? 0)).toBe(12);
     expect(range?.min).toBeLessThanOrEqual(Math.min(...values));
     expect(range?.max).toBeGreaterThanOrEqual(Math.max(...values));

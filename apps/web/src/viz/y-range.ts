@@ -1,9 +1,11 @@
-/** Curves that hardly move are not blown up to fill the height, K. */
-const leastSpan = 10;
-
-/** Bounds of the upright axis where values and levels span less than ten; none where the chart finds them by itself. */
+/**
+ * Bounds of the upright axis where values and levels span less than `leastSpan`, so that curves that hardly move are not
+ * blown up to fill the height; none where the chart finds them by itself.
+ * @param leastSpan an even number, in the unit of the values
+ */
 export const yRange = (
   values: readonly number[],
+  leastSpan: number,
 ): { min: number; max: number; tickAmount: number } | null => {
   const known = values.filter(Number.isFinite);
   if (known.length === 0) return null;

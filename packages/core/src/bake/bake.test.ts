@@ -156,6 +156,13 @@ describe('the answer of the model', () => {
       expect(stateAfterPull(input, baked({ target }).pull?.value ?? 0)).toBe(target);
     },
   );
+  it('finds pulls within the first minutes: a small piece in a hot oven', () => {
+    const small = { massG: 8, setC: 250, fan: true, tray: 'dark-steel', target: 'soft-centre' } as const;
+    const pullS = baked(small).pull?.value ?? Number.NaN;
+    expect(pullS).toBeGreaterThan(90);
+    expect(pullS).toBeLessThan(240);
+    expect(stateAfterPull(bakeInput({ ...usual, ...small }), pullS)).toBe('soft-centre');
+  });
   it('turns at half time', () => {
     expect(baked().turnS).toBeCloseTo((baked().pull?.value ?? 0) / 2, 9);
   });

@@ -50,7 +50,9 @@ export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
 const probeEveryS = 180;
 /** While it sets, which happens within a few minutes and not evenly. */
 const settingEveryS = 60;
-const firstProbeS = 240;
+/** Before anything sets; a small piece in a hot oven is soon there. */
+const untilSetsEveryS = 120;
+const firstProbeS = 60;
 const longestS = 60 * 60;
 
 /** What a pull every three minutes would give, until crisp through or an hour. */
@@ -63,7 +65,7 @@ const probes = (input: BakeInput): readonly Probe[] => {
     const probe = probeOf(pullS, readingIfPulledNow(run), input.setup.dough.composition.water, found.at(-1));
     found.push(probe);
     if (probe.index >= 4.95) break;
-    pullS += probe.set > 0 && probe.set < 1 ? settingEveryS : probeEveryS;
+    pullS += probe.set === 0 ? untilSetsEveryS : probe.set < 1 ? settingEveryS : probeEveryS;
   }
   return found;
 };
@@ -204,7 +206,7 @@ const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certaint
       },
     ],
     source:
-      'evaporation-condensation model with Choi-Okos properties, parameters tuned by hand (docs/models.md, Bake)',
+      'evaporation-condensation model with Choi-Okos properties, parameters tuned on what is generally known (docs/models.md, Bake)',
     note: certaintyNote(sure, pullS),
   });
 };

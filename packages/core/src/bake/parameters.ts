@@ -1,5 +1,5 @@
 /**
- * Parameters of the bake model. "Tuned" values were set by hand once, for all cases together, so that the model
+ * Parameters of the bake model. "Tuned" values were set once, for all cases together, so that the model
  * shows what is generally known of drop cookies; they are no measurements. See docs/models.md.
  */
 export interface BakeParameters {

@@ -1,5 +1,11 @@
 import { modelled, type Figure } from '../shown/index.js';
-import { coreAt, restCurve, type LearnedTransfer, type RestQuestion } from '../thermal/index.js';
+import {
+  coreAt,
+  restCurve,
+  transferBandPercent,
+  type LearnedTransfer,
+  type RestQuestion,
+} from '../thermal/index.js';
 
 /** A core that was measured with a needle, and what the model is to be asked of it. */
 export interface NeedleReading {
@@ -123,7 +129,7 @@ export const learnTransfer = (readings: readonly NeedleReading[]): NeedleAnswer 
         })),
       ],
       source: 'transient conduction by the enthalpy method, with a prior on h (docs/models.md, Cold)',
-      note: `± ${Math.round(100 * (Math.exp(1.645 * sigma) - 1))} %, nine times in ten.`,
+      note: `± ${transferBandPercent({ sigma })} %, nine times in ten.`,
     }),
   };
 };

@@ -1,6 +1,6 @@
 import { modelled, sayDuration, type Figure } from '../shown/index.js';
 import type { Standing } from './form.js';
-import type { LearnedTransfer } from './learned-transfer.js';
+import { transferBandPercent, type LearnedTransfer } from './learned-transfer.js';
 
 /** What a time in the cold (or out of it) hangs on. */
 export interface ColdAccount {
@@ -19,10 +19,8 @@ export interface ColdAccount {
   readonly note: string;
 }
 
-/** Nine times in ten. */
-const band = 1.645;
-const sureness = ({ sigma }: LearnedTransfer) =>
-  `Calibrated in this place: its heat transfer is known to ± ${Math.round(100 * (Math.exp(band * sigma) - 1))} %.`;
+const sureness = (learned: LearnedTransfer) =>
+  `Calibrated in this place: its heat transfer is known to ± ${transferBandPercent(learned)} %.`;
 
 /** A time that conduction found, as a figure that shows what went in. */
 export const coldFigure = ({ name, seconds, standing, note, air, ...at }: ColdAccount): Figure => {

@@ -161,6 +161,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
               <LazyChart
                 label={`Air of the ${place.name} over six hours`}
                 height={150}
+                leastSpan={10}
                 formatX={(h) => `${(h - 6).toFixed(0)} h`}
                 formatY={(t) => temperature(t)}
                 xStep={1}

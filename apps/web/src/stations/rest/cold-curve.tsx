@@ -33,6 +33,7 @@ export const ColdCurve = ({ curve, nowS, readyC, xTitle }: ColdCurveProps) => {
       height={330}
       formatX={(hours) => `${Number(hours.toFixed(2))} h`}
       formatY={(t) => temperature(t)}
+      leastSpan={10}
       xTitle={xTitle}
       xStep={stepH(run.timesS.at(-1) ?? 0)}
       curves={[

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ColdStay, NeedleAnswer } from '@jokul/core';
+import { transferBandPercent, type ColdStay, type NeedleAnswer } from '@jokul/core';
 import { record } from '../../journal/store';
 import { useNow, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
@@ -78,8 +78,8 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
           <Shown figure={answer.shown}>
             <strong className="font-semibold">{sayFactor(answer.factor)}</strong>
           </Shown>{' '}
-          as hard as stated, ± {Math.round(100 * (Math.exp(1.645 * answer.sigma) - 1))} %, by {answer.cores}{' '}
-          measured {answer.cores === 1 ? 'core' : 'cores'}.
+          as hard as stated, ± {transferBandPercent(answer)} %, by {answer.cores} measured{' '}
+          {answer.cores === 1 ? 'core' : 'cores'}.
           {answer.beside.some(({ outlier }) => outlier) &&
             ' One core is far from what the others say: look at the entry.'}
         </p>

@@ -1,4 +1,5 @@
 import {
+  codeOf,
   measuredSince,
   type AirReading,
   type FloorState,
@@ -28,7 +29,7 @@ export const needleReadings = (
 ): readonly NeedleReading[] =>
   Object.values(floor.batches)
     .flatMap(({ batchId, stays }) => {
-      const formula = formulas.find(({ code }) => code === batchId.split('-')[0]);
+      const formula = formulas.find(({ code }) => code === codeOf(batchId));
       if (!formula) return [];
       return stays
         .filter(({ placeId }) => placeId === place.id)
@@ -36,6 +37,7 @@ export const needleReadings = (
           const cores = stay.cores.filter(
             ({ atMs }) => atMs > nowMs - backMs && atMs >= stay.atMs + soonestMs,
           );
+          if (cores.length === 0) return [];
           const known = air[0] !== undefined && air[0].atMs <= stay.atMs;
           const measured = known ? measuredSince(air, stay.atMs, cores.at(-1)?.atMs ?? stay.atMs) : [];
           const question = {

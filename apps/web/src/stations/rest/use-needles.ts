@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import type { LearnedTransfer, NeedleAnswer, Place } from '@jokul/core';
+import type { LearnedTransfer, NeedleAnswer, NeedleReading, Place } from '@jokul/core';
 import { useJournal } from '../../journal/store';
 import { useBakery, useProbes } from '../../lib/queries';
 import { useNow } from '../../lib/clock';
@@ -8,6 +8,13 @@ import { needleReadings } from './needles';
 
 /** As far back as the probes are asked; of cores before, the set air is taken. */
 const airMs = 80 * 3600e3;
+
+/** The answer of one place, kept by what was measured: the pages and the watch ask for the same one. */
+export const needleQuery = (readings: readonly NeedleReading[]) => ({
+  queryKey: ['needle', readings],
+  queryFn: () => core().needle(readings),
+  staleTime: Number.POSITIVE_INFINITY,
+});
 
 /** What measured cores say of each cold place; a place without one is not in it. */
 export const useNeedles = (): ReadonlyMap<string, NeedleAnswer> => {
@@ -21,10 +28,8 @@ export const useNeedles = (): ReadonlyMap<string, NeedleAnswer> => {
       const air = probes.data?.places.find(({ placeId }) => placeId === place.id)?.readings ?? [];
       const readings = data ? needleReadings(place, floor, data.formulas, data.rules, air, now) : [];
       return {
-        queryKey: ['needle', place.id, readings],
-        queryFn: () => core().needle(readings),
+        ...needleQuery(readings),
         enabled: readings.length > 0,
-        staleTime: Number.POSITIVE_INFINITY,
         placeholderData: (before: NeedleAnswer | null | undefined) => (readings.length > 0 ? before : null),
       };
     }),

@@ -232,6 +232,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
             <LazyChart
               label="Core and surface from place to place"
               height={290}
+              leastSpan={10}
               formatX={(hours) => `${Number(hours.toFixed(2))} h`}
               formatY={(t) => temperature(t)}
               xTitle="hours"
