@@ -6,7 +6,7 @@ import { useNow } from '../lib/clock';
 import { useBakery, useDay, useDayDate, useProbes, useRetime } from '../lib/queries';
 import { needleReadings } from '../stations/rest/needles';
 import { questionOf } from '../stations/rest/question';
-import { learnedOf, needleQuery } from '../stations/rest/use-needles';
+import { asShown, needleQuery } from '../stations/rest/use-needles';
 import { Button, buttonClass } from '../ui/button';
 import { Alarm } from '../ui/states';
 import { core } from '../workers/core';
@@ -56,10 +56,7 @@ export const ColdWatch = () => {
           if (!formula || !place || !rules) return { batchId: item.batchId, bySetMs: null, measuredMs: null };
           const needles = needleReadings(place, floor, formulas, rules, readingsOf(place.id), now);
           const answer = needles.length > 0 ? await queries.fetchQuery(needleQuery(needles)) : null;
-          const bySet = {
-            ...questionOf(item, formula, place, rules),
-            ...learnedOf(answer ?? undefined),
-          };
+          const bySet = questionOf(item, formula, asShown(place, answer), rules);
           const { question, beginsMs } = followed(bySet, item.inMs, readingsOf(place.id), now);
           const { setS, measuredS } = await core().readiness(bySet, question);
           return {

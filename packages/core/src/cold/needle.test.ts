@@ -21,7 +21,8 @@ const question = (change: Partial<RestQuestion> = {}): RestQuestion => ({
 const needle = (minutes: number, factor: number, errorK = 0, of = question()): NeedleReading => {
   const afterS = minutes * 60;
   const learned = { factor, sigma: 0, cores: 0 };
-  const core = restCurve({ ...of, durationS: afterS, learned }).curve.coreC.at(-1) ?? Number.NaN;
+  const core =
+    restCurve({ ...of, durationS: afterS, place: { ...place, learned } }).curve.coreC.at(-1) ?? Number.NaN;
   return { question: of, afterS, coreC: core + errorK };
 };
 
@@ -57,9 +58,10 @@ describe('what measured cores say of a place', () => {
   it('holds for another dough in the same place: a tub is cold as late as it really is', () => {
     const tub = question({ form: 'tub', durationS: 24 * 3600, targetC: 10 });
     const ready = (factor: number) =>
-      restCurve({ ...tub, learned: { factor, sigma: 0.1, cores: 2 } }).ready?.value ?? Number.NaN;
+      restCurve({ ...tub, place: { ...place, learned: { factor, sigma: 0.1, cores: 2 } } }).ready?.value ??
+      Number.NaN;
     const learned = learnTransfer([needle(25, 0.7), needle(45, 0.7)]);
-    const told = restCurve({ ...tub, ...(learned && { learned }) }).ready;
+    const told = restCurve({ ...tub, place: { ...place, ...(learned && { learned }) } }).ready;
     expect(Math.abs((told?.value ?? 0) / ready(0.7) - 1)).toBeLessThan(0.05);
     expect(told?.value).toBeGreaterThan(ready(1) * 1.05);
     expect(told?.note).toContain('Calibrated in this place');

@@ -44,7 +44,7 @@ const coresAt = (readings: readonly NeedleReading[], lnFactor: number): readonly
   const curves = new Map(
     [...lasts].map(([question, durationS]) => [
       question,
-      restCurve({ ...question, durationS, learned }).curve,
+      restCurve({ ...question, durationS, place: { ...question.place, learned } }).curve,
     ]),
   );
   return readings.map(({ question, afterS }) => {

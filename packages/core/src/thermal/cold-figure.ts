@@ -14,7 +14,7 @@ export interface ColdAccount {
   readonly air: { readonly name: string; readonly airC: number; readonly source: string };
   readonly hWPerM2K: number;
   /** Where needles said how hard the place takes the heat; it is in `hWPerM2K` already. */
-  readonly learned?: LearnedTransfer;
+  readonly learned: LearnedTransfer | undefined;
   /** What else is to be known, before how far it may be off. */
   readonly note: string;
 }

@@ -155,6 +155,7 @@ export const leadTime = (
         targetC: q.targetC,
         air: airIn(q.into),
         hWPerM2K,
+        learned: q.into.learned,
         note: '',
       });
 };
@@ -256,6 +257,7 @@ export const loadedPlace = (
               source: `energy balance: ${q.bodies} at once, door ${q.openings} times an hour`,
             },
             hWPerM2K,
+            learned: q.place.learned,
             note: 'The power of the machine is a typical figure.',
           }),
     warmestC,

@@ -17,6 +17,8 @@ export interface Place {
   readonly trayPlaces: number;
   readonly tubPlaces: number;
   readonly bagPlaces: number;
+  /** What needles said of how hard the place really takes the heat. */
+  readonly learned?: LearnedTransfer;
 }
 
 /** Total heat transfer in a still, covered box or a lidded tub, W/m²K. Calibrate by one logged cooling curve. */
@@ -34,8 +36,6 @@ export interface RestQuestion {
   readonly durationS: number;
   /** Air as it was measured there, from the start on; then it stays as last seen. */
   readonly measured?: readonly MeasuredAir[];
-  /** What needles said of how hard the place takes the heat. */
-  readonly learned?: LearnedTransfer;
 }
 
 /** Air measured in a place, s after the dough went in. */
@@ -86,9 +86,10 @@ const bagShare = 0.6;
  * in a still, covered box.
  */
 export const heatTransfer = (place: Place, cover: Cover, form: DoughForm): number => {
-  if (form === 'tub') return place.hWPerM2K;
-  if (form === 'bag') return bagShare * place.hWPerM2K;
-  return cover === 'covered' ? Math.min(coveredHWPerM2K, place.hWPerM2K) : place.hWPerM2K;
+  const factor = place.learned?.factor ?? 1;
+  if (form === 'tub') return factor * place.hWPerM2K;
+  if (form === 'bag') return factor * bagShare * place.hWPerM2K;
+  return factor * (cover === 'covered' ? Math.min(coveredHWPerM2K, place.hWPerM2K) : place.hWPerM2K);
 };
 
 /** When a curve first passes a temperature from the side it starts on, s; null when it never does. */
@@ -137,7 +138,7 @@ const longS = 8 * 3600;
 export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figure | null } => {
   const stands = standing(q.formula, q.form, q.tubMassG, q.cover === 'covered');
   const { body, material } = stands;
-  const h = heatTransfer(q.place, q.cover, q.form) * (q.learned?.factor ?? 1);
+  const h = heatTransfer(q.place, q.cover, q.form);
   const steps = q.measured
     ? measuredStays(q.place.airC, h, q.durationS, q.measured)
     : [{ airC: q.place.airC, hWPerM2K: h, durationS: q.durationS }];
@@ -161,7 +162,7 @@ export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figur
             source: q.measured ? 'probe, as last seen' : 'place, set temperature',
           },
           hWPerM2K: h,
-          ...(q.learned && { learned: q.learned }),
+          learned: q.place.learned,
           note:
             q.form === 'pieces'
               ? `The cover matters most: from ${coveredHWPerM2K} W/m²K covered to ${q.place.hWPerM2K} open.`

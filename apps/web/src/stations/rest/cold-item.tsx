@@ -14,7 +14,7 @@ import { QueueItem } from '../../ui/queue-item';
 import { TemperatureChip } from '../../ui/temperature-chip';
 import { questionOf } from './question';
 import { useRestCurve } from './use-curve';
-import { learnedOf } from './use-needles';
+import { asShown } from './use-needles';
 
 interface ColdItemProps {
   readonly item: InTheCold;
@@ -32,7 +32,7 @@ interface ColdItemProps {
 /** One dough in the cold: its core now, its age, and whether its time runs out. */
 export const ColdItem = ({ item, formula, place, rules, active, now, readings, needle }: ColdItemProps) => {
   const { search } = useLocation();
-  const asked = { ...questionOf(item, formula, place, rules), ...learnedOf(needle) };
+  const asked = questionOf(item, formula, asShown(place, needle), rules);
   const { question, beginsMs } = followed(asked, item.inMs, readings, now);
   const curve = useRestCurve(question);
   const ageS = (now - item.inMs) / 1000;

@@ -27,7 +27,7 @@ import { IntoTheCold, type GoingIn } from './into-the-cold';
 import { questionOf, readyAt } from './question';
 import { Ready, RestWindow } from './rest-why';
 import { useRestCurve } from './use-curve';
-import { asShown, learnedOf, useNeedles } from './use-needles';
+import { asShown, useNeedles } from './use-needles';
 import { WholeLife } from './whole-life';
 import { WindowBar } from './window-bar';
 
@@ -68,7 +68,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const air = place ? placeAirNow(place, readings, now) : null;
   const asked =
     data && place && (inside || !startWrong)
-      ? { ...questionOf(item, formula, place, data.rules), ...learnedOf(answer) }
+      ? questionOf(item, formula, asShown(place, answer), data.rules)
       : null;
   const way = asked && inside ? followed(asked, stay.atMs, readings, now) : null;
   const curve = useRestCurve(way?.question ?? asked);
@@ -214,7 +214,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                   <ComparePlaces
                     key={`${batchId}-${start}`}
                     formula={formula}
-                    places={places.map((p) => asShown(p, needles))}
+                    places={places.map((p) => asShown(p, needles.get(p.id)))}
                     rules={data.rules}
                     startC={start}
                     massG={massG}
@@ -230,7 +230,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
               <WholeLife
                 key={batchId}
                 formula={formula}
-                places={places.map((p) => asShown(p, needles))}
+                places={places.map((p) => asShown(p, needles.get(p.id)))}
                 rules={data.rules}
                 startC={known.mixed?.doughC ?? data.rules.doughC}
                 massG={massG}

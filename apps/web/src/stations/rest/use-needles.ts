@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import type { LearnedTransfer, NeedleAnswer, NeedleReading, Place } from '@jokul/core';
+import type { NeedleAnswer, NeedleReading, Place } from '@jokul/core';
 import { useJournal } from '../../journal/store';
 import { useBakery, useProbes } from '../../lib/queries';
 import { useNow } from '../../lib/clock';
@@ -43,12 +43,6 @@ export const useNeedles = (): ReadonlyMap<string, NeedleAnswer> => {
   });
 };
 
-/** What goes into a question to the cold model. */
-export const learnedOf = (answer: NeedleAnswer | undefined): { learned?: LearnedTransfer } =>
-  answer ? { learned: { factor: answer.factor, sigma: answer.sigma, cores: answer.cores } } : {};
-
-/** The place as its cores have shown it, for what is asked of the place alone. */
-export const asShown = (place: Place, needles: ReadonlyMap<string, NeedleAnswer>): Place => ({
-  ...place,
-  hWPerM2K: place.hWPerM2K * (needles.get(place.id)?.factor ?? 1),
-});
+/** A place with what its cores have shown of it. */
+export const asShown = (place: Place, answer: NeedleAnswer | null | undefined): Place =>
+  answer ? { ...place, learned: { factor: answer.factor, sigma: answer.sigma, cores: answer.cores } } : place;
