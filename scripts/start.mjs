@@ -63,6 +63,6 @@ await orSay(async () => {
     );
   } else if (!stopping) {
     process.exitCode = 1;
-    await stop('The server did not become ready within 30 s.');
+    await stop('The server said nothing for 3 minutes and did not become ready.');
   }
 });

@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
@@ -93,6 +93,8 @@ await orSay(async () => {
     : '';
   await ensureBuild();
   const home = mkdtempSync(join(tmpdir(), 'jokul-test-'));
+  // The user that the database runs as must reach its folder.
+  chmodSync(home, 0o711);
   let db;
   const clean = async () => {
     const open = db;
@@ -117,7 +119,7 @@ await orSay(async () => {
     }
     for (const project of ['core', 'contracts', 'web']) if (wanted(project)) await jest(project, home);
     if (wanted('server') || wanted('e2e')) {
-      db = await startMariadb(join(home, 'db'), { durable: false });
+      db = await startMariadb(join(home, 'db'), { durable: false, databases: 'jokul%' });
       const { makeDemoTemplate } = await import('./lib/demo-template.mjs');
       const env = {
         JOKUL_DB_PORT: String(db.port),

@@ -1,17 +1,32 @@
 import { randomBytes } from 'node:crypto';
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
+import { accountStatements } from './accounts.mjs';
+import { folderToMake } from './data-folder.mjs';
+import { databaseUser } from './database-user.mjs';
 import { ensureProgram } from './debian.mjs';
 import { freePort, greets, isFree } from './port.mjs';
 import { run } from './run.mjs';
 import { say, Trouble } from './say.mjs';
+import { writeWhole } from './write-whole.mjs';
 
 /*
  * A private MariaDB: own data directory, own port on 127.0.0.1, a generated password.
- * It runs as whoever starts Jokul, root included (docs/decisions/0002-who-runs-mariadb.md).
+ * Started by root it runs as a user of its own (docs/decisions/0002-who-runs-mariadb.md).
  */
 
 const alive = (pid) => {
@@ -49,27 +64,46 @@ const readLogTail = (dir) => {
   }
 };
 
+/** Port and password of the last start; made anew where they cannot be read, since every start sets them. */
 const loadInstance = (dir) => {
   const file = join(dir, 'instance.json');
-  if (existsSync(file)) {
-    try {
-      const known = JSON.parse(readFileSync(file, 'utf8'));
-      if (known.password && known.port) return known;
-    } catch {
-      // half-written: falls through to the sentence below
-    }
-    throw new Trouble(
-      `${file} cannot be read. If its data may go, remove the folder ${dir} and start again.`,
-    );
+  try {
+    const known = JSON.parse(readFileSync(file, 'utf8'));
+    if (typeof known.password === 'string' && known.password && Number.isInteger(known.port)) return known;
+    say(`${file} is not whole: the database gets a new password.`);
+  } catch (error) {
+    if (error.code !== 'ENOENT') say(`${file} cannot be read: the database gets a new password.`);
   }
   return { password: randomBytes(18).toString('base64url'), port: 0 };
 };
 
+const giveTo = (user, dir) => {
+  if (!user) return;
+  chownSync(dir, user.uid, user.gid);
+  for (const entry of readdirSync(dir, { withFileTypes: true })) {
+    const path = join(dir, entry.name);
+    if (entry.isDirectory()) giveTo(user, path);
+    else chownSync(path, user.uid, user.gid);
+  }
+};
+
+/** Folders with the socket and the secret of starts that were killed. */
+const removeLeftFolders = (dir) => {
+  const mine = join(dir, 'run-folder');
+  try {
+    const left = readFileSync(mine, 'utf8');
+    if (left.startsWith(join(tmpdir(), 'jokul-db-'))) rmSync(left, { recursive: true, force: true });
+  } catch {
+    // none was left
+  }
+};
+
 /**
  * Starts the private MariaDB in `dir` and resolves to {port, password, user, stop()}.
- * `durable: false` relaxes flushing, for throw-away test databases only; `onLost` is called if it ends by itself.
+ * `durable: false` relaxes flushing and `databases` opens every database of a pattern, for throw-away test databases
+ * only; `onLost` is called if it ends by itself.
  */
-export const startMariadb = async (dir, { durable = true, database = 'jokul', onLost } = {}) => {
+export const startMariadb = async (dir, { durable = true, database = 'jokul', databases, onLost } = {}) => {
   // The core packages: programs only, no system-wide service. my_print_defaults is a part of the set-up.
   const packages = 'mariadb-server-core mariadb-client-core';
   await ensureProgram('my_print_defaults', packages, 'the database');
@@ -89,55 +123,56 @@ export const startMariadb = async (dir, { durable = true, database = 'jokul', on
   }
   const instance = loadInstance(dir);
   const data = join(dir, 'data');
-  const ready = join(dir, 'data.ready');
-  if (existsSync(data) && !existsSync(ready)) {
-    say('The last first start was interrupted: making the data directory again.');
-    rmSync(data, { recursive: true });
+  const user = databaseUser(dirname(dir));
+  // Root is named where nobody else can be: MariaDB refuses to take it by itself.
+  const runAs = process.getuid() === 0 ? [`--user=${user?.name ?? 'root'}`] : [];
+  // It writes its log and its number beside its data.
+  if (user) chownSync(dir, user.uid, user.gid);
+  const making = folderToMake(dir);
+  if (making) {
+    const options = ['--auth-root-authentication-method=normal', '--skip-test-db'];
+    const made = await run(install, ['--no-defaults', `--datadir=${making}`, ...runAs, ...options], {
+      quiet: true,
+      allowFailure: true,
+    });
+    if (made.code !== 0) throw new Trouble(`the database could not be set up in ${making}:\n${made.output}`);
+    renameSync(making, data);
   }
-  const me = process.getuid() === 0 ? ['--user=root'] : [];
-  const fresh = !existsSync(ready);
-  if (fresh) {
-    const made = await run(
-      install,
-      [
-        '--no-defaults',
-        ...me,
-        `--datadir=${data}`,
-        '--auth-root-authentication-method=normal',
-        '--skip-test-db',
-      ],
-      { quiet: true, allowFailure: true },
-    );
-    if (made.code !== 0) throw new Trouble(`the database could not be set up in ${data}:\n${made.output}`);
-  }
+  // An earlier Jokul ran it as root: the files are handed over once.
+  if (user && statSync(data).uid !== user.uid) giveTo(user, data);
   if (instance.port === 0 || !(await isFree(instance.port))) instance.port = await freePort();
-  writeFileSync(join(dir, 'instance.json'), JSON.stringify(instance), { mode: 0o600 });
+  writeWhole(join(dir, 'instance.json'), JSON.stringify(instance), 0o600);
 
   // Socket paths are limited to 107 bytes and the project may lie deep: the socket goes to a private temporary folder.
+  removeLeftFolders(dir);
   const run_ = mkdtempSync(join(tmpdir(), 'jokul-db-'));
+  writeWhole(join(dir, 'run-folder'), run_);
   const init = join(run_, 'init.sql');
+  // The only folder that a file could be read from or written to, and nobody has the right to: it stays empty.
+  const files = join(run_, 'files');
+  mkdirSync(files, { mode: 0o700 });
   const secret = instance.password;
-  writeFileSync(
-    init,
-    [
-      `CREATE DATABASE IF NOT EXISTS ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;`,
-      `CREATE USER IF NOT EXISTS 'jokul'@'127.0.0.1' IDENTIFIED BY '${secret}';`,
-      `ALTER USER 'jokul'@'127.0.0.1' IDENTIFIED BY '${secret}';`,
-      "GRANT ALL PRIVILEGES ON `jokul%`.* TO 'jokul'@'127.0.0.1';",
-      `ALTER USER 'root'@'localhost' IDENTIFIED BY '${secret}';`,
-    ].join('\n'),
-    { mode: 0o600 },
-  );
+  writeFileSync(init, accountStatements({ database, databases, secret }).join('\n'), { mode: 0o600 });
+  const log = join(dir, 'mariadb.log');
+  const pidFile = join(dir, 'mariadb.pid');
+  if (user) {
+    giveTo(user, run_);
+    if (existsSync(log)) chownSync(log, user.uid, user.gid);
+    rmSync(pidFile, { force: true });
+  }
   const child = spawn(
     mariadbd,
     [
       '--no-defaults',
-      ...me,
+      ...runAs,
       `--datadir=${data}`,
       `--socket=${join(run_, 'm.sock')}`,
-      `--pid-file=${join(dir, 'mariadb.pid')}`,
-      `--log-error=${join(dir, 'mariadb.log')}`,
+      `--pid-file=${pidFile}`,
+      `--log-error=${log}`,
       `--init-file=${init}`,
+      `--secure-file-priv=${files}`,
+      '--local-infile=0',
+      '--skip-symbolic-links',
       '--bind-address=127.0.0.1',
       `--port=${instance.port}`,
       '--skip-log-bin',
@@ -153,7 +188,8 @@ export const startMariadb = async (dir, { durable = true, database = 'jokul', on
   let exited = null;
   child.on('exit', (code, signal) => (exited = signal ?? code));
   child.on('error', (error) => (exited = error.code));
-  for (let i = 0; i < 400 && exited === null && !(await greets(instance.port)); i++) await pause(50);
+  // After a loss of power it first mends its tables, which may take minutes; it ends by itself when it cannot.
+  for (let i = 0; i < 6000 && exited === null && !(await greets(instance.port)); i++) await pause(50);
   if (exited !== null || !(await greets(instance.port))) {
     if (exited === null) child.kill('SIGTERM');
     rmSync(run_, { recursive: true, force: true });
@@ -161,7 +197,6 @@ export const startMariadb = async (dir, { durable = true, database = 'jokul', on
       `the database did not start. The end of its log (${join(dir, 'mariadb.log')}):\n${readLogTail(dir)}`,
     );
   }
-  if (fresh) writeFileSync(ready, new Date().toISOString());
   let stopping = false;
   child.on('exit', () => !stopping && onLost?.());
   return {

@@ -13,18 +13,34 @@ export const serverEnv = (db, { port, database = 'jokul', ...rest }) => ({
   ...rest,
 });
 
-/** Starts the server; it ends by itself when this process is gone, however it went. */
-export const spawnServer = (env, stdio = 'inherit') =>
-  spawn(process.execPath, [inRoot('apps/server/dist/main.js')], {
+/**
+ * Starts the server; it ends by itself when this process is gone, however it went. What it says is passed on, and
+ * counts as a sign that it gets on.
+ */
+export const spawnServer = (env, stdio = 'inherit') => {
+  const child = spawn(process.execPath, [inRoot('apps/server/dist/main.js')], {
     cwd: root,
     env: { ...env, JOKUL_FOLLOW: 'stdin' },
-    stdio: ['pipe', stdio, stdio],
+    stdio: ['pipe', stdio === 'inherit' ? 'pipe' : stdio, stdio === 'inherit' ? 'pipe' : stdio],
     detached: true,
   });
+  child.lastSignMs = Date.now();
+  const pass = (from, to) =>
+    from?.on('data', (chunk) => {
+      child.lastSignMs = Date.now();
+      to.write(chunk);
+    });
+  pass(child.stdout, process.stdout);
+  pass(child.stderr, process.stderr);
+  return child;
+};
 
-/** Waits until the server says that it is ready, or until its process is gone. */
-export const untilReady = async (port, child, tries = 600) => {
-  for (let i = 0; i < tries; i++) {
+/** The longest that a server may say nothing before it is ready: one bake of the demo takes seconds, not minutes. */
+const longestSilenceMs = 180_000;
+
+/** Waits until the server says that it is ready, for as long as it shows that it gets on. False when it does not. */
+export const untilReady = async (port, child) => {
+  while (Date.now() - child.lastSignMs < longestSilenceMs) {
     if (child.exitCode !== null || child.signalCode !== null) return false;
     try {
       const answer = await fetch(`http://127.0.0.1:${port}/api/health`);

@@ -3,6 +3,7 @@ import { ServeStaticModule } from '@nestjs/serve-static';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { join } from 'node:path';
 import { CalcController } from './calc/calc.controller.js';
+import { CalcService } from './calc/calc.service.js';
 import { CalibrationController } from './calibration/calibration.controller.js';
 import { CalibrationService } from './calibration/calibration.service.js';
 import { ClockController } from './clock/clock.controller.js';
@@ -17,6 +18,8 @@ import { FormulaService } from './formula/formula.service.js';
 import { HealthController } from './health/health.controller.js';
 import { JournalController } from './journal/journal.controller.js';
 import { JournalFeed } from './journal/journal-feed.js';
+import { LotPins } from './lots/lot-pins.js';
+import { LotsService } from './lots/lots.service.js';
 import { JournalService } from './journal/journal.service.js';
 import { OrdersController } from './orders/orders.controller.js';
 import { OrdersService } from './orders/orders.service.js';
@@ -41,6 +44,7 @@ import { SetupController } from './setup/setup.controller.js';
     CalcController,
   ],
   providers: [
+    CalcService,
     SettingsService,
     OwnIngredientsService,
     ClockService,
@@ -50,6 +54,8 @@ import { SetupController } from './setup/setup.controller.js';
     PlanService,
     CalibrationService,
     ProbesService,
+    LotsService,
+    LotPins,
     JournalService,
     JournalFeed,
     DemoSeed,

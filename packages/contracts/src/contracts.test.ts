@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { describe, expect, it } from '@jest/globals';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
-import { entryKinds, type EntryKind } from '@jokul/core';
+import { demoFormulas, entryKinds, lotRecord, type EntryKind, type Formula } from '@jokul/core';
 import { FormulaInput } from './formula.js';
 import { JournalEntryInput, payloadClasses } from './journal.js';
 import { OrderLineInput } from './orders.js';
@@ -35,6 +35,18 @@ describe('a line of the bake list', () => {
 
 describe('payloads of the journal', () => {
   const good: Readonly<Record<EntryKind, object>> = {
+    begun: lotRecord(demoFormulas[3] as Formula, {
+      massG: 6000,
+      pieces: 80,
+      day: '2026-11-27',
+      mixerId: 'mixer-20qt',
+      sheet: [{ key: 'cream/butter', ingredientId: 'butter', targetG: 900, scaleId: 'bench' }],
+      parents: [{ lot: 'RYE-26-3-K', massG: 200 }],
+      age: { chilledS: 3600, frozenS: 0, outS: 60, stays: 1, byPlace: { 'walk-in': 3600 } },
+    }),
+    split: { into: 'RYE-26-4-K.2', massG: 2000, pieces: 0 },
+    merged: { from: 'RYE-26-3-K', massG: 200 },
+    discarded: { massG: 100, pieces: 0, reason: 'Fell on the floor.' },
     weighed: {
       key: 'dry/salt',
       massG: 12.3,

@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
+import { faultKinds, type FaultKind } from '@jokul/core';
 import {
   ArrayMaxSize,
   IsArray,
@@ -16,7 +17,7 @@ import {
 /** A fault of a cold place that the simulated probes play out. */
 export class PlaceFaultInput {
   @IsString() @Length(1, 80) placeId: string;
-  @IsIn(['door-open', 'machine-off']) kind: 'door-open' | 'machine-off';
+  @IsIn(faultKinds) kind: FaultKind;
   @IsInt() @Min(0) @Max(4e12) fromMs: number;
   @IsOptional() @IsInt() @Min(0) @Max(4e12) toMs: number | null;
 }

@@ -13,12 +13,17 @@ import {
   IsString,
   IsUUID,
   Length,
+  Matches,
   Max,
   MaxLength,
   Min,
+  ValidateBy,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { entryKinds, type EntryKind } from '@jokul/core';
+import { allergenIds, entryKinds, type Allergen, type EntryKind } from '@jokul/core';
+import { FormulaBody } from './formula.js';
+import { OwnIngredientInput } from './setup.js';
 
 const Grams = () => (target: object, key: string) => {
   IsNumber({}, { message: 'A weight must be a number of grams.' })(target, key);
@@ -46,6 +51,108 @@ const Range = (min: number, max: number) => (target: object, key: string) => {
   Max(max)(target, key);
 };
 
+/** Grams by ingredient: each key a name, each value a mass. */
+const GramsByName = () =>
+  ValidateBy({
+    name: 'gramsByName',
+    validator: {
+      validate: (value: unknown) =>
+        typeof value === 'object' &&
+        value !== null &&
+        Object.entries(value).length <= 40 &&
+        Object.entries(value).every(
+          ([name, grams]) =>
+            name.length > 0 &&
+            name.length <= 80 &&
+            typeof grams === 'number' &&
+            Number.isFinite(grams) &&
+            grams >= 0 &&
+            grams <= 1e6,
+        ),
+      defaultMessage: () => 'Each topping needs its grams: a number from 0 to a tonne.',
+    },
+  });
+const Reason = () => (target: object, key: string) => {
+  IsString()(target, key);
+  Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })(target, key);
+};
+
+class PinnedFormulaPayload extends FormulaBody {
+  @Matches(/^[A-Z0-9]{2,6}$/) code: string;
+  @IsInt() @Min(1) version: number;
+}
+/** An own ingredient with what was computed of it. */
+class PinnedOwnPayload extends OwnIngredientInput {
+  @IsObject() composition: object;
+  @IsArray() @ArrayMaxSize(0) parts: [];
+  @IsArray() @ArrayMaxSize(60) words: string[];
+}
+class PinnedIngredientPayload {
+  @IsString() @Length(1, 60) id: string;
+  @Name() name: string;
+  @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
+  @IsOptional() @ValidateNested() @Type(() => PinnedOwnPayload) own?: object;
+}
+class PinnedWeighingPayload {
+  @Name() key: string;
+  @IsString() @Length(1, 60) ingredientId: string;
+  @Grams() targetG: number;
+  @Name() scaleId: string;
+}
+class ParentPayload {
+  @Name() lot: string;
+  @Grams() massG: number;
+}
+const seconds = { message: 'An age is a number of seconds, at most some years.' };
+class AgePayload {
+  @IsNumber({}, seconds) @Min(0, seconds) @Max(4e8, seconds) chilledS: number;
+  @IsNumber({}, seconds) @Min(0, seconds) @Max(4e8, seconds) frozenS: number;
+  @IsNumber({}, seconds) @Min(0, seconds) @Max(4e8, seconds) outS: number;
+  @IsInt() @Min(0) @Max(1000) stays: number;
+  @GramsByName() byPlace: Record<string, number>;
+}
+export class BegunPayload {
+  @IsIn([1]) schema: 1;
+  @Matches(/^[A-Z0-9]{2,6}$/) productCode: string;
+  @ValidateNested() @Type(() => PinnedFormulaPayload) formula: PinnedFormulaPayload;
+  @IsArray()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => PinnedIngredientPayload)
+  ingredients: PinnedIngredientPayload[];
+  @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
+  @Grams() massG: number;
+  @Range(0, 100_000) pieces: number;
+  @ValidateIf((payload: BegunPayload) => payload.day !== null)
+  @Matches(/^\d{4}-\d{2}-\d{2}$/)
+  day: string | null;
+  @ValidateIf((payload: BegunPayload) => payload.mixerId !== null) @Name() mixerId: string | null;
+  @IsArray()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => PinnedWeighingPayload)
+  sheet: PinnedWeighingPayload[];
+  @IsArray()
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => ParentPayload)
+  parents: ParentPayload[];
+  @IsOptional() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
+}
+export class SplitPayload {
+  @Name() into: string;
+  @Grams() massG: number;
+  @Range(0, 100_000) pieces: number;
+}
+export class MergedPayload {
+  @Name() from: string;
+  @Grams() massG: number;
+}
+export class DiscardedPayload {
+  @Grams() massG: number;
+  @Range(0, 100_000) pieces: number;
+  @Reason() reason: string;
+}
 export class WeighedPayload {
   @Name() key: string;
   @Grams() massG: number;
@@ -104,7 +211,7 @@ export class PortionedPayload {
   @IsOptional() @IsIn(['spread', 'test-pieces', 'cold']) remainder?: 'spread' | 'test-pieces' | 'cold';
   @IsOptional() @Range(1, 500) scoopG?: number;
   @IsOptional() @IsIn(['level', 'heaped']) filled?: 'level' | 'heaped';
-  @IsOptional() @IsObject() toppingsG?: Record<string, number>;
+  @IsOptional() @GramsByName() toppingsG?: Record<string, number>;
 }
 export class RestInPayload {
   @Name() placeId: string;
@@ -116,6 +223,9 @@ export class RestInPayload {
 }
 export class RestOutPayload {
   @Name() placeId: string;
+  /** Where only a part leaves. */
+  @IsOptional() @Range(0, 100_000) pieces?: number;
+  @IsOptional() @Grams() massG?: number;
 }
 export class ReleasedPayload {
   @IsIn(['over-window']) why: 'over-window';
@@ -170,6 +280,7 @@ export class StruckPayload {
 
 /** The class that checks the payload of each kind. */
 export const payloadClasses: Readonly<Record<EntryKind, new () => object>> = {
+  begun: BegunPayload,
   weighed: WeighedPayload,
   browned: BrownedPayload,
   measured: MeasuredPayload,
@@ -177,9 +288,12 @@ export const payloadClasses: Readonly<Record<EntryKind, new () => object>> = {
   adjusted: AdjustedPayload,
   mixed: MixedPayload,
   portioned: PortionedPayload,
+  split: SplitPayload,
+  merged: MergedPayload,
   'rest-in': RestInPayload,
   'rest-out': RestOutPayload,
   released: ReleasedPayload,
+  discarded: DiscardedPayload,
   loaded: LoadedPayload,
   turned: TrayStepPayload,
   pulled: TrayStepPayload,

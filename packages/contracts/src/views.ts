@@ -5,7 +5,7 @@ import type {
   Formula,
   HouseRules,
   Ingredient,
-  JournalEntry,
+  DraftEntry,
   Learnable,
   LearnedValues,
   Layout,
@@ -75,6 +75,8 @@ export interface PlanView {
   readonly ribbons: readonly RibbonSegment[];
   /** The formula version that each batch is made by. */
   readonly batchFormula: Readonly<Record<string, number>>;
+  /** Forecasts of batches that are made by another version than the latest. */
+  readonly batchForecasts: Readonly<Record<string, ProductForecast>>;
 }
 
 /** What the probes of the cold places saw, and the faults that are being played. */
@@ -140,8 +142,11 @@ export interface FormulaVersionView {
   readonly usedBy: number;
 }
 
+/** An entry with its number; its hashes stay with the journal, where the check reads them. */
+export type StoredEntry = DraftEntry & { readonly seq: number };
+
 export interface JournalView {
-  readonly entries: readonly JournalEntry[];
+  readonly entries: readonly StoredEntry[];
   readonly lastSeq: number;
 }
 

@@ -1,14 +1,19 @@
-import { Body, Controller, HttpCode, Param, Post } from '@nestjs/common';
+import { Body, Controller, HttpCode, Param, Post, Req } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { calculate } from './calculate.js';
+import type { Request } from 'express';
+import { CalcService } from './calc.service.js';
 
 @ApiTags('calc')
 @Controller('calc')
 export class CalcController {
-  /** The same computations as `npm run calc`; unknown keys are refused. */
+  constructor(private readonly calc: CalcService) {}
+
+  /** The same computations as `npm run calc`; unknown keys are refused. Leaving gives a computation up. */
   @Post(':name')
   @HttpCode(200)
-  calculate(@Param('name') name: string, @Body() json: object): object {
-    return calculate(name, json);
+  calculate(@Param('name') name: string, @Body() json: object, @Req() request: Request): Promise<object> {
+    const left = new AbortController();
+    request.socket.once('close', () => left.abort());
+    return this.calc.calculate(name, json, left.signal);
   }
 }

@@ -4,7 +4,7 @@ import {
   bakeInputIn,
   JokulError,
   loggedBakes,
-  reduceJournal,
+  reduceLedger,
   sigmaOf,
   teachingBakes,
   type BakeInput,
@@ -70,14 +70,21 @@ export class CalibrationService {
   private async log(): Promise<Log> {
     const nowMs = await this.clock.nowMs();
     const [{ entries }, equipment, rules] = await Promise.all([
-      this.journal.between(nowMs - backMs, nowMs),
+      this.journal.inspected(nowMs - backMs),
       this.settings.read('equipment'),
       this.settings.read('rules'),
     ]);
-    const trays = Object.values(reduceJournal(entries).trays);
-    const made = await this.formulas.madeBy(
-      trays.map(({ batchId, loaded }) => ({ lot: batchId, atMs: loaded.atMs })),
-    );
+    const { lots, trays: byId } = reduceLedger(entries);
+    const trays = [...byId.values()];
+    // A lot is learned from as what it pinned; those of an older Jokul as what was there at the time.
+    const made = new Map([
+      ...(await this.formulas.madeBy(
+        trays
+          .filter(({ batchId }) => !lots.get(batchId)?.begun)
+          .map(({ batchId, loaded }) => ({ lot: batchId, atMs: loaded.atMs })),
+      )),
+      ...[...lots.values()].flatMap(({ lot, begun }) => (begun ? [[lot, begun.formula] as const] : [])),
+    ]);
     const inspected = trays.flatMap((tray) =>
       tray.inspected ? [[tray.inspected.entryId, tray] as const] : [],
     );
@@ -161,7 +168,7 @@ export class CalibrationService {
       this.settings.read('equipment'),
       this.settings.read('rules'),
     ]);
-    const started = await this.journal.loadedLoads();
+    const started = await this.journal.loadedLoads((plan?.plan.batches ?? []).map(({ batchId }) => batchId));
     const trays = new Map<string, { formula: Formula; oven: Oven; trays: number }>();
     for (const { loads, productCode } of plan?.plan.batches ?? []) {
       const formula = formulas.find(({ code }) => code === productCode);

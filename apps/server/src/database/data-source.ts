@@ -2,6 +2,7 @@ import { DataSource, type DataSourceOptions } from 'typeorm';
 import { readConfig, type Config } from '../config.js';
 import { entities } from './entities.js';
 import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
+import { Lots1764200000000 } from './migrations/1764200000000-lots.js';
 
 export const dataSourceOptions = ({ database }: Config): DataSourceOptions => ({
   type: 'mariadb',
@@ -14,7 +15,7 @@ export const dataSourceOptions = ({ database }: Config): DataSourceOptions => ({
   timezone: 'Z',
   synchronize: false,
   entities,
-  migrations: [Foundation1764000000000],
+  migrations: [Foundation1764000000000, Lots1764200000000],
   connectTimeout: 4000,
   poolSize: 8,
 });

@@ -2,7 +2,13 @@ import type { EntryKind, Formula } from '@jokul/core';
 import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
 
 /** BIGINT columns hold milliseconds and sequence numbers, all well inside what a number can hold exactly. */
-const asNumber = { to: (value: number) => value, from: (value: string | number) => Number(value) };
+const asNumber = {
+  to: (value: number) => value,
+  from: (value: string | number | null) => (value === null ? null : Number(value)),
+};
+
+/** Names that people give are other names in capitals, with an accent or with a blank behind. */
+const exactly = 'utf8mb4_nopad_bin';
 
 @Entity('order_line')
 @Index(['date'])
@@ -45,6 +51,7 @@ export class PlanEntity {
 @Entity('journal_entry')
 @Index(['lot'])
 @Index(['atMs'])
+@Index('IDX_journal_kind', ['kind', 'seq'])
 export class JournalEntryEntity {
   @PrimaryColumn('bigint', { transformer: asNumber }) seq: number;
   @Index({ unique: true })
@@ -53,11 +60,36 @@ export class JournalEntryEntity {
   @Column('bigint', { transformer: asNumber }) atMs: number;
   @Column('varchar', { length: 80 }) who: string;
   @Column('varchar', { length: 80 }) device: string;
-  @Column('varchar', { length: 80 }) lot: string;
+  @Column({ type: 'varchar', length: 80, collation: exactly }) lot: string;
   @Column('varchar', { length: 20 }) kind: EntryKind;
   @Column('json') payload: object;
   @Column('char', { length: 64 }) prevHash: string;
   @Column('char', { length: 64 }) hash: string;
+}
+
+/** What is looked up of lots without reading their lives; made anew from the entries by `npm run -s rebuild`. */
+@Entity('lot')
+@Index('IDX_lot_last', ['lastMs'])
+@Index('IDX_lot_inside', ['inside'])
+@Index('IDX_lot_inspected', ['inspected', 'lastMs'])
+export class LotEntity {
+  @PrimaryColumn({ type: 'varchar', length: 80, collation: exactly }) lot: string;
+  /** Null while it is only planned. */
+  @Column('bigint', { transformer: asNumber, nullable: true }) firstMs: number | null;
+  @Column('bigint', { transformer: asNumber, nullable: true }) lastMs: number | null;
+  @Column('boolean') inside: boolean;
+  @Column('boolean') worked: boolean;
+  @Column('boolean') begun: boolean;
+  @Column('boolean') inspected: boolean;
+  /** The day that it was planned for when it got its name. */
+  @Column('char', { length: 10, nullable: true }) day: string | null;
+}
+
+/** The last number that was handed out to a lot of a year; it only ever goes up. */
+@Entity('lot_counter')
+export class LotCounterEntity {
+  @PrimaryColumn('int') year: number;
+  @Column('int') last: number;
 }
 
 /** The last link of the chain: locked while an entry is added, so that numbers follow the order of commits. */
@@ -77,4 +109,6 @@ export const entities = [
   PlanEntity,
   JournalEntryEntity,
   JournalHeadEntity,
+  LotEntity,
+  LotCounterEntity,
 ];

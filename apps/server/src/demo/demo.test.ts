@@ -5,15 +5,16 @@ import {
   demoDay,
   demoEquipment,
   demoFormulas,
+  lotId,
   demoRules,
   inTheCold,
   predictIn,
-  reduceJournal,
+  reduceLedger,
   chance,
 } from '@jokul/core';
 import { checkedEntry } from '../journal/payload-check.js';
 import type { ProductBakes } from '../plan/plan.worker.js';
-import { writeFrozen, writePast } from './past.js';
+import { pastLots, writeFrozen, writePast } from './past.js';
 
 import { DemoWriter } from './writer.js';
 
@@ -25,9 +26,10 @@ const bakes = new Map<string, ProductBakes>(
 const past = (seed: number) => {
   const luck = chance(seed);
   const writer = new DemoWriter(luck);
-  writeFrozen(writer, demoFormulas);
+  writeFrozen(writer, demoFormulas, [lotId('CRD', 2026, 1), lotId('CRD', 2026, 2)]);
   // Only a few are baked for the test; the others pass without a lot.
-  writePast(writer, luck, demoFormulas, bakes);
+  const lots = pastLots(demoFormulas).map((own, i) => ({ ...own, id: lotId(own.code, 2026, i + 3) }));
+  writePast(writer, luck, demoFormulas, bakes, lots);
   return [...writer.entries].sort((a, b) => a.atMs - b.atMs);
 };
 
@@ -56,8 +58,8 @@ describe('a made-up chance', () => {
 
 describe('the two weeks before the demo day', () => {
   const entries = past(20_26_11_27);
-  const state = reduceJournal(entries);
-  const trays = Object.values(state.trays);
+  const state = reduceLedger(entries);
+  const trays = [...state.trays.values()];
 
   it('are entries that the journal would take from anybody', () => {
     for (const entry of entries) expect(() => checkedEntry(entry)).not.toThrow();
@@ -74,9 +76,9 @@ describe('the two weeks before the demo day', () => {
     expect(late.length).toBeLessThan(trays.length / 4);
   });
   it('hold one lot without its salt, with the reason', () => {
-    const forgot = Object.values(state.batches).filter((b) => (b.mixed?.missing.length ?? 0) > 0);
+    const forgot = [...state.lots.values()].filter((b) => (b.mixed?.missing.length ?? 0) > 0);
     expect(forgot).toHaveLength(1);
-    expect(forgot[0]?.batchId).toMatch(/^MLT-/);
+    expect(forgot[0]?.lot).toMatch(/^MLT-/);
     expect(forgot[0]?.mixed?.reason).toContain('Salt was still on the bench');
   });
   it('show one oven drifting hot: its trays darken, the other’s do not', () => {
@@ -94,7 +96,7 @@ describe('the two weeks before the demo day', () => {
   });
   it('leave old bags in the freezer, one near the end of its time', () => {
     const cold = inTheCold(state);
-    expect(cold.map((item) => item.batchId)).toEqual(['CRD-1007-F', 'CRD-1111-F']);
+    expect(cold.map((item) => item.batchId)).toEqual([lotId('CRD', 2026, 1), lotId('CRD', 2026, 2)]);
     const days = (nowMs - (cold[0]?.inMs ?? 0)) / 86_400e3;
     expect(days).toBeGreaterThan(50);
     expect(days).toBeLessThan(56);

@@ -3,6 +3,7 @@ import {
   demoEquipment,
   foretell,
   foretoldNames,
+  lotRecord,
   noAdjustment,
   slopesOf,
   type Foretold,
@@ -74,24 +75,44 @@ const seenBy = (formula: Formula, pullS: number, lateS: number, by: BakeAdjustme
   return Object.fromEntries(foretoldNames.map((name) => [name, of(name)])) as unknown as Foretold;
 };
 
+/** A lot of the weeks before, which gets its name before anything is written of it. */
+export interface PastLot {
+  readonly code: string;
+  readonly date: string;
+  readonly daysAgo: number;
+  /** Its turn on that day. */
+  readonly turn: number;
+}
+
+/** The lots of two weeks before the demo day; closed on Sundays. */
+export const pastLots = (formulas: readonly Formula[]): readonly PastLot[] =>
+  Array.from({ length: days }, (_, i) => days - i).flatMap((daysAgo) => {
+    const date = shiftDate(demoDay.date, -daysAgo);
+    if (new Date(`${date}T12:00:00Z`).getUTCDay() === 0) return [];
+    return formulas
+      .filter((_, i) => (i + daysAgo) % 2 === 0)
+      .map(({ code }, turn) => ({ code, date, daysAgo, turn }));
+  });
+
 /** One lot of a past day, with the measured tray of each load. */
 const lot = (
   writer: DemoWriter,
   luck: Chance,
   formula: Formula,
   bakes: ProductBakes,
-  daysAgo: number,
+  { daysAgo, date }: PastLot,
+  id: string,
   bakeStartS: number,
 ): void => {
   const bake = bakes.port;
   if (!bake?.pull || !bake.cooled) return;
-  const date = shiftDate(demoDay.date, -daysAgo);
-  const id = `${formula.code}-${date.slice(5).replace('-', '')}-A`;
   const pieces = Math.round(luck.between(70, 180));
   const massG = Math.round(pieces * formula.piece.massG * 1.02);
   const portionedS = bakeStartS - formula.rest.bestS - 600;
   const mixedS = portionedS - 1500;
   const forgot = daysAgo === forgottenOn.daysAgo && formula.code === forgottenOn.code;
+  const record = lotRecord(formula, { massG, pieces, day: date, mixerId: null });
+  writer.write('begun', mixedS - 1500, 'Mix hand', id, record);
   writer.write('mixed', mixedS, 'Mix hand', id, {
     doughC: Math.round(luck.around(22.3, 0.8) * 10) / 10,
     massG,
@@ -168,34 +189,36 @@ export const writePast = (
   luck: Chance,
   formulas: readonly Formula[],
   bakes: ReadonlyMap<string, ProductBakes>,
+  past: readonly (PastLot & { readonly id: string })[],
 ): void => {
-  for (let daysAgo = days; daysAgo >= 1; daysAgo--) {
-    const date = shiftDate(demoDay.date, -daysAgo);
-    // Closed on Sundays.
-    if (new Date(`${date}T12:00:00Z`).getUTCDay() === 0) continue;
-    formulas
-      .filter((_, i) => (i + daysAgo) % 2 === 0)
-      .forEach((formula, i) => {
-        const startS = atWallClock(date, '04:20', demoRules.timeZone) + i * 0.7 * hour;
-        const own = bakes.get(formula.code);
-        if (own) lot(writer, luck, formula, own, daysAgo, startS);
-      });
+  for (const own of past) {
+    const formula = formulas.find(({ code }) => code === own.code);
+    const baked = bakes.get(own.code);
+    const startS = atWallClock(own.date, '04:20', demoRules.timeZone) + own.turn * 0.7 * hour;
+    if (formula && baked) lot(writer, luck, formula, baked, own, own.id, startS);
   }
 };
 
 /** Bags that lie in the freezer from earlier weeks, one of them near the end of its time. */
-export const writeFrozen = (writer: DemoWriter, formulas: readonly Formula[]): void => {
-  const frozen = [
-    { code: 'CRD', daysAgo: 51, pieces: 300, form: 'bag' as const },
-    { code: 'CRD', daysAgo: 16, pieces: 200, form: 'bag' as const },
-  ];
-  for (const { code, daysAgo, pieces, form } of frozen) {
+export const frozenBags = [
+  { code: 'CRD', daysAgo: 51, pieces: 300, form: 'bag' },
+  { code: 'CRD', daysAgo: 16, pieces: 200, form: 'bag' },
+] as const;
+
+export const writeFrozen = (
+  writer: DemoWriter,
+  formulas: readonly Formula[],
+  ids: readonly string[],
+): void => {
+  frozenBags.forEach(({ code, daysAgo, pieces, form }, i) => {
     const formula = formulas.find((f) => f.code === code);
-    if (!formula) continue;
+    const id = ids[i];
+    if (!formula || !id) return;
     const date = shiftDate(demoDay.date, -daysAgo);
-    const id = `${code}-${date.slice(5).replace('-', '')}-F`;
     const atS = atWallClock(date, '16:10', demoRules.timeZone);
     const massG = pieces * formula.piece.massG;
+    const record = lotRecord(formula, { massG, pieces, day: null, mixerId: null });
+    writer.write('begun', atS - 3600, 'Mix hand', id, record);
     writer.write('mixed', atS - 2400, 'Mix hand', id, { doughC: 21.4, massG, missing: [] });
     writer.write('portioned', atS - 300, 'Mix hand', id, {
       pieces,
@@ -212,5 +235,5 @@ export const writeFrozen = (writer: DemoWriter, formulas: readonly Formula[]): v
       massG,
       pieces,
     });
-  }
+  });
 };

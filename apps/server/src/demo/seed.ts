@@ -1,5 +1,5 @@
 import { Injectable, Logger } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, Not } from 'typeorm';
 import {
   atWallClock,
   demoDay,
@@ -15,16 +15,18 @@ import {
   FormulaVersionEntity,
   JournalEntryEntity,
   JournalHeadEntity,
+  LotCounterEntity,
+  LotEntity,
   OrderLineEntity,
   PlanEntity,
   SettingEntity,
 } from '../database/entities.js';
+import { LotsService } from '../lots/lots.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from '../plan/computation.service.js';
 import { PlanService } from '../plan/plan.service.js';
 import type { ProductBakes } from '../plan/plan.worker.js';
-import { writeFrozen, writePast } from './past.js';
-
+import { frozenBags, pastLots, writeFrozen, writePast } from './past.js';
 import { writeToday } from './today.js';
 import { DemoWriter } from './writer.js';
 
@@ -38,16 +40,34 @@ export class DemoSeed {
     private readonly plans: PlanService,
     private readonly journal: JournalService,
     private readonly computation: ComputationService,
+    private readonly lots: LotsService,
   ) {}
 
-  /** Fills an empty database; leaves any other alone. */
+  /** Fills an empty database, also one whose filling was cut short; leaves any other alone. */
   async fillIfEmpty(): Promise<void> {
-    if (await this.db.manager.existsBy(SettingEntity, { key: 'bakery' })) return;
+    const { manager } = this.db;
+    if (await manager.existsBy(SettingEntity, { key: 'bakery' })) return;
+    // Without its name, but with entries that the demo did not make, it is somebody's bakery: nothing of it is touched.
+    if (await manager.existsBy(JournalEntryEntity, { device: Not('demo') })) {
+      this.logger.warn(
+        'The bakery has lost its name, but has entries of its own: they are kept as they are.',
+      );
+      await manager.insert(SettingEntity, { key: 'bakery', body: { name: 'Bakery', day: null }, version: 1 });
+      return;
+    }
+    await this.clear();
     await this.fill();
   }
 
   /** Empties the database and fills it anew. */
   async reset(): Promise<void> {
+    await this.clear();
+    await this.fill();
+  }
+
+  /** The name goes first and comes back last: a filling that is cut in between is seen as such, and made again. */
+  private async clear(): Promise<void> {
+    await this.db.manager.delete(SettingEntity, { key: 'bakery' });
     for (const entity of [
       OrderLineEntity,
       FormulaVersionEntity,
@@ -55,10 +75,11 @@ export class DemoSeed {
       PlanEntity,
       JournalEntryEntity,
       JournalHeadEntity,
+      LotEntity,
+      LotCounterEntity,
     ]) {
       await this.db.manager.clear(entity);
     }
-    await this.fill();
   }
 
   private async fill(): Promise<void> {
@@ -98,8 +119,21 @@ export class DemoSeed {
     ];
     for (const [key, body] of settings) await manager.save(SettingEntity, { key, body, version: 1 });
 
+    const past = pastLots(demoFormulas);
+    const [bagNames, pastNames] = [
+      await this.lots.name(
+        frozenBags.map(({ code }) => code),
+        demoDay.date,
+      ),
+      await this.lots.name(
+        past.map(({ code }) => code),
+        demoDay.date,
+      ),
+    ];
+
     // The week's plan was made on the Tuesday noon before, when nothing had begun.
     const plannedAtS = atWallClock(shiftDate(demoDay.date, -3), '12:00', timeZone);
+    this.logger.log('Baking every product in every oven, and planning the day ...');
     const { plan } = await this.plans.make(demoDay.date, plannedAtS * 1000);
 
     const bakes = new Map<string, ProductBakes>(
@@ -109,9 +143,16 @@ export class DemoSeed {
         ),
       ),
     );
+    this.logger.log('Writing down the weeks before ...');
     const writer = new DemoWriter(luck);
-    writeFrozen(writer, demoFormulas);
-    writePast(writer, luck, demoFormulas, bakes);
+    writeFrozen(writer, demoFormulas, bagNames);
+    writePast(
+      writer,
+      luck,
+      demoFormulas,
+      bakes,
+      past.map((own, i) => ({ ...own, id: pastNames[i] ?? '' })),
+    );
     writeToday(
       writer,
       luck,

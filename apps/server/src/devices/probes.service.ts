@@ -7,6 +7,8 @@ import { SettingEntity } from '../database/entities.js';
 import { SettingsService } from '../setup/settings.service.js';
 
 const longestMs = 8 * 86_400_000;
+/** Faults further away are a slip. */
+const oldestMs = 60 * 86_400_000;
 
 /**
  * The probes of the cold places. They are simulated: what they read follows from the place, the bakery's clock and the
@@ -48,6 +50,14 @@ export class ProbesService {
     for (const { placeId } of faults)
       if (!equipment.places.some(({ id }) => id === placeId))
         throw new JokulError('unknown-place', `There is no place "${placeId}".`, 'placeId');
+    const nowMs = await this.clock.nowMs();
+    for (const { fromMs, toMs } of faults)
+      if (fromMs < nowMs - oldestMs || fromMs > nowMs + oldestMs || (toMs != null && toMs < fromMs))
+        throw new JokulError(
+          'out-of-range',
+          'A fault begins at most 60 days back and ends after it began.',
+          'fromMs',
+        );
     const rows = faults.map(({ placeId, kind, fromMs, toMs }) => ({
       placeId,
       kind,
@@ -55,6 +65,6 @@ export class ProbesService {
       toMs: toMs ?? null,
     }));
     await this.settings.write('faults', rows, version);
-    return this.view((await this.clock.nowMs()) - 3600e3);
+    return this.view(nowMs - 3600e3);
   }
 }

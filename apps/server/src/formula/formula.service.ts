@@ -4,7 +4,7 @@ import { checkFormula, codeOf, JokulError, type Formula } from '@jokul/core';
 import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
-import { touch } from '../setup/settings.service.js';
+import { changeRows } from '../setup/settings.service.js';
 
 /** Formulas by version. A version, once written, never changes: an edit makes the next one. */
 @Injectable()
@@ -88,7 +88,7 @@ export class FormulaService {
     await this.own.read();
     const formula: Formula = { ...input, version: 1 };
     checkFormula(formula);
-    return this.db.transaction(async (manager) => {
+    return changeRows(this.db, async (manager) => {
       const taken = await manager.existsBy(FormulaVersionEntity, { code: input.code });
       if (taken)
         throw new JokulError(
@@ -102,7 +102,6 @@ export class FormulaService {
         body: formula,
         createdAtMs: Date.now(),
       });
-      await touch(manager);
       return formula;
     });
   }
@@ -110,12 +109,11 @@ export class FormulaService {
   /** Saves an edit as the next version. @throws JokulError `formula-changed` when another edit came first */
   async save(code: string, { baseVersion, ...body }: FormulaInput): Promise<Formula> {
     await this.own.read();
-    return this.db.transaction(async (manager) => {
+    return changeRows(this.db, async (manager) => {
       const [last] = await manager.find(FormulaVersionEntity, {
         where: { code },
         order: { version: 'DESC' },
         take: 1,
-        lock: { mode: 'pessimistic_write' },
       });
       if (!last) throw new JokulError('unknown-formula', `There is no formula "${code}".`, 'code');
       if (last.version !== baseVersion) {
@@ -133,7 +131,6 @@ export class FormulaService {
         body: formula,
         createdAtMs: Date.now(),
       });
-      await touch(manager);
       return formula;
     });
   }

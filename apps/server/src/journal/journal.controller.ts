@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Headers, Post, Query, Sse } from '@nestjs/common';
+import { BadRequestException, Body, Controller, Get, Headers, Post, Query, Sse } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { AppendInput, type AppendView, type JournalView } from '@jokul/contracts';
 import type { Observable } from 'rxjs';
@@ -6,9 +6,13 @@ import { JournalFeed, type FeedMessage } from './journal-feed.js';
 import { JournalService } from './journal.service.js';
 import { checkedEntry } from './payload-check.js';
 
-const number = (text: string | undefined, fallback: number) => {
+/** A moment or a number of an entry in an address. @throws BadRequestException for anything else */
+const number = (text: string | undefined, name: string, fallback: number): number => {
+  if (text === undefined) return fallback;
   const value = Number(text);
-  return text !== undefined && Number.isFinite(value) && value >= 0 ? value : fallback;
+  if (text.trim() === '' || !Number.isFinite(value) || value < 0 || value > Number.MAX_SAFE_INTEGER)
+    throw new BadRequestException(`"${name}" must be a number of milliseconds or of an entry, 0 or more.`);
+  return Math.floor(value);
 };
 
 @ApiTags('journal')
@@ -21,12 +25,12 @@ export class JournalController {
 
   @Get()
   around(@Query('since') since?: string): Promise<JournalView> {
-    return this.journal.around(number(since, 0));
+    return this.journal.around(number(since, 'since', 0));
   }
 
   @Get('between')
   between(@Query('from') from?: string, @Query('to') to?: string): Promise<JournalView> {
-    return this.journal.between(number(from, 0), number(to, Number.MAX_SAFE_INTEGER));
+    return this.journal.between(number(from, 'from', 0), number(to, 'to', Number.MAX_SAFE_INTEGER));
   }
 
   @Get('verify')
@@ -41,6 +45,6 @@ export class JournalController {
 
   @Sse('stream')
   stream(@Query('after') after?: string, @Headers('last-event-id') last?: string): Observable<FeedMessage> {
-    return this.feed.stream(number(last, number(after, 0)));
+    return this.feed.stream(number(last, 'last-event-id', number(after, 'after', 0)));
   }
 }

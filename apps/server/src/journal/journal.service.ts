@@ -1,9 +1,19 @@
 import { Injectable } from '@nestjs/common';
 import { createHash } from 'node:crypto';
 import { DataSource, In, MoreThan } from 'typeorm';
-import { chainText, firstBrokenSeq, genesisHash, type DraftEntry, type JournalEntry } from '@jokul/core';
-import type { AppendView, JournalView } from '@jokul/contracts';
+import {
+  chainText,
+  firstBrokenSeq,
+  genesisHash,
+  reduceLedger,
+  requireLotId,
+  type DraftEntry,
+  type JournalEntry,
+} from '@jokul/core';
+import type { AppendView, JournalView, StoredEntry } from '@jokul/contracts';
 import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
+import { LotPins } from '../lots/lot-pins.js';
+import { followEntries } from '../lots/lot-rows.js';
 
 export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
 
@@ -11,13 +21,18 @@ const toEntry = (row: JournalEntryEntity) => ({ ...row }) as unknown as JournalE
 
 @Injectable()
 export class JournalService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly pins: LotPins,
+  ) {}
 
   /**
    * Stores entries in one transaction and only then confirms. An entry that is there already (same UUID) keeps its
-   * number: sending twice is harmless.
+   * number: sending twice is harmless. A lot that is begun by somebody who did not pin what it is is pinned here.
+   * @throws JokulError `bad-lot` for a mistyped name
    */
   async append(entries: readonly DraftEntry[]): Promise<AppendView> {
+    for (const { lot } of entries) requireLotId(lot);
     return this.db.transaction(async (manager) => {
       // The head is locked first: numbers and hashes follow the order of commits, over any number of servers.
       const head = await manager.findOneOrFail(JournalHeadEntity, {
@@ -31,7 +46,11 @@ export class JournalService {
       const numbers = new Map(known.map((row) => [row.id, row.seq]));
       const rows: JournalEntryEntity[] = [];
       let { seq, hash } = head;
-      for (const { id, atMs, who, device, lot, kind, payload } of entries) {
+      const fresh = entries.filter(({ id }) => !numbers.has(id));
+      for (const { id, atMs, who, device, lot, kind, payload } of [
+        ...(await this.pins.missing(manager, fresh)),
+        ...fresh,
+      ]) {
         if (numbers.has(id)) continue;
         const entry = { id, atMs, who, device, lot, kind, payload } as DraftEntry;
         const prevHash = hash;
@@ -42,6 +61,7 @@ export class JournalService {
       }
       if (rows.length > 0) {
         await manager.insert(JournalEntryEntity, rows);
+        await followEntries(manager, rows as unknown as DraftEntry[]);
         await manager.update(JournalHeadEntity, { id: 1 }, { seq, hash });
       }
       return { stored: entries.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })) };
@@ -49,40 +69,43 @@ export class JournalService {
   }
 
   /**
-   * What a screen needs to know the floor: everything from `sinceMs` on, and the whole life of every lot that is
-   * touched then or still lies in the cold.
+   * What a screen needs to know the floor: the whole life of every lot that was touched from `sinceMs` on or still lies
+   * in a place.
    */
   async around(sinceMs: number): Promise<JournalView> {
-    const head = await this.db.manager.findOneByOrFail(JournalHeadEntity, { id: 1 });
-    const entries = await this.db.manager
-      .createQueryBuilder(JournalEntryEntity, 'e')
-      .where('e.seq <= :seq', { seq: head.seq })
-      .andWhere(
-        `(e.atMs >= :sinceMs OR e.lot IN (
-          SELECT lot FROM (
-            SELECT lot, MAX(at_ms) AS last_ms, SUM(kind = 'rest-in') AS ins, SUM(kind = 'rest-out') AS outs
-            FROM (SELECT lot, kind, atMs AS at_ms FROM journal_entry) AS all_entries GROUP BY lot
-          ) AS lots WHERE last_ms >= :sinceMs OR ins > outs))`,
-        { sinceMs },
-      )
-      .orderBy('e.seq', 'ASC')
-      .getMany();
-    return { entries: entries.map(toEntry), lastSeq: head.seq };
+    return this.lives('SELECT `lot` FROM `lot` WHERE `lastMs` >= ? OR `inside` = 1', [sinceMs]);
   }
 
   /** The whole life of every lot that was touched in a stretch of time, in journal order. */
   async between(fromMs: number, toMs: number): Promise<JournalView> {
+    // What was struck does not count as touching: those lots are left out by their rows.
+    return this.lives(
+      'SELECT DISTINCT e.`lot` FROM `journal_entry` e JOIN `lot` l ON l.`lot` = e.`lot` WHERE e.`atMs` BETWEEN ? AND ? AND l.`lastMs` >= ?',
+      [fromMs, toMs, fromMs],
+    );
+  }
+
+  /** The lives of the lots with measured trays that were touched from `sinceMs` on. */
+  async inspected(sinceMs: number): Promise<JournalView> {
+    return this.lives('SELECT `lot` FROM `lot` WHERE `inspected` = 1 AND `lastMs` >= ?', [sinceMs]);
+  }
+
+  /** Everything of the lots that a query names. Hashes are left out: they belong to the check, not to a screen. */
+  private async lives(lots: string, parameters: readonly number[]): Promise<JournalView> {
     const head = await this.db.manager.findOneByOrFail(JournalHeadEntity, { id: 1 });
-    const entries = await this.db.manager
-      .createQueryBuilder(JournalEntryEntity, 'e')
-      .where('e.lot IN (SELECT lot FROM journal_entry WHERE atMs BETWEEN :fromMs AND :toMs)', {
-        fromMs,
-        toMs,
-      })
-      .orderBy('e.seq', 'ASC')
-      .limit(20_000)
-      .getMany();
-    return { entries: entries.map(toEntry), lastSeq: head.seq };
+    const rows = await this.db.manager.query<JournalEntryEntity[]>(
+      `SELECT e.\`seq\`, e.\`id\`, e.\`atMs\`, e.\`who\`, e.\`device\`, e.\`lot\`, e.\`kind\`, e.\`payload\`
+       FROM \`journal_entry\` e JOIN (${lots}) AS wanted ON wanted.\`lot\` = e.\`lot\`
+       WHERE e.\`seq\` <= ? ORDER BY e.\`seq\``,
+      [...parameters, head.seq],
+    );
+    return {
+      entries: rows.map((row) => {
+        const payload: unknown = typeof row.payload === 'string' ? JSON.parse(row.payload) : row.payload;
+        return { ...row, seq: Number(row.seq), atMs: Number(row.atMs), payload } as unknown as StoredEntry;
+      }),
+      lastSeq: head.seq,
+    };
   }
 
   /** At most 500 entries after a sequence number. */
@@ -100,29 +123,15 @@ export class JournalService {
     return { seq, revision };
   }
 
-  /** Lots that have begun, among those given. */
-  async begun(lots: readonly string[]): Promise<ReadonlySet<string>> {
+  /** Loads of these lots that went into their oven and were not struck. */
+  async loadedLoads(lots: readonly string[]): Promise<ReadonlySet<string>> {
     if (lots.length === 0) return new Set();
-    const rows = await this.db.manager
-      .createQueryBuilder(JournalEntryEntity, 'e')
-      .select('DISTINCT e.lot', 'lot')
-      .where('e.lot IN (:...lots)', { lots })
-      .getRawMany<{ lot: string }>();
-    return new Set(rows.map((row) => row.lot));
-  }
-
-  /** Loads of the last days that went into their oven and were not struck. */
-  async loadedLoads(): Promise<ReadonlySet<string>> {
     const rows = await this.db.manager.find(JournalEntryEntity, {
-      where: { kind: In(['loaded', 'struck']) },
-      order: { seq: 'DESC' },
-      take: 400,
+      where: { lot: In([...lots]), kind: In(['loaded', 'struck']) },
+      order: { seq: 'ASC' },
     });
-    const entries = rows.map(toEntry);
-    const struck = new Set(entries.flatMap((e) => (e.kind === 'struck' ? [e.payload.entryId] : [])));
-    return new Set(
-      entries.flatMap((e) => (e.kind === 'loaded' && !struck.has(e.id) ? [e.payload.loadId] : [])),
-    );
+    const trays = reduceLedger(rows.map(toEntry)).trays.values();
+    return new Set([...trays].map(({ loadId }) => loadId));
   }
 
   /** Reads the whole chain anew: the first entry that was tampered with, or null. */

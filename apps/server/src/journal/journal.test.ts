@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
-import { reduceJournal, type DraftEntry } from '@jokul/core';
+import { reduceLedger, type DraftEntry } from '@jokul/core';
 import type { AppendView, JournalView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 
@@ -115,17 +115,24 @@ describe('the journal', () => {
 
   it('gives the whole life of every lot that lies in the cold, however old', async () => {
     const { body } = await app.get<JournalView>('journal?since=1795752600000');
-    const frozen = body.entries.filter((e) => e.lot === 'CRD-1007-F');
-    expect(frozen.map((e) => e.kind)).toEqual(['mixed', 'portioned', 'rest-in']);
-    expect(body.entries.some((e) => e.lot === 'GNG-1120-A')).toBe(false);
+    const bags = body.entries.filter((e) => e.kind === 'rest-in' && e.payload.placeId === 'freezer');
+    const frozen = body.entries.filter((e) => e.lot === bags[0]?.lot);
+    expect(frozen.map((e) => e.kind)).toEqual(['begun', 'mixed', 'portioned', 'rest-in']);
+    expect(frozen[0]?.atMs).toBeLessThan(Date.parse('2026-10-08T00:00Z'));
+    // A lot of a week before, which is baked and gone, is not in it.
+    const { lots } = reduceLedger(body.entries);
+    for (const { begun } of lots.values()) if (begun?.day) expect(begun.day >= '2026-11-22').toBe(true);
   });
 
   it('gives the lots of a past day from their first entry on', async () => {
     const from = Date.parse('2026-11-24T00:00Z');
     const { body } = await app.get<JournalView>(`journal/between?from=${from}&to=${from + 86_400_000}`);
-    const state = reduceJournal(body.entries);
+    const state = reduceLedger(body.entries);
     expect(state.notices).toEqual([]);
-    expect(state.batches['RYE-1124-A']?.mixed).not.toBeNull();
+    const rye = [...state.lots.values()].find(
+      ({ begun }) => begun?.productCode === 'RYE' && begun.day === '2026-11-24',
+    );
+    expect(rye?.mixed).not.toBeNull();
   });
 });
 

@@ -18,5 +18,6 @@ export const checkedEntry = (input: JournalEntryInput): DraftEntry => {
       `Not weighed: ${missing.join(', ')}. A batch is finished without them only with a reason.`,
     );
   }
-  return { ...input, payload: { ...payload } } as unknown as DraftEntry;
+  // The same entry in capitals is the same entry.
+  return { ...input, id: input.id.toLowerCase(), payload: { ...payload } } as unknown as DraftEntry;
 };

@@ -1,4 +1,16 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe, Post, Put } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseIntPipe,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { OrderLineInput, type DayView, type OrderView } from '@jokul/contracts';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
@@ -31,7 +43,10 @@ export class OrdersController {
 
   @Delete('orders/:id')
   @HttpCode(204)
-  remove(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
-    return this.orders.remove(id);
+  remove(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query('version', new ParseIntPipe({ optional: true })) version?: number,
+  ): Promise<void> {
+    return this.orders.remove(id, version);
   }
 }

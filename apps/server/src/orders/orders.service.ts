@@ -4,7 +4,7 @@ import { DataSource } from 'typeorm';
 import { JokulError } from '@jokul/core';
 import type { OrderLineInput, OrderView } from '@jokul/contracts';
 import { FormulaVersionEntity, OrderLineEntity } from '../database/entities.js';
-import { touch } from '../setup/settings.service.js';
+import { changeRows } from '../setup/settings.service.js';
 
 const view = ({ id, customer, productCode, pieces, readyBy, version }: OrderLineEntity): OrderView => ({
   id,
@@ -34,7 +34,7 @@ export class OrdersService {
     { customer, productCode, pieces, readyBy }: OrderLineInput,
     id: string = randomUUID(),
   ): Promise<OrderView> {
-    return this.db.transaction(async (manager) => {
+    return changeRows(this.db, async (manager) => {
       if (!(await manager.existsBy(FormulaVersionEntity, { code: productCode }))) {
         throw new JokulError('unknown-formula', `There is no formula "${productCode}".`, 'productCode');
       }
@@ -54,23 +54,27 @@ export class OrdersService {
         readyBy,
         version: 1,
       });
-      await touch(manager);
       return view(row);
     });
   }
 
   /** @throws JokulError `unknown-line`, `changed-meanwhile` */
   async change(id: string, { version, ...fields }: OrderLineInput): Promise<OrderView> {
-    return this.db.transaction(async (manager) => {
+    return changeRows(this.db, async (manager) => {
       const row = await manager.findOne(OrderLineEntity, {
         where: { id },
-        lock: { mode: 'pessimistic_write' },
       });
       if (!row)
         throw new JokulError(
           'unknown-line',
           'Somebody else took this line off the list meanwhile. Add it again if it is still wanted.',
           'id',
+        );
+      if (!(await manager.existsBy(FormulaVersionEntity, { code: fields.productCode })))
+        throw new JokulError(
+          'unknown-formula',
+          `There is no formula "${fields.productCode}".`,
+          'productCode',
         );
       if (row.version !== version) {
         throw new JokulError(
@@ -80,15 +84,25 @@ export class OrdersService {
         );
       }
       const saved = await manager.save(OrderLineEntity, { ...row, ...fields, version: row.version + 1 });
-      await touch(manager);
       return view(saved);
     });
   }
 
-  async remove(id: string): Promise<void> {
-    await this.db.transaction(async (manager) => {
+  /**
+   * Takes a line off the list; one that is gone already stays gone.
+   * @param version that was read; what somebody changed since is not removed unseen
+   * @throws JokulError `changed-meanwhile`
+   */
+  async remove(id: string, version?: number): Promise<void> {
+    await changeRows(this.db, async (manager) => {
+      const row = await manager.findOneBy(OrderLineEntity, { id });
+      if (row && version !== undefined && row.version !== version)
+        throw new JokulError(
+          'changed-meanwhile',
+          `Somebody else changed this line meanwhile: it now says ${row.pieces} pieces by ${row.readyBy}. Look, then remove it again.`,
+          'version',
+        );
       await manager.delete(OrderLineEntity, { id });
-      await touch(manager);
     });
   }
 }

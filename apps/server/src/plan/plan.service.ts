@@ -4,6 +4,7 @@ import { DataSource } from 'typeorm';
 import {
   canonicalJson,
   JokulError,
+  lotsNeeded,
   retime,
   type BatchPlan,
   type Calibration,
@@ -14,10 +15,11 @@ import { calibrationSetting } from '../calibration/calibration-setting.js';
 import { ClockService } from '../clock/clock.service.js';
 import { PlanEntity } from '../database/entities.js';
 import { FormulaService } from '../formula/formula.service.js';
+import { LotsService } from '../lots/lots.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { OrdersService } from '../orders/orders.service.js';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
-import { SettingsService, touch } from '../setup/settings.service.js';
+import { SettingsService, changeRows } from '../setup/settings.service.js';
 import { ComputationService } from './computation.service.js';
 import type { PlanBody } from './plan.worker.js';
 
@@ -40,6 +42,7 @@ export class PlanService {
     private readonly settings: SettingsService,
     private readonly clock: ClockService,
     private readonly journal: JournalService,
+    private readonly lots: LotsService,
     private readonly computation: ComputationService,
   ) {}
 
@@ -89,7 +92,7 @@ export class PlanService {
   }
 
   private toView(row: PlanEntity, stale: boolean, calibration: Calibration | null): PlanView {
-    const { calibratedAtMs = null, moves = [], ...body } = row.body as StoredPlan;
+    const { calibratedAtMs = null, moves = [], batchForecasts = {}, ...body } = row.body as StoredPlan;
     const { date, version } = row;
     return {
       date,
@@ -97,12 +100,14 @@ export class PlanService {
       stale,
       retimeDue: calibratedAtMs !== (calibration?.atMs ?? null),
       moves,
+      batchForecasts,
       ...body,
     };
   }
 
-  /** The formulas that batches which have begun are made by; they may be older versions. */
+  /** The formulas that batches which have begun are made by: as pinned, else of the version in the plan. */
   private async formulasOf(batches: readonly BatchPlan[], old: StoredPlan | null) {
+    const pinned = await this.lots.records(batches.map(({ batchId }) => batchId));
     const madeBy = batches.map((batch) => ({
       batchId: batch.batchId,
       code: batch.productCode,
@@ -111,7 +116,8 @@ export class PlanService {
     const known = await this.formulas.versions(madeBy);
     const found: Record<string, Formula> = {};
     for (const { batchId, code, version } of madeBy) {
-      const formula = known.find((f) => f.code === code && f.version === version);
+      const formula =
+        pinned.get(batchId)?.formula ?? known.find((f) => f.code === code && f.version === version);
       if (formula) found[batchId] = formula;
     }
     return found;
@@ -124,8 +130,8 @@ export class PlanService {
     body: StoredPlan,
     inputHash: string,
   ): Promise<PlanEntity> {
-    return this.db.transaction(async (manager) => {
-      const now = await manager.findOne(PlanEntity, { where: { date }, lock: { mode: 'pessimistic_write' } });
+    return changeRows(this.db, async (manager) => {
+      const now = await manager.findOne(PlanEntity, { where: { date } });
       if ((now?.version ?? 0) !== (before?.version ?? 0)) {
         throw new JokulError(
           'changed-meanwhile',
@@ -139,9 +145,27 @@ export class PlanService {
         body,
         inputHash,
       });
-      await touch(manager);
       return row;
     });
+  }
+
+  /** The bakes of batches that are made by another formula than the latest of their product. */
+  private async bakesOfFixed(
+    fixed: Readonly<Record<string, Formula>>,
+    { formulas, equipment, rules, calibration }: PlanInputs,
+  ) {
+    const latest = new Map(formulas.map((formula) => [formula.code, canonicalJson(formula)]));
+    const others = Object.entries(fixed).filter(
+      ([, formula]) => latest.get(formula.code) !== canonicalJson(formula),
+    );
+    return Object.fromEntries(
+      await Promise.all(
+        others.map(
+          async ([batchId, formula]) =>
+            [batchId, await this.computation.bakesOf(formula, equipment, rules, calibration)] as const,
+        ),
+      ),
+    );
   }
 
   private async bakesOf({ formulas, equipment, rules, calibration }: PlanInputs) {
@@ -171,7 +195,7 @@ export class PlanService {
       );
     const before = await this.stored(date);
     const old = before ? (before.body as StoredPlan) : null;
-    const begun = await this.journal.begun((old?.plan.batches ?? []).map((batch) => batch.batchId));
+    const begun = await this.lots.begun((old?.plan.batches ?? []).map((batch) => batch.batchId));
     const fixed = (old?.plan.batches ?? []).filter((batch) => begun.has(batch.batchId));
     return this.compute(date, inputs, before, fixed, { keep: false, nowMs, signal });
   }
@@ -205,27 +229,41 @@ export class PlanService {
     const old = before ? (before.body as StoredPlan) : null;
     const fixedFormulas = await this.formulasOf(kept, old);
     const nowMs = how.nowMs ?? (await this.clock.nowMs());
-    const [bakes, started] = await Promise.all([this.bakesOf(inputs), this.journal.loadedLoads()]);
+    const [bakes, fixedBakes, started] = await Promise.all([
+      this.bakesOf(inputs),
+      this.bakesOfFixed(fixedFormulas, inputs),
+      this.journal.loadedLoads(kept.map(({ batchId }) => batchId)),
+    ]);
     const { batches: fixed, moves } = retime({
       batches: kept,
-      pullOf: (load, batch) => bakes[batch.productCode]?.[load.ovenId]?.pull?.value ?? null,
+      pullOf: (load, batch) =>
+        (fixedBakes[batch.batchId] ?? bakes[batch.productCode])?.[load.ovenId]?.pull?.value ?? null,
       started,
       notBeforeS: new Map(Object.entries(how.notBefore ?? {})),
       ovens: equipment.ovens,
       loadGapS: rules.loadGapS,
     });
+    const input = {
+      date,
+      nowS: nowMs / 1000,
+      orders,
+      formulas: new Map(formulas.map((f) => [f.code, f])),
+      equipment,
+      rules,
+      fixed,
+    };
+    const lotIds = how.keep
+      ? {}
+      : await this.lots.namesFor(
+          date,
+          lotsNeeded(input),
+          (old?.plan.batches ?? []).filter(({ batchId }) => !fixed.some((f) => f.batchId === batchId)),
+        );
     const body = await this.computation.plan(
       {
-        input: {
-          date,
-          nowS: nowMs / 1000,
-          orders,
-          formulas: new Map(formulas.map((f) => [f.code, f])),
-          equipment,
-          rules,
-          fixed,
-        },
+        input: { ...input, lotIds },
         bakes,
+        fixedBakes,
         fixedFormulas,
         keep: how.keep,
       },

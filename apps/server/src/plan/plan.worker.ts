@@ -64,10 +64,15 @@ export interface PlanTask {
   readonly bakes: Readonly<Record<string, ProductBakes>>;
   /** Formulas of the batches that have begun, which may be older versions. */
   readonly fixedFormulas: Readonly<Record<string, Formula>>;
+  /** The bakes of those that are made otherwise than the latest formula of their product. */
+  readonly fixedBakes: Readonly<Record<string, ProductBakes>>;
   readonly own: readonly Ingredient[];
 }
 
-export type PlanBody = Pick<PlanView, 'plan' | 'violations' | 'forecasts' | 'ribbons' | 'batchFormula'>;
+export type PlanBody = Pick<
+  PlanView,
+  'plan' | 'violations' | 'forecasts' | 'ribbons' | 'batchFormula' | 'batchForecasts'
+>;
 
 const bakeIn = (bakes: ProductBakes | undefined, ovenId: string) => bakes?.[ovenId] ?? null;
 
@@ -120,7 +125,7 @@ const forecast = (
 /** The plan of a day with everything that the screens show of it. */
 export const plan = (task: PlanTask): Outcome<PlanBody> => outcome(() => planDay(task));
 
-const planDay = ({ input, bakes, fixedFormulas, own, keep }: PlanTask): PlanBody => {
+const planDay = ({ input, bakes, fixedFormulas, fixedBakes, own, keep }: PlanTask): PlanBody => {
   takeInOwn(own);
   const { formulas, equipment, rules } = input;
   const predictions = new Map(
@@ -136,7 +141,7 @@ const planDay = ({ input, bakes, fixedFormulas, own, keep }: PlanTask): PlanBody
           batch,
           formula,
           equipment.places,
-          (ovenId) => bakeIn(bakes[batch.productCode], ovenId)?.curves,
+          (ovenId) => bakeIn(fixedBakes[batch.batchId] ?? bakes[batch.productCode], ovenId)?.curves,
           rules,
         )
       : [];
@@ -148,6 +153,12 @@ const planDay = ({ input, bakes, fixedFormulas, own, keep }: PlanTask): PlanBody
       [...formulas.values()].flatMap((f) => {
         const own = bakes[f.code];
         return own ? [[f.code, forecast(f, own, equipment, rules)]] : [];
+      }),
+    ),
+    batchForecasts: Object.fromEntries(
+      Object.entries(fixedBakes).flatMap(([batchId, own]) => {
+        const formula = fixedFormulas[batchId];
+        return formula ? [[batchId, forecast(formula, own, equipment, rules)]] : [];
       }),
     ),
     ribbons,

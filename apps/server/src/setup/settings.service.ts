@@ -40,12 +40,9 @@ export class SettingsService {
 
   /** Writes a setting, if nobody else did since `version` was read. @throws JokulError `changed-meanwhile` */
   async write<K extends keyof Settings>(key: K, body: Settings[K], version: number): Promise<void> {
-    await this.db.transaction(async (manager) => {
-      const found = await manager.findOne(SettingEntity, {
-        where: { key },
-        lock: { mode: 'pessimistic_write' },
-      });
-      if (found && found.version !== version) {
+    await changeRows(this.db, async (manager) => {
+      const found = await manager.findOneBy(SettingEntity, { key });
+      if ((found?.version ?? 0) !== version) {
         throw new JokulError(
           'changed-meanwhile',
           'Somebody else changed this meanwhile. Look at their change, then save yours again.',
@@ -53,12 +50,17 @@ export class SettingsService {
         );
       }
       await manager.save(SettingEntity, { key, body, version: version + 1 });
-      await touch(manager);
     });
   }
 }
 
-/** Tells all screens that rows changed. */
-export const touch = async (manager: EntityManager): Promise<void> => {
-  await manager.increment(JournalHeadEntity, { id: 1 }, 'revision', 1);
-};
+/**
+ * Changes rows in one transaction, and tells all screens that they changed. The head is held from the start: of two
+ * changes at the same time the second sees what the first one wrote, also where the row was not there before, so that
+ * it can say so; and no two ever wait for each other.
+ */
+export const changeRows = <T>(db: DataSource, work: (manager: EntityManager) => Promise<T>): Promise<T> =>
+  db.transaction(async (manager) => {
+    await manager.increment(JournalHeadEntity, { id: 1 }, 'revision', 1);
+    return work(manager);
+  });

@@ -4,6 +4,7 @@ import { openActions, overWindow, type Action, type Formula, type Load, type Ove
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay } from '../lib/queries';
 import { useJournal, record } from '../journal/store';
+import type { Lots } from './lots';
 
 /** Everything open on the floor of the shown day, the most urgent first. */
 export const useActions = (): readonly Action[] => {
@@ -67,14 +68,13 @@ export const useAskRelease = create<{ ask: AskRelease | null }>()(() => ({ ask: 
  * Writes down that a tray action was done; false when it was none, or must be decided first: dough past its window is
  * asked about.
  */
-export const doTrayAction = (action: Action, formula: Formula | undefined): boolean => {
+export const doTrayAction = (action: Action, lots: Lots | null): boolean => {
   const { load, trayIds, batchId } = action;
   if (!load) return false;
+  const formula = lots?.formulaOf(batchId);
+  const ages = lots?.ageRulesOf(batchId);
   const trayRestS = formula?.bake.trayRestS ?? 300;
-  const over =
-    action.kind === 'load' && formula
-      ? overWindow(useJournal.getState().floor.batches[batchId], formula, nowMs())
-      : null;
+  const over = action.kind === 'load' && ages ? overWindow(lots?.lotOf(batchId), ages, nowMs()) : null;
   if (over && formula) {
     useAskRelease.setState({ ask: { action, formula, over } });
     return false;

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { emptyBatch, type BatchPlan, type BatchState, type Formula } from '@jokul/core';
+import { emptyLot, type BatchPlan, type LotState, type Formula } from '@jokul/core';
 import type { FormulaVersionView } from '@jokul/contracts';
 import { get } from '../lib/api';
 import { useBakery, useDay } from '../lib/queries';
@@ -9,7 +9,7 @@ import { useJournal } from '../journal/store';
 export interface BatchAtHand {
   readonly batch: BatchPlan;
   readonly formula: Formula;
-  readonly known: BatchState;
+  readonly known: LotState;
 }
 
 export const taskOf = (batch: BatchPlan, kind: string) => batch.tasks.find((task) => task.kind === kind);
@@ -22,33 +22,37 @@ export const useBatches = (kind: 'mix' | 'portion'): readonly BatchPlan[] => {
 };
 
 /** What the journal knows of a batch. */
-export const useKnown = (batchId: string): BatchState =>
-  useJournal((s) => s.floor.batches[batchId]) ?? emptyBatch(batchId);
+export const useKnown = (batchId: string): LotState =>
+  useJournal((s) => s.floor.lots.get(batchId)) ?? emptyLot(batchId);
 
 /**
  * The batch in the address, or the first that `open` says is still to do, with the formula version it is made by.
  */
 export const useBatchAtHand = (
   batches: readonly BatchPlan[],
-  open: (known: BatchState | undefined) => boolean,
+  open: (known: LotState | undefined) => boolean,
 ): BatchAtHand | null => {
   const { batchId } = useParams();
   const bakery = useBakery();
   const day = useDay();
-  const states = useJournal((s) => s.floor.batches);
+  const states = useJournal((s) => s.floor.lots);
   const batch =
-    batches.find((b) => b.batchId === batchId) ?? batches.find((b) => open(states[b.batchId])) ?? batches[0];
+    batches.find((b) => b.batchId === batchId) ??
+    batches.find((b) => open(states.get(b.batchId))) ??
+    batches[0];
+  const pinned = batch && states.get(batch.batchId)?.begun?.formula;
   const version = batch ? day.data?.plan?.batchFormula[batch.batchId] : undefined;
   const latest = bakery.data?.formulas.find((f) => f.code === batch?.productCode);
   const older = useQuery({
     queryKey: ['formula', batch?.productCode],
     queryFn: () => get<readonly FormulaVersionView[]>(`formulas/${batch?.productCode}/versions`),
-    enabled: latest !== undefined && version !== undefined && latest.version !== version,
+    enabled: !pinned && latest !== undefined && version !== undefined && latest.version !== version,
   });
   if (!batch) return null;
   const formula =
-    latest && latest.version === version
+    pinned ??
+    (latest && latest.version === version
       ? latest
-      : older.data?.find((v) => v.formula.version === version)?.formula;
-  return formula ? { batch, formula, known: states[batch.batchId] ?? emptyBatch(batch.batchId) } : null;
+      : older.data?.find((v) => v.formula.version === version)?.formula);
+  return formula ? { batch, formula, known: states.get(batch.batchId) ?? emptyLot(batch.batchId) } : null;
 };

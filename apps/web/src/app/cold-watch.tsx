@@ -2,6 +2,7 @@ import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
 import { coldAlarm, followed, inTheCold, placeAirNow, sayDuration, type Readiness } from '@jokul/core';
 import { useJournal } from '../journal/store';
+import { useLots } from './lots';
 import { useNow } from '../lib/clock';
 import { useBakery, useDay, useDayDate, useProbes, useRetime } from '../lib/queries';
 import { needleReadings } from '../stations/rest/needles';
@@ -26,9 +27,15 @@ export const ColdWatch = () => {
   const recent = useProbes(now - recentMs);
   const retime = useRetime(date);
   const { search } = useLocation();
-  const { equipment, rules, formulas = [] } = bakery.data ?? {};
+  const { equipment, rules } = bakery.data ?? {};
+  const lots = useLots();
   const airs = (equipment?.places ?? []).map((place) =>
-    placeAirNow(place, recent.data?.places.find(({ placeId }) => placeId === place.id)?.readings ?? [], now),
+    placeAirNow(
+      place,
+      recent.data?.places.find(({ placeId }) => placeId === place.id)?.readings ?? [],
+      now,
+      rules?.probeSilentS,
+    ),
   );
   const cold = inTheCold(floor);
   const off = airs
@@ -40,21 +47,28 @@ export const ColdWatch = () => {
     long.data?.places.find((place) => place.placeId === placeId)?.readings ?? [];
   const slot = Math.floor(now / 120_000);
   // Only the doughs of a place that drifts are computed anew, every two minutes, off the main thread.
-  const needleCount = Object.values(floor.batches).reduce(
+  const needleCount = [...floor.lots.values()].reduce(
     (sum, { stays }) => sum + stays.reduce((cores, stay) => cores + stay.cores.length, 0),
     0,
   );
   const affected = cold.filter((item) => off.includes(item.placeId));
   const ready = useQueries({
     queries: affected.map((item) => {
-      const formula = formulas.find(({ code }) => code === item.batchId.split('-')[0]);
+      const formula = lots?.formulaOf(item.batchId);
       const place = equipment?.places.find(({ id }) => id === item.placeId);
       return {
         queryKey: ['readiness', item.batchId, item.inMs, slot, long.data?.version, needleCount],
         enabled: long.data !== undefined,
         queryFn: async (): Promise<Readiness> => {
           if (!formula || !place || !rules) return { batchId: item.batchId, bySetMs: null, measuredMs: null };
-          const needles = needleReadings(place, floor, formulas, rules, readingsOf(place.id), now);
+          const needles = needleReadings(
+            place,
+            floor,
+            lots?.formulaOf ?? (() => undefined),
+            rules,
+            readingsOf(place.id),
+            now,
+          );
           const answer = needles.length > 0 ? await queries.fetchQuery(needleQuery(needles)) : null;
           const bySet = questionOf(item, formula, asShown(place, answer), rules);
           const { question, beginsMs } = followed(bySet, item.inMs, readingsOf(place.id), now);
@@ -71,7 +85,8 @@ export const ColdWatch = () => {
     }),
     combine: (results) => results.flatMap(({ data }) => (data ? [data] : [])),
   });
-  if (!rules) return null;
+  // Before the first answer of the probes nothing is known of them, good or bad.
+  if (!rules || !recent.data) return null;
   const batches = day.data?.plan?.plan.batches ?? [];
   const alarm = coldAlarm(airs, cold, ready, batches, rules, now);
   if (!alarm) return null;

@@ -1,14 +1,24 @@
 import { useState } from 'react';
 import { sayDuration } from '@jokul/core';
-import { record } from '../journal/store';
+import { record, useJournal } from '../journal/store';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Field } from '../ui/field';
 import { doTrayAction, useAskRelease, type AskRelease } from './actions';
+import { useLots, type Lots } from './lots';
 import { sayDone } from './say-done';
+
+const whereWords = { chilled: 'chilled or out', frozen: 'frozen', out: 'out of the cold' } as const;
+
+/** The decision has just been written down; the lots of this render do not know of it yet. */
+const asDecided = (lots: Lots): Lots => ({
+  ...lots,
+  lotOf: (id) => useJournal.getState().floor.lots.get(id),
+});
 
 /** Dough past its window goes into no oven before somebody decided on it and wrote down why. */
 export const ReleaseDough = ({ asked }: { asked: AskRelease }) => {
+  const lots = useLots();
   const { action, formula, over } = asked;
   const [reason, setReason] = useState('');
   const close = () => useAskRelease.setState({ ask: null });
@@ -16,19 +26,20 @@ export const ReleaseDough = ({ asked }: { asked: AskRelease }) => {
   const release = () => {
     record('released', action.batchId, {
       why: 'over-window',
+      clock: over.clock,
       ageS: Math.round(over.ageS),
       limitS: over.limitS,
       reason: reason.trim(),
     });
-    if (doTrayAction(action, formula)) sayDone(action, formula.name);
+    if (doTrayAction(action, lots && asDecided(lots))) sayDone(action, formula.name);
     close();
   };
   return (
     <Dialog
       open
       onClose={close}
-      title={`${formula.name} is past its window`}
-      lead={`${action.batchId} has been in the cold for ${sayDuration(over.ageS)}; its window ends at ${sayDuration(over.limitS)}. The head baker decides whether it is baked. If in doubt, throw it away: local food rules come first.`}
+      title={`${formula.name} is past its ${over.clock === 'out' ? 'time on the bench' : 'window'}`}
+      lead={`${action.batchId} has been ${whereWords[over.clock]} for ${sayDuration(over.ageS)}, all its times added up; the limit is ${sayDuration(over.limitS)}. The head baker decides whether it is baked. If in doubt, throw it away: local food rules come first.`}
     >
       <form
         onSubmit={(event) => {

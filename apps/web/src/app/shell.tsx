@@ -4,15 +4,17 @@ import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
 import { setClock, useNow, useWallClock } from '../lib/clock';
 import { usePreferences } from '../lib/preferences';
-import { useBakery } from '../lib/queries';
-import { dismissRefused, startJournal } from '../journal/sync';
-import { useJournal } from '../journal/store';
-import { Failed, Loading, Alarm } from '../ui/states';
+import { useBakery, useDay } from '../lib/queries';
+import { startJournal } from '../journal/sync';
+import { onBegin, useJournal } from '../journal/store';
+import { Failed, Loading } from '../ui/states';
 import { Button } from '../ui/button';
 import { across, stations } from './line';
+import { recordOf } from './lots';
 import { NextAction } from './next-action';
 import { Overview } from './overview';
 import { SearchEverything } from './search-everything';
+import { SetAside, UnkeptWarning } from './set-aside';
 import { pathOf, useActions, useAskRelease } from './actions';
 
 const ReleaseDough = lazy(() => import('./release-dough').then((m) => ({ default: m.ReleaseDough })));
@@ -99,26 +101,6 @@ const Clock = () => {
   );
 };
 
-const Refused = () => {
-  const refused = useJournal((s) => s.refused);
-  const [first] = refused;
-  if (!first) return null;
-  return (
-    <div className="px-4 pt-3">
-      <Alarm
-        action={
-          <Button size="small" onClick={() => void dismissRefused(first.entry.id)}>
-            Seen
-          </Button>
-        }
-      >
-        Not taken into the journal ({first.entry.kind}, {first.entry.lot}): {first.refused} Enter it again
-        with the right figures.
-      </Alarm>
-    </div>
-  );
-};
-
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
@@ -126,6 +108,7 @@ const typing = (target: EventTarget | null) =>
 /** Navigation, clock, search and keys around every page. */
 export const Shell = () => {
   const bakery = useBakery();
+  const day = useDay();
   const navigate = useNavigate();
   const { pathname, search } = useLocation();
   const [overview, setOverview] = useState(false);
@@ -140,6 +123,11 @@ export const Shell = () => {
     setClock(clock);
     void startJournal();
   }, [clock]);
+
+  // The first work on a lot pins what the lot is, by what this device knows of it.
+  useEffect(() => {
+    onBegin((lot) => (bakery.data && day.data ? recordOf(bakery.data, day.data, lot) : null));
+  }, [bakery.data, day.data]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -212,7 +200,8 @@ export const Shell = () => {
             icon={<Keyboard size={17} />}
           />
         </header>
-        <Refused />
+        <UnkeptWarning />
+        <SetAside />
         {bakery.data && (
           <Suspense>
             <ColdWatch />

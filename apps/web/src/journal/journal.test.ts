@@ -1,11 +1,17 @@
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
-import type { JournalEntry } from '@jokul/core';
+import type { JournalEntry, LotRecord } from '@jokul/core';
 import type { OutboxItem } from './outbox';
 
 /* The outbox and the sending, with a made-up IndexedDB, network and event stream. */
 const kept = new Map<string, OutboxItem>();
+/** The browser's store: whole, forbidden or full, or never answering. */
+const store = { broken: false, silent: false };
 jest.unstable_mockModule('./outbox', () => ({
-  keep: async (item: OutboxItem) => void kept.set(item.entry.id, item),
+  keep: async (item: OutboxItem) => {
+    if (store.broken) throw new Error('QuotaExceededError');
+    if (store.silent) await new Promise(() => undefined);
+    kept.set(item.entry.id, item);
+  },
   forget: async (ids: readonly string[]) => ids.forEach((id) => kept.delete(id)),
   allKept: async () => [...kept.values()].sort((a, b) => a.order - b.order),
 }));
@@ -37,7 +43,7 @@ class FakeEventSource {
 }
 
 /** The server: stores entries by id, unless it is away or finds one bad. */
-const server = { away: false, bad: new Set<string>(), stored: [] as string[], posts: 0 };
+const server = { away: false, status: 0, bad: new Set<string>(), stored: [] as string[], posts: 0 };
 const answer = (status: number, body: object) => ({
   ok: status < 400,
   status,
@@ -47,6 +53,7 @@ const fakeFetch = async (_path: string, init: { method: string; body?: string })
   if (server.away) throw new TypeError('network');
   if (init.method === 'GET') return answer(200, { entries: [], lastSeq: 10 });
   server.posts += 1;
+  if (server.status) return answer(server.status, { code: 'x', message: 'Not now.', path: '' });
   const { entries } = JSON.parse(init.body ?? '{}') as { entries: { id: string }[] };
   const bad = entries.find((entry) => server.bad.has(entry.id));
   if (bad) return answer(400, { code: 'bad-request', message: 'A weight cannot be below 0 g.', path: '' });
@@ -60,26 +67,28 @@ Object.assign(globalThis, {
   window: { addEventListener: () => undefined },
 });
 
-const { confirmEntries, record, refuseEntry, setPending, useJournal } = await import('./store');
-const { dismissRefused, startJournal } = await import('./sync');
+const { confirmEntries, onBegin, record, refuseEntry, resetJournal, useJournal } = await import('./store');
+const { sendRefused, startJournal, strikeRefused } = await import('./sync');
 
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const until = async (condition: () => boolean) => {
   for (let i = 0; i < 400 && !condition(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
   expect(condition()).toBe(true);
 };
 const note = (text = 'x') => record('note', 'TEST-A', { text });
-const fromServer = (seq: number, id: string): JournalEntry => ({
-  id,
-  seq,
-  atMs: seq,
-  who: 'Early baker',
-  device: 'wall',
-  lot: 'TEST-B',
-  kind: 'note',
-  payload: { text: id },
-  prevHash: '',
-  hash: '',
-});
+const fromServer = (seq: number, id: string): JournalEntry =>
+  ({
+    id,
+    seq,
+    atMs: seq,
+    who: 'Early baker',
+    device: 'wall',
+    lot: 'TEST-B',
+    kind: 'note',
+    payload: { text: id },
+    prevHash: '',
+    hash: '',
+  }) as JournalEntry;
 
 beforeEach(() => {
   kept.clear();
@@ -87,7 +96,11 @@ beforeEach(() => {
   server.bad.clear();
   server.stored = [];
   server.posts = 0;
-  useJournal.setState({ confirmed: [], pending: [], refused: [], connection: 'starting' });
+  server.status = 0;
+  store.broken = false;
+  store.silent = false;
+  onBegin(() => null);
+  resetJournal();
 });
 
 describe('an entry made on this screen', () => {
@@ -95,15 +108,15 @@ describe('an entry made on this screen', () => {
     server.away = true;
     const entry = note('at once');
     expect(useJournal.getState().pending.map((item) => item.entry.id)).toEqual([entry.id]);
-    expect(useJournal.getState().floor.batches['TEST-A']?.notes[0]?.text).toBe('at once');
+    expect(useJournal.getState().floor.lots.get('TEST-A')?.notes[0]?.text).toBe('at once');
     await until(() => kept.has(entry.id));
   });
 
   it('is confirmed by its number and leaves the outbox', () => {
     const entry = note();
-    confirmEntries([{ ...entry, seq: 5, prevHash: '', hash: '' }]);
+    confirmEntries([{ ...entry, seq: 5 }]);
     expect(useJournal.getState().pending).toEqual([]);
-    expect(useJournal.getState().floor.batches['TEST-A']?.notes).toHaveLength(1);
+    expect(useJournal.getState().floor.lots.get('TEST-A')?.notes).toHaveLength(1);
   });
 
   it('refused, has no effect any more and waits to be read', async () => {
@@ -111,9 +124,9 @@ describe('an entry made on this screen', () => {
     const [item] = useJournal.getState().pending;
     if (!item) throw new Error('nothing pending');
     refuseEntry({ ...item, refused: 'No.' });
-    expect(useJournal.getState().floor.batches['TEST-A']).toBeUndefined();
+    expect(useJournal.getState().floor.lots.get('TEST-A')).toBeUndefined();
     expect(useJournal.getState().refused.map((r) => r.refused)).toEqual(['No.']);
-    await dismissRefused(item.entry.id);
+    await strikeRefused(item.entry.id);
     expect(useJournal.getState().refused).toEqual([]);
   });
 });
@@ -122,13 +135,20 @@ describe('confirmed entries', () => {
   it('stand in the order of their numbers, each once', () => {
     confirmEntries([fromServer(3, 'c'), fromServer(1, 'a')]);
     confirmEntries([fromServer(2, 'b'), fromServer(3, 'c')]);
-    expect(useJournal.getState().confirmed.map((e) => e.seq)).toEqual([1, 2, 3]);
+    const notes = useJournal.getState().floor.lots.get('TEST-B')?.notes;
+    expect(notes?.map((e) => e.text)).toEqual(['a', 'b', 'c']);
   });
   it('come before what is still pending', () => {
-    setPending([]);
-    note('mine');
+    const mine = record('note', 'TEST-B', { text: 'mine' });
     confirmEntries([fromServer(1, 'theirs')]);
-    expect(Object.keys(useJournal.getState().floor.batches)).toEqual(['TEST-B', 'TEST-A']);
+    const texts = () =>
+      useJournal
+        .getState()
+        .floor.lots.get('TEST-B')
+        ?.notes.map((e) => e.text);
+    expect(texts()).toEqual(['theirs', 'mine']);
+    confirmEntries([{ ...mine, seq: 0 }]);
+    expect(texts()).toEqual(['mine', 'theirs']);
   });
 });
 
@@ -145,7 +165,7 @@ describe('sending', () => {
     } as const;
     kept.set(left.id, { entry: left, order: 1 });
     await startJournal();
-    expect(useJournal.getState().floor.batches['LEFT-A']?.notes[0]?.text).toBe('left');
+    expect(useJournal.getState().floor.lots.get('LEFT-A')?.notes[0]?.text).toBe('left');
     expect(sources.at(-1)?.url).toBe('/api/journal/stream?after=10');
     sources.at(-1)?.onopen?.();
     await until(() => server.stored.includes(left.id));
@@ -181,9 +201,56 @@ describe('sending', () => {
     expect(kept.get(bad.id)?.refused).toBe('A weight cannot be below 0 g.');
   });
 
+  it.each([401, 403, 404, 408, 409, 429, 500, 502, 503])(
+    'an answer %d is no fault of the entry: it waits, and goes in when the server is itself again',
+    async (status) => {
+      server.status = status;
+      const { id } = note(`waits for ${status}`);
+      await until(() => server.posts > 0);
+      await pause(450);
+      // No busy loop: the pauses grow.
+      expect(server.posts).toBeLessThanOrEqual(3);
+      expect(useJournal.getState().refused).toEqual([]);
+      expect(kept.has(id)).toBe(true);
+      server.status = 0;
+      await until(() => server.stored.includes(id));
+      expect(useJournal.getState().pending).toEqual([]);
+    },
+  );
+
+  it('of many that are refused together only the wrong ones are set aside, and order is kept', async () => {
+    server.away = true;
+    const ids = Array.from({ length: 9 }, (_, i) => note(`n${i}`).id);
+    server.bad.add(ids[2] ?? '').add(ids[7] ?? '');
+    server.away = false;
+    await until(() => useJournal.getState().pending.length === 0);
+    expect(server.stored).toEqual(ids.filter((id) => !server.bad.has(id)));
+    expect(useJournal.getState().refused.map(({ entry }) => entry.id)).toEqual([ids[2], ids[7]]);
+  });
+
+  it('an entry that was set aside can be put right and sent again, under its own name and time', async () => {
+    server.away = true;
+    const { id } = note('bad');
+    server.bad.add(id);
+    server.away = false;
+    await until(() => useJournal.getState().refused.length === 1);
+    const [item] = useJournal.getState().refused;
+    if (!item) throw new Error('nothing was set aside');
+    server.bad.clear();
+    await sendRefused(item, { text: 'good' });
+    await until(() => server.stored.includes(id));
+    expect(useJournal.getState().refused).toEqual([]);
+    expect(
+      useJournal
+        .getState()
+        .floor.lots.get('TEST-A')
+        ?.notes.map(({ text }) => text),
+    ).toEqual(['good']);
+  });
+
   it('hears what others did', () => {
     sources.at(-1)?.listeners.get('entry')?.({ data: JSON.stringify(fromServer(40, 'heard')) });
-    expect(useJournal.getState().floor.batches['TEST-B']?.notes.at(-1)?.text).toBe('heard');
+    expect(useJournal.getState().floor.lots.get('TEST-B')?.notes.at(-1)?.text).toBe('heard');
   });
 
   it('begins to listen anew from the last number heard, not from its own entries', async () => {
@@ -195,5 +262,41 @@ describe('sending', () => {
     expect(sources.at(-1)?.closed).toBe(true);
     await until(() => sources.length === count + 1);
     expect(sources.at(-1)?.url).toBe('/api/journal/stream?after=41');
+  });
+});
+
+describe('a browser that keeps nothing', () => {
+  it('sends all the same, and says what is at risk while it waits', async () => {
+    store.broken = true;
+    server.away = true;
+    const { id } = note('private window');
+    await until(() => !useJournal.getState().keeps);
+    expect([...useJournal.getState().unkept]).toEqual([id]);
+    server.away = false;
+    await until(() => server.stored.includes(id));
+    await until(() => useJournal.getState().unkept.size === 0);
+  });
+  it('whose store never answers does not hold a press up', async () => {
+    store.silent = true;
+    const { id } = note('no answer');
+    await until(() => server.stored.includes(id));
+  });
+});
+
+describe('the first work on a lot', () => {
+  const pinned = { schema: 1, productCode: 'TEST' } as unknown as LotRecord;
+  it('pins what it is, once, before the work itself', async () => {
+    onBegin((lot) => (lot === 'TEST-9' ? pinned : null));
+    record('browned', 'TEST-9', { inG: 100, outG: 82 });
+    record('browned', 'TEST-9', { inG: 100, outG: 83 });
+    await until(() => server.stored.length === 3);
+    const lot = useJournal.getState().floor.lots.get('TEST-9');
+    expect(lot?.begun).toMatchObject(pinned);
+    expect(lot?.browned).toHaveLength(2);
+  });
+  it('a note begins nothing', () => {
+    onBegin(() => pinned);
+    record('note', 'TEST-8', { text: 'x' });
+    expect(useJournal.getState().floor.lots.get('TEST-8')?.begun).toBeNull();
   });
 });

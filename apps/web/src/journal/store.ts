@@ -1,26 +1,30 @@
+import { v4 as uuid } from 'uuid';
 import { create } from 'zustand';
 import {
   emptyState,
-  reduceJournal,
+  Ledger,
   type DraftEntry,
   type EntryKind,
   type FloorState,
   type JournalEntry,
+  type LotRecord,
   type Payloads,
 } from '@jokul/core';
 import { nowMs } from '../lib/clock';
 import { usePreferences } from '../lib/preferences';
-import { keep, type OutboxItem } from './outbox';
+import { forget, keep, type OutboxItem } from './outbox';
 
 export type Connection = 'starting' | 'live' | 'away';
 
 interface JournalStore {
-  /** Confirmed entries in journal order. */
-  readonly confirmed: readonly JournalEntry[];
   /** Made here, not confirmed yet. */
   readonly pending: readonly OutboxItem[];
-  /** Refused for good; shown until somebody has seen it. */
+  /** The entry itself is wrong: set aside until a person mends, keeps or strikes it. */
   readonly refused: readonly OutboxItem[];
+  /** Entries that this browser could not keep: they live in this page alone until the server has them. */
+  readonly unkept: ReadonlySet<string>;
+  /** Whether this browser keeps entries at all. */
+  readonly keeps: boolean;
   /** What all of them make of the floor. */
   readonly floor: FloorState;
   readonly connection: Connection;
@@ -28,38 +32,60 @@ interface JournalStore {
 }
 
 export const useJournal = create<JournalStore>()(() => ({
-  confirmed: [],
   pending: [],
   refused: [],
+  unkept: new Set<string>(),
+  keeps: true,
   floor: emptyState,
   connection: 'starting',
   loaded: false,
 }));
 
-const floorOf = (confirmed: readonly JournalEntry[], pending: readonly OutboxItem[]) =>
-  reduceJournal([...confirmed, ...pending.map((item) => item.entry)]);
+let ledger = new Ledger();
 
-/** Takes in confirmed entries: those that are new, in order, and drops what was pending of them. */
-export const confirmEntries = (entries: readonly JournalEntry[], loaded = false): void => {
-  useJournal.setState((s) => {
-    const known = new Set(s.confirmed.map((entry) => entry.seq));
-    const confirmed = [...s.confirmed, ...entries.filter((entry) => !known.has(entry.seq))].sort(
-      (a, b) => a.seq - b.seq,
-    );
-    const ids = new Set(confirmed.map((entry) => entry.id));
-    const pending = s.pending.filter((item) => !ids.has(item.entry.id));
-    return { confirmed, pending, floor: floorOf(confirmed, pending), loaded: s.loaded || loaded };
-  });
+/** Takes in confirmed entries, and drops what was pending of them. */
+export const confirmEntries = (
+  confirmed: readonly (DraftEntry & Pick<JournalEntry, 'seq'>)[],
+  loaded = false,
+): void => {
+  for (const { seq, ...entry } of confirmed) ledger.put(entry as DraftEntry, seq);
+  const ids = new Set(confirmed.map((entry) => entry.id));
+  useJournal.setState((s) => ({
+    pending: s.pending.some((item) => ids.has(item.entry.id))
+      ? s.pending.filter((item) => !ids.has(item.entry.id))
+      : s.pending,
+    unkept: new Set([...s.unkept].filter((id) => !ids.has(id))),
+    floor: ledger.floor(),
+    loaded: s.loaded || loaded,
+  }));
 };
 
-export const setPending = (pending: readonly OutboxItem[]): void => {
-  useJournal.setState((s) => ({ pending, floor: floorOf(s.confirmed, pending) }));
+export const addPending = (items: readonly OutboxItem[]): void => {
+  for (const { entry } of items) ledger.put(entry);
+  useJournal.setState((s) => ({ pending: [...s.pending, ...items], floor: ledger.floor() }));
 };
 
+/** Sets an entry aside that the server found wrong: it has no effect any more. */
 export const refuseEntry = (item: OutboxItem): void => {
-  useJournal.setState((s) => {
-    const pending = s.pending.filter((p) => p.entry.id !== item.entry.id);
-    return { pending, refused: [...s.refused, item], floor: floorOf(s.confirmed, pending) };
+  ledger.remove(item.entry.id);
+  useJournal.setState((s) => ({
+    pending: s.pending.filter((p) => p.entry.id !== item.entry.id),
+    refused: [...s.refused, item],
+    floor: ledger.floor(),
+  }));
+};
+
+/** Begins anew, for tests. */
+export const resetJournal = (): void => {
+  ledger = new Ledger();
+  useJournal.setState({
+    pending: [],
+    refused: [],
+    unkept: new Set(),
+    keeps: true,
+    floor: emptyState,
+    connection: 'starting',
+    loaded: false,
   });
 };
 
@@ -69,24 +95,55 @@ export const onNewEntry = (send: () => void): void => {
   wake = send;
 };
 
-/** Writes down that something happened: at once on this screen, and into the journal as soon as the server is there. */
-export const record = <K extends EntryKind>(kind: K, lot: string, payload: Payloads[K]): DraftEntry => {
+let pin: (lot: string) => LotRecord | null = () => null;
+/** Who knows what a lot is that is begun now. */
+export const onBegin = (record: (lot: string) => LotRecord | null): void => {
+  pin = record;
+};
+
+/** What is said of a lot without working on it. */
+const aside: readonly EntryKind[] = ['begun', 'note', 'struck', 'inspected'];
+
+let order = 0;
+const itemOf = (kind: EntryKind, lot: string, payload: object): OutboxItem => {
   const { who, device } = usePreferences.getState();
-  const entry = {
-    id: crypto.randomUUID(),
-    atMs: Math.round(nowMs()),
-    who,
-    device,
-    lot,
-    kind,
-    payload,
-  } as DraftEntry;
-  const { pending } = useJournal.getState();
-  const item: OutboxItem = { entry, order: Date.now() * 1000 + (pending.length % 1000) };
-  setPending([...pending, item]);
-  keep(item)
-    // Without IndexedDB (a private window, a full disk) the entry is still sent, it only would not outlive a reload.
-    .catch(() => undefined)
-    .finally(() => wake());
-  return entry;
+  const entry = { id: uuid(), atMs: Math.round(nowMs()), who, device, lot, kind, payload };
+  // Counts up also within one millisecond, and over a clock that was put back while the page is open.
+  order = Math.max(order + 1, Date.now() * 1000);
+  return { entry: entry as DraftEntry, order };
+};
+
+/** Keeps an item on the device; where the browser cannot, that is said and the entry goes to the server all the same. */
+export const keepItem = (item: OutboxItem): void => {
+  keep(item).then(
+    async () => {
+      // Confirmed before it was written: what is in the ledger need not stay here.
+      const { pending, refused } = useJournal.getState();
+      if (![...pending, ...refused].some(({ entry }) => entry.id === item.entry.id))
+        await forget([item.entry.id]).catch(() => undefined);
+    },
+    () =>
+      useJournal.setState((s) => ({
+        keeps: false,
+        unkept: s.pending.some(({ entry }) => entry.id === item.entry.id)
+          ? new Set(s.unkept).add(item.entry.id)
+          : s.unkept,
+      })),
+  );
+};
+
+/**
+ * Writes down that something happened: at once on this screen, and into the ledger as soon as the server is there. The
+ * first work on a lot pins what the lot is.
+ */
+export const record = <K extends EntryKind>(kind: K, lot: string, payload: Payloads[K]): DraftEntry => {
+  const begun = aside.includes(kind) || useJournal.getState().floor.lots.get(lot)?.begun ? null : pin(lot);
+  const item = itemOf(kind, lot, payload);
+  const items = [...(begun ? [itemOf('begun', lot, begun)] : []), item];
+  // The record stands before the work, though it was made after it.
+  if (items.length === 2 && items[0]) items.splice(0, 2, { ...items[0], order: item.order - 0.5 }, item);
+  addPending(items);
+  items.forEach(keepItem);
+  wake();
+  return item.entry;
 };

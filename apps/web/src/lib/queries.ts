@@ -120,7 +120,11 @@ export const useChangeOrder = () =>
     onSettled: refreshRows,
   });
 export const useRemoveOrder = () =>
-  useMutation({ mutationFn: (id: string) => call<null>('DELETE', `orders/${id}`), onSettled: refreshRows });
+  useMutation({
+    mutationFn: ({ id, version }: Pick<OrderView, 'id' | 'version'>) =>
+      call<null>('DELETE', `orders/${id}?version=${version}`),
+    onSettled: refreshRows,
+  });
 /** Says by itself how it went: the button that asked may be gone by then, with the news that it made. */
 export const useMakePlan = (date: string) =>
   useMutation({

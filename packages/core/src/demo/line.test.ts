@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import { amountsFor, browningLossShare, doughOf, toppingsFor } from '../formula/index.js';
 import {
-  emptyBatch,
+  emptyLot,
   openActions,
-  reduceJournal,
+  reduceLedger,
   type DraftEntry,
   type EntryKind,
   type Payloads,
-} from '../journal/index.js';
+} from '../ledger/index.js';
 import { checkSample, countPieces, scoopsFor } from '../portioning/index.js';
 import { openLines } from '../mixing/index.js';
 import { weighSheet } from '../scaling/index.js';
@@ -50,7 +50,7 @@ describe.each(demoFormulas.map((f) => [f.code, f] as const))('%s along the line'
       expect(intoBowl).toBeCloseTo(batch.massG, 6);
       const rounding = sheet.lines.reduce((sum, line) => sum + line.resolutionG / 2, 0);
       expect(Math.abs(sheet.roundedTotalG - sheet.exactTotalG)).toBeLessThanOrEqual(rounding);
-      expect(openLines(sheet, emptyBatch('B')).length).toBe(amounts.length);
+      expect(openLines(sheet, emptyLot('B')).length).toBe(amounts.length);
     }
   });
 
@@ -151,7 +151,7 @@ describe.each(demoFormulas.map((f) => [f.code, f] as const))('%s along the line'
       } as DraftEntry);
     const done: string[] = [];
     for (let i = 0; i < 200; i++) {
-      const [action] = openActions(batches, reduceJournal(entries));
+      const [action] = openActions(batches, reduceLedger(entries));
       if (!action) break;
       const { kind, batchId, dueMs, load, trayIds } = action;
       const step = { loadId: load?.id ?? '', trayIds };
@@ -183,13 +183,13 @@ describe.each(demoFormulas.map((f) => [f.code, f] as const))('%s along the line'
       if (kind === 'pull') write('pulled', batchId, dueMs, step);
       if (kind === 'rack') write('racked', batchId, dueMs, step);
     }
-    const state = reduceJournal(entries);
+    const state = reduceLedger(entries);
     expect(openActions(batches, state)).toEqual([]);
     expect(state.notices).toEqual([]);
     const loads = batches.flatMap((b) => b.loads);
     for (const kind of ['load', 'turn', 'pull', 'rack'])
       expect(done.filter((k) => k === kind)).toHaveLength(loads.length);
-    expect(Object.values(state.trays).every((tray) => tray.racked)).toBe(true);
+    expect([...state.trays.values()].every((tray) => tray.racked)).toBe(true);
     // Dough that is not rested goes into no cold; all other does.
     expect(done.includes('rest-in')).toBe(formula.rest.form !== 'none');
   });

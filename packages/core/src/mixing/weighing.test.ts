@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas } from '../demo/index.js';
 import { amountsFor, toppingsFor, type Formula } from '../formula/index.js';
-import { emptyBatch, type BatchState } from '../journal/index.js';
+import { emptyLot, type LotState } from '../ledger/index.js';
 import { weighSheet } from '../scaling/index.js';
 import { batchFactor, openLines, weighedMassG } from './batch-sheet.js';
 import { displayG, emptyScale, isStable, pourAdvice, stepScale, type ScaleState } from './bench-scale.js';
@@ -11,9 +11,10 @@ const sheetFor = (factor = 1) =>
   weighSheet(amountsFor(lemon as Formula, 5000 * factor), demoEquipment.scales);
 const sheet = sheetFor();
 const deed = { atMs: 1000, who: 'Mix hand', entryId: 'e' };
-const all = (change: Record<string, Partial<BatchState['weighed'][string]>> = {}): BatchState => ({
-  ...emptyBatch('B'),
-  weighed: Object.fromEntries(
+type Did = LotState['weighed'] extends ReadonlyMap<string, infer D> ? D : never;
+const all = (change: Record<string, Partial<Did>> = {}): LotState => ({
+  ...emptyLot('B'),
+  weighed: new Map(
     sheet.lines.map(({ key, roundedG, scaleId }) => [
       key,
       { ...deed, key, massG: roundedG, targetG: roundedG, scaleId, ...change[key] },
@@ -25,7 +26,7 @@ describe('the sheet of a batch', () => {
   it('is done when every line is weighed, and weighs what was weighed', () => {
     expect(openLines(sheet, all())).toEqual([]);
     expect(weighedMassG(all(), lemon as Formula)).toBeCloseTo(sheet.roundedTotalG, 6);
-    expect(openLines(sheet, emptyBatch('B'))).toHaveLength(sheet.lines.length);
+    expect(openLines(sheet, emptyLot('B'))).toHaveLength(sheet.lines.length);
   });
   it('what is set aside for the pieces is weighed too, and is no part of the dough', () => {
     const [ginger] = demoFormulas;
@@ -34,20 +35,22 @@ describe('the sheet of a batch', () => {
       demoEquipment.scales,
     );
     expect(withTopping.exactTotalG).toBeCloseTo(5000, 6);
-    expect(openLines(withTopping, emptyBatch('B')).at(-1)?.key).toBe('topping/white-sugar');
+    expect(openLines(withTopping, emptyLot('B')).at(-1)?.key).toBe('topping/white-sugar');
     const aside = { ...deed, key: 'topping/white-sugar', massG: 143, targetG: 143, scaleId: 'counter' };
-    expect(weighedMassG({ ...emptyBatch('B'), weighed: { [aside.key]: aside } }, ginger as Formula)).toBe(0);
+    expect(
+      weighedMassG({ ...emptyLot('B'), weighed: new Map([[aside.key, aside]]) }, ginger as Formula),
+    ).toBe(0);
   });
   it('browned butter counts less what the pan takes', () => {
     const rye = demoFormulas.find(({ code }) => code === 'RYE') as Formula;
     const rounded = weighSheet(amountsFor(rye, 5000), demoEquipment.scales);
-    const weighed = Object.fromEntries(
+    const weighed = new Map(
       rounded.lines.map(({ key, exact }) => [
         key,
         { ...deed, key, massG: exact.value, targetG: exact.value, scaleId: 'bench' },
       ]),
     );
-    expect(weighedMassG({ ...emptyBatch('B'), weighed }, rye)).toBeCloseTo(5000, 6);
+    expect(weighedMassG({ ...emptyLot('B'), weighed }, rye)).toBeCloseTo(5000, 6);
   });
   it('scaled to an ingredient that was over, it asks for more of what was weighed before', () => {
     const [first] = sheet.lines;

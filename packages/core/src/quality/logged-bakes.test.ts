@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
-import type { TrayState } from '../journal/index.js';
+import type { TrayState } from '../ledger/index.js';
 import { loggedBakes, positionOf } from './logged-bakes.js';
 
 const deed = (atMs: number, entryId = `at-${atMs}`) => ({ atMs, who: 'Oven hand', entryId });

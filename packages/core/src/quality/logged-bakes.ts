@@ -1,6 +1,6 @@
 import { bakeInputOf, type LoggedBake, type Measured } from '../bake/index.js';
 import type { Formula } from '../formula/index.js';
-import type { TrayState } from '../journal/index.js';
+import type { TrayState } from '../ledger/index.js';
 import { loadTemperature, trayKindOf, type Equipment, type HouseRules } from '../schedule/index.js';
 
 /** The place of a tray in its oven, from 1: as written down, or by the number that its name ends in. */

@@ -11,6 +11,7 @@ import { doughOf, type Formula } from '../formula/index.js';
 import { countPieces } from '../portioning/index.js';
 import { doughNeeded, mixerRange, splitBatches, type Split } from '../scaling/index.js';
 import { componentNames } from '../ingredient/index.js';
+import { lotId } from '../lot/index.js';
 import { JokulError, modelled, type Figure } from '../shown/index.js';
 import { ballRadiusM, coldPorosity, doughDensity } from '../thermal/index.js';
 import { layOut, restingPerTray, type Layout } from '../tray/index.js';
@@ -179,7 +180,35 @@ export interface DayInput {
   readonly rules: HouseRules;
   readonly predictions: ReadonlyMap<string, readonly Prediction[]>;
   readonly fixed: readonly BatchPlan[];
+  /** Names for the lots that are planned anew, by product: each is handed out once. Made up where left out. */
+  readonly lotIds?: Readonly<Record<string, readonly string[]>>;
 }
+
+/** Pieces of a product that no dough that has begun covers. */
+const openPieces = ({ orders, fixed }: Pick<DayInput, 'orders' | 'fixed'>, code: string): number =>
+  orders.filter((o) => o.productCode === code).reduce((sum, { pieces }) => sum + pieces, 0) -
+  fixed.filter((batch) => batch.productCode === code).reduce((sum, { pieces }) => sum + pieces, 0);
+
+/** Dough that has begun is baked as it is; only what it does not cover is mixed anew. */
+const openSplit = (input: Omit<DayInput, 'predictions'>, code: string): Split | undefined => {
+  const formula = input.formulas.get(code);
+  const pieces = openPieces(input, code);
+  if (!formula || pieces <= 0) return undefined;
+  return scaleProduct(formula, [{ pieces }], input.equipment, input.rules).splits[0];
+};
+
+/** How many lots of each product are to be mixed anew; none where its dough cannot be scaled. */
+export const lotsNeeded = (input: Omit<DayInput, 'predictions'>): ReadonlyMap<string, number> =>
+  new Map(
+    [...new Set(input.orders.map((o) => o.productCode))].map((code) => {
+      try {
+        return [code, openSplit(input, code)?.batches.length ?? 0];
+      } catch (error) {
+        if (error instanceof JokulError) return [code, 0];
+        throw error;
+      }
+    }),
+  );
 
 /** Days before the bake day that mixing may reach back to (the longest portioned rest is three days). */
 const daysBefore = 4;
@@ -225,8 +254,8 @@ const resourcesOf = ({ date, equipment, rules }: DayInput): Resource[] => [
 ];
 
 /**
- * The day as a problem for the solver, from the bake list. Products whose dough no mixer takes are left out and said.
- * @throws JokulError for orders of unknown formulas
+ * The day as a problem for the solver, from the bake list. What cannot be baked (no such formula, dough that no mixer
+ * takes, a piece that fits on no tray) is left out and said; the rest is planned.
  */
 export const dayProblem = (input: DayInput): { problem: PlanProblem; refused: readonly Unplaced[] } => {
   const { orders, formulas, equipment, rules, date, fixed } = input;
@@ -234,20 +263,22 @@ export const dayProblem = (input: DayInput): { problem: PlanProblem; refused: re
   const products: PlanProduct[] = [];
   for (const code of new Set(orders.map((o) => o.productCode))) {
     const formula = formulas.get(code);
-    if (!formula) throw new JokulError('unknown-formula', `There is no formula "${code}".`, 'productCode');
+    const open = openPieces(input, code);
+    if (!formula) {
+      // One line that cannot be baked must not keep the rest of the day from being planned.
+      const reason = `There is no formula "${code}": change the line, or add the formula.`;
+      refused.push({ batchId: code, productCode: code, pieces: Math.max(0, open), reason });
+      continue;
+    }
     const predictions = input.predictions.get(code) ?? [];
     const usable = predictions.filter((p) => p.bake.pull !== null);
     const lines = orders.filter((o) => o.productCode === code);
     const begun = fixed.filter((batch) => batch.productCode === code);
-    const ordered = lines.reduce((sum, line) => sum + line.pieces, 0);
-    const open = ordered - begun.reduce((sum, batch) => sum + batch.pieces, 0);
     try {
       const perTray = usable.length > 0 ? trayLayout(formula, usable, equipment, rules).count : 1;
-      // Dough that has begun is baked as it is; only what it does not cover is mixed anew.
-      const split =
-        open > 0 ? scaleProduct(formula, [{ pieces: open }], equipment, rules).splits[0] : undefined;
+      const split = openSplit(input, code);
       const batches = (split?.batches ?? []).map((batch, i) => ({
-        id: `${code}-${date.slice(5).replace('-', '')}-${String.fromCharCode(65 + begun.length + i)}`,
+        id: input.lotIds?.[code]?.[i] ?? lotId(code, Number(date.slice(0, 4)), begun.length + i + 1),
         mixerId: batch.mixerId,
         massG: batch.massG,
         pieces: countPieces(

@@ -67,6 +67,12 @@ export interface HouseRules {
   /** Raw dough with egg stays at or below this, °C. */
   readonly coldLimitC: number;
   readonly eggIntoButterC: number;
+  /** How long dough may be thawed, frozen, and out of the cold altogether, s; the usual ones where left out. */
+  readonly thawedMaxS?: number;
+  readonly frozenMaxS?: number;
+  readonly outMaxS?: number;
+  /** A probe that said nothing for so long raises the alarm, s. */
+  readonly probeSilentS?: number;
   readonly liner: Liner;
   readonly trayId: string;
 }

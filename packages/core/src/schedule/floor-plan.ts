@@ -1,4 +1,11 @@
-import type { BatchPlan, Load, OvenBake, PlanOven, PlanProblem } from './problem.js';
+import {
+  betweenLoadsS,
+  type BatchPlan,
+  type Load,
+  type OvenBake,
+  type PlanOven,
+  type PlanProblem,
+} from './problem.js';
 import { leastAvailable, Timeline } from './timeline.js';
 
 /** The floor as it fills up: what each resource is used for, and which loads each oven has. */
@@ -38,7 +45,7 @@ export class Floor {
     while (startS >= fromS) {
       const endS = startS + bake.pullS;
       const clash = others.find((o) => {
-        const gap = this.problem.loadGapS + (Math.abs(o.setC - bake.setC) / oven.degreesPerMin) * 60;
+        const gap = betweenLoadsS(oven, o.setC, bake.setC, this.problem.loadGapS);
         return startS < o.endS + gap && endS + gap > o.startS;
       });
       if (!clash) {
@@ -50,7 +57,7 @@ export class Floor {
         startS = Math.min(startS - 60, Math.floor((Math.max(...before) - bake.pullS) / 60) * 60);
         continue;
       }
-      const gap = this.problem.loadGapS + (Math.abs(clash.setC - bake.setC) / oven.degreesPerMin) * 60;
+      const gap = betweenLoadsS(oven, clash.setC, bake.setC, this.problem.loadGapS);
       startS = Math.min(startS - 60, Math.floor((clash.startS - gap - bake.pullS) / 60) * 60);
     }
     return null;

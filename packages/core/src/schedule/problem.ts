@@ -140,6 +140,17 @@ export interface Plan {
   readonly boundS: number;
 }
 
+/**
+ * Time between two loads of one chamber: it is emptied, filled and comes back, and then goes to the temperature of the
+ * next one, s.
+ */
+export const betweenLoadsS = (
+  oven: Pick<PlanOven, 'degreesPerMin'>,
+  fromC: number,
+  toC: number,
+  loadGapS: number,
+): number => loadGapS + (Math.abs(fromC - toC) / oven.degreesPerMin) * 60;
+
 /** Resource names that the solver and the checker agree on. */
 export const resourceIds = {
   hands: 'hands',

@@ -1,4 +1,4 @@
-import type { BatchPlan, Load, PlanOven, Task } from './problem.js';
+import { betweenLoadsS, type BatchPlan, type Load, type PlanOven, type Task } from './problem.js';
 
 export interface RetimeQuestion {
   readonly batches: readonly BatchPlan[];
@@ -26,10 +26,6 @@ export interface Retimed {
   readonly batches: readonly BatchPlan[];
   readonly moves: readonly Move[];
 }
-
-/** Time between two loads of one chamber: empty, fill, recover, and come to another temperature. */
-const betweenS = (oven: PlanOven | undefined, a: Load, b: Load, loadGapS: number): number =>
-  Math.max(loadGapS, oven ? (Math.abs(a.setC - b.setC) / oven.degreesPerMin) * 60 : 0);
 
 const shiftLoadTask = (task: Task, before: Load, after: Load): Task => {
   const start = after.startS - before.startS;
@@ -77,7 +73,11 @@ export const retime = (question: RetimeQuestion): Retimed => {
     if (!started.has(load.id)) {
       const pullS = Math.round(pullOf(load, batch) ?? load.pullS);
       const oven = ovens.find(({ id }) => id === load.ovenId);
-      const freeS = before ? before.startS + before.pullS + betweenS(oven, before, load, loadGapS) : 0;
+      const freeS = before
+        ? before.startS +
+          before.pullS +
+          (oven ? betweenLoadsS(oven, before.setC, load.setC, loadGapS) : loadGapS)
+        : 0;
       const startS = Math.max(load.startS, freeS, notBeforeS?.get(batch.batchId) ?? 0);
       const readyS = load.readyS + startS - load.startS + pullS - load.pullS;
       next = { ...load, pullS, startS, readyS };

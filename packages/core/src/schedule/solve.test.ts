@@ -1,3 +1,4 @@
+import { lotId } from '../lot/index.js';
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import { checkPlan } from './check.js';
@@ -87,7 +88,7 @@ describe('the demo day', () => {
     expect(checkPlan(again, second)).toEqual([]);
     for (const batch of fixed) expect(second.batches).toContainEqual(batch);
     for (const code of ['LEM', 'PNT', 'CLM']) {
-      expect(task(second, `${code}-1127-A`, 'mix')?.startS).toBeGreaterThanOrEqual(at('04:10'));
+      expect(task(second, lotId(code, 2026, 1), 'mix')?.startS).toBeGreaterThanOrEqual(at('04:10'));
     }
   });
 
@@ -99,7 +100,9 @@ describe('the demo day', () => {
     ];
     const again = demoProblem({ nowS: at('04:10'), fixed, orders });
     const second = solvePlan(again);
-    expect(second.batches.find((b) => b.batchId === 'CLM-1127-B')?.pieces).toBeGreaterThanOrEqual(76);
+    expect(second.batches.find((b) => b.batchId === lotId('CLM', 2026, 2))?.pieces).toBeGreaterThanOrEqual(
+      76,
+    );
     expect(checkPlan(again, second)).toEqual([]);
   });
 

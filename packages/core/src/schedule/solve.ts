@@ -42,7 +42,41 @@ const attempt = (problem: PlanProblem, shares: readonly BatchShareOfDay[]) => {
 const coveredPieces = (problem: PlanProblem, product: PlanProduct): number =>
   problem.fixed.filter((b) => b.productCode === product.code).reduce((sum, b) => sum + b.pieces, 0);
 
+/** What one plan may ask for: beyond these it is a slip, or no one bakery's work. */
+const most = { piecesOfProduct: 100_000, trays: 5000, horizonS: 62 * 86_400 } as const;
+
+const checkSize = ({ products, nowS }: PlanProblem): void => {
+  let trays = 0;
+  for (const product of products) {
+    const batched = product.batches.reduce((sum, batch) => sum + batch.pieces, 0);
+    const pieces = Math.max(
+      batched,
+      product.demands.reduce((sum, demand) => sum + demand.pieces, 0),
+    );
+    trays += pieces / Math.max(1, product.perTray);
+    if (!(pieces <= most.piecesOfProduct))
+      throw new JokulError(
+        'too-much',
+        `${product.name}: ${pieces} pieces are more than one plan takes (${most.piecesOfProduct}). Check the figure.`,
+        product.code,
+      );
+    if (product.demands.some(({ readyByS }) => !(Math.abs(readyByS - nowS) <= most.horizonS)))
+      throw new JokulError(
+        'too-far',
+        `${product.name}: a ready-by is more than two months away from now. Check the date.`,
+        product.code,
+      );
+  }
+  if (trays > most.trays)
+    throw new JokulError(
+      'too-much',
+      `This would be ${Math.round(trays)} trays; one plan takes ${most.trays}. Check the figures.`,
+      'products',
+    );
+};
+
 const checkProblem = (problem: PlanProblem): void => {
+  checkSize(problem);
   for (const product of problem.products) {
     if (product.perTray < 1) {
       throw new JokulError(

@@ -49,6 +49,8 @@ export interface ConductResult {
 }
 
 const maxSteps = 4e6;
+/** Cells times steps of one run: some seconds of one core. What asks for more is refused before it begins. */
+const mostWork = 3e8;
 
 const checkProblem = (problem: ConductProblem): void => {
   checkBody(problem.body);
@@ -129,6 +131,13 @@ export const conduct = (problem: ConductProblem): ConductResult => {
   let timeS = 0;
   let nextSample = 0;
   let reachedS: number | null = null;
+  const workOf = ({ durationS }: Stay) => (n * durationS * table.maxDiffusivity) / mesh.stepOverDiffusivity;
+  if (steps.reduce((sum, stay) => sum + workOf(stay), 0) > mostWork)
+    throw new JokulError(
+      'too-long',
+      'This would take minutes to compute: shorten the stays, or ask for a larger body.',
+      'steps',
+    );
   for (let i = 0; i < n; i++) K[i] = table.conductivity(T[i] as number);
   // Which side of the target the body starts on decides what "passes" means.
   const fromAbove = until !== undefined && startC > until.temperatureC;

@@ -1,17 +1,18 @@
 import { useLocation, useParams } from 'react-router';
-import type { BatchPlan, Load } from '@jokul/core';
+import type { BatchPlan, FloorState, Load } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { NeedPlan } from '../../app/need-plan';
 import { useJournal } from '../../journal/store';
 import { nowMs, useWallClock } from '../../lib/clock';
 import { forecastIn } from '../../lib/forecast';
+import { useLots } from '../../app/lots';
 import { useBakery, useDay } from '../../lib/queries';
 import { QueueItem } from '../../ui/queue-item';
 import { Empty, Loading } from '../../ui/states';
 import { LoadWork } from './load-work';
 
-const loadState = (load: Load, trays: ReturnType<typeof useJournal.getState>['floor']['trays']) => {
-  const known = load.trays.map((tray) => trays[tray.id]);
+const loadState = (load: Load, trays: FloorState['trays']) => {
+  const known = load.trays.map((tray) => trays.get(tray.id));
   if (known.every((tray) => tray?.racked)) return 'racked';
   if (known.some((tray) => tray?.pulled)) return 'pulled';
   if (known.some((tray) => tray?.turned)) return 'turned';
@@ -48,9 +49,10 @@ const BakeWork = () => {
   const { data } = useBakery();
   const day = useDay();
   const trays = useJournal((s) => s.floor.trays);
+  const lots = useLots();
   const { loadId } = useParams();
   if (!data || !day.data?.plan) return <Loading what="the loads" />;
-  const { plan, forecasts } = day.data.plan;
+  const { plan, forecasts, batchForecasts } = day.data.plan;
   const loads = plan.batches
     .flatMap((batch) => batch.loads.map((load) => ({ load, batch })))
     .sort((a, b) => a.load.startS - b.load.startS);
@@ -61,9 +63,9 @@ const BakeWork = () => {
   if (!found)
     return <Empty title="No load is planned">The Day page says what could not be placed, and why.</Empty>;
   const { load, batch } = found;
-  const formula = data.formulas.find((f) => f.code === batch.productCode);
+  const formula = lots?.formulaOf(batch.batchId);
   const oven = data.equipment.ovens.find((o) => o.id === load.ovenId);
-  const forecast = forecasts[batch.productCode];
+  const forecast = batchForecasts[batch.batchId] ?? forecasts[batch.productCode];
   const own = forecastIn(forecast, oven?.id);
   if (!formula || !oven || !own || !forecast?.layout)
     return <Empty title="No forecast for this load">Plan the day again on the Day page.</Empty>;

@@ -1,6 +1,7 @@
 import { Check } from 'lucide-react';
-import { openActions, urgencyOf, type BatchPlan, type Formula, type Load } from '@jokul/core';
+import { openActions, urgencyOf, type BatchPlan, type Load } from '@jokul/core';
 import { doTrayAction, verb } from '../../app/actions';
+import { useLots } from '../../app/lots';
 import { useJournal } from '../../journal/store';
 import { countdown, useNow, useWallClock } from '../../lib/clock';
 import { Button } from '../../ui/button';
@@ -9,12 +10,13 @@ const steps = ['load', 'turn', 'pull', 'rack'] as const;
 const doneAs = { load: 'loaded', turn: 'turned', pull: 'pulled', rack: 'racked' } as const;
 
 /** Load, turn, pull, rack: what was done when, and the next press. */
-export const LoadSteps = ({ batch, load, formula }: { batch: BatchPlan; load: Load; formula: Formula }) => {
+export const LoadSteps = ({ batch, load }: { batch: BatchPlan; load: Load }) => {
   const floor = useJournal((s) => s.floor);
+  const lots = useLots();
   const now = useNow();
   const wall = useWallClock();
   const actions = openActions([batch], floor).filter((action) => action.load?.id === load.id);
-  const first = load.trays.map((tray) => floor.trays[tray.id]).find(Boolean);
+  const first = load.trays.map((tray) => floor.trays.get(tray.id)).find(Boolean);
   return (
     <ol className="grid grid-cols-4 overflow-hidden rounded-lg border border-line-strong bg-surface">
       {steps.map((step) => {
@@ -48,11 +50,7 @@ export const LoadSteps = ({ batch, load, formula }: { batch: BatchPlan; load: Lo
               </span>
             </span>
             {action && (
-              <Button
-                size="small"
-                look={hand ? 'hand' : 'plain'}
-                onClick={() => doTrayAction(action, formula)}
-              >
+              <Button size="small" look={hand ? 'hand' : 'plain'} onClick={() => doTrayAction(action, lots)}>
                 {verb(action)}
               </Button>
             )}

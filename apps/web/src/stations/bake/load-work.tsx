@@ -50,7 +50,7 @@ interface LoadWorkProps {
 /** What was seen of the gap on this product's trays, the latest last. */
 const useSeenGaps = (code: string): readonly Room[] => {
   const trays = useJournal((s) => s.floor.trays);
-  return Object.values(trays)
+  return [...trays.values()]
     .filter(({ batchId }) => batchId.startsWith(`${code}-`))
     .flatMap(({ inspected }) => (inspected?.room ? [{ atMs: inspected.atMs, room: inspected.room }] : []))
     .sort((a, b) => a.atMs - b.atMs)
@@ -236,7 +236,7 @@ export const LoadWork = (props: LoadWorkProps) => {
       {bake.warnings.map((warning) => (
         <Alarm key={warning.code}>{warning.message}</Alarm>
       ))}
-      <LoadSteps batch={batch} load={load} formula={formula} />
+      <LoadSteps batch={batch} load={load} />
       <div className="mt-3">
         <AtTabs
           label="Parts of the bake"

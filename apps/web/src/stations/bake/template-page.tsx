@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { rawDiameterMm, templateTiles, tileSvg, trayKindOf, type TrayTemplate } from '@jokul/core';
+import { useLots } from '../../app/lots';
 import { forecastIn } from '../../lib/forecast';
 import { useBakery, useDay } from '../../lib/queries';
 import { Button, buttonClass } from '../../ui/button';
@@ -19,12 +20,14 @@ export const TemplatePage = () => {
   const { search } = useLocation();
   const { data } = useBakery();
   const day = useDay();
+  const lots = useLots();
   const [paper, setPaper] = useState<keyof typeof papers>('a4');
   if (!data || !day.data) return <Loading what="the tray" />;
   const batch = day.data.plan?.plan.batches.find(({ loads }) => loads.some(({ id }) => id === loadId));
   const load = batch?.loads.find(({ id }) => id === loadId);
-  const formula = data.formulas.find(({ code }) => code === batch?.productCode);
-  const forecast = batch && day.data.plan?.forecasts[batch.productCode];
+  const formula = batch && lots?.formulaOf(batch.batchId);
+  const plan = day.data.plan;
+  const forecast = batch && (plan?.batchForecasts[batch.batchId] ?? plan?.forecasts[batch.productCode]);
   const cooled = forecastIn(forecast, load?.ovenId)?.bake.cooled;
   if (!load || !formula || !forecast?.layout || !cooled)
     return <Empty title="There is no such tray">The Bake page shows the loads that are planned.</Empty>;

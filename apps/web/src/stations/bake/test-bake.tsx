@@ -1,3 +1,4 @@
+import { useLots } from '../../app/lots';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
@@ -185,15 +186,16 @@ const Taught = ({ tray }: { tray: TrayState }) => {
 
 /** A test bake of a few pieces: load, pull, measure, learn. */
 export const TestBake = (props: TestBakeProps) => {
-  const { batch, load, formula, oven } = props;
+  const { batch, load, oven } = props;
+  const lots = useLots();
   const [asking, setAsking] = useState(false);
   const [measuring, setMeasuring] = useState(false);
   const now = useNow();
   const wall = useWallClock();
   const floor = useJournal((s) => s.floor);
-  const tray = Object.values(floor.trays).find(({ loadId }) => loadId === `${load.id}-test`);
+  const tray = [...floor.trays.values()].find(({ loadId }) => loadId === `${load.id}-test`);
   const action = openActions([batch], floor).find((a) => a.load?.id === `${load.id}-test`);
-  const started = load.trays.some(({ id }) => floor.trays[id]);
+  const started = load.trays.some(({ id }) => floor.trays.get(id));
   if (!tray && started) return null;
   return (
     <section aria-label="Test bake" className="mt-4 rounded-lg border bg-surface px-4 py-3">
@@ -215,7 +217,7 @@ export const TestBake = (props: TestBakeProps) => {
           {action && (
             <Button
               look={action.dueMs - now < 15_000 ? 'hand' : 'primary'}
-              onClick={() => doTrayAction(action, formula)}
+              onClick={() => doTrayAction(action, lots)}
             >
               {verb(action)}
             </Button>

@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { urgencyOf, type Action } from '@jokul/core';
+import { urgencyOf, type Action, type Notice } from '@jokul/core';
 import { doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
+import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
 import { sayDone } from '../../app/say-done';
+import { sayNotice } from '../../journal/notice-words';
 import { useJournal } from '../../journal/store';
-import { countdown, useNow, useWallClock } from '../../lib/clock';
+import { countdown, nowMs, useNow, useWallClock } from '../../lib/clock';
 import { pullCue } from '../../lib/pull-cue';
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
@@ -13,15 +15,15 @@ import { Button } from '../../ui/button';
 import { Loading } from '../../ui/states';
 import { OvenCard } from './oven-card';
 
+const keyOf = ({ entryId, subject, code }: Notice) => `${entryId}/${subject}/${code}`;
 const dueWord = { late: 'Overdue', now: 'Now', soon: 'Soon', later: 'Later' } as const;
 
 const useDo = () => {
-  const { data } = useBakery();
+  const lots = useLots();
   const names = useNames();
   const navigate = useNavigate();
   return (action: Action) => {
-    const formula = data?.formulas.find((f) => f.code === action.productCode);
-    if (!doTrayAction(action, formula)) {
+    if (!doTrayAction(action, lots)) {
       if (!action.load) void navigate(pathOf(action));
       return;
     }
@@ -46,6 +48,7 @@ const cues: Readonly<Record<Exclude<Action['kind'], 'pull'>, string>> = {
 
 /** The most urgent thing, as large as the wall allows. */
 const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (action: Action) => void }) => {
+  const lots = useLots();
   const names = useNames();
   const wall = useWallClock();
   const { temperature } = useUnits();
@@ -69,7 +72,9 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           {action.kind === 'load' && action.load && `, set to ${temperature(action.load.setC)}`}
         </p>
         <p className="mt-4 max-w-[30ch] text-2xl text-ink-soft">
-          {action.kind === 'pull' ? pullCue(names.target(action.productCode)) : cues[action.kind]}
+          {action.kind === 'pull'
+            ? pullCue(lots?.formulaOf(action.batchId)?.bake.target ?? 'chewy')
+            : cues[action.kind]}
         </p>
       </div>
       <div className="mt-3 flex flex-wrap items-end justify-between gap-4">
@@ -125,21 +130,33 @@ const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
   );
 };
 
+/** The oldest notice that nobody on this device has dismissed; one that comes in behind it waits its turn. */
 const Notices = () => {
   const notices = useJournal((s) => s.floor.notices);
-  const [seen, setSeen] = useState(0);
-  const last = notices.at(-1);
-  if (!last || notices.length <= seen) return null;
+  const [dismissed, setDismissed] = useState<ReadonlySet<string>>(new Set());
+  const wall = useWallClock();
+  const names = useNames();
+  const open = notices.filter((notice) => !dismissed.has(keyOf(notice)));
+  const [first] = open;
+  if (!first) return null;
   return (
     <div
       role="alert"
       className="flex items-center gap-3 rounded-lg border-2 border-hand bg-hand-ground px-4 py-2 text-xl"
     >
       <p className="flex-1">
-        {last.message} <span className="text-ink-soft">({last.who})</span>
+        {sayNotice(first, wall, names.place)}{' '}
+        <span className="text-ink-soft">
+          ({first.who}, {wall.near(first.atMs, nowMs())}
+          {open.length > 1 && `; ${open.length - 1} more`})
+        </span>
       </p>
-      <Button size="floor" className="!min-h-14 !text-xl" onClick={() => setSeen(notices.length)}>
-        Seen
+      <Button
+        size="floor"
+        className="!min-h-14 !text-xl"
+        onClick={() => setDismissed(new Set(dismissed).add(keyOf(first)))}
+      >
+        Dismiss
       </Button>
     </div>
   );

@@ -16,7 +16,7 @@ export const OvenCard = ({ oven, actions, now }: OvenCardProps) => {
   const names = useNames();
   const wall = useWallClock();
   const { temperature } = useUnits();
-  const inside = Object.values(trays).filter((tray) => tray.ovenId === oven.id && !tray.pulled);
+  const inside = [...trays.values()].filter((tray) => tray.ovenId === oven.id && !tray.pulled);
   const first = inside[0];
   const next = actions.find((action) => action.kind === 'load' && action.ovenId === oven.id);
   const whole = (tray: TrayState) => tray.loaded.atMs + tray.pullS * 1000;

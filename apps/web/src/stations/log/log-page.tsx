@@ -3,14 +3,15 @@ import { useMemo, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import {
   atWallClock,
-  reduceJournal,
+  reduceLedger,
   shiftDate,
-  type BatchState,
+  type LotState,
   type FloorState,
   type TrayState,
 } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { DayPicker } from '../../app/day-picker';
+import { sayNotice } from '../../journal/notice-words';
 import { record, useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
 import { useBakery, useDay, useDayDate, useJournalBetween } from '../../lib/queries';
@@ -36,7 +37,7 @@ const useFloorOf = (
   const fromMs = atWallClock(date, '00:00', timeZone) * 1000;
   const toMs = atWallClock(shiftDate(date, 1), '00:00', timeZone) * 1000;
   const past = useJournalBetween(fromMs, toMs);
-  const reduced = useMemo(() => (past.data ? reduceJournal(past.data.entries) : null), [past.data]);
+  const reduced = useMemo(() => (past.data ? reduceLedger(past.data.entries) : null), [past.data]);
   return date === today
     ? { floor: loaded ? live : null, error: null }
     : { floor: reduced, error: past.error };
@@ -44,10 +45,7 @@ const useFloorOf = (
 
 const lotsOf = (floor: FloorState, date: string): readonly string[] => {
   const mark = `-${date.slice(5).replace('-', '')}-`;
-  const lots = new Set([
-    ...Object.keys(floor.batches),
-    ...Object.values(floor.trays).map((tray) => tray.batchId),
-  ]);
+  const lots = new Set([...[...floor.lots.keys()], ...[...floor.trays.values()].map((tray) => tray.batchId)]);
   return [...lots].filter((lot) => lot.includes(mark)).sort();
 };
 
@@ -84,7 +82,7 @@ const LotStory = ({
   trays,
 }: {
   lot: string;
-  batch: BatchState | undefined;
+  batch: LotState | undefined;
   trays: readonly TrayState[];
 }) => {
   const wall = useWallClock();
@@ -138,14 +136,14 @@ export const LogPage = () => {
   const lots = lotsOf(floor, date);
   const current = batchId && lots.includes(batchId) ? batchId : lots[0];
   const traysOf = (lot: string) =>
-    Object.values(floor.trays)
+    [...floor.trays.values()]
       .filter((tray) => tray.batchId === lot)
       .sort((a, b) => (a.trayId < b.trayId ? -1 : 1));
   const allTrays = lots.flatMap(traysOf);
   const late = allTrays.filter(
     (tray) => tray.pulled && tray.pulled.atMs - tray.loaded.atMs - tray.pullS * 1000 > 60_000,
   );
-  const lives = lots.map((lot) => ({ lot, batch: floor.batches[lot], trays: traysOf(lot) }));
+  const lives = lots.map((lot) => ({ lot, batch: floor.lots.get(lot), trays: traysOf(lot) }));
   const pieces = (day.data?.plan?.plan.batches ?? []).reduce((n, batch) => n + batch.pieces, 0);
   return (
     <Station
@@ -194,8 +192,11 @@ export const LogPage = () => {
             <WhySection title="To look at">
               <ul className="space-y-1 text-[13.5px]">
                 {floor.notices.slice(-6).map((notice) => (
-                  <li key={notice.entryId + notice.message} className="border-l-2 border-line-strong pl-2">
-                    {notice.message}
+                  <li
+                    key={`${notice.entryId}/${notice.subject}`}
+                    className="border-l-2 border-line-strong pl-2"
+                  >
+                    {sayNotice(notice, wall, names.place)}
                   </li>
                 ))}
               </ul>
@@ -223,7 +224,12 @@ export const LogPage = () => {
                 {names.product(current.split('-')[0] ?? '')}{' '}
                 <span className="figures text-[15px] font-normal text-ink-soft">{current}</span>
               </h2>
-              <LotStory key={current} lot={current} batch={floor.batches[current]} trays={traysOf(current)} />
+              <LotStory
+                key={current}
+                lot={current}
+                batch={floor.lots.get(current)}
+                trays={traysOf(current)}
+              />
             </section>
           )}
         </>

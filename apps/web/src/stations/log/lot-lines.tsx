@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
-import type { BatchState, TrayState } from '@jokul/core';
+import type { LotState, TrayState } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 
 interface Life {
   readonly lot: string;
-  readonly batch: BatchState | undefined;
+  readonly batch: LotState | undefined;
   readonly trays: readonly TrayState[];
 }
 

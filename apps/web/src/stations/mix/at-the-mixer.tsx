@@ -4,7 +4,7 @@ import {
   mixSteps,
   openLines,
   roleOf,
-  type BatchState,
+  type LotState,
   type Formula,
   type MixStep,
   type WeighSheet,
@@ -23,7 +23,7 @@ interface AtTheMixerProps {
   readonly batchId: string;
   readonly formula: Formula;
   readonly sheet: WeighSheet;
-  readonly known: BatchState;
+  readonly known: LotState;
   readonly eggLimitC: number;
 }
 
@@ -85,7 +85,7 @@ const blockOf = (
   if (!stage) return null;
   const open = openLines(sheet, known).filter(({ stageId }) => stageId === step.stageId);
   const browned = formula.stages.some(({ lines }) => lines.some((line) => line.browned));
-  const measured = known.measured['browned butter'];
+  const measured = known.measured.get('browned butter');
   const tooHot =
     roleOf(stage) === 'egg' &&
     browned &&
@@ -121,7 +121,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
   const override = () => {
     if (!asking) return;
     // Only what was measured is written down as a temperature.
-    const measured = known.measured['browned butter'];
+    const measured = known.measured.get('browned butter');
     if (asking.egg && measured)
       record('measured', batchId, {
         what: 'browned butter',
@@ -141,7 +141,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
   return (
     <ol className="space-y-2">
       {steps.map((step) => {
-        const done = known.stages[step.stageId];
+        const done = known.stages.get(step.stageId);
         const startedMs = started[`${batchId}/${step.stageId}`];
         return (
           <li

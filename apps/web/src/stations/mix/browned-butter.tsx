@@ -4,7 +4,7 @@ import {
   coolBrownedButter,
   doughParts,
   learnBrowningLoss,
-  type BatchState,
+  type LotState,
   type Formula,
   type HouseRules,
   type Place,
@@ -21,7 +21,7 @@ interface BrownedButterProps {
   readonly batchId: string;
   readonly formula: Formula;
   readonly sheet: WeighSheet;
-  readonly known: BatchState;
+  readonly known: LotState;
   readonly places: readonly Place[];
   readonly rules: HouseRules;
 }
@@ -34,7 +34,7 @@ const creamableC = 21;
 
 /** How much goes into the pan, what came out, how long it cools, and when egg may follow. */
 export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }: BrownedButterProps) => {
-  const batches = useJournal((s) => s.floor.batches);
+  const batches = useJournal((s) => s.floor.lots);
   const wall = useWallClock();
   const { mass, duration, temperature } = useUnits();
   const [inText, setIn] = useState('');
@@ -48,12 +48,12 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
   );
   const share = doughParts(line).reduce((sum, part) => sum + part.percent, 0) / line.percent;
   const neededG = (sheetLine?.exact.value ?? 0) * share;
-  const loss = learnBrowningLoss(Object.values(batches).flatMap(({ browned }) => browned));
+  const loss = learnBrowningLoss([...batches.values()].flatMap(({ browned }) => browned));
   const weighIn = butterToBrown(neededG, loss);
   const [inG, outG, atC] = [number(inText), number(outText), number(tempText)];
   const panGood = inG > 0 && outG > 0 && outG < inG;
   const last = known.browned.at(-1);
-  const measured = known.measured['browned butter'];
+  const measured = known.measured.get('browned butter');
   const hot = measured !== undefined && measured.temperatureC > rules.eggIntoButterC;
   const startC = measured?.temperatureC ?? number(panC);
   const massNow = last?.outG ?? neededG;

@@ -48,9 +48,9 @@ const useLoggedDoughs = (
   mixer: Mixer,
   butterId: string | undefined,
 ): readonly LoggedDough[] => {
-  const batches = useJournal((s) => s.floor.batches);
+  const batches = useJournal((s) => s.floor.lots);
   const total = amounts.reduce((sum, { mass }) => sum + mass.value, 0);
-  return Object.values(batches).flatMap(({ batchId, mixed }) => {
+  return [...batches.values()].flatMap(({ lot: batchId, mixed }) => {
     if (!batchId.startsWith(`${formula.code}-`) || !mixed?.workedS || mixed.roomC === undefined) return [];
     const scale = mixed.massG / total;
     const scaled = amounts.map((amount) => ({

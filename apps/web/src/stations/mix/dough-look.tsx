@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { doughAdvice, ingredient, type BatchState, type WeighSheet } from '@jokul/core';
+import { doughAdvice, ingredient, type LotState, type WeighSheet } from '@jokul/core';
 import { record } from '../../journal/store';
 import { Button } from '../../ui/button';
 
@@ -12,7 +12,7 @@ export const DoughLook = ({
 }: {
   batchId: string;
   sheet: WeighSheet;
-  known: BatchState;
+  known: LotState;
   doughC: number;
 }) => {
   const [look, setLook] = useState<'crumbly' | 'loose' | null>(null);

@@ -5,7 +5,7 @@ import {
   workedS,
   type BatchPlan,
   type Formula,
-  type BatchState,
+  type LotState,
   type WeighSheet,
 } from '@jokul/core';
 import { record } from '../../journal/store';
@@ -20,7 +20,7 @@ interface FinishBatchProps {
   readonly batch: BatchPlan;
   readonly formula: Formula;
   readonly sheet: WeighSheet;
-  readonly known: BatchState;
+  readonly known: LotState;
   readonly usualC: number;
 }
 
@@ -48,7 +48,7 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
     );
   }
   const missing = openLines(sheet, known);
-  const stageS = Object.values(known.stages).reduce((sum, { durationS }) => sum + durationS, 0);
+  const stageS = [...known.stages.values()].reduce((sum, { durationS }) => sum + durationS, 0);
   const [room, butter] = [roomC, butterC].map((text) => Number(text.replace(',', '.')));
   const value = Number(doughC.replace(',', '.'));
   const wrong = !Number.isFinite(value) || value < 5 || value > 40;

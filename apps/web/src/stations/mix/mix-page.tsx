@@ -35,17 +35,17 @@ import { FinishBatch } from './finish-batch';
 import { WeighUp } from './weigh-up';
 
 const MixQueue = ({ batches, current }: { batches: readonly BatchPlan[]; current: string | undefined }) => {
-  const states = useJournal((s) => s.floor.batches);
+  const states = useJournal((s) => s.floor.lots);
   const names = useNames();
   const wall = useWallClock();
   const { mass } = useUnits();
   const { search } = useLocation();
   const { data } = useBakery();
   return batches.map((batch) => {
-    const known = states[batch.batchId];
+    const known = states.get(batch.batchId);
     const formula = data?.formulas.find((f) => f.code === batch.productCode);
     const lines = formula?.stages.reduce((n, stage) => n + stage.lines.length, formula.toppings.length) ?? 1;
-    const done = known?.mixed ? 1 : Math.min(1, Object.keys(known?.weighed ?? {}).length / lines);
+    const done = known?.mixed ? 1 : Math.min(1, (known?.weighed.size ?? 0) / lines);
     return (
       <QueueItem
         key={batch.batchId}

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import {
   correctionsFor,
   ingredient,
-  type BatchState,
+  type LotState,
   type Correction,
   type WeighLine,
   type WeighSheet,
@@ -21,7 +21,7 @@ interface OnTheScaleProps {
   readonly batchId: string;
   readonly sheet: WeighSheet;
   readonly line: WeighLine;
-  readonly known: BatchState;
+  readonly known: LotState;
   /** Most dough that the bowl may hold, g. */
   readonly bowlMaxG: number;
   readonly factor: number;
@@ -30,24 +30,24 @@ interface OnTheScaleProps {
 
 /** The lot that was noted last for an ingredient, in any batch. */
 const useLastLot = (ingredientId: string): string => {
-  const batches = useJournal((s) => s.floor.batches);
-  const noted = Object.values(batches)
-    .flatMap(({ weighed }) => Object.values(weighed))
+  const batches = useJournal((s) => s.floor.lots);
+  const noted = [...batches.values()]
+    .flatMap(({ weighed }) => [...weighed.values()])
     .filter(({ key, lotCode }) => lotCode && key.endsWith(`/${ingredientId}`))
     .sort((a, b) => b.atMs - a.atMs);
   return noted[0]?.lotCode ?? '';
 };
 
 /** What stands on the same scale already, when its total is followed instead of taring. */
-const standing = (known: BatchState, line: WeighLine): number =>
-  Object.values(known.weighed)
+const standing = (known: LotState, line: WeighLine): number =>
+  [...known.weighed.values()]
     .filter(({ scaleId, key }) => scaleId === line.scaleId && key !== line.key)
     .reduce((sum, { massG }) => sum + massG, 0);
 
 /** The ingredient that is on the scale now, large. */
 export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSkip }: OnTheScaleProps) => {
   const { scaleMode, scaleReads, set } = usePreferences();
-  const before = known.weighed[line.key]?.massG ?? 0;
+  const before = known.weighed.get(line.key)?.massG ?? 0;
   const base = scaleMode === 'total' ? standing(known, line) : 0;
   const target = line.roundedG + base - (scaleMode === 'tare' ? before : 0);
   const wanted = grams(target, line.resolutionG);
@@ -77,7 +77,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
       targetG: line.roundedG,
       scaleId: line.scaleId,
       ...(lotCode && { lotCode }),
-      ...(known.stages[line.stageId] && { late: true }),
+      ...(known.stages.get(line.stageId) && { late: true }),
       ...change,
     });
   const weigh = () => {
@@ -91,7 +91,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
     }
     setProblem('');
     if (!outside) return write();
-    const weighedG = Object.fromEntries(Object.values(known.weighed).map((w) => [w.key, w.massG]));
+    const weighedG = Object.fromEntries([...known.weighed.values()].map((w) => [w.key, w.massG]));
     setOffered(correctionsFor(sheet, line, massG, weighedG, bowlMaxG, scaleMode === 'total' && base > 0));
   };
   const decide = (correction: Correction) => {

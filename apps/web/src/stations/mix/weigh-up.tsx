@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 import { useState } from 'react';
-import { openLines, type BatchState, type Formula, type WeighSheet } from '@jokul/core';
+import { openLines, type LotState, type Formula, type WeighSheet } from '@jokul/core';
 import { Shown } from '../../ui/shown';
 import { grams } from './grams';
 import { OnTheScale } from './on-the-scale';
@@ -9,7 +9,7 @@ interface WeighUpProps {
   readonly batchId: string;
   readonly formula: Formula;
   readonly sheet: WeighSheet;
-  readonly known: BatchState;
+  readonly known: LotState;
   readonly bowlMaxG: number;
   readonly factor: number;
 }
@@ -66,7 +66,7 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
             {sheet.lines
               .filter((line) => line.stageId === stage.id)
               .map((line) => {
-                const weighed = known.weighed[line.key];
+                const weighed = known.weighed.get(line.key);
                 const wantsMore = weighed !== undefined && open.includes(line);
                 const outside = weighed && Math.abs(weighed.massG - line.roundedG) > line.toleranceG + 1e-9;
                 return (

@@ -54,7 +54,7 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
     const { customer, productCode, pieces, readyBy } = order;
     // The row is gone before the answer is here: what follows must not hang on it.
     remove
-      .mutateAsync(order.id)
+      .mutateAsync(order)
       .then(() =>
         toast(`${pieces} ${productCode} for ${customer} taken off the list.`, {
           action: { label: 'Undo', onClick: () => add.mutate({ customer, productCode, pieces, readyBy }) },

@@ -25,12 +25,12 @@ const PortionQueue = ({
   batches: readonly BatchPlan[];
   current: string | undefined;
 }) => {
-  const states = useJournal((s) => s.floor.batches);
+  const states = useJournal((s) => s.floor.lots);
   const names = useNames();
   const wall = useWallClock();
   const { search } = useLocation();
   return batches.map((batch) => {
-    const known = states[batch.batchId];
+    const known = states.get(batch.batchId);
     return (
       <QueueItem
         key={batch.batchId}

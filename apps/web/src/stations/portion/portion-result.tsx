@@ -1,4 +1,4 @@
-import { checkSample, unaccounted, type BatchState } from '@jokul/core';
+import { checkSample, unaccounted, type LotState } from '@jokul/core';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
@@ -6,7 +6,7 @@ import { Fact, Facts } from '../../ui/station';
 import { SampleFigures } from './sample-figures';
 
 interface PortionResultProps {
-  readonly done: NonNullable<BatchState['portioned']>;
+  readonly done: NonNullable<LotState['portioned']>;
   readonly toleranceShare: number;
   readonly planned: number;
   /** Pieces that the mixed dough was good for. */

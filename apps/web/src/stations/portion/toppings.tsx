@@ -1,4 +1,4 @@
-import { ingredient, toppingsFor, totalPercent, type BatchState, type Formula } from '@jokul/core';
+import { ingredient, toppingsFor, totalPercent, type LotState, type Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
 
@@ -10,7 +10,7 @@ export const Toppings = ({
 }: {
   formula: Formula;
   pieces: number;
-  known: BatchState;
+  known: LotState;
 }) => {
   const { mass } = useUnits();
   if (formula.toppings.length === 0) return null;
@@ -18,7 +18,7 @@ export const Toppings = ({
   return (
     <ul className="space-y-1 text-[13.5px]">
       {all.map(({ line, name, mass: total }) => {
-        const aside = known.weighed[`topping/${line.ingredientId}`];
+        const aside = known.weighed.get(`topping/${line.ingredientId}`);
         const eachG = (line.percent * formula.piece.massG) / totalPercent(formula);
         const short = aside !== undefined && aside.massG < 0.95 * total.value;
         return (

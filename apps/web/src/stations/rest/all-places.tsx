@@ -9,6 +9,7 @@ import {
   type PlaceFault,
 } from '@jokul/core';
 import { useNames } from '../../app/actions';
+import { useLots } from '../../app/lots';
 import { useJournal } from '../../journal/store';
 import { nowMs, useNow, useWallClock } from '../../lib/clock';
 import { useBakery, usePlayFaults, useProbes } from '../../lib/queries';
@@ -21,6 +22,7 @@ import { LazyChart } from '../../viz/lazy-chart';
 
 const shelfNames = { trays: 'trays', tubs: 'tubs', bags: 'bags' } as const;
 const faultNames = { 'door-open': 'the door stands open', 'machine-off': 'the machine is off' } as const;
+const probeWords = { reads: '–', silent: 'silent', implausible: 'cannot be right' } as const;
 const backMs = 6 * 3600e3;
 
 /** Everything in the cold in the order of use, how full the places are, and what their probes see. */
@@ -35,10 +37,11 @@ export const AllPlaces = ({ current }: { current: string }) => {
   const probes = useProbes(now - backMs);
   const play = usePlayFaults();
   const needles = useNeedles();
-  if (!data) return null;
-  const formulaOf = (batchId: string) => data.formulas.find(({ code }) => code === batchId.split('-')[0]);
+  const lots = useLots();
+  if (!data || !lots) return null;
+  const { formulaOf } = lots;
   const cold = inTheCold(floor);
-  const entries = inOrderOfUse(cold, formulaOf, now);
+  const entries = inOrderOfUse(cold, lots, now);
   const places = data.equipment.places.filter(({ kind }) => kind !== 'bench');
   const readingsOf = (id: string) => probes.data?.places.find((p) => p.placeId === id)?.readings ?? [];
   const faults = probes.data?.faults ?? [];
@@ -73,7 +76,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
             </tr>
           </thead>
           <tbody>
-            {entries.map(({ item, formula, ageS, leftS, over, soon }) => {
+            {entries.map(({ item, formula, clock, ageS, leftS, goodUntilMs, over, soon }) => {
               const older = olderThan(entries, item.batchId);
               return (
                 <tr key={`${item.batchId}-${item.inMs}`} className="border-t align-top">
@@ -98,12 +101,14 @@ export const AllPlaces = ({ current }: { current: string }) => {
                   </td>
                   <td className="figures py-1 pr-3 text-right whitespace-nowrap">{sayDuration(ageS)}</td>
                   <td className="figures py-1 pr-3 text-right whitespace-nowrap">
-                    {wall.near(item.inMs + formula.rest.maxS * 1000, now)}
+                    {wall.near(goodUntilMs, now)}
                   </td>
                   <td
                     className={`figures py-1 text-right whitespace-nowrap ${over || soon ? 'font-semibold text-hand' : ''}`}
                   >
-                    {over ? `past by ${sayDuration(-leftS)}` : sayDuration(leftS)}
+                    {over
+                      ? `past by ${sayDuration(-leftS)}${clock === 'out' ? ' (time out)' : ''}`
+                      : sayDuration(leftS)}
                   </td>
                 </tr>
               );
@@ -114,7 +119,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
       <div className="mt-6 grid grid-cols-2 gap-6 max-[1100px]:grid-cols-1">
         {places.map((place) => {
           const readings = readingsOf(place.id);
-          const air = placeAirNow(place, readings, now);
+          const air = placeAirNow(place, readings, now, data.rules.probeSilentS);
           const fault = running(place.id);
           const needle = needles.get(place.id);
           return (
@@ -123,7 +128,11 @@ export const AllPlaces = ({ current }: { current: string }) => {
                 {place.name}
                 <span className="text-[13.5px] font-normal text-ink-soft">
                   set to {temperature(place.airC)}, probe{' '}
-                  {air.airC === null ? '–' : <TemperatureChip temperatureC={air.airC} digits={1} />}
+                  {air.airC === null ? (
+                    <strong className="font-semibold text-hand">{probeWords[air.probe]}</strong>
+                  ) : (
+                    <TemperatureChip temperatureC={air.airC} digits={1} />
+                  )}
                 </span>
               </h2>
               <p className="text-[13.5px] text-ink-soft">

@@ -1,9 +1,11 @@
 import { useLocation } from 'react-router';
 import {
+  coldEntry,
   coreAt,
   followed,
   sayDuration,
   type AirReading,
+  type ColdLots,
   type Formula,
   type HouseRules,
   type InTheCold,
@@ -21,6 +23,7 @@ interface ColdItemProps {
   readonly formula: Formula;
   readonly place: Place;
   readonly rules: HouseRules;
+  readonly lots: ColdLots;
   readonly active: boolean;
   readonly now: number;
   /** What the probe of the place saw. */
@@ -30,13 +33,24 @@ interface ColdItemProps {
 }
 
 /** One dough in the cold: its core now, its age, and whether its time runs out. */
-export const ColdItem = ({ item, formula, place, rules, active, now, readings, needle }: ColdItemProps) => {
+export const ColdItem = ({
+  item,
+  formula,
+  place,
+  rules,
+  active,
+  now,
+  readings,
+  needle,
+  lots,
+}: ColdItemProps) => {
   const { search } = useLocation();
   const asked = questionOf(item, formula, asShown(place, needle), rules);
   const { question, beginsMs } = followed(asked, item.inMs, readings, now);
   const curve = useRestCurve(question);
-  const ageS = (now - item.inMs) / 1000;
-  const leftS = formula.rest.maxS - ageS;
+  const entry = coldEntry(item, lots, now);
+  const ageS = entry?.ageS ?? (now - item.inMs) / 1000;
+  const leftS = entry?.leftS ?? formula.rest.maxS - ageS;
   const over = leftS < 0;
   return (
     <QueueItem

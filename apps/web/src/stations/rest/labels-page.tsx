@@ -1,6 +1,7 @@
 import { Printer } from 'lucide-react';
 import { Link, useLocation, useParams } from 'react-router';
-import { allergensOf, coldLabels, inTheCold } from '@jokul/core';
+import { coldLabels, inTheCold } from '@jokul/core';
+import { useLots } from '../../app/lots';
 import { useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
 import { useBakery } from '../../lib/queries';
@@ -15,16 +16,18 @@ export const LabelsPage = () => {
   const floor = useJournal((s) => s.floor);
   const loaded = useJournal((s) => s.loaded);
   const wall = useWallClock();
+  const lots = useLots();
   if (!data || !loaded) return <Loading what="the labels" />;
   const item = inTheCold(floor).find((cold) => cold.batchId === batchId);
-  const formula = data.formulas.find(({ code }) => code === batchId.split('-')[0]);
-  if (!item || !formula)
+  const lot = floor.lots.get(batchId);
+  const formula = lots?.formulaOf(batchId);
+  if (!item || !formula || !lot)
     return (
       <Empty title="It is not in the cold">
         Labels are for dough that lies in the walk-in or the freezer.
       </Empty>
     );
-  const labels = coldLabels(item, formula, data.equipment, data.rules);
+  const labels = coldLabels(item, lot, formula, data.equipment, data.rules);
   const place = data.equipment.places.find(({ id }) => id === item.placeId);
   const when = (ms: number) => `${wall.date(ms)} ${wall.time(ms)}`;
   return (
@@ -58,8 +61,7 @@ export const LabelsPage = () => {
               </p>
             </div>
             <p className="text-[12px] leading-tight">
-              Contains: {allergensOf(label.formula).join(', ') || 'none of the listed allergens'}. Do not eat
-              raw.
+              Contains: {label.allergens.join(', ') || 'none of the listed allergens'}. Do not eat raw.
             </p>
             <div className="figures text-[13px] leading-snug">
               <p>

@@ -3,11 +3,12 @@ import {
   demoEquipment,
   demoFormulas,
   demoRules,
-  reduceJournal,
+  reduceLedger,
   type DraftEntry,
   type EntryKind,
   type Payloads,
 } from '@jokul/core';
+import { codeOf } from '@jokul/core';
 import { needleReadings } from './needles';
 
 const place = demoEquipment.places.find(({ id }) => id === 'walk-in');
@@ -35,7 +36,14 @@ const into = (minutesAgo: number, lot?: string, placeId = 'walk-in') =>
 const needle = (minutesAgo: number, temperatureC: number, lot?: string) =>
   entry('measured', minutesAgo, { what: 'dough', temperatureC }, lot);
 const readings = (entries: readonly DraftEntry[], air: readonly { atMs: number; airC: number }[] = []) =>
-  needleReadings(place, reduceJournal(entries), demoFormulas, demoRules, air, nowMs);
+  needleReadings(
+    place,
+    reduceLedger(entries),
+    (lot) => demoFormulas.find(({ code }) => code === codeOf(lot)),
+    demoRules,
+    air,
+    nowMs,
+  );
 
 describe('the cores measured in a place', () => {
   it('are asked of the model as the dough lay there, the newest first', () => {

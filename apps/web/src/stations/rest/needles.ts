@@ -1,5 +1,4 @@
 import {
-  codeOf,
   measuredSince,
   type AirReading,
   type FloorState,
@@ -22,14 +21,14 @@ const soonestMs = 120_000;
 export const needleReadings = (
   place: Place,
   floor: FloorState,
-  formulas: readonly Formula[],
+  formulaOf: (lot: string) => Formula | undefined,
   rules: HouseRules,
   air: readonly AirReading[],
   nowMs: number,
 ): readonly NeedleReading[] =>
-  Object.values(floor.batches)
-    .flatMap(({ batchId, stays }) => {
-      const formula = formulas.find(({ code }) => code === codeOf(batchId));
+  [...floor.lots.values()]
+    .flatMap(({ lot, stays }) => {
+      const formula = formulaOf(lot);
       if (!formula) return [];
       return stays
         .filter(({ placeId }) => placeId === place.id)

@@ -1,6 +1,7 @@
 import { useLocation, useParams } from 'react-router';
-import { emptyBatch, inTheCold, type BatchPlan, type Formula } from '@jokul/core';
+import { emptyLot, inTheCold, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
 import { useNames } from '../../app/actions';
+import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
 import { useJournal } from '../../journal/store';
 import { useNow } from '../../lib/clock';
@@ -14,12 +15,12 @@ import { useNeedles } from './use-needles';
 /** Batches that are ready to go into the cold: mixed tubs, portioned pieces. */
 const waiting = (
   batches: readonly BatchPlan[],
-  formulaOf: (code: string) => Formula | undefined,
-  states: ReturnType<typeof useJournal.getState>['floor']['batches'],
+  formulaOf: (lot: string) => Formula | undefined,
+  states: FloorState['lots'],
 ) =>
   batches.filter((batch) => {
-    const formula = formulaOf(batch.productCode);
-    const known = states[batch.batchId] ?? emptyBatch(batch.batchId);
+    const formula = formulaOf(batch.batchId);
+    const known = states.get(batch.batchId) ?? emptyLot(batch.batchId);
     if (!formula || formula.rest.form === 'none' || known.stays.length > 0) return false;
     return formula.rest.form === 'tub' ? known.mixed !== null : known.portioned !== null;
   });
@@ -33,13 +34,14 @@ const RestStation = () => {
   const probes = useProbes(now - 80 * 3600e3);
   const needles = useNeedles();
   const names = useNames();
+  const lots = useLots();
   const { batchId } = useParams();
   const { search } = useLocation();
-  if (!data || !day.data?.plan || !loaded) return <Loading what="the cold" />;
+  if (!data || !lots || !day.data?.plan || !loaded) return <Loading what="the cold" />;
   const batches = day.data.plan.plan.batches;
-  const formulaOf = (code: string) => data.formulas.find((f) => f.code === code);
+  const { formulaOf } = lots;
   const cold = inTheCold(floor);
-  const toGo = waiting(batches, formulaOf, floor.batches);
+  const toGo = waiting(batches, formulaOf, floor.lots);
   const current =
     batchId ??
     toGo[0]?.batchId ??
@@ -74,7 +76,7 @@ const RestStation = () => {
             {cold
               .filter((item) => item.placeId === place.id)
               .map((item) => {
-                const formula = formulaOf(item.batchId.split('-')[0] ?? '');
+                const formula = formulaOf(item.batchId);
                 return (
                   formula && (
                     <ColdItem
@@ -82,6 +84,7 @@ const RestStation = () => {
                       item={item}
                       formula={formula}
                       place={place}
+                      lots={lots}
                       rules={data.rules}
                       active={item.batchId === current}
                       now={now}
@@ -95,7 +98,7 @@ const RestStation = () => {
         ))}
     </>
   );
-  const formula = formulaOf(current.split('-')[0] ?? '');
+  const formula = formulaOf(current);
   if (!formula)
     return (
       <Empty title={`${current} is not known`}>It is neither planned for this day nor in the cold.</Empty>
@@ -106,7 +109,7 @@ const RestStation = () => {
       batchId={current}
       formula={formula}
       batch={batches.find((b) => b.batchId === current)}
-      known={floor.batches[current] ?? emptyBatch(current)}
+      known={floor.lots.get(current) ?? emptyLot(current)}
       queue={queue}
     />
   );

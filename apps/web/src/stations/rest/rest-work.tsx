@@ -6,7 +6,7 @@ import {
   followed,
   placeAirNow,
   type BatchPlan,
-  type BatchState,
+  type LotState,
   type Formula,
   type Place,
 } from '@jokul/core';
@@ -35,7 +35,7 @@ interface RestWorkProps {
   readonly batchId: string;
   readonly formula: Formula;
   readonly batch: BatchPlan | undefined;
-  readonly known: BatchState;
+  readonly known: LotState;
   readonly queue: ReactNode;
 }
 

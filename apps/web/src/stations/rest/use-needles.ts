@@ -1,5 +1,6 @@
 import { useQueries } from '@tanstack/react-query';
 import type { NeedleAnswer, NeedleReading, Place } from '@jokul/core';
+import { useLots } from '../../app/lots';
 import { useJournal } from '../../journal/store';
 import { useBakery, useProbes } from '../../lib/queries';
 import { useNow } from '../../lib/clock';
@@ -20,13 +21,14 @@ export const needleQuery = (readings: readonly NeedleReading[]) => ({
 export const useNeedles = (): ReadonlyMap<string, NeedleAnswer> => {
   const { data } = useBakery();
   const floor = useJournal((s) => s.floor);
+  const lots = useLots();
   const now = useNow(60_000);
   const probes = useProbes(now - airMs);
   const places = data?.equipment.places ?? [];
   return useQueries({
     queries: places.map((place) => {
       const air = probes.data?.places.find(({ placeId }) => placeId === place.id)?.readings ?? [];
-      const readings = data ? needleReadings(place, floor, data.formulas, data.rules, air, now) : [];
+      const readings = data && lots ? needleReadings(place, floor, lots.formulaOf, data.rules, air, now) : [];
       return {
         ...needleQuery(readings),
         enabled: readings.length > 0,

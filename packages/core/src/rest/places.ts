@@ -1,8 +1,11 @@
 import { rawDiameterMm, trayKindOf, tubHoldsG, bagHoldsPieces } from '../schedule/index.js';
 import type { Equipment, HouseRules } from '../schedule/index.js';
-import type { Formula } from '../formula/index.js';
-import type { InTheCold } from '../journal/index.js';
+import { allergensOf, type Formula } from '../formula/index.js';
+import type { Allergen } from '../ingredient/index.js';
+import type { InTheCold, LotState } from '../ledger/index.js';
 import { restingPerTray } from '../tray/index.js';
+import { coldEntry } from './use-first.js';
+import { ageOfLot, kindOfPlace } from './window.js';
 
 export type Shelf = 'trays' | 'tubs' | 'bags';
 
@@ -53,6 +56,8 @@ export const shelfCounts = (
 /** One label: what it is, how much, of which lot, how it may be used. */
 export interface ColdLabel {
   readonly formula: Formula;
+  /** As they were when the dough was made. */
+  readonly allergens: readonly Allergen[];
   readonly lot: string;
   readonly what: string;
   readonly number: string;
@@ -61,13 +66,22 @@ export interface ColdLabel {
   readonly notAfterMs: number;
 }
 
-/** Labels for everything of a dough that stands in the cold on its own: each tub, tray or bag. */
+/**
+ * Labels for everything of a dough that stands in the cold on its own: each tub, tray or bag. They say what the lot
+ * pinned, and its time is what its age over all stays leaves of it.
+ * @param formula of the lot, as it is made by
+ */
 export const coldLabels = (
   item: InTheCold,
+  lot: LotState,
   formula: Formula,
   equipment: Equipment,
   rules: HouseRules,
 ): readonly ColdLabel[] => {
+  const lots = { lotOf: () => lot, formulaOf: () => formula, places: equipment.places, rules };
+  const entry = coldEntry(item, lots, item.inMs);
+  const age = ageOfLot(lot, kindOfPlace(equipment.places), item.inMs);
+  const restedS = age.chilledS + age.frozenS;
   const { shelf, count } = placesTaken(item, formula, equipment, rules);
   const one = { trays: 'tray', tubs: 'tub', bags: 'bag' }[shelf];
   const share = (total: number, i: number) => Math.floor(total / count) + (i < total % count ? 1 : 0);
@@ -78,12 +92,13 @@ export const coldLabels = (
         : `${share(item.pieces, i)} pieces of ${formula.piece.massG} g`;
     return {
       formula,
+      allergens: lot.begun?.allergens ?? allergensOf(formula),
       lot: item.batchId,
       what: `${one}, ${amount}`,
       number: `${i + 1} of ${count}`,
       madeMs: item.inMs,
-      bestMs: item.inMs + formula.rest.bestS * 1000,
-      notAfterMs: item.inMs + formula.rest.maxS * 1000,
+      bestMs: item.inMs + Math.max(0, formula.rest.bestS - restedS) * 1000,
+      notAfterMs: entry?.goodUntilMs ?? item.inMs + formula.rest.maxS * 1000,
     };
   });
 };

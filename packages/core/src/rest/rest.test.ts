@@ -1,12 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
-import { emptyBatch, reduceJournal, type DraftEntry, type InTheCold } from '../journal/index.js';
+import { emptyLot, reduceLedger, type DraftEntry, type InTheCold, type LotState } from '../ledger/index.js';
+import { lotRecord } from '../lot/index.js';
 import type { BatchPlan } from '../schedule/index.js';
 import type { Place } from '../thermal/index.js';
 import { coldLabels, placesTaken, shelfCounts } from './places.js';
 import { simulateAir, type PlaceFault } from './simulated-probe.js';
-import { coldAlarm, followed, inOrderOfUse, measuredSince, olderThan, placeAirNow } from './watch.js';
-import { overWindow } from './window.js';
+import { coldAlarm } from './alarm.js';
+import { followed, measuredSince } from './followed.js';
+import { placeAirNow } from './place-air-now.js';
+import { inOrderOfUse, olderThan } from './use-first.js';
+import { ageLimits, kindOfPlace, overWindow } from './window.js';
 
 const place = (id: string): Place => {
   const found = demoEquipment.places.find((p) => p.id === id);
@@ -112,6 +116,21 @@ describe('a dough that is followed', () => {
   });
 });
 
+/** The lot of something in the cold, with nothing before. */
+const lotFor = ({ batchId, inMs, ...rest }: InTheCold): LotState => ({
+  ...emptyLot(batchId),
+  stays: [{ ...rest, atMs: inMs, who: 'Mix hand', entryId: 'e', outMs: null, out: null, taken: [] }],
+});
+const lotsOf = (items: readonly InTheCold[]) => ({
+  lotOf: (id: string) => {
+    const found = items.find(({ batchId }) => batchId === id);
+    return found && lotFor(found);
+  },
+  formulaOf,
+  places: demoEquipment.places,
+  rules: demoRules,
+});
+
 describe('use first', () => {
   const items = [
     item('GNG-1-A', { inMs: nowMs - 2 * hour }),
@@ -119,7 +138,7 @@ describe('use first', () => {
     item('CRD-1-F', { form: 'bag', placeId: 'freezer' }),
     item('ZZZ-1-A'),
   ];
-  const entries = inOrderOfUse(items, formulaOf, nowMs);
+  const entries = inOrderOfUse(items, lotsOf(items), nowMs);
   it('what runs out first comes first, and unknown formulas are left out', () => {
     expect(entries.map((e) => e.item.batchId)).toEqual(['GNG-0-A', 'GNG-1-A', 'CRD-1-F']);
     expect(entries[0]).toMatchObject({ over: true, soon: false });
@@ -152,12 +171,8 @@ describe('places and labels', () => {
     expect(shelfCounts('cellar', [], formulaOf, demoEquipment, demoRules)).toEqual([]);
   });
   it('one label for each, all pieces on them, with the end of its window', () => {
-    const labels = coldLabels(
-      item('GNG-1-A', { form: 'bag', pieces: 205 }),
-      ginger,
-      demoEquipment,
-      demoRules,
-    );
+    const bag = item('GNG-1-A', { form: 'bag', pieces: 205 });
+    const labels = coldLabels(bag, lotFor(bag), ginger, demoEquipment, demoRules);
     expect(labels.map(({ number }) => number)).toEqual(['1 of 3', '2 of 3', '3 of 3']);
     const pieces = labels.map(({ what }) => Number(/(\d+) pieces/.exec(what)?.[1]));
     expect(pieces.reduce((a, b) => a + b, 0)).toBe(205);
@@ -165,9 +180,14 @@ describe('places and labels', () => {
   });
 });
 
+const ageRules = (formula: typeof ginger = ginger) => ({
+  kindOf: kindOfPlace(demoEquipment.places),
+  limits: ageLimits(formula, demoRules),
+});
+
 describe('past its window', () => {
   const stay = (hours: number, outMs: number | null) => ({
-    ...emptyBatch('GNG-1-A'),
+    ...emptyLot('GNG-1-A'),
     stays: [
       {
         atMs: nowMs - hours * hour,
@@ -181,13 +201,15 @@ describe('past its window', () => {
         pieces: 180,
         outMs,
         cores: [],
+        out: null,
+        taken: [],
       },
     ],
   });
   it('is asked about until somebody decided', () => {
-    expect(overWindow(stay(10, null), ginger, nowMs)).toBeNull();
-    const over = overWindow(stay(30, null), ginger, nowMs);
-    expect(over).toEqual({ ageS: 30 * 3600, limitS: ginger.rest.maxS });
+    expect(overWindow(stay(10, null), ageRules(), nowMs)).toBeNull();
+    const over = overWindow(stay(30, null), ageRules(), nowMs);
+    expect(over).toEqual({ clock: 'chilled', ageS: 30 * 3600, limitS: ginger.rest.maxS });
     const released = {
       ...stay(30, null),
       released: [
@@ -202,13 +224,15 @@ describe('past its window', () => {
         },
       ],
     };
-    expect(overWindow(released, ginger, nowMs)).toBeNull();
+    expect(overWindow(released, ageRules(), nowMs)).toBeNull();
   });
-  it('ends with the way out, and does not matter where there is no rest', () => {
-    expect(overWindow(stay(30, nowMs - 20 * hour), ginger, nowMs)).toBeNull();
+  it('a dough just taken out is judged by all of its time; one with no rest by the rules of the house', () => {
+    expect(overWindow(stay(22, nowMs - hour), ageRules(), nowMs)).toBeNull();
+    expect(overWindow(stay(25, nowMs - hour), ageRules(), nowMs)?.clock).toBe('chilled');
     const none = { ...ginger, rest: { ...ginger.rest, form: 'none' as const } };
-    expect(overWindow(stay(300, null), none, nowMs)).toBeNull();
-    expect(overWindow(undefined, ginger, nowMs)).toBeNull();
+    expect(overWindow(stay(40, null), ageRules(none), nowMs)).toBeNull();
+    expect(overWindow(stay(50, null), ageRules(none), nowMs)?.limitS).toBe(48 * 3600);
+    expect(overWindow(undefined, ageRules(), nowMs)).toBeNull();
   });
   it('the decision is part of the lot’s life', () => {
     const entry = {
@@ -220,7 +244,7 @@ describe('past its window', () => {
       kind: 'released',
       payload: { why: 'over-window', ageS: 90_000, limitS: 86_400, reason: 'Smelled it.' },
     } as DraftEntry;
-    expect(reduceJournal([entry]).batches['GNG-1-A']?.released[0]).toMatchObject({
+    expect(reduceLedger([entry]).lots.get('GNG-1-A')?.released[0]).toMatchObject({
       who: 'Head baker',
       reason: 'Smelled it.',
     });
@@ -274,5 +298,142 @@ describe('the one alarm', () => {
   it('of two places the worse one is said', () => {
     const found = alarm([off(nowMs - 2 * hour), { ...off(nowMs - 2.9 * hour), placeId: 'freezer' }], []);
     expect(found?.placeId).toBe('freezer');
+  });
+});
+
+describe('a dough that was out and goes back', () => {
+  const stayOf = (placeId: string, fromH: number, toH: number | null) => ({
+    placeId,
+    form: 'tub' as const,
+    cover: 'covered' as const,
+    startC: 22,
+    massG: 6000,
+    pieces: 0,
+    atMs: nowMs + fromH * hour,
+    outMs: toH === null ? null : nowMs + toH * hour,
+    who: 'Mix hand',
+    entryId: 'e',
+    out: null,
+    taken: [],
+    cores: [],
+  });
+  const twice: LotState = {
+    ...emptyLot('GNG-1-A'),
+    stays: [stayOf('walk-in', -30, -16), stayOf('walk-in', -15, -5), stayOf('walk-in', -4, null)],
+  };
+  it('is as old as all its stays and the time out together', () => {
+    const over = overWindow(twice, ageRules(), nowMs);
+    expect(over).toEqual({ clock: 'chilled', ageS: 30 * 3600, limitS: 24 * 3600 });
+    expect(overWindow(twice, ageRules(), nowMs - 7 * hour)).toBeNull();
+  });
+  it('has a label by what its age leaves', () => {
+    const inside = item('GNG-1-A', { form: 'tub', inMs: nowMs - 4 * hour });
+    const [label] = coldLabels(inside, twice, ginger, demoEquipment, demoRules);
+    // 26 of its 24 hours were over when it went back.
+    expect(label?.notAfterMs).toBe(nowMs - 6 * hour);
+  });
+  it('out past the limit it says so, by the clock of the bench', () => {
+    const out: LotState = { ...emptyLot('GNG-1-A'), stays: [stayOf('walk-in', -7, -5)] };
+    expect(overWindow(out, ageRules(), nowMs)).toEqual({ clock: 'out', ageS: 5 * 3600, limitS: 4 * 3600 });
+    const decided = {
+      ...out,
+      released: [
+        {
+          atMs: nowMs,
+          who: 'x',
+          entryId: 'r',
+          why: 'over-window' as const,
+          clock: 'chilled' as const,
+          ageS: 1,
+          limitS: 1,
+          reason: 'ok',
+        },
+      ],
+    };
+    // A decision on the chilled clock says nothing of the bench.
+    expect(overWindow(decided, ageRules(), nowMs)?.clock).toBe('out');
+  });
+  it('frozen in between its chilled clock stands still, and the frozen one has a limit of its own', () => {
+    const frozen: LotState = {
+      ...emptyLot('GNG-1-A'),
+      stays: [stayOf('walk-in', -1000, -990), stayOf('freezer', -990, null)],
+    };
+    expect(overWindow(frozen, ageRules(), nowMs)).toBeNull();
+    const old: LotState = { ...frozen, stays: [stayOf('freezer', -24 * 60, null)] };
+    expect(overWindow(old, ageRules(), nowMs)).toMatchObject({ clock: 'frozen', limitS: 8 * 7 * 86_400 });
+  });
+  it('says the truth that the lot pinned on its label, whatever the formula is now', () => {
+    const record = lotRecord(ginger, { massG: 6000, pieces: 180, day: null, mixerId: null });
+    const pinned = {
+      ...twice,
+      begun: { ...record, allergens: ['sesame' as const], atMs: 0, who: 'x', entryId: 'b' },
+    };
+    const [label] = coldLabels(item('GNG-1-A'), pinned, ginger, demoEquipment, demoRules);
+    expect(label?.allergens).toEqual(['sesame']);
+  });
+});
+
+describe('no data is not good news', () => {
+  const upTo = (ms: number) => air([]).filter(({ atMs }) => atMs <= ms);
+  const readingsAt = (airC: number, minutes: number) =>
+    Array.from({ length: minutes + 1 }, (_, i) => ({ atMs: nowMs - (minutes - i) * 60_000, airC }));
+  it('a silent probe is a state of its own, and an alarm after the set time', () => {
+    const soon = placeAirNow(walkIn, upTo(nowMs - 10 * 60_000), nowMs);
+    expect(soon).toMatchObject({ probe: 'silent', probeAlarm: false });
+    const later = placeAirNow(walkIn, upTo(nowMs - 20 * 60_000), nowMs);
+    expect(later).toMatchObject({ probe: 'silent', probeAlarm: true, airC: null, drifting: false });
+    expect(placeAirNow(walkIn, upTo(nowMs - 20 * 60_000), nowMs, 3600).probeAlarm).toBe(false);
+    expect(placeAirNow(walkIn, [], nowMs)).toMatchObject({ probe: 'silent', probeAlarm: true });
+  });
+  it.each([
+    ['a short', 85],
+    ['a cut lead', -55],
+    ['no number', Number.NaN],
+  ])('%s cannot be right', (_, airC) => {
+    const broken = [...upTo(nowMs - 30 * 60_000), ...readingsAt(airC, 29)];
+    expect(placeAirNow(walkIn, broken, nowMs)).toMatchObject({
+      probe: 'implausible',
+      probeAlarm: true,
+      airC: null,
+      drifting: false,
+    });
+  });
+  it('a figure that never moves is no reading', () => {
+    expect(placeAirNow(walkIn, readingsAt(4, 240), nowMs)).toMatchObject({
+      probe: 'implausible',
+      probeAlarm: true,
+    });
+    // The bench has no compressor that moves it.
+    expect(placeAirNow(place('bench'), readingsAt(24, 240), nowMs).probe).toBe('reads');
+  });
+  it('raises the alarm with what must be done by hand; a warm place is worse and comes first', () => {
+    const alarmOf = (airs: ReturnType<typeof placeAirNow>[]) =>
+      coldAlarm(airs, [item('GNG-1-A')], [], [], demoRules, nowMs);
+    const silent = placeAirNow(walkIn, upTo(nowMs - 40 * 60_000), nowMs);
+    expect(alarmOf([silent])).toMatchObject({ placeId: 'walk-in', title: 'Walk-in: the probe is silent' });
+    expect(alarmOf([silent])?.message).toContain('Hang a thermometer in there');
+    const warm = placeAirNow(place('freezer'), readingsAt(-9, 30), nowMs);
+    expect(alarmOf([silent, warm])?.placeId).toBe('freezer');
+    expect(alarmOf([placeAirNow(walkIn, air([]), nowMs)])).toBeNull();
+  });
+  it('a dough is then followed by the warmer of what was last seen and the setting, and says since when', () => {
+    const question = {
+      formula: ginger,
+      form: 'pieces' as const,
+      tubMassG: 6000,
+      place: walkIn,
+      cover: 'open' as const,
+      startC: 22,
+      targetC: 8,
+      durationS: 3600,
+    };
+    const warm = air([off(nowMs - 4 * hour)]).filter(({ atMs }) => atMs <= nowMs - hour);
+    const { assumed, question: asked } = followed(question, nowMs - 3 * hour, warm, nowMs);
+    expect(assumed?.sinceMs).toBe(nowMs - hour);
+    expect(assumed?.airC).toBeGreaterThan(8);
+    expect(asked.measured?.at(-1)?.airC).toBe(assumed?.airC);
+    const never = followed(question, nowMs - 3 * hour, [], nowMs);
+    expect(never.assumed).toEqual({ sinceMs: nowMs - 3 * hour, airC: 4 });
+    expect(followed(question, nowMs - 3 * hour, air([]), nowMs).assumed).toBeNull();
   });
 });

@@ -1,7 +1,10 @@
+import type { ClockName, LotRecord } from '../lot/index.js';
 import type { Cover } from '../thermal/index.js';
 
-/** What each kind of journal entry carries. Masses in g, temperatures in °C, durations in s, lengths in mm. */
+/** What each kind of entry carries. Masses in g, temperatures in °C, durations in s, lengths in mm. */
 export interface Payloads {
+  /** Mixing began, or a part became a lot of its own: what the lot is, pinned. */
+  readonly begun: LotRecord;
   readonly weighed: {
     readonly key: string;
     readonly massG: number;
@@ -64,10 +67,18 @@ export interface Payloads {
     readonly massG: number;
     readonly pieces: number;
   };
-  readonly 'rest-out': { readonly placeId: string };
+  /** Pieces and mass where a part leaves and the rest stays; left out, all of it leaves. */
+  readonly 'rest-out': { readonly placeId: string; readonly pieces?: number; readonly massG?: number };
+  /** A part becomes a lot of its own, which begins with the same truth and the age it has by then. */
+  readonly split: { readonly into: string; readonly massG: number; readonly pieces: number };
+  /** Dough of another lot was worked into this one. */
+  readonly merged: { readonly from: string; readonly massG: number };
+  readonly discarded: { readonly massG: number; readonly pieces: number; readonly reason: string };
   /** Dough beyond its window is used all the same: somebody decided it and said why. */
   readonly released: {
     readonly why: 'over-window';
+    /** Which of its clocks had run out; missing in decisions of an older Jokul, which meant all. */
+    readonly clock?: ClockName;
     readonly ageS: number;
     readonly limitS: number;
     readonly reason: string;
@@ -110,6 +121,7 @@ export interface Payloads {
 }
 export type EntryKind = keyof Payloads;
 export const entryKinds: readonly EntryKind[] = [
+  'begun',
   'weighed',
   'browned',
   'measured',
@@ -117,9 +129,12 @@ export const entryKinds: readonly EntryKind[] = [
   'adjusted',
   'mixed',
   'portioned',
+  'split',
+  'merged',
   'rest-in',
   'rest-out',
   'released',
+  'discarded',
   'loaded',
   'turned',
   'pulled',

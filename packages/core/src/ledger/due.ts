@@ -1,5 +1,5 @@
 import type { BatchPlan, Load } from '../schedule/index.js';
-import { emptyBatch, type FloorState, type NeedleCore, type TrayState } from './state.js';
+import { emptyLot, type FloorState, type NeedleCore, type TrayState } from './state.js';
 
 export type ActionKind = 'mix' | 'portion' | 'rest-in' | 'rest-out' | 'load' | 'turn' | 'pull' | 'rack';
 
@@ -51,8 +51,8 @@ const rank: Readonly<Record<ActionKind, number>> = {
 
 const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] => {
   const base = { batchId: batch.batchId, productCode: batch.productCode, load };
-  const trays = load.trays.map((tray) => state.trays[tray.id]).filter((tray) => tray !== undefined);
-  const waiting = load.trays.filter((tray) => !state.trays[tray.id]).map((tray) => tray.id);
+  const trays = load.trays.map((tray) => state.trays.get(tray.id)).filter((tray) => tray !== undefined);
+  const waiting = load.trays.filter((tray) => !state.trays.get(tray.id)).map((tray) => tray.id);
   const actions: Action[] = [];
   if (waiting.length > 0) {
     actions.push({
@@ -97,7 +97,7 @@ const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] 
 
 /** The next step of a batch before its trays. */
 const batchActions = (batch: BatchPlan, state: FloorState): Action[] => {
-  const known = state.batches[batch.batchId] ?? emptyBatch(batch.batchId);
+  const known = state.lots.get(batch.batchId) ?? emptyLot(batch.batchId);
   const base = { batchId: batch.batchId, productCode: batch.productCode, trayIds: [] };
   const planned = (kind: string) => batch.tasks.find((task) => task.kind === kind);
   const act = (kind: ActionKind, dueS: number): Action => ({
@@ -106,7 +106,7 @@ const batchActions = (batch: BatchPlan, state: FloorState): Action[] => {
     kind,
     dueMs: dueS * 1000,
   });
-  const started = batch.loads.some((load) => load.trays.some((tray) => state.trays[tray.id]));
+  const started = batch.loads.some((load) => load.trays.some((tray) => state.trays.get(tray.id)));
   const mix = planned('mix');
   const portion = planned('portion');
   const temper = planned('temper');
@@ -132,7 +132,7 @@ const batchActions = (batch: BatchPlan, state: FloorState): Action[] => {
 
 /** Trays of test bakes: on no plan, but they must come out. */
 const testActions = (batches: readonly BatchPlan[], state: FloorState): Action[] =>
-  Object.values(state.trays)
+  [...state.trays.values()]
     .filter((tray) => tray.test && !tray.racked)
     .flatMap((tray): Action[] => {
       const batch = batches.find(({ batchId }) => batchId === tray.batchId);
@@ -190,12 +190,12 @@ export interface InTheCold {
 
 /** The dough in the cold, oldest first. */
 export const inTheCold = (state: FloorState): readonly InTheCold[] =>
-  Object.values(state.batches)
+  [...state.lots.values()]
     .flatMap((batch) =>
       batch.stays
         .filter((stay) => stay.outMs === null)
         .map(({ placeId, form, cover, startC, massG, pieces, atMs, cores }) => ({
-          batchId: batch.batchId,
+          batchId: batch.lot,
           placeId,
           form,
           cover,

@@ -1,9 +1,13 @@
 import { placeAir, usualPower, type Place } from '../thermal/index.js';
 
+/** With the place, or with the probe that should tell of it. */
+export const faultKinds = ['door-open', 'machine-off', 'probe-silent', 'probe-wrong'] as const;
+export type FaultKind = (typeof faultKinds)[number];
+
 /** Something that goes wrong with a cold place, to be tried out with the simulated probes. */
 export interface PlaceFault {
   readonly placeId: string;
-  readonly kind: 'door-open' | 'machine-off';
+  readonly kind: FaultKind;
   readonly fromMs: number;
   /** null while it lasts. */
   readonly toMs: number | null;
@@ -17,6 +21,10 @@ export interface AirReading {
 const minuteMs = 60_000;
 const stepS = 20;
 const forgottenMs = 12 * 3600e3;
+/** A place is as warm as it gets after so long: what was before need not be computed. */
+const settledMs = 48 * 3600e3;
+/** What a probe with a broken lead shows, °C. */
+const brokenC = 85;
 
 /** What a healthy place swings around its setting: the compressor's cycle, and a defrost every six hours. */
 const swing = (kind: Place['kind'], atMs: number): number => {
@@ -45,7 +53,7 @@ export const simulateAir = (
     ({ placeId, fromMs: at, toMs: end }) =>
       placeId === place.id && at < toMs && (end ?? toMs) > fromMs - forgottenMs,
   );
-  const startMs = Math.min(fromMs, ...own.map((fault) => fault.fromMs));
+  const startMs = Math.max(fromMs - settledMs, Math.min(fromMs, ...own.map((fault) => fault.fromMs)));
   const during = (kind: PlaceFault['kind'], atMs: number) =>
     own.some(
       (fault) =>
@@ -53,8 +61,9 @@ export const simulateAir = (
     );
   const readings: AirReading[] = [];
   const cold = place.kind === 'bench' ? null : place.kind;
+  const warming = own.some(({ kind }) => kind === 'door-open' || kind === 'machine-off');
   const air =
-    cold && own.length > 0
+    cold && warming
       ? placeAir(place, usualPower[cold], place.airC, {
           doorOpen: (s) => during('door-open', startMs + s * 1000),
           machineShare: (s) => (during('machine-off', startMs + s * 1000) ? 0 : 1),
@@ -63,6 +72,11 @@ export const simulateAir = (
   let simulatedMs = startMs;
   for (let atMs = Math.ceil(fromMs / everyMs) * everyMs; atMs <= toMs; atMs += everyMs) {
     for (; air && simulatedMs < atMs; simulatedMs += stepS * 1000) air.next(0, stepS);
+    if (during('probe-silent', atMs)) continue;
+    if (during('probe-wrong', atMs)) {
+      readings.push({ atMs, airC: brokenC });
+      continue;
+    }
     const base = air ? air.now() : place.airC;
     readings.push({ atMs, airC: Math.round(10 * (base + swing(place.kind, atMs))) / 10 });
   }

@@ -1,0 +1,55 @@
+import type { ColdStay, LotState } from '../state.js';
+import { deedOf, did, kind, withNotice } from './kind.js';
+
+/** What lies in the open stay, less what left it. */
+const takenFrom = (
+  lot: LotState,
+  massG: number,
+  pieces: number,
+  deed: ReturnType<typeof deedOf>,
+): readonly ColdStay[] =>
+  lot.stays.map((stay) => {
+    if (stay.outMs !== null) return stay;
+    const left = { massG: Math.max(0, stay.massG - massG), pieces: Math.max(0, stay.pieces - pieces) };
+    return left.massG < 0.5
+      ? { ...stay, outMs: Math.max(stay.atMs, deed.atMs), out: deed }
+      : { ...stay, ...left };
+  });
+
+/** A part of the dough became a lot of its own. */
+export const split = kind(
+  'split',
+  (lot, entry) => {
+    if (lot.splits.some(({ into }) => into === entry.payload.into))
+      return withNotice(lot, entry, {
+        code: 'already',
+        step: 'split',
+        subject: entry.payload.into,
+        by: lot.splits.find(({ into }) => into === entry.payload.into) ?? deedOf(entry),
+      });
+    const { massG, pieces } = entry.payload;
+    return {
+      ...lot,
+      splits: [...lot.splits, did(entry)],
+      stays: takenFrom(lot, massG, pieces, deedOf(entry)),
+    };
+  },
+  { moves: true },
+);
+
+/** Dough of another lot was worked into this one. */
+export const merged = kind('merged', (lot, entry) => ({ ...lot, merged: [...lot.merged, did(entry)] }));
+
+/** Dough was thrown away, with the reason. */
+export const discarded = kind(
+  'discarded',
+  (lot, entry) => {
+    const { massG, pieces } = entry.payload;
+    return {
+      ...lot,
+      discarded: [...lot.discarded, did(entry)],
+      stays: takenFrom(lot, massG, pieces, deedOf(entry)),
+    };
+  },
+  { moves: true },
+);

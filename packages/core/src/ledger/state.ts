@@ -1,0 +1,115 @@
+import type { EntryKind, Payloads } from './entry.js';
+
+/** Who did something, and when. */
+export interface Deed {
+  readonly atMs: number;
+  readonly who: string;
+  readonly entryId: string;
+}
+type Did<K extends keyof Payloads> = Deed & Payloads[K];
+
+/** A core that was measured with a needle while the dough lay in a place, °C. */
+export interface NeedleCore extends Deed {
+  readonly temperatureC: number;
+}
+
+/** One stay in a place; mass and pieces are what lies there still. */
+export interface ColdStay extends Did<'rest-in'> {
+  readonly outMs: number | null;
+  /** Who ended it. */
+  readonly out: Deed | null;
+  /** Parts that were taken out while the rest stayed. */
+  readonly taken: readonly (Deed & { readonly pieces: number; readonly massG: number })[];
+  readonly cores: readonly NeedleCore[];
+}
+
+/** A lot's life, as far as the ledger tells. */
+export interface LotState {
+  readonly lot: string;
+  /** What the lot pinned when mixing began; null for what is only planned, and for lots of an older Jokul. */
+  readonly begun: Did<'begun'> | null;
+  readonly weighed: ReadonlyMap<string, Did<'weighed'>>;
+  readonly browned: readonly Did<'browned'>[];
+  /** The last temperature taken of each thing. */
+  readonly measured: ReadonlyMap<string, Did<'measured'>>;
+  readonly stages: ReadonlyMap<string, Did<'stage-done'>>;
+  readonly adjusted: readonly Did<'adjusted'>[];
+  readonly mixed: Did<'mixed'> | null;
+  readonly portioned: Did<'portioned'> | null;
+  readonly splits: readonly Did<'split'>[];
+  readonly merged: readonly Did<'merged'>[];
+  readonly discarded: readonly Did<'discarded'>[];
+  readonly stays: readonly ColdStay[];
+  readonly released: readonly Did<'released'>[];
+  readonly trays: ReadonlyMap<string, TrayState>;
+  readonly notes: readonly Did<'note'>[];
+  readonly notices: readonly Notice[];
+}
+
+export interface TrayState {
+  readonly trayId: string;
+  readonly loadId: string;
+  readonly batchId: string;
+  readonly ovenId: string;
+  readonly setC: number;
+  readonly pullS: number;
+  readonly trayRestS: number;
+  readonly pieces: number;
+  readonly position?: number;
+  readonly startC?: number;
+  readonly test: boolean;
+  readonly loaded: Deed;
+  readonly turned: Deed | null;
+  readonly pulled: Deed | null;
+  readonly racked: Deed | null;
+  readonly inspected: Did<'inspected'> | null;
+}
+
+/** Why an entry took no effect: a code with its figures; the screen makes the sentence of it, in the bakery's time. */
+export type NoticeTold =
+  | {
+      readonly code: 'already';
+      readonly step: EntryKind;
+      /** The tray or the lot. */
+      readonly subject: string;
+      readonly placeId?: string;
+      /** Who was first; that one counts. */
+      readonly by: Deed;
+    }
+  | { readonly code: 'never-loaded'; readonly step: EntryKind; readonly subject: string }
+  | { readonly code: 'not-pulled'; readonly subject: string }
+  | { readonly code: 'not-in-there'; readonly subject: string; readonly placeId: string }
+  /** The entry could not be read at all. */
+  | { readonly code: 'unreadable'; readonly subject: string };
+
+/** Something that was written down but could not take effect, for a person to look at. */
+export type Notice = Deed & { readonly lot: string } & NoticeTold;
+
+export interface FloorState {
+  readonly lots: ReadonlyMap<string, LotState>;
+  readonly trays: ReadonlyMap<string, TrayState>;
+  /** In the order in which they came about. */
+  readonly notices: readonly Notice[];
+}
+
+export const emptyState: FloorState = { lots: new Map(), trays: new Map(), notices: [] };
+
+export const emptyLot = (lot: string): LotState => ({
+  lot,
+  begun: null,
+  weighed: new Map(),
+  browned: [],
+  measured: new Map(),
+  stages: new Map(),
+  adjusted: [],
+  mixed: null,
+  portioned: null,
+  splits: [],
+  merged: [],
+  discarded: [],
+  stays: [],
+  released: [],
+  trays: new Map(),
+  notes: [],
+  notices: [],
+});

@@ -1,0 +1,4 @@
+export * from './id.js';
+export * from './record.js';
+export * from './age.js';
+export * from './balance.js';

@@ -1,0 +1,96 @@
+import { allergensOf, doughLines, type Formula } from '../formula/index.js';
+import { ingredient, type Allergen, type Ingredient } from '../ingredient/index.js';
+import type { LotAge } from './age.js';
+
+/** An ingredient as it was when the lot was begun. */
+export interface PinnedIngredient {
+  readonly id: string;
+  readonly name: string;
+  readonly allergens: readonly Allergen[];
+  /** The bakery's own are kept whole, since a label may be corrected later. */
+  readonly own?: Ingredient;
+}
+
+/** A line of the weigh sheet as it was weighed by. */
+export interface PinnedWeighing {
+  readonly key: string;
+  readonly ingredientId: string;
+  readonly targetG: number;
+  readonly scaleId: string;
+}
+
+export interface Parent {
+  readonly lot: string;
+  readonly massG: number;
+}
+
+/**
+ * What a lot is, written down when its mixing begins. All that is said of it afterwards comes from here: a newer
+ * formula or a corrected ingredient never changes a dough that exists.
+ */
+export interface LotRecord {
+  readonly schema: 1;
+  readonly productCode: string;
+  readonly formula: Formula;
+  readonly ingredients: readonly PinnedIngredient[];
+  readonly allergens: readonly Allergen[];
+  readonly massG: number;
+  readonly pieces: number;
+  /** The day that it is baked for, such as 2026-11-27; null for dough on no plan. */
+  readonly day: string | null;
+  readonly mixerId: string | null;
+  readonly sheet: readonly PinnedWeighing[];
+  /** The lots whose dough went into it: that which it was split from, remainders worked in. */
+  readonly parents: readonly Parent[];
+  /** What a part brings along of its life so far; left out for dough that is mixed new. */
+  readonly age?: LotAge;
+}
+
+const isOwn = ({ id }: Ingredient) => id.startsWith('own-');
+
+/**
+ * The record of a lot that is begun now.
+ * @throws JokulError `unknown-ingredient`
+ */
+export const lotRecord = (
+  formula: Formula,
+  made: {
+    readonly massG: number;
+    readonly pieces: number;
+    readonly day: string | null;
+    readonly mixerId: string | null;
+    readonly sheet?: readonly PinnedWeighing[];
+    readonly parents?: readonly Parent[];
+    readonly age?: LotAge;
+  },
+): LotRecord => {
+  const lines = [...doughLines(formula), ...formula.toppings];
+  const ids = [...new Set(lines.map((line) => line.ingredientId))];
+  return {
+    schema: 1,
+    productCode: formula.code,
+    formula,
+    ingredients: ids.map((id) => {
+      const found = ingredient(id);
+      const { name, allergens } = found;
+      return { id, name, allergens, ...(isOwn(found) && { own: found }) };
+    }),
+    allergens: allergensOf(formula),
+    massG: made.massG,
+    pieces: made.pieces,
+    day: made.day,
+    mixerId: made.mixerId,
+    sheet: made.sheet ?? [],
+    parents: made.parents ?? [],
+    ...(made.age && { age: made.age }),
+  };
+};
+
+/**
+ * The formula that a lot is made by: as pinned, else the latest of its product, which is what a planned lot follows.
+ * @param latest of the lot's product
+ */
+export const formulaOfLot = (
+  record: Pick<LotRecord, 'formula'> | null | undefined,
+  latest: Formula | undefined,
+): Formula | undefined => record?.formula ?? latest;
