@@ -35,7 +35,7 @@ test('two tablets stay in step, through a killed server and an offline spell; no
   await jokul.setClock('04:20');
   const wall = await tablet(browser);
   const bench = await tablet(browser);
-  const load = 'SES-1127-A-L1';
+  const load = `${jokul.lot('SES')}-L1`;
 
   // In step: what one presses, the other shows without a reload.
   await button(wall, `Load ${load}`).click();
@@ -78,7 +78,7 @@ test('two tablets stay in step, through a killed server and an offline spell; no
 test('what is kept on a tablet survives a reload while the server is away', async ({ browser }) => {
   await jokul.setClock('04:28');
   const page = await tablet(browser);
-  const load = 'GNG-1127-A-L1';
+  const load = `${jokul.lot('GNG')}-L1`;
   // The network takes the entry away but the page itself can still be loaded.
   await page.route('**/api/journal', (route) =>
     route.request().method() === 'POST' ? route.abort() : route.continue(),
@@ -96,7 +96,7 @@ test('what is kept on a tablet survives a reload while the server is away', asyn
 
 test('an answer that is lost does not make a second entry', async ({ browser }) => {
   const page = await tablet(browser);
-  const load = 'NIB-1127-A-L1';
+  const load = `${jokul.lot('NIB')}-L1`;
   let lost = 0;
   // The server stores the entry, but its confirmation never arrives: the tablet sends it again.
   await page.route('**/api/journal', async (route) => {

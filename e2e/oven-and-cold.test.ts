@@ -6,11 +6,12 @@ import { Jokul } from './support/jokul.js';
 let jokul: Jokul;
 test.beforeAll(async () => {
   jokul = await Jokul.start();
+  load = `${jokul.lot('GNG')}-L1`;
 });
 test.afterAll(() => jokul.stop());
 
 const date = '2026-11-27';
-const load = 'GNG-1127-A-L1';
+let load = '';
 
 interface Change {
   readonly code: string;
@@ -101,7 +102,7 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
   await open(page, `/bake/${next}`);
   await expect(page.getByText(/calibrated by \d+ logged bakes/).first()).toBeVisible();
   await expect(page.getByText(/Pieces touched/)).toBeHidden();
-  await open(page, '/bake/GNG-1127-A-L2');
+  await open(page, `/bake/${jokul.lot('GNG')}-L2`);
   await expect(page.getByText(/Pieces touched on the last tray: with a gap of/)).toBeVisible();
 
   // It can be taken back, and then the pull is what it was.
@@ -120,7 +121,7 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
 test('the bake is cut open, compared and run as a whole load, by keyboard', async ({ page }) => {
   test.setTimeout(120_000);
   await jokul.setClock('04:30');
-  await open(page, '/bake/LEM-1127-A-L1');
+  await open(page, `/bake/${jokul.lot('LEM')}-L1`);
   await page.getByRole('tab', { name: 'This load' }).focus();
   await page.keyboard.press('ArrowRight');
   const cut = page.getByRole('img', { name: /^Cut at 1[23] minutes/ });
@@ -168,28 +169,30 @@ test('a walk-in that failed warms the dough: one alarm says so, and the load wai
     faults: [{ placeId: 'walk-in', kind: 'machine-off', fromMs: Math.round(nowMs) - 3 * 3600e3, toMs: null }],
   });
   await expect(page.getByText('Walk-in is too warm.')).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/Not cold, or warm again, while this lasts: .*NIB-1127-A/)).toBeVisible({
+  await expect(
+    page.getByText(new RegExp(`Not cold, or warm again, while this lasts: .*${jokul.lot('NIB')}`)),
+  ).toBeVisible({
     timeout: 60_000,
   });
   await page.getByRole('button', { name: 'Put it right' }).click();
-  const start = (await loads()).find(({ id }) => id === 'NIB-1127-A-L1')?.startS ?? 0;
+  const start = (await loads()).find(({ id }) => id === `${jokul.lot('NIB')}-L1`)?.startS ?? 0;
 
   // Some minutes on the air is right again, the dough is not: its load has to wait, and says for how long.
   await jokul.setClock('04:24');
   await page.reload();
-  await expect(page.getByText(/NIB-1127-A waits \d+/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(new RegExp(`${jokul.lot('NIB')} waits \\d+`))).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Let the loads wait' }).click();
   await expect
-    .poll(async () => (await loads()).find(({ id }) => id === 'NIB-1127-A-L1')?.startS ?? 0, {
+    .poll(async () => (await loads()).find(({ id }) => id === `${jokul.lot('NIB')}-L1`)?.startS ?? 0, {
       timeout: 60_000,
     })
     .toBeGreaterThan(start);
-  await expect(page.getByText(/NIB-1127-A waits/)).toBeHidden({ timeout: 60_000 });
+  await expect(page.getByText(new RegExp(`${jokul.lot('NIB')} waits`))).toBeHidden({ timeout: 60_000 });
 });
 
 test('dough past its window is loaded only on a decision that is written down', async ({ page }) => {
   await jokul.setClock('12:30');
-  await open(page, '/bake/NIB-1127-A-L2');
+  await open(page, `/bake/${jokul.lot('NIB')}-L2`);
   await page.getByRole('button', { name: 'Load', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: /is past its window/ });
   await expect(dialog.getByRole('button', { name: /Load it/ })).toBeDisabled();
@@ -207,14 +210,16 @@ test('dough past its window is loaded only on a decision that is written down', 
     .toMatch(/Head baker/);
   await expect
     .poll(async () =>
-      (await entries()).some(({ kind, payload }) => kind === 'loaded' && payload.loadId === 'NIB-1127-A-L2'),
+      (await entries()).some(
+        ({ kind, payload }) => kind === 'loaded' && payload.loadId === `${jokul.lot('NIB')}-L2`,
+      ),
     )
     .toBe(true);
 });
 
 test('a life from place to place answers when it is cold, soft and must come out', async ({ page }) => {
   await jokul.setClock('04:20');
-  await open(page, '/rest/GNG-1127-A?at=life');
+  await open(page, `/rest/${jokul.lot('GNG')}?at=life`);
   const happens = page.getByRole('table', { name: 'What happens on the way' });
   await expect(happens.getByText(/after/).first()).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Then to' }).click();
@@ -230,6 +235,6 @@ test('a life from place to place answers when it is cold, soft and must come out
     'before',
     { timeout: 30_000 },
   );
-  await open(page, '/rest/GNG-1127-A/labels');
+  await open(page, `/rest/${jokul.lot('GNG')}/labels`);
   await expect(page.getByText(/not after Fri 27 Nov/).first()).toBeVisible();
 });

@@ -11,19 +11,30 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => jokul.stop());
 
+/** An address with the lots of the day in it: {RYE} is the planned lot of that product. */
+const named = async (path: string): Promise<string> => {
+  const { entries } = await jokul.api<{
+    entries: { kind: string; lot: string; payload: { placeId?: string } }[];
+  }>('GET', 'journal?since=1795752600000');
+  const frozen = entries.find(({ kind, payload }) => kind === 'rest-in' && payload.placeId === 'freezer');
+  return path
+    .replace('{frozen}', frozen?.lot ?? '')
+    .replace(/\{(\w{3})\}/, (_, code: string) => jokul.lot(code));
+};
+
 const pages = [
   '/orders',
   '/formula/RYE',
   '/formula/new',
-  '/mix/RYE-1127-A?at=butter',
-  '/mix/LEM-1127-A?at=mixer',
+  '/mix/{RYE}?at=butter',
+  '/mix/{LEM}?at=mixer',
   '/setup/ingredients/salted-butter',
-  '/mix/LEM-1127-A',
-  '/portion/GNG-1127-A',
-  '/rest/RYE-1127-A',
-  '/rest/RYE-1127-A?at=life',
-  '/rest/RYE-1127-A?at=places',
-  '/rest/CRD-1007-F/labels',
+  '/mix/{LEM}',
+  '/portion/{GNG}',
+  '/rest/{RYE}',
+  '/rest/{RYE}?at=life',
+  '/rest/{RYE}?at=places',
+  '/rest/{frozen}/labels',
   '/bake',
   '/bake?at=cut',
   '/bake?at=whole',
@@ -53,7 +64,7 @@ for (const theme of ['light', 'dark'] as const)
     );
     await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
     for (const path of pages) {
-      await page.goto(`${jokul.url}${path}`);
+      await page.goto(`${jokul.url}${await named(path)}`);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       if (path === '/log/learned')
         await expect(page.getByRole('heading', { name: 'What was learned' })).toBeVisible({
@@ -102,7 +113,7 @@ test('the keys go along the line', async ({ page }) => {
   await page.keyboard.press('Escape');
   // At 04:10 the sesame dough waits to be portioned.
   await page.keyboard.press('n');
-  await expect(page).toHaveURL(/\/portion\/SES-1127-A/);
+  await expect(page).toHaveURL(new RegExp(`/portion/${jokul.lot('SES')}`));
   // While typing, keys are letters.
   await page.keyboard.press('1');
   await page.getByRole('form', { name: 'Add a line' }).getByLabel('For').fill('12d');
@@ -114,7 +125,7 @@ test('search finds a formula, a batch, an ingredient', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Orders' })).toBeVisible();
   for (const [text, shown, path] of [
     ['rye', /Rye/, /\/formula\/RYE/],
-    ['CLM-1127', /CLM-1127-A/, /\/mix\/CLM-1127-A/],
+    [jokul.lot('CLM'), new RegExp(jokul.lot('CLM')), new RegExp(`/mix/${jokul.lot('CLM')}`)],
     ['tahini', /Sesame/, /\/formula\/SES/],
   ] as const) {
     // A page may put the focus into a field as it appears: Escape leaves it, then the key works.
@@ -163,6 +174,6 @@ test('units of the device: ounces and Fahrenheit', async ({ page }) => {
   await page.getByLabel('Units').selectOption('us');
   await page.goto(`${jokul.url}/formula/GNG`);
   await expect(page.getByText('302 °F')).toBeVisible();
-  await page.goto(`${jokul.url}/mix/GNG-1127-A`);
+  await page.goto(`${jokul.url}/mix/${jokul.lot('GNG')}`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/14\.\d\d lb/);
 });

@@ -51,7 +51,25 @@ export class Jokul {
     await connection.end();
     const jokul = new Jokul(await freePort(), database);
     await jokul.run();
+    await jokul.readLots('2026-11-27');
     return jokul;
+  }
+
+  private readonly lots = new Map<string, string>();
+
+  /** Learns the names of a day's lots, as its plan has them. */
+  async readLots(date: string): Promise<void> {
+    const day = await this.api<{
+      plan: { plan: { batches: readonly { batchId: string; productCode: string }[] } } | null;
+    }>('GET', `days/${date}`);
+    for (const { batchId, productCode } of day.plan?.plan.batches ?? []) this.lots.set(productCode, batchId);
+  }
+
+  /** The planned lot of a product. */
+  lot(productCode: string): string {
+    const found = this.lots.get(productCode);
+    if (!found) throw new Error(`No lot of ${productCode} is planned.`);
+    return found;
   }
 
   /** Starts the server on the same port and database, and waits until it answers. */

@@ -66,6 +66,7 @@ describe('payloads of the journal', () => {
     'rest-out': { placeId: 'walk-in' },
     released: {
       why: 'over-window',
+      clock: 'out',
       ageS: 90_000,
       limitS: 86_400,
       reason: 'Smelled and looked at; head baker.',
@@ -102,6 +103,11 @@ describe('payloads of the journal', () => {
     ['portioned', { samplesG: [32, 0] }, 'each value in samplesG must not be less than 1'],
     ['loaded', { pullS: 5 }, 'pullS must not be less than 60'],
     ['inspected', { colourScore: 400 }, 'colourScore must not be greater than 100'],
+    ['portioned', { toppingsG: { salt: -1 } }, 'Each topping needs its grams: a number from 0 to a tonne.'],
+    ['portioned', { toppingsG: { salt: '3' } }, 'Each topping needs its grams: a number from 0 to a tonne.'],
+    ['discarded', { reason: 'x' }, 'The reason needs 3 to 400 letters.'],
+    ['begun', { massG: -1 }, 'A weight cannot be below 0 g.'],
+    ['begun', { parents: [{ lot: '', massG: 1 }] }, 'lot must be longer than or equal to 1 characters'],
     ['struck', { reason: '' }, 'Say why it is struck (3 to 400 letters).'],
   ])('%s with %j is refused: %s', (kind, change, sentence) =>
     expect(errors(payloadClasses[kind], { ...good[kind], ...change })).toContain(sentence),

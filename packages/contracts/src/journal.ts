@@ -229,6 +229,7 @@ export class RestOutPayload {
 }
 export class ReleasedPayload {
   @IsIn(['over-window']) why: 'over-window';
+  @IsOptional() @IsIn(['chilled', 'frozen', 'out']) clock?: 'chilled' | 'frozen' | 'out';
   @Range(0, 4e8) ageS: number;
   @Range(0, 4e8) limitS: number;
   @IsString()

@@ -21,7 +21,8 @@ const awayCodes = new Set([
   'ER_SERVER_SHUTDOWN',
   'POOL_CLOSED',
 ]);
-const isAway = (error: unknown): boolean => {
+/** Whether it only says that the database does not answer. */
+export const isAway = (error: unknown): boolean => {
   if (typeof error !== 'object' || error === null) return false;
   if ('code' in error && typeof error.code === 'string' && awayCodes.has(error.code)) return true;
   if (
@@ -88,6 +89,11 @@ export class ProblemFilter implements ExceptionFilter {
   private readonly logger = new Logger('Problem');
 
   catch(error: unknown, host: ArgumentsHost): void {
+    // Whoever asked has left: there is nobody to answer, and nothing went wrong.
+    if (error instanceof Error && error.name === 'AbortError') {
+      host.switchToHttp().getResponse<Response>().end();
+      return;
+    }
     const response = host.switchToHttp().getResponse<Response>();
     const { status, code, message, path } = tell(error, this.logger);
     if (response.headersSent) {

@@ -49,7 +49,7 @@ describe('the accounts of the database', () => {
     expect(row?.folder).not.toBe('');
     expect(row?.local_files).toBe(0);
     await expect(ours.query("SELECT 1 INTO OUTFILE '/tmp/jokul-out'")).rejects.toMatchObject({
-      code: 'ER_ACCESS_DENIED_ERROR',
+      code: expect.stringMatching(/ACCESS_DENIED/),
     });
     const [[read]] = await ours.query<RowDataPacket[]>("SELECT LOAD_FILE('/etc/passwd') AS text");
     expect(read?.text).toBeNull();

@@ -3,6 +3,7 @@ import { DataSource, In } from 'typeorm';
 import { checkFormula, codeOf, JokulError, type Formula } from '@jokul/core';
 import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
+import { ClockService } from '../clock/clock.service.js';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import { changeRows } from '../setup/settings.service.js';
 
@@ -12,6 +13,7 @@ export class FormulaService {
   constructor(
     private readonly db: DataSource,
     private readonly own: OwnIngredientsService,
+    private readonly clock: ClockService,
   ) {}
 
   /** The newest version of every formula, by code. */
@@ -88,6 +90,8 @@ export class FormulaService {
     await this.own.read();
     const formula: Formula = { ...input, version: 1 };
     checkFormula(formula);
+    // Asked before: inside, a second connection could wait for ever behind those that wait for this one.
+    const createdAtMs = Math.round(await this.clock.nowMs());
     return changeRows(this.db, async (manager) => {
       const taken = await manager.existsBy(FormulaVersionEntity, { code: input.code });
       if (taken)
@@ -100,7 +104,7 @@ export class FormulaService {
         code: input.code,
         version: 1,
         body: formula,
-        createdAtMs: Date.now(),
+        createdAtMs,
       });
       return formula;
     });
@@ -109,6 +113,7 @@ export class FormulaService {
   /** Saves an edit as the next version. @throws JokulError `formula-changed` when another edit came first */
   async save(code: string, { baseVersion, ...body }: FormulaInput): Promise<Formula> {
     await this.own.read();
+    const createdAtMs = Math.round(await this.clock.nowMs());
     return changeRows(this.db, async (manager) => {
       const [last] = await manager.find(FormulaVersionEntity, {
         where: { code },
@@ -129,7 +134,7 @@ export class FormulaService {
         code,
         version: formula.version,
         body: formula,
-        createdAtMs: Date.now(),
+        createdAtMs,
       });
       return formula;
     });

@@ -19,6 +19,13 @@ export const sha256 = (text: string): string => createHash('sha256').update(text
 
 const toEntry = (row: JournalEntryEntity) => ({ ...row }) as unknown as JournalEntry;
 
+/** A row as the driver gives it: large numbers and JSON may come as text. */
+interface RawEntry {
+  readonly seq: number | string;
+  readonly atMs: number | string;
+  readonly payload: unknown;
+}
+
 @Injectable()
 export class JournalService {
   constructor(
@@ -93,7 +100,7 @@ export class JournalService {
   /** Everything of the lots that a query names. Hashes are left out: they belong to the check, not to a screen. */
   private async lives(lots: string, parameters: readonly number[]): Promise<JournalView> {
     const head = await this.db.manager.findOneByOrFail(JournalHeadEntity, { id: 1 });
-    const rows = await this.db.manager.query<JournalEntryEntity[]>(
+    const rows = await this.db.manager.query<RawEntry[]>(
       `SELECT e.\`seq\`, e.\`id\`, e.\`atMs\`, e.\`who\`, e.\`device\`, e.\`lot\`, e.\`kind\`, e.\`payload\`
        FROM \`journal_entry\` e JOIN (${lots}) AS wanted ON wanted.\`lot\` = e.\`lot\`
        WHERE e.\`seq\` <= ? ORDER BY e.\`seq\``,

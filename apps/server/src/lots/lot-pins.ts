@@ -40,7 +40,7 @@ export class LotPins {
     for (const { lot, begun, worked } of rows) if (begun || worked) first.delete(lot);
     const open = rows.filter(({ lot, day }) => first.has(lot) && day !== null);
     if (open.length === 0) return [];
-    await this.own.read();
+    await this.own.read(manager);
     const planned = await this.planned(manager, [...new Set(open.flatMap(({ day }) => day ?? []))]);
     const scales = (await manager.findOneBy(SettingEntity, { key: 'equipment' }))?.body as
       Equipment | undefined;

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
-import { readLotId, reduceLedger, type DraftEntry, type Formula, type LotRecord } from '@jokul/core';
+import { readLotId, reduceLedger, type Formula, type LotRecord } from '@jokul/core';
 import type { AppendView, BakeryView, DayView, JournalView, PlanView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 import { LotEntity } from '../database/entities.js';
@@ -228,7 +228,7 @@ describe('names that people give', () => {
       );
       expect(status).toBe(201);
       const { body } = await app.get<JournalView>(`journal?since=${nowMs - 86_400e3}`);
-      const { lots, trays } = reduceLedger(body.entries as readonly DraftEntry[]);
+      const { lots, trays } = reduceLedger(body.entries);
       expect(lots.get(name)?.notes[0]?.text).toBe('hello');
       expect(trays.get(name)?.pieces).toBe(10);
       for (const path of ['bakery', `days/${date}`, `days/${date}/calibration`, 'probes', 'journal/verify'])

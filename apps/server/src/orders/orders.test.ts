@@ -86,3 +86,36 @@ describe('the bake list', () => {
     expect((await app.get<{ message: string }>('days/friday')).body.message).toContain('no date and time');
   });
 });
+
+describe('two people at one list', () => {
+  it('what somebody changed meanwhile is not taken off unseen', async () => {
+    const { body } = await app.post<OrderView>(`days/${day}/orders`, line);
+    await app.put(`orders/${body.id}`, { ...line, pieces: 100, version: 1 });
+    const stale = await app.call('DELETE', `orders/${body.id}?version=1`);
+    expect([stale.status, stale.body.code]).toEqual([409, 'changed-meanwhile']);
+    expect(stale.body.message).toContain('it now says 100 pieces');
+    expect((await app.call('DELETE', `orders/${body.id}?version=x`)).status).toBe(400);
+    expect((await app.call('DELETE', `orders/${body.id}?version=2`)).status).toBe(204);
+    // Gone already: there is nothing to say.
+    expect((await app.call('DELETE', `orders/${body.id}?version=2`)).status).toBe(204);
+  });
+
+  it('a line cannot be changed to a product that does not exist', async () => {
+    const { body } = await app.post<OrderView>(`days/${day}/orders`, line);
+    const bad = await app.put(`orders/${body.id}`, { ...line, productCode: 'XYZ', version: 1 });
+    expect([bad.status, bad.body.code]).toEqual([404, 'unknown-formula']);
+    await app.call('DELETE', `orders/${body.id}`);
+  });
+
+  it('the same line sent by many at once is on the list once', async () => {
+    const answers = await Promise.all(
+      Array.from({ length: 12 }, () => app.post(`days/${day}/orders`, { ...line, customer: 'Twelve' })),
+    );
+    const count = (status: number) => answers.filter((a) => a.status === status).length;
+    expect([count(201), count(422)]).toEqual([1, 11]);
+    const { body } = await app.get<DayView>(`days/${day}`);
+    const mine = body.orders.filter(({ customer }) => customer === 'Twelve');
+    expect(mine).toHaveLength(1);
+    await app.call('DELETE', `orders/${mine[0]?.id}`);
+  });
+});

@@ -92,7 +92,7 @@ export class PlanService {
   }
 
   private toView(row: PlanEntity, stale: boolean, calibration: Calibration | null): PlanView {
-    const { calibratedAtMs = null, moves = [], batchForecasts = {}, ...body } = row.body as StoredPlan;
+    const { calibratedAtMs = null, moves = [], batchForecasts, ...body } = row.body as StoredPlan;
     const { date, version } = row;
     return {
       date,

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, type EntityManager } from 'typeorm';
 import { ownIngredient, takeInOwn, type Formula, type Ingredient } from '@jokul/core';
 import type { OwnIngredientsInput } from '@jokul/contracts';
 import { SettingEntity } from '../database/entities.js';
@@ -16,8 +16,10 @@ export class OwnIngredientsService {
   ) {}
 
   /** The rows and their version; another server on the same database may have changed them since. */
-  async read(): Promise<{ ingredients: readonly Ingredient[]; version: number }> {
-    const row = await this.db.manager.findOneBy(SettingEntity, { key: 'ingredients' });
+  async read(
+    manager: EntityManager = this.db.manager,
+  ): Promise<{ ingredients: readonly Ingredient[]; version: number }> {
+    const row = await manager.findOneBy(SettingEntity, { key: 'ingredients' });
     const ingredients = (row?.body as readonly Ingredient[] | undefined) ?? [];
     const version = row?.version ?? 0;
     if (version !== this.known) takeInOwn(ingredients);

@@ -76,19 +76,18 @@ const until = async (condition: () => boolean) => {
   expect(condition()).toBe(true);
 };
 const note = (text = 'x') => record('note', 'TEST-A', { text });
-const fromServer = (seq: number, id: string): JournalEntry =>
-  ({
-    id,
-    seq,
-    atMs: seq,
-    who: 'Early baker',
-    device: 'wall',
-    lot: 'TEST-B',
-    kind: 'note',
-    payload: { text: id },
-    prevHash: '',
-    hash: '',
-  }) as JournalEntry;
+const fromServer = (seq: number, id: string): JournalEntry => ({
+  id,
+  seq,
+  atMs: seq,
+  who: 'Early baker',
+  device: 'wall',
+  lot: 'TEST-B',
+  kind: 'note',
+  payload: { text: id },
+  prevHash: '',
+  hash: '',
+});
 
 beforeEach(() => {
   kept.clear();

@@ -25,6 +25,8 @@ interface JournalStore {
   readonly unkept: ReadonlySet<string>;
   /** Whether this browser keeps entries at all. */
   readonly keeps: boolean;
+  /** What was made here or heard since the page was opened, the latest last: pages of other days take it in. */
+  readonly session: readonly DraftEntry[];
   /** What all of them make of the floor. */
   readonly floor: FloorState;
   readonly connection: Connection;
@@ -36,6 +38,7 @@ export const useJournal = create<JournalStore>()(() => ({
   refused: [],
   unkept: new Set<string>(),
   keeps: true,
+  session: [],
   floor: emptyState,
   connection: 'starting',
   loaded: false,
@@ -43,18 +46,30 @@ export const useJournal = create<JournalStore>()(() => ({
 
 let ledger = new Ledger();
 
+/** So many are enough for what somebody measures while a page is open; a working day stays level. */
+const mostOfSession = 500;
+const withSession = (
+  session: readonly DraftEntry[],
+  entries: readonly DraftEntry[],
+): readonly DraftEntry[] => {
+  const known = new Set(session.map(({ id }) => id));
+  const fresh = entries.filter(({ id }) => !known.has(id));
+  return fresh.length === 0 ? session : [...session, ...fresh].slice(-mostOfSession);
+};
+
 /** Takes in confirmed entries, and drops what was pending of them. */
 export const confirmEntries = (
   confirmed: readonly (DraftEntry & Pick<JournalEntry, 'seq'>)[],
   loaded = false,
 ): void => {
-  for (const { seq, ...entry } of confirmed) ledger.put(entry as DraftEntry, seq);
+  for (const { seq, ...entry } of confirmed) ledger.put(entry, seq);
   const ids = new Set(confirmed.map((entry) => entry.id));
   useJournal.setState((s) => ({
     pending: s.pending.some((item) => ids.has(item.entry.id))
       ? s.pending.filter((item) => !ids.has(item.entry.id))
       : s.pending,
     unkept: new Set([...s.unkept].filter((id) => !ids.has(id))),
+    session: loaded ? s.session : withSession(s.session, confirmed),
     floor: ledger.floor(),
     loaded: s.loaded || loaded,
   }));
@@ -62,7 +77,14 @@ export const confirmEntries = (
 
 export const addPending = (items: readonly OutboxItem[]): void => {
   for (const { entry } of items) ledger.put(entry);
-  useJournal.setState((s) => ({ pending: [...s.pending, ...items], floor: ledger.floor() }));
+  useJournal.setState((s) => ({
+    pending: [...s.pending, ...items],
+    session: withSession(
+      s.session,
+      items.map(({ entry }) => entry),
+    ),
+    floor: ledger.floor(),
+  }));
 };
 
 /** Sets an entry aside that the server found wrong: it has no effect any more. */
@@ -83,6 +105,7 @@ export const resetJournal = (): void => {
     refused: [],
     unkept: new Set(),
     keeps: true,
+    session: [],
     floor: emptyState,
     connection: 'starting',
     loaded: false,

@@ -118,7 +118,7 @@ const loadSnapshot = async (): Promise<number> => {
   for (let failures = 0; ; failures++) {
     try {
       const view = await get<JournalView>(`journal?since=${Math.floor(nowMs() - lookBackMs)}`);
-      confirmEntries(view.entries as readonly (DraftEntry & { seq: number })[], true);
+      confirmEntries(view.entries, true);
       return view.lastSeq;
     } catch {
       useJournal.setState({ connection: 'away' });

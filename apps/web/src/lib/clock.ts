@@ -1,29 +1,6 @@
-import { useEffect, useState } from 'react';
-import type { ClockView } from '@jokul/contracts';
 import { useBakery } from './queries';
 
-let offsetMs = 0;
-let frozenAtMs: number | null = null;
-
-/** Follows the bakery's clock as the server tells it. */
-export const setClock = (view: ClockView): void => {
-  frozenAtMs = view.mode === 'frozen' ? view.nowMs : null;
-  offsetMs = view.nowMs - Date.now();
-};
-
-/** The bakery's now, ms since 1970. */
-export const nowMs = (): number => frozenAtMs ?? Date.now() + offsetMs;
-
-/** The bakery's now, renewed every `everyMs`. */
-export const useNow = (everyMs = 1000): number => {
-  const [now, setNow] = useState(nowMs);
-  useEffect(() => {
-    const timer = setInterval(() => setNow(nowMs()), everyMs);
-    setNow(nowMs());
-    return () => clearInterval(timer);
-  }, [everyMs]);
-  return now;
-};
+export * from './now';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 const format = (timeZone: string, options: Intl.DateTimeFormatOptions) => {

@@ -1,4 +1,5 @@
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
+import { useSyncExternalStore } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import type {
@@ -21,9 +22,10 @@ import type {
   RetimeInput,
   RulesInput,
 } from '@jokul/contracts';
-import { takeInOwn, type Formula } from '@jokul/core';
+import { takeInOwn, wallClock, type Formula } from '@jokul/core';
 import { ownChanged } from '../workers/core';
 import { ApiProblem, call, get } from './api';
+import { nowMs, setClock } from './now';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -43,17 +45,31 @@ export const useBakery = () =>
     queryKey: ['bakery'],
     queryFn: async () => {
       const bakery = await get<BakeryView>('bakery');
+      // Before anything asks what day it is.
+      setClock(bakery.clock);
       takeInOwn(bakery.ownIngredients);
       ownChanged();
       return bakery;
     },
   });
 
+/** The bakery's today by its own clock and zone: a wall display goes over midnight by itself. */
+export const useToday = (): string | undefined => {
+  const timeZone = useBakery().data?.rules.timeZone;
+  return useSyncExternalStore(everyFewSeconds, () =>
+    timeZone === undefined ? undefined : wallClock(nowMs() / 1000, timeZone).date,
+  );
+};
+const everyFewSeconds = (look: () => void) => {
+  const timer = setInterval(look, 5000);
+  return () => clearInterval(timer);
+};
+
 /** The bake day that is looked at: from the address, else the bakery's own today. */
 export const useDayDate = (): string | undefined => {
   const [search] = useSearchParams();
-  const bakery = useBakery();
-  return search.get('day') ?? bakery.data?.today;
+  const today = useToday();
+  return search.get('day') ?? today;
 };
 
 export const useDay = () => {
@@ -132,7 +148,7 @@ export const useMakePlan = (date: string) =>
     onSuccess: ({ plan }) =>
       toast(
         plan.unplaced.length === 0
-          ? `Planned: ${plan.batches.length} batches, all ready in time.`
+          ? `Planned: ${plan.batches.length} ${plan.batches.length === 1 ? 'batch' : 'batches'}, all ready in time.`
           : `Planned, but ${plan.unplaced.length} could not be placed: see Day.`,
       ),
     onError: (error) => toast.error(error.message, { duration: 12_000 }),

@@ -33,11 +33,32 @@ export const totalPercent = (formula: Pick<Formula, 'stages'>): number =>
   doughLines(formula).reduce((sum, line) => sum + doughPercent(line), 0);
 
 export interface Amount {
+  /** Names this weighing within its sheet: stage and ingredient, and which of several of the same. */
+  readonly key: string;
   readonly stageId: string;
   readonly line: FormulaLine;
   readonly name: string;
   readonly mass: Figure;
 }
+
+/**
+ * Keys of weighings in their order. The same ingredient may be weighed twice in one stage (butter plain and to brown):
+ * the second one has a key of its own.
+ */
+export const weighingKeys = (
+  lines: readonly { readonly stageId: string; readonly ingredientId: string }[],
+): readonly string[] => {
+  const seen = new Map<string, number>();
+  return lines.map(({ stageId, ingredientId }) => {
+    const plain = `${stageId}/${ingredientId}`;
+    const count = (seen.get(plain) ?? 0) + 1;
+    seen.set(plain, count);
+    return count === 1 ? plain : `${plain}#${count}`;
+  });
+};
+
+/** The ingredient that a weighing is of. */
+export const ingredientOfKey = (key: string): string => key.slice(key.indexOf('/') + 1).replace(/#\d+$/, '');
 
 /**
  * Grams of every ingredient for a dough mass.
@@ -51,14 +72,17 @@ export const amountsFor = (
   const massG = typeof doughMassG === 'number' ? doughMassG : doughMassG.value;
   requireNumber(massG, 'The dough mass', 1, 1e6, 'g');
   const total = totalPercent(formula);
-  return formula.stages.flatMap((stage) =>
-    stage.lines.map((line) => ({
-      stageId: stage.id,
-      line,
-      name: ingredient(line.ingredientId).name,
-      mass: ingredientMass({ M: doughMassG, b: line.percent, B: total }),
-    })),
+  const lines = formula.stages.flatMap(({ id: stageId, lines: own }) =>
+    own.map((line) => ({ stageId, line })),
   );
+  const keys = weighingKeys(lines.map(({ stageId, line }) => ({ stageId, ingredientId: line.ingredientId })));
+  return lines.map(({ stageId, line }, i) => ({
+    key: keys[i] ?? '',
+    stageId,
+    line,
+    name: ingredient(line.ingredientId).name,
+    mass: ingredientMass({ M: doughMassG, b: line.percent, B: total }),
+  }));
 };
 
 /**
@@ -67,7 +91,11 @@ export const amountsFor = (
  */
 export const toppingsFor = (formula: Formula, doughMassG: number): readonly Amount[] => {
   const total = totalPercent(formula);
-  return formula.toppings.map((line) => ({
+  const keys = weighingKeys(
+    formula.toppings.map(({ ingredientId }) => ({ stageId: 'topping', ingredientId })),
+  );
+  return formula.toppings.map((line, i) => ({
+    key: keys[i] ?? '',
     stageId: 'topping',
     line,
     name: ingredient(line.ingredientId).name,

@@ -68,8 +68,39 @@ describe('taking in', () => {
     ['{"a": 1', 'cut off or damaged'],
     ['{"a": 1}', 'neither a formula'],
     ['{"@type": "Recipe", "name": "x"}', 'has no ingredients'],
-    ['{"format": "jokul-formula", "formula": {}}', 'no stages'],
+    ['{"format": "jokul-formula", "formula": {}}', 'piece must be a group of figures'],
   ])('%s is refused with a sentence', (text, sentence) => expect(() => takeIn(text)).toThrow(sentence));
+});
+
+describe('a formula file that is not whole', () => {
+  const whole = { format: 'jokul-formula', version: 1, formula: demoFormulas[3] };
+  it('as it is, is taken in', () => expect(takeIn(JSON.stringify(whole)).kind).toBe('formula'));
+  /** Every way to take one part away, or to put something else in its place. */
+  const damaged = (x: unknown, wrong: unknown): readonly unknown[] => {
+    if (typeof x !== 'object' || x === null) return [];
+    const group = x as Record<string, unknown>;
+    return Object.keys(group).flatMap((key) => {
+      const { [key]: part, ...others } = group;
+      const rest = Array.isArray(x) ? x.filter((_, i) => String(i) !== key) : others;
+      const put = (value: unknown) =>
+        Array.isArray(x)
+          ? x.map((item: unknown, i) => (String(i) === key ? value : item))
+          : { ...group, [key]: value };
+      return [rest, put(wrong), ...damaged(part, wrong).map(put)];
+    });
+  };
+  it.each([[null], ['x'], [[]], [{}], [-1e308]])(
+    'damaged with %j is taken in or refused, and never breaks',
+    (wrong) => {
+      for (const formula of damaged(demoFormulas[3], wrong)) {
+        try {
+          takeIn(JSON.stringify({ ...whole, formula }));
+        } catch (error) {
+          expect([(error as Error).name, formula]).toEqual(['JokulError', formula]);
+        }
+      }
+    },
+  );
 });
 
 describe('a recipe becomes a formula', () => {

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { JokulError } from '../shown/index.js';
 import { checkFormula, type Formula } from '../formula/index.js';
+import { readFormula } from './read-formula.js';
 
 /** What a pasted or opened text turned out to be: a recipe, line by line, or a whole formula of Jokul's own format. */
 export type TakenIn =
@@ -39,9 +40,7 @@ const parsed = (text: string): unknown => {
 const fromJson = (text: string): TakenIn => {
   const value = parsed(text);
   if (isObject(value) && value.format === formulaFormat) {
-    const formula = value.formula as Formula;
-    if (!isObject(formula) || !Array.isArray(formula.stages) || !Array.isArray(formula.toppings))
-      throw new JokulError('bad-formula', 'The file says it is a formula, but it has no stages.', 'formula');
+    const formula = readFormula(value.formula);
     checkFormula(formula);
     return { kind: 'formula', formula };
   }

@@ -1,4 +1,4 @@
-import { doughPercent, type Formula } from '../formula/index.js';
+import { doughPercent, weighingKeys, type Formula } from '../formula/index.js';
 import type { LotState } from '../ledger/index.js';
 import type { WeighLine, WeighSheet } from '../scaling/index.js';
 
@@ -27,9 +27,13 @@ export const openLines = (sheet: WeighSheet, known: LotState): readonly WeighLin
 
 /** What of a weighed line reaches the bowl: browned butter less its water and what stays in the pan. */
 const keptShare = (formula: Pick<Formula, 'stages'>, key: string): number => {
-  const line = formula.stages
-    .flatMap(({ id, lines }) => lines.map((own) => ({ key: `${id}/${own.ingredientId}`, own })))
-    .find((candidate) => candidate.key === key)?.own;
+  const lines = formula.stages.flatMap(({ id: stageId, lines: own }) =>
+    own.map((line) => ({ stageId, line })),
+  );
+  const keys = weighingKeys(
+    lines.map(({ stageId, line: own }) => ({ stageId, ingredientId: own.ingredientId })),
+  );
+  const line = lines[keys.indexOf(key)]?.line;
   return line?.browned ? doughPercent(line) / line.percent : 1;
 };
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { amountsFor } from '../formula/index.js';
+import { amountsFor, ingredientOfKey } from '../formula/index.js';
 import { demoEquipment, demoFormulas } from '../demo/index.js';
 import { doughNeeded } from './dough-needed.js';
 import { mixerRange, splitBatches } from './split.js';
-import { pickScale, weighSheet } from './weigh-sheet.js';
+import { digitsOf, pickScale, roundToScale, weighSheet } from './weigh-sheet.js';
 
 const losses = { bowlShare: 0.01, portionShare: 0.01, testPieces: 4 };
 const [small, large] = [
@@ -205,5 +205,71 @@ describe('a weigh sheet', () => {
     const rye = demoFormulas.find((f) => f.code === 'RYE');
     if (!rye) throw new Error('no formula');
     expect(rounding(rye, 6000).lines[0]?.name).toBe('Butter, unsalted, to brown');
+  });
+});
+
+describe('what a scale can show', () => {
+  it.each([
+    [12.34, 0.25, 12.25],
+    [12.4, 0.25, 12.5],
+    [7.77, 2.5, 7.5],
+    [8.9, 2.5, 10],
+    [3.3333, 0.01, 3.33],
+    [101, 5, 100],
+    [0.1 + 0.2, 0.1, 0.3],
+    [1.26, 0.125, 1.25],
+    [1000.4, 0.2, 1000.4],
+  ])('%d g on a scale of %d g is %d g', (massG, resolutionG, shown) =>
+    expect(roundToScale(massG, resolutionG)).toBe(shown),
+  );
+  it.each([
+    [0.25, 2],
+    [2.5, 1],
+    [0.01, 2],
+    [5, 0],
+    [0.125, 3],
+    [1e-7, 7],
+  ])('a scale of %d g has %d digits behind the point', (resolutionG, digits) =>
+    expect(digitsOf(resolutionG)).toBe(digits),
+  );
+  it('every amount is a whole number of steps, off by half a step at most', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 20_000, noNaN: true }),
+        fc.constantFrom(0.01, 0.05, 0.1, 0.125, 0.2, 0.25, 0.5, 1, 2, 2.5, 5, 10, 20, 50),
+        (massG, resolutionG) => {
+          const shown = roundToScale(massG, resolutionG);
+          expect(Math.abs(shown - massG)).toBeLessThanOrEqual(resolutionG / 2 + 1e-9);
+          expect(Math.abs(shown / resolutionG - Math.round(shown / resolutionG))).toBeLessThan(1e-6);
+        },
+      ),
+    );
+  });
+});
+
+describe('the same ingredient twice in one stage', () => {
+  const twice = {
+    stages: [
+      {
+        id: 'cream',
+        name: 'Cream',
+        cue: '',
+        lines: [
+          { ingredientId: 'butter', percent: 40 },
+          { ingredientId: 'butter', percent: 30, browned: true },
+          { ingredientId: 'wheat-flour', percent: 100 },
+        ],
+      },
+    ],
+  };
+  const sheet = weighSheet(amountsFor(twice, 5000), [{ id: 'bench', maxMassG: 15_000, resolutionG: 5 }]);
+  it('is two weighings, each with a key of its own', () => {
+    expect(sheet.lines.map(({ key }) => key)).toEqual([
+      'cream/butter',
+      'cream/butter#2',
+      'cream/wheat-flour',
+    ]);
+    expect(ingredientOfKey('cream/butter#2')).toBe('butter');
+    expect(ingredientOfKey('cream/butter')).toBe('butter');
   });
 });

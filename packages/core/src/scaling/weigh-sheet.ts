@@ -38,10 +38,16 @@ const toleranceShare = (ingredientId: string): number => {
   return kind === 'leavening' || kind === 'salt' ? weighTolerance[kind] : weighTolerance.other;
 };
 
-const roundTo = (massG: number, resolutionG: number) => {
-  const decimals = Math.max(0, Math.ceil(-Math.log10(resolutionG)));
-  return Number((Math.round(massG / resolutionG) * resolutionG).toFixed(decimals));
+/** Digits behind the point that a scale shows: 2 for one of 0.25 g, 1 for 2.5 g, none for 5 g. */
+export const digitsOf = (resolutionG: number): number => {
+  const [, exponent = '0'] = resolutionG.toString().split('e');
+  const [, behind = ''] = (resolutionG.toString().split('e')[0] ?? '').split('.');
+  return Math.max(0, behind.length - Number(exponent));
 };
+
+/** The amount as a scale can show it, g: a whole number of its steps, also of steps such as 0.25 or 2.5 g. */
+export const roundToScale = (massG: number, resolutionG: number): number =>
+  Number((Math.round(massG / resolutionG) * resolutionG).toFixed(digitsOf(resolutionG)));
 
 /**
  * The coarsest scale that holds the amount and reads it within tolerance, else the finest that holds it.
@@ -61,7 +67,7 @@ export const pickScale = (massG: number, tolerance: number, scales: readonly Sca
 /** A weigh sheet: every amount on its scale, rounded to what that scale can show. Needs at least one scale. */
 export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[]): WeighSheet => {
   const warnings: Warning[] = [];
-  const lines = amounts.map(({ stageId, line, name, mass }): WeighLine => {
+  const lines = amounts.map(({ key, stageId, line, name, mass }): WeighLine => {
     const tolerance = toleranceShare(line.ingredientId);
     const scale = pickScale(mass.value, tolerance, scales);
     const errorShare = scale.resolutionG / 2 / mass.value;
@@ -80,12 +86,12 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
       });
     }
     return {
-      key: `${stageId}/${line.ingredientId}`,
+      key,
       stageId,
       ingredientId: line.ingredientId,
       name: line.browned ? `${name}, to brown` : name,
       exact: mass,
-      roundedG: roundTo(mass.value, scale.resolutionG),
+      roundedG: roundToScale(mass.value, scale.resolutionG),
       scaleId: scale.id,
       resolutionG: scale.resolutionG,
       errorShare,

@@ -1,5 +1,5 @@
 import { sayDuration } from '../shown/index.js';
-import type { BatchPlan, Plan, PlanProblem, PlanProduct, Resource, Task } from './problem.js';
+import type { Availability, BatchPlan, Plan, PlanProblem, PlanProduct, Resource, Task } from './problem.js';
 
 /** A rule of the floor that a plan breaks. */
 export interface Violation {
@@ -15,7 +15,7 @@ export interface Violation {
 
 const capacityAt = (resource: Resource, atS: number): number =>
   resource.when
-    ? Math.max(0, ...resource.when.filter((a) => a.fromS <= atS && atS < a.toS).map((a) => a.capacity))
+    ? resource.when.filter((a) => a.fromS <= atS && atS < a.toS).reduce((sum, a) => sum + a.capacity, 0)
     : resource.capacity;
 
 const checkCapacity = (problem: PlanProblem, tasks: readonly Task[]): Violation[] =>
@@ -59,6 +59,14 @@ const checkUnknown = (problem: PlanProblem, tasks: readonly Task[]): Violation[]
   );
 };
 
+/** Whether somebody is there over the whole stretch, in one shift or in several that follow each other. */
+const isAttended = (hours: readonly Availability[], startS: number, endS: number): boolean => {
+  let coveredS = startS;
+  for (const { fromS, toS, capacity } of [...hours].sort((a, b) => a.fromS - b.fromS))
+    if (capacity > 0 && fromS <= coveredS) coveredS = Math.max(coveredS, toS);
+  return coveredS >= endS;
+};
+
 const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]): Violation[] =>
   problem.ovens.flatMap((oven) => {
     const loads = batches
@@ -75,7 +83,7 @@ const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]): Violat
           message: `${load.id}: ${load.trays.length} trays in ${oven.name}, which has ${oven.places} places.`,
         });
       }
-      if (!problem.ovenHours.some((a) => a.fromS <= load.startS && endS <= a.toS)) {
+      if (!isAttended(problem.ovenHours, load.startS, endS)) {
         found.push({
           code: 'hours',
           where: load.id,

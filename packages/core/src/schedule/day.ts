@@ -214,9 +214,10 @@ export const lotsNeeded = (input: Omit<DayInput, 'predictions'>): ReadonlyMap<st
 const daysBefore = 4;
 
 const daily = (date: string, timeZone: string, from: string, to: string, capacity: number): Availability[] =>
-  Array.from({ length: daysBefore + 1 }, (_, i) => shiftDate(date, i - daysBefore)).map((day) => ({
+  // One day more at the beginning: a night shift reaches into the day after.
+  Array.from({ length: daysBefore + 2 }, (_, i) => shiftDate(date, i - daysBefore - 1)).map((day) => ({
     fromS: atWallClock(day, from, timeZone),
-    toS: atWallClock(day, to, timeZone),
+    toS: atWallClock(to <= from ? shiftDate(day, 1) : day, to, timeZone),
     capacity,
   }));
 
@@ -224,7 +225,7 @@ const resourcesOf = ({ date, equipment, rules }: DayInput): Resource[] => [
   {
     id: resourceIds.hands,
     name: 'Hands for mixing and portioning',
-    capacity: Math.max(...equipment.shifts.map((s) => s.hands)),
+    capacity: equipment.shifts.reduce((sum, s) => sum + s.hands, 0),
     when: equipment.shifts.flatMap((s) => daily(date, rules.timeZone, s.from, s.to, s.hands)),
   },
   { id: resourceIds.trays, name: 'Trays', capacity: trayKindOf(equipment, rules).count },

@@ -5,7 +5,7 @@ import type { RestRule } from '../formula/index.js';
  * turns wall clocks into them.
  */
 
-/** A stretch of time in which `capacity` units are there; outside all stretches there are none. */
+/** A stretch of time in which `capacity` units are there. Overlapping ones add up; outside all there are none. */
 export interface Availability {
   readonly fromS: number;
   readonly toS: number;

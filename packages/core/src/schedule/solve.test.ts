@@ -148,15 +148,6 @@ describe('from the bake list to the problem', () => {
     expect(problem.products.map((p) => p.code)).toEqual(['GNG']);
     expect(refused[0]?.reason).toContain('too little for any mixer');
   });
-  it('refuses an unknown formula', () => {
-    expect(() =>
-      dayProblem(
-        dayInput({
-          orders: [{ id: 'x', customer: 'Kiosk', productCode: 'XYZ', pieces: 5, readyBy: '09:00' }],
-        }),
-      ),
-    ).toThrow('There is no formula "XYZ"');
-  });
   it('says when the piece is larger than the tray', () => {
     const equipment = {
       ...demoEquipment,
@@ -289,5 +280,68 @@ describe('a small day', () => {
   });
   it('of nothing is an empty plan', () => {
     expect(solvePlan(smallProblem({ products: [] }))).toEqual({ batches: [], unplaced: [], boundS: 0 });
+  });
+});
+
+describe('shifts over midnight and beside each other', () => {
+  const hands = (shifts: typeof demoEquipment.shifts) =>
+    demoProblem({ equipment: { ...demoEquipment, shifts } }).resources.find(({ id }) => id === 'hands');
+  it('a night shift ends on the next day', () => {
+    const found = hands([{ name: 'Night', from: '22:00', to: '06:00', hands: 1 }]);
+    for (const { fromS, toS } of found?.when ?? []) expect(toS - fromS).toBe(8 * 3600);
+    // Also the one that began on the evening before the first day.
+    expect(Math.min(...(found?.when ?? []).map(({ fromS }) => fromS))).toBe(at('22:00', -5));
+  });
+  it('the night of the clock change is an hour shorter', () => {
+    const problem = demoProblem({
+      date: '2026-03-29',
+      nowS: at('12:00', -245),
+      orders: [],
+      equipment: { ...demoEquipment, shifts: [{ name: 'Night', from: '22:00', to: '06:00', hands: 1 }] },
+    });
+    const nights = problem.resources.find(({ id }) => id === 'hands')?.when ?? [];
+    expect(nights.map(({ fromS, toS }) => (toS - fromS) / 3600)).toContain(7);
+  });
+  it('overlapping shifts add up: two people more can portion two batches at once', () => {
+    const found = hands([
+      { name: 'Early', from: '03:30', to: '11:00', hands: 1 },
+      { name: 'Helper', from: '09:00', to: '12:00', hands: 2 },
+    ]);
+    expect(found?.capacity).toBe(3);
+    const from = at('09:30');
+    const there = (found?.when ?? []).filter((a) => a.fromS <= from && from < a.toS);
+    expect(there.reduce((sum, a) => sum + a.capacity, 0)).toBe(3);
+  });
+});
+
+describe('a line that cannot be baked', () => {
+  const lines = [
+    ...demoLines.filter(({ productCode }) => productCode === 'LEM'),
+    { id: 'x', customer: 'Quay canteen', productCode: 'XYZ', pieces: 20, readyBy: '09:00' },
+  ];
+  it('of an unknown product is said, and the rest is planned', () => {
+    const { problem, refused } = dayProblem(dayInput({ orders: lines }));
+    expect(refused).toMatchObject([{ productCode: 'XYZ', pieces: 20 }]);
+    expect(refused[0]?.reason).toContain('There is no formula "XYZ"');
+    expect(solvePlan(problem).unplaced).toEqual([]);
+  });
+});
+
+describe('what no plan can take', () => {
+  const withPieces = (pieces: number) => {
+    const problem = smallProblem();
+    return {
+      ...problem,
+      products: problem.products.map((p) => ({
+        ...p,
+        batches: p.batches.map((b) => ({ ...b, pieces })),
+      })),
+    };
+  };
+  it.each([2 ** 31, 1e12, Number.MAX_SAFE_INTEGER])('%d pieces are refused at once', (pieces) => {
+    expect(() => solvePlan(withPieces(pieces))).toThrow(/more than one plan takes/);
+  });
+  it('a ready-by in another year is refused at once', () => {
+    expect(() => solvePlan({ ...smallProblem(), nowS: -1e9 })).toThrow(/two months away/);
   });
 });

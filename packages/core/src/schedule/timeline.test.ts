@@ -50,6 +50,24 @@ describe('what is used over time', () => {
   });
 });
 
+describe('shifts', () => {
+  const when = [
+    { fromS: 0, toS: 100, capacity: 2 },
+    { fromS: 60, toS: 160, capacity: 1 },
+    { fromS: 160, toS: 200, capacity: 3 },
+  ];
+  it.each([
+    [0, 60, 2, 'one shift'],
+    [60, 100, 3, 'two at the same time are three people'],
+    [0, 100, 2, 'over the first one there are at least two'],
+    [60, 160, 1, 'the second one goes on alone'],
+    [100, 200, 1, 'one that follows goes on from it'],
+    [150, 201, 0, 'after the last nobody is there'],
+  ])('from %d to %d: %d hands (%s)', (startS, endS, hands) => {
+    expect(leastAvailable(when, startS, endS)).toBe(hands);
+  });
+});
+
 describe('the latest start of a load', () => {
   const problem = smallProblem();
   const [oven] = problem.ovens;

@@ -57,5 +57,15 @@ export class Timeline {
 export const leastCapacity = (resource: Resource, startS: number, endS: number): number =>
   resource.when ? leastAvailable(resource.when, startS, endS) : resource.capacity;
 
-export const leastAvailable = (when: readonly Availability[], startS: number, endS: number): number =>
-  when.find((a) => a.fromS <= startS && a.toS >= endS)?.capacity ?? 0;
+/**
+ * Smallest number that is there over the whole stretch. Stretches that overlap add up (two shifts at the same time are
+ * two people), and one that follows another goes on from it.
+ */
+export const leastAvailable = (when: readonly Availability[], startS: number, endS: number): number => {
+  const at = (s: number) =>
+    when.reduce((sum, { fromS, toS, capacity }) => (fromS <= s && s < toS ? sum + capacity : sum), 0);
+  let least = at(startS);
+  for (const { fromS, toS } of when)
+    for (const s of [fromS, toS]) if (s > startS && s < endS) least = Math.min(least, at(s));
+  return least;
+};

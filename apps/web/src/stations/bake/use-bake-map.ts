@@ -8,11 +8,6 @@ import type { CoreApi, WhatIf } from '../../workers/core.worker';
 let store: UseStore | undefined;
 const maps = () => (store ??= createStore('jokul-bake-maps', 'maps'));
 
-const hashOf = async (text: string): Promise<string> => {
-  const bytes = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(text));
-  return [...new Uint8Array(bytes)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-};
-
 export type MapProgress = 'idle' | 'running' | 'done' | 'cancelled' | 'failed';
 
 const workerCount = 2;
@@ -25,55 +20,63 @@ export const useBakeMap = (formula: Formula, on: Omit<WhatIf, 'setC'>, grid: Map
   const [rows, setRows] = useState<readonly (MapRow | null)[]>([]);
   const [progress, setProgress] = useState<MapProgress>('idle');
   const running = useRef<{ stop: () => void } | null>(null);
-  useEffect(() => () => running.current?.stop(), []);
-
-  const cancel = useCallback(() => {
+  // What is asked now: an answer to an earlier question, or after leaving the page, is dropped.
+  const asked = useRef(0);
+  const stopAll = useCallback(() => {
+    asked.current += 1;
     running.current?.stop();
     running.current = null;
-    setProgress('cancelled');
   }, []);
+  useEffect(() => stopAll, [stopAll]);
+
+  const cancel = useCallback(() => {
+    stopAll();
+    setProgress('cancelled');
+  }, [stopAll]);
 
   const start = useCallback(async () => {
-    running.current?.stop();
+    stopAll();
+    const mine = asked.current;
+    const current = () => asked.current === mine;
     const { name: _n, version: _v, ...body } = formula;
-    const key = await hashOf(canonicalJson({ body, on, grid, model: 2 }));
+    // The question itself is the key: a hash of it needs a secure page.
+    const key = canonicalJson({ body, on, grid, model: 2 });
+    setProgress('running');
     const kept = await get<readonly MapRow[]>(key, maps()).catch(() => undefined);
+    if (!current()) return;
     if (kept) {
       setRows(kept);
       setProgress('done');
       return;
     }
     const workers = Array.from({ length: workerCount }, startCore);
-    let stopped = false;
     const stop = () => {
-      stopped = true;
       for (const worker of workers) worker.stop();
     };
     running.current = { stop };
     const found: (MapRow | null)[] = grid.temperaturesC.map(() => null);
     setRows([...found]);
-    setProgress('running');
     const order = [...coarseToFine(grid.temperaturesC.length)];
     const work = async (api: Remote<CoreApi>) => {
-      for (let i = order.shift(); i !== undefined && !stopped; i = order.shift()) {
+      for (let i = order.shift(); i !== undefined && current(); i = order.shift()) {
         const setC = grid.temperaturesC[i] ?? 0;
         const row = await api.bakeMapRow(formula, { ...on, setC }, [...grid.pullsS]);
-        if (stopped) return;
+        if (!current()) return;
         found[i] = row;
         setRows([...found]);
       }
     };
     try {
       await Promise.all(workers.map(({ api }) => work(api)));
-      if (stopped) return;
+      if (!current()) return;
       setProgress('done');
       await set(key, found, maps()).catch(() => undefined);
     } catch {
-      if (!stopped) setProgress('failed');
+      if (current()) setProgress('failed');
     } finally {
       stop();
     }
-  }, [formula, grid, on]);
+  }, [formula, grid, on, stopAll]);
 
   return { rows, progress, start, cancel };
 };

@@ -1,6 +1,7 @@
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
-import { sayDuration, type BatchPlan } from '@jokul/core';
+import { Link, useLocation } from 'react-router';
+import { atWallClock, sayDuration, type BatchPlan, type Unplaced } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf } from '../../app/batch';
 import { NeedPlan } from '../../app/need-plan';
@@ -9,7 +10,7 @@ import { useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { useWidth } from '../../lib/use-width';
-import { Button } from '../../ui/button';
+import { Button, buttonClass } from '../../ui/button';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Loading } from '../../ui/states';
 import { RibbonChart, TemperatureKey } from '../../viz/ribbon-chart';
@@ -88,6 +89,33 @@ const LoadTable = ({ batches }: { batches: readonly BatchPlan[] }) => {
   );
 };
 
+const firstStart = ({ loads, tasks }: BatchPlan) =>
+  Math.min(...loads.map((load) => load.startS), ...tasks.map((task) => task.startS));
+
+/** No load of the day could be placed: why, and where it can be changed. */
+const NothingPlaced = ({ unplaced }: { unplaced: readonly Unplaced[] }) => {
+  const names = useNames();
+  const { search } = useLocation();
+  return (
+    <section aria-label="Why nothing is planned" className="rounded-lg border bg-surface p-5">
+      <h2 className="text-lg font-semibold">No load could be placed</h2>
+      <ul className="mt-2 space-y-2">
+        {unplaced.map((u) => (
+          <li key={u.batchId}>
+            <strong>
+              {names.product(u.productCode)}, {u.pieces} pieces
+            </strong>
+            <span className="block text-ink-soft">{u.reason}</span>
+          </li>
+        ))}
+      </ul>
+      <Link to={`/orders${search}`} className={`mt-4 ${buttonClass()}`}>
+        Change the orders
+      </Link>
+    </section>
+  );
+};
+
 const DayWork = () => {
   const { data } = useBakery();
   const day = useDay();
@@ -101,13 +129,17 @@ const DayWork = () => {
   if (!data || !day.data?.plan) return <Loading what="the day" />;
   const { plan, ribbons, violations, madeAtMs } = day.data.plan;
   const { equipment } = data;
-  const batches = [...plan.batches].sort(
-    (a, b) => Math.min(...a.loads.map((l) => l.startS)) - Math.min(...b.loads.map((l) => l.startS)),
-  );
+  const batches = [...plan.batches].sort((a, b) => firstStart(a) - firstStart(b));
   const loads = plan.batches.flatMap((batch) => batch.loads);
-  const firstLoad = Math.min(...loads.map((load) => load.startS));
-  const lastReady = Math.max(...loads.map((load) => load.readyS));
-  const firstMix = Math.min(...plan.batches.flatMap((batch) => batch.tasks.map((task) => task.startS)));
+  // Where nothing could be placed there is no time to show: the reasons are all there is, and they must be seen.
+  const placed = loads.length > 0;
+  const noonS = atWallClock(day.data.date, '12:00', data.rules.timeZone);
+  const firstLoad = placed ? Math.min(...loads.map((load) => load.startS)) : noonS;
+  const lastReady = placed ? Math.max(...loads.map((load) => load.readyS)) : noonS;
+  const firstMix = Math.min(
+    firstLoad,
+    ...plan.batches.flatMap((batch) => batch.tasks.map((task) => task.startS)),
+  );
   const hour = 3600;
   const fromS =
     view === 'morning' ? Math.floor(firstLoad / hour) * hour - hour / 2 : Math.floor(firstMix / hour) * hour;
@@ -161,7 +193,9 @@ const DayWork = () => {
       why={
         <>
           <WhySection title="Does it hold?">
-            {violations.length === 0 ? (
+            {!placed ? (
+              <p>There is nothing to check: no load could be placed.</p>
+            ) : violations.length === 0 ? (
               <p>
                 Yes: the checker recounted every mixer, oven place, tray, cold place, rack, pair of hands,
                 rest window and ready-by, and found none broken.
@@ -196,8 +230,8 @@ const DayWork = () => {
                 {plan.batches.length}, {loads.length}
               </Fact>
               <Fact name="Trays">{loads.reduce((n, load) => n + load.trays.length, 0)}</Fact>
-              <Fact name="First load">{wall.time(firstLoad * 1000)}</Fact>
-              <Fact name="All ready">{wall.time(lastReady * 1000)}</Fact>
+              {placed && <Fact name="First load">{wall.time(firstLoad * 1000)}</Fact>}
+              {placed && <Fact name="All ready">{wall.time(lastReady * 1000)}</Fact>}
               <Fact name="Longest way of one dough">{sayDuration(plan.boundS)}</Fact>
               <Fact name="Made">{wall.near(madeAtMs, now)}</Fact>
             </Facts>
@@ -217,25 +251,31 @@ const DayWork = () => {
           the day: see on the right what stands against it.
         </Alarm>
       )}
-      <div ref={ref} className="rounded-lg border bg-surface py-2">
-        <RibbonChart
-          segments={ribbons}
-          places={places}
-          fromS={fromS}
-          toS={toS}
-          nowS={now / 1000}
-          width={Math.max(420, width)}
-          chosen={chosen}
-          onChoose={setChosen}
-          sayTime={sayTime}
-          tickRoom={view === 'whole' ? 84 : 56}
-          sayTemperature={(t) => temperature(t)}
-        />
-      </div>
-      <div className="mt-2">
-        <TemperatureKey say={(t) => temperature(t)} />
-      </div>
-      <LoadTable batches={plan.batches} />
+      {placed ? (
+        <>
+          <div ref={ref} className="rounded-lg border bg-surface py-2">
+            <RibbonChart
+              segments={ribbons}
+              places={places}
+              fromS={fromS}
+              toS={toS}
+              nowS={now / 1000}
+              width={Math.max(420, width)}
+              chosen={chosen}
+              onChoose={setChosen}
+              sayTime={sayTime}
+              tickRoom={view === 'whole' ? 84 : 56}
+              sayTemperature={(t) => temperature(t)}
+            />
+          </div>
+          <div className="mt-2">
+            <TemperatureKey say={(t) => temperature(t)} />
+          </div>
+          <LoadTable batches={plan.batches} />
+        </>
+      ) : (
+        <NothingPlaced unplaced={plan.unplaced} />
+      )}
     </Station>
   );
 };

@@ -3,8 +3,10 @@ import { useMemo, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import {
   atWallClock,
+  readLotId,
   reduceLedger,
   shiftDate,
+  wallClock,
   type LotState,
   type FloorState,
   type TrayState,
@@ -14,7 +16,7 @@ import { DayPicker } from '../../app/day-picker';
 import { sayNotice } from '../../journal/notice-words';
 import { record, useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
-import { useBakery, useDay, useDayDate, useJournalBetween } from '../../lib/queries';
+import { useBakery, useDay, useDayDate, useJournalBetween, useToday } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button, buttonClass } from '../../ui/button';
 import { Field } from '../../ui/field';
@@ -37,16 +39,39 @@ const useFloorOf = (
   const fromMs = atWallClock(date, '00:00', timeZone) * 1000;
   const toMs = atWallClock(shiftDate(date, 1), '00:00', timeZone) * 1000;
   const past = useJournalBetween(fromMs, toMs);
-  const reduced = useMemo(() => (past.data ? reduceLedger(past.data.entries) : null), [past.data]);
+  const session = useJournal((s) => s.session);
+  // What was written down or heard since the page was opened belongs to it too: a tray of last week that is measured now.
+  const reduced = useMemo(() => {
+    if (!past.data) return null;
+    const lots = new Set(past.data.entries.map(({ lot }) => lot));
+    return reduceLedger([...past.data.entries, ...session.filter(({ lot }) => lots.has(lot))]);
+  }, [past.data, session]);
   return date === today
     ? { floor: loaded ? live : null, error: null }
     : { floor: reduced, error: past.error };
 };
 
-const lotsOf = (floor: FloorState, date: string): readonly string[] => {
+/**
+ * The lots of a day: those that were made for it, and others that were baked on it. Names of an older form carry their
+ * day.
+ */
+const lotsOf = (
+  floor: FloorState,
+  date: string,
+  planned: ReadonlySet<string>,
+  on: (atMs: number) => string,
+) => {
   const mark = `-${date.slice(5).replace('-', '')}-`;
-  const lots = new Set([...[...floor.lots.keys()], ...[...floor.trays.values()].map((tray) => tray.batchId)]);
-  return [...lots].filter((lot) => lot.includes(mark)).sort();
+  return [...floor.lots.values()]
+    .filter(
+      ({ lot, begun, trays }) =>
+        planned.has(lot) ||
+        begun?.day === date ||
+        (readLotId(lot) === null && lot.includes(mark)) ||
+        [...trays.values()].some(({ loaded }) => on(loaded.atMs) === date),
+    )
+    .map(({ lot }) => lot)
+    .sort();
 };
 
 const LotNote = ({ lot }: { lot: string }) => {
@@ -126,14 +151,16 @@ export const LogPage = () => {
   const { data } = useBakery();
   const day = useDay();
   const date = useDayDate() ?? '';
+  const today = useToday();
   const { batchId } = useParams();
   const { search } = useLocation();
   const names = useNames();
   const wall = useWallClock();
-  const { floor, error } = useFloorOf(date || '2026-01-01', data?.today ?? '', data?.rules.timeZone ?? 'UTC');
+  const { floor, error } = useFloorOf(date || '2026-01-01', today ?? '', data?.rules.timeZone ?? 'UTC');
   if (error) return <Failed error={error} />;
   if (!data || !floor || !date) return <Loading what="the journal" />;
-  const lots = lotsOf(floor, date);
+  const planned = new Set((day.data?.plan?.plan.batches ?? []).map((batch) => batch.batchId));
+  const lots = lotsOf(floor, date, planned, (atMs) => wallClock(atMs / 1000, data.rules.timeZone).date);
   const current = batchId && lots.includes(batchId) ? batchId : lots[0];
   const traysOf = (lot: string) =>
     [...floor.trays.values()]

@@ -26,7 +26,8 @@ interface FinishBatchProps {
 
 /** The end of mixing: dough temperature, and the guard against a forgotten ingredient. */
 export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatchProps) => {
-  const [doughC, setDoughC] = useState(String(usualC));
+  // Empty: what nobody measured must not be one press away from the log.
+  const [doughC, setDoughC] = useState('');
   const [asking, setAsking] = useState(false);
   const [reason, setReason] = useState('');
   const [roomC, setRoomC] = useState('');
@@ -51,7 +52,8 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
   const stageS = [...known.stages.values()].reduce((sum, { durationS }) => sum + durationS, 0);
   const [room, butter] = [roomC, butterC].map((text) => Number(text.replace(',', '.')));
   const value = Number(doughC.replace(',', '.'));
-  const wrong = !Number.isFinite(value) || value < 5 || value > 40;
+  const open = doughC.trim() === '';
+  const wrong = !open && (!Number.isFinite(value) || value < 5 || value > 40);
   const weighedG = weighedMassG(known, formula);
   const finish = (why?: string) => {
     record('mixed', batch.batchId, {
@@ -71,10 +73,10 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
         <div className="w-40">
           <Field
             label="Dough off the mixer, °C"
-            type="number"
-            step="0.1"
+            inputMode="decimal"
             value={doughC}
             onChange={(event) => setDoughC(event.target.value)}
+            hint={`target ${temperature(usualC)}`}
             error={wrong ? 'Between 5 and 40 °C.' : undefined}
           />
         </div>
@@ -98,14 +100,14 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
         </div>
         <Button
           look="primary"
-          disabled={wrong}
+          disabled={wrong || open}
           onClick={() => (missing.length > 0 ? setAsking(true) : finish())}
         >
           The batch is mixed
         </Button>
         {missing.length > 0 && <p className="pb-1.5 text-ink-soft">{missing.length} still to weigh</p>}
       </div>
-      <DoughLook batchId={batch.batchId} sheet={sheet} known={known} doughC={value} />
+      <DoughLook batchId={batch.batchId} sheet={sheet} known={known} doughC={open ? usualC : value} />
       <Dialog
         open={asking}
         onClose={() => setAsking(false)}

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import {
   correctionsFor,
   ingredient,
+  ingredientOfKey,
   type LotState,
   type Correction,
   type WeighLine,
@@ -33,7 +34,7 @@ const useLastLot = (ingredientId: string): string => {
   const batches = useJournal((s) => s.floor.lots);
   const noted = [...batches.values()]
     .flatMap(({ weighed }) => [...weighed.values()])
-    .filter(({ key, lotCode }) => lotCode && key.endsWith(`/${ingredientId}`))
+    .filter(({ key, lotCode }) => lotCode && ingredientOfKey(key) === ingredientId)
     .sort((a, b) => b.atMs - a.atMs);
   return noted[0]?.lotCode ?? '';
 };
@@ -52,7 +53,8 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
   const target = line.roundedG + base - (scaleMode === 'tare' ? before : 0);
   const wanted = grams(target, line.resolutionG);
   // Keyed by the ingredient: what is being typed outlives any news from the server.
-  const [text, setText] = useState(scaleReads === 'typed' ? wanted : '');
+  // It starts empty: a reading that was never taken must not be one press away.
+  const [text, setText] = useState('');
   const [problem, setProblem] = useState('');
   const [offered, setOffered] = useState<readonly Correction[]>([]);
   const lastLot = useLastLot(line.ingredientId);
@@ -61,7 +63,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
   useEffect(() => claimFocus(input.current), []);
   // Switching between tare and total, or a batch that was scaled, wants another reading.
   useEffect(() => {
-    setText(scaleReads === 'typed' ? wanted : '');
+    setText('');
   }, [wanted, scaleReads]);
 
   const value = Number(text.replace(',', '.'));
@@ -82,7 +84,11 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
     });
   const weigh = () => {
     if (!Number.isFinite(value) || text.trim() === '' || massG <= 0) {
-      setProblem(`"${text}" is no weight. Read it off the scale in grams.`);
+      setProblem(
+        text.trim() === ''
+          ? `Type what the scale shows; the target is ${wanted} g.`
+          : `"${text}" is no weight. Read it off the scale in grams.`,
+      );
       return;
     }
     if (massG > 10 * line.roundedG + 50) {
@@ -136,7 +142,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
       <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-1">
         <p className="basis-full text-3xl leading-tight font-semibold">{line.name}</p>
         <div>
-          <p className="figures pb-1 text-[52px] leading-none">
+          <p id="target" aria-label={`Target ${wanted} g`} className="figures pb-1 text-[52px] leading-none">
             {wanted} <span className="text-2xl">g</span>
             <span className="ml-3 text-lg text-ink-soft">± {grams(line.toleranceG, line.resolutionG)}</span>
           </p>
@@ -148,6 +154,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
             </label>
             <input
               id="reading"
+              aria-describedby="target"
               ref={input}
               inputMode="decimal"
               autoComplete="off"

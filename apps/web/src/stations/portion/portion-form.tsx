@@ -42,18 +42,21 @@ const readWeights = (text: string): { weights: readonly number[]; wrong: string 
 /** What came out: count, scoop, some weights, the rest. */
 export const PortionForm = (props: PortionFormProps) => {
   const { batchId, targetG, expected, scoops, toleranceShare, mixed } = props;
-  const [pieces, setPieces] = useState(String(expected));
+  // Counted and weighed, not taken over from what is expected.
+  const [pieces, setPieces] = useState('');
   const [scoop, setScoop] = useState(String(props.scoop));
   const [text, setText] = useState('');
-  const [remainder, setRemainder] = useState(props.remainderG.toFixed(0));
+  const [remainder, setRemainder] = useState('');
   const [use, setUse] = useState<RemainderUse | null>(null);
   const { weights, wrong } = readWeights(text);
   const toleranceG = toleranceShare * targetG;
   const plan = samplePlan(Math.max(1, expected));
   const count = Number(pieces);
-  const countWrong = !Number.isInteger(count) || count < 0 || count > 100_000;
+  const uncounted = pieces.trim() === '';
+  const countWrong = !uncounted && (!Number.isInteger(count) || count < 0 || count > 100_000);
   const left = Number(remainder);
-  const leftWrong = !Number.isFinite(left) || left < 0;
+  const unweighed = remainder.trim() === '';
+  const leftWrong = !unweighed && (!Number.isFinite(left) || left < 0);
   const save = () =>
     record('portioned', batchId, {
       pieces: count,
@@ -99,12 +102,13 @@ export const PortionForm = (props: PortionFormProps) => {
           type="number"
           value={remainder}
           onChange={(event) => setRemainder(event.target.value)}
+          hint={`about ${props.remainderG.toFixed(0)} g are expected; 0 for none`}
           error={leftWrong ? 'Grams, 0 or more.' : undefined}
         />
       </div>
       <RemainderChoice
-        remainderG={leftWrong ? 0 : left}
-        pieces={countWrong ? expected : count}
+        remainderG={leftWrong ? 0 : unweighed ? props.remainderG : left}
+        pieces={countWrong || uncounted ? expected : count}
         pieceMassG={targetG}
         toleranceShare={toleranceShare}
         chosen={use}
@@ -127,7 +131,7 @@ export const PortionForm = (props: PortionFormProps) => {
             samplesG={weights}
             targetG={targetG}
             toleranceG={toleranceG}
-            pieces={countWrong ? expected : count}
+            pieces={countWrong || uncounted ? expected : count}
             piecesOfDay={props.piecesOfDay}
           />
           <div className="mt-3 border-t pt-2">
@@ -142,7 +146,11 @@ export const PortionForm = (props: PortionFormProps) => {
         </div>
       )}
       <div className="mt-5 flex items-center gap-3">
-        <Button type="submit" look="primary" disabled={countWrong || leftWrong || wrong !== null || !mixed}>
+        <Button
+          type="submit"
+          look="primary"
+          disabled={uncounted || unweighed || countWrong || leftWrong || wrong !== null || !mixed}
+        >
           It is portioned
         </Button>
         {!mixed && <p className="text-ink-soft">The batch is not mixed yet.</p>}

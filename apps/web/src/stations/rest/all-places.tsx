@@ -1,5 +1,6 @@
 import { Link, useLocation } from 'react-router';
 import {
+  faultKinds,
   inTheCold,
   olderThan,
   placeAirNow,
@@ -21,7 +22,18 @@ import { useNeedles } from './use-needles';
 import { LazyChart } from '../../viz/lazy-chart';
 
 const shelfNames = { trays: 'trays', tubs: 'tubs', bags: 'bags' } as const;
-const faultNames = { 'door-open': 'the door stands open', 'machine-off': 'the machine is off' } as const;
+const faultNames = {
+  'door-open': 'the door stands open',
+  'machine-off': 'the machine is off',
+  'probe-silent': 'the probe is silent',
+  'probe-wrong': 'the probe shows nonsense',
+} as const;
+const faultButtons = {
+  'door-open': 'door open',
+  'machine-off': 'machine off',
+  'probe-silent': 'probe silent',
+  'probe-wrong': 'probe wrong',
+} as const;
 const probeWords = { reads: '–', silent: 'silent', implausible: 'cannot be right' } as const;
 const backMs = 6 * 3600e3;
 
@@ -191,7 +203,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
                     Put it right
                   </Button>
                 ) : (
-                  (['door-open', 'machine-off'] as const).map((kind) => (
+                  faultKinds.map((kind) => (
                     <Button
                       key={kind}
                       size="small"
@@ -199,7 +211,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
                       onClick={() => setFault(place.id, kind)}
                       aria-label={`${place.name}: ${faultNames[kind]}`}
                     >
-                      {kind === 'door-open' ? 'door open' : 'machine off'}
+                      {faultButtons[kind]}
                     </Button>
                   ))
                 )}
