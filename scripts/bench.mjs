@@ -7,7 +7,9 @@ import { randomUUID } from 'node:crypto';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { inRoot } from './lib/paths.mjs';
+import { measurePages, memoryMB } from './lib/pages.mjs';
 import { freePort } from './lib/port.mjs';
+import { fillYears } from './lib/years.mjs';
 import { orSay, say } from './lib/say.mjs';
 import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
 
@@ -175,6 +177,23 @@ await orSay(async () => {
     const plan = () => fetch(`${url}/days/2026-11-27/plan`, { method: 'POST' }).then((r) => r.json());
     await plan();
     row('server: the demo day planned again (bakes known)', await times(5, plan), 2000, 'ms');
+    const small = await measurePages(port);
+    await stopServer(server);
+    const entries = await fillYears(db, 200_000);
+    server = await start();
+    const before = memoryMB(server.pid);
+    const big = await measurePages(port);
+    for (let i = 0; i < 20; i++) await measurePages(port, 5);
+    say(`\nA bakery of three weeks beside one of three years (${entries} entries), medians:`);
+    small.forEach(({ name, ms, kB, wireKB }, i) => {
+      const years = big[i];
+      say(
+        `${name.padEnd(34)} ${ms.toFixed(0).padStart(6)} ms ${kB.toFixed(0).padStart(6)} kB (${wireKB.toFixed(0)} on the wire)   ${years.ms.toFixed(0).padStart(6)} ms ${years.kB.toFixed(0).padStart(6)} kB (${years.wireKB.toFixed(0)})   x ${(years.ms / ms).toFixed(1)}`,
+      );
+    });
+    say(
+      `memory of the server: ${before.toFixed(0)} MB as it began, ${memoryMB(server.pid).toFixed(0)} MB after ${20 * 5 * big.length} requests`,
+    );
     await stopServer(server);
     await db.stop();
     let warm;

@@ -16,7 +16,10 @@ import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs
 const [folder = inRoot('docs/screenshots'), theme = 'light', ...only] = process.argv.slice(2);
 const wide = { width: 1280, height: 800 };
 const tablet = { width: 1180, height: 820 };
-const batch = (code) => `${code}-1127-A`;
+/** The planned lots of the demo Friday, by product, once the demo is there to ask. */
+const lots = new Map();
+const batch = (code) => `{${code}}`;
+const named = (text) => text.replace(/\{(\w{3})\}/g, (_, code) => lots.get(code));
 
 const views = [
   { name: 'orders', path: '/orders' },
@@ -76,8 +79,10 @@ const views = [
 ];
 
 async function weighSome(page) {
-  await page.goto(`/mix/${batch('LEM')}`);
+  await page.goto(named(`/mix/${batch('LEM')}`));
   for (let i = 0; i < 3; i++) {
+    const target = await page.locator('#target').getAttribute('aria-label');
+    await page.getByLabel('Reading, g').fill(/Target ([\d.]+)/.exec(target)[1]);
     await page.getByRole('button', { name: 'Weighed', exact: true }).click();
     await page.waitForTimeout(150);
   }
@@ -90,9 +95,9 @@ async function busyMorning(page, setClock) {
     await page.getByRole('button', { name, exact: false }).first().click();
     await page.waitForTimeout(300);
   };
-  await press('04:20', 'Load SES-1127-A');
-  await press('04:28', 'Load GNG-1127-A');
-  await press('04:26', 'Turn SES-1127-A');
+  await press('04:20', `Load ${lots.get('SES')}`);
+  await press('04:28', `Load ${lots.get('GNG')}`);
+  await press('04:26', `Turn ${lots.get('SES')}`);
   await setClock('04:31');
 }
 
@@ -117,6 +122,8 @@ try {
       body: JSON.stringify({ mode: 'frozen', date: '2026-11-27', time }),
     });
   await setClock('04:10');
+  const { plan } = await (await fetch(`${base}/api/days/2026-11-27`)).json();
+  for (const { productCode, batchId } of plan.plan.batches) lots.set(productCode, batchId);
   for (const { name, path, size = wide, before, after } of views) {
     if (only.length > 0 && !only.includes(name)) continue;
     const page = await browser.newPage({
@@ -128,7 +135,7 @@ try {
     page.on('pageerror', (error) => console.log(`${name}: ${error.message}`));
     page.on('console', (message) => message.type() === 'error' && console.log(`${name}: ${message.text()}`));
     await before?.(page, setClock);
-    await page.goto(path);
+    await page.goto(named(path));
     await page.waitForTimeout(1200);
     await after?.(page);
     await page.waitForTimeout(after ? 900 : 1200);

@@ -2,6 +2,7 @@ import { ValidationPipe, type LoggerService } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import compression from 'compression';
 import helmet from 'helmet';
 import { AppModule } from './app.module.js';
 import { ownHostOnly } from './common/own-host.js';
@@ -43,6 +44,14 @@ export const makeApp = async (
         },
       },
       strictTransportSecurity: false,
+    }),
+  );
+  // A stream must not wait in a compressor's window.
+  app.use(
+    compression({
+      filter: (request, response) =>
+        !String(response.getHeader('content-type')).startsWith('text/event-stream') &&
+        compression.filter(request, response),
     }),
   );
   app.useBodyParser('json', { limit: bodyLimit });

@@ -37,6 +37,11 @@ export class RulesInput {
   @Type(() => Number) @IsInt() @Min(0) @Max(7200) packS: number;
   @Type(() => Number) @IsNumber() @Min(0.01) @Max(0.3) pieceToleranceShare: number;
   @Type(() => Number) @IsNumber() @Min(0) @Max(8) coldLimitC: number;
+  /** How long dough may be thawed, frozen, and out of the cold altogether; a probe silent before it is an alarm; s. */
+  @IsOptional() @Type(() => Number) @IsInt() @Min(3600) @Max(14 * 86_400) thawedMaxS?: number;
+  @IsOptional() @Type(() => Number) @IsInt() @Min(86_400) @Max(400 * 86_400) frozenMaxS?: number;
+  @IsOptional() @Type(() => Number) @IsInt() @Min(600) @Max(86_400) outMaxS?: number;
+  @IsOptional() @Type(() => Number) @IsInt() @Min(60) @Max(86_400) probeSilentS?: number;
   @Type(() => Number) @IsInt() version: number;
 }
 

@@ -1,6 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import type { Calibration } from '@jokul/core';
 import { SettingEntity } from '../database/entities.js';
+import { unpack } from '../database/stored.js';
 
 /** What people decided about learning: kept as a setting of its own. */
 export interface CalibrationSetting {
@@ -20,5 +21,8 @@ export const calibrationSetting = async (
   manager: EntityManager,
 ): Promise<{ body: CalibrationSetting; version: number }> => {
   const row = await manager.findOneBy(SettingEntity, { key: 'calibration' });
-  return { body: (row?.body as CalibrationSetting | undefined) ?? nothing, version: row?.version ?? 0 };
+  return {
+    body: row ? unpack<CalibrationSetting>('calibration', row.body) : nothing,
+    version: row?.version ?? 0,
+  };
 };

@@ -27,6 +27,7 @@ import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from '../plan/computation.service.js';
+import { Remembered } from '../plan/remembered.js';
 import { PlanService } from '../plan/plan.service.js';
 import { SettingsService } from '../setup/settings.service.js';
 import { calibrationSetting, type CalibrationSetting } from './calibration-setting.js';
@@ -103,7 +104,27 @@ export class CalibrationService {
     });
   }
 
+  /** Made once for what it is made from: screens look often, trays are measured now and then. */
+  private readonly views = new Remembered(
+    ({ date }: { date: string; of: readonly unknown[] }) => this.makeView(date),
+    8,
+  );
+
   async view(date: string): Promise<CalibrationView> {
+    const [{ version }, lastSeq, plan, rules, equipment, nowMs] = await Promise.all([
+      this.setting(),
+      this.journal.lastOf(['loaded', 'turned', 'pulled', 'racked', 'inspected', 'struck', 'begun']),
+      this.plans.version(date),
+      this.settings.read('rules'),
+      this.settings.read('equipment'),
+      this.clock.nowMs(),
+    ]);
+    // Whole hours, as the fit takes them.
+    const hour = Math.floor(nowMs / 3600e3);
+    return this.views.of({ date, of: [version, lastSeq, plan, rules.version, equipment.version, hour] });
+  }
+
+  private async makeView(date: string): Promise<CalibrationView> {
     const { body, version } = await this.setting();
     const log = await this.log();
     // The bakes as they stand need not wait for what the log says.

@@ -1,4 +1,5 @@
 import type { EntryKind, Formula } from '@jokul/core';
+import { packed } from './stored.js';
 import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
 
 /** BIGINT columns hold milliseconds and sequence numbers, all well inside what a number can hold exactly. */
@@ -27,7 +28,7 @@ export class OrderLineEntity {
 export class FormulaVersionEntity {
   @PrimaryColumn('varchar', { length: 6 }) code: string;
   @PrimaryColumn('int') version: number;
-  @Column('json') body: Formula;
+  @Column('json', { transformer: packed('formula') }) body: Formula;
   @Column('bigint', { transformer: asNumber }) createdAtMs: number;
 }
 
@@ -43,7 +44,7 @@ export class SettingEntity {
 export class PlanEntity {
   @PrimaryColumn('char', { length: 10 }) date: string;
   @Column('int') version: number;
-  @Column('json') body: unknown;
+  @Column('json', { transformer: packed('plan') }) body: unknown;
   /** What the plan was made from, as a hash; another one means that it is stale. */
   @Column('char', { length: 64 }) inputHash: string;
 }

@@ -22,6 +22,7 @@ import {
   SettingEntity,
 } from '../database/entities.js';
 import { LotsService } from '../lots/lots.service.js';
+import { pack, type StoredName } from '../database/stored.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from '../plan/computation.service.js';
 import { PlanService } from '../plan/plan.service.js';
@@ -52,7 +53,11 @@ export class DemoSeed {
       this.logger.warn(
         'The bakery has lost its name, but has entries of its own: they are kept as they are.',
       );
-      await manager.insert(SettingEntity, { key: 'bakery', body: { name: 'Bakery', day: null }, version: 1 });
+      await manager.insert(SettingEntity, {
+        key: 'bakery',
+        body: pack('bakery', { name: 'Bakery', day: null }),
+        version: 1,
+      });
       return;
     }
     await this.clear();
@@ -112,12 +117,13 @@ export class DemoSeed {
         })),
       ),
     );
-    const settings: [string, unknown][] = [
+    const settings: [StoredName, unknown][] = [
       ['equipment', demoEquipment],
       ['rules', demoRules],
       ['clock', { mode: 'running', offsetMs: nowS * 1000 - Date.now(), frozenAtMs: nowS * 1000 }],
     ];
-    for (const [key, body] of settings) await manager.save(SettingEntity, { key, body, version: 1 });
+    for (const [key, body] of settings)
+      await manager.save(SettingEntity, { key, body: pack(key, body), version: 1 });
 
     const past = pastLots(demoFormulas);
     const [bagNames, pastNames] = [
@@ -169,11 +175,11 @@ export class DemoSeed {
     // Last, so that an interrupted seeding is seen as such and made again.
     await manager.save(SettingEntity, {
       key: 'bakery',
-      body: { name: 'Hollin Quay Bakehouse', day: demoDay.date },
+      body: pack('bakery', { name: 'Hollin Quay Bakehouse', day: demoDay.date }),
       version: 1,
     });
     const clock = { mode: 'running', offsetMs: nowS * 1000 - Date.now(), frozenAtMs: nowS * 1000 };
-    await manager.save(SettingEntity, { key: 'clock', body: clock, version: 1 });
+    await manager.save(SettingEntity, { key: 'clock', body: pack('clock', clock), version: 1 });
     this.logger.log(
       `The demo bakery is there: ${demoFormulas.length} formulas, ${entries.length} journal entries.`,
     );

@@ -3,6 +3,7 @@ import { DataSource } from 'typeorm';
 import { JokulError, simulateAir, type PlaceFault } from '@jokul/core';
 import type { FaultsInput, ProbesView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
+import { unpack } from '../database/stored.js';
 import { SettingEntity } from '../database/entities.js';
 import { SettingsService } from '../setup/settings.service.js';
 
@@ -24,7 +25,10 @@ export class ProbesService {
 
   private async faults(): Promise<{ faults: readonly PlaceFault[]; version: number }> {
     const row = await this.db.manager.findOneBy(SettingEntity, { key: 'faults' });
-    return { faults: (row?.body as readonly PlaceFault[] | undefined) ?? [], version: row?.version ?? 0 };
+    return {
+      faults: row ? unpack<readonly PlaceFault[]>('faults', row.body) : [],
+      version: row?.version ?? 0,
+    };
   }
 
   /** Readings up to the bakery's now: every minute over up to a day, every ten minutes over more. */

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
-import { checkFormula, codeOf, JokulError, type Formula } from '@jokul/core';
+import { checkFormula, productOf, JokulError, type Formula } from '@jokul/core';
 import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
 import { ClockService } from '../clock/clock.service.js';
@@ -56,7 +56,7 @@ export class FormulaService {
     );
     const found = new Map<string, Formula>();
     for (const { lot, atMs } of lots) {
-      const own = rows.filter(({ code }) => code === codeOf(lot));
+      const own = rows.filter(({ code }) => code === productOf(lot));
       const row =
         own.find(({ version }) => version === planned.get(lot)) ??
         own.findLast(({ createdAtMs }) => createdAtMs <= atMs) ??

@@ -8,6 +8,7 @@ import {
   reduceLedger,
   requireLotId,
   type DraftEntry,
+  type EntryKind,
   type JournalEntry,
 } from '@jokul/core';
 import type { AppendView, JournalView, StoredEntry } from '@jokul/contracts';
@@ -139,6 +140,15 @@ export class JournalService {
     });
     const trays = reduceLedger(rows.map(toEntry)).trays.values();
     return new Set([...trays].map(({ loadId }) => loadId));
+  }
+
+  /** The number of the last entry of some kinds; 0 for none. */
+  async lastOf(kinds: readonly EntryKind[]): Promise<number> {
+    const [row] = await this.db.manager.query<{ last: string | number | null }[]>(
+      'SELECT MAX(`seq`) AS `last` FROM `journal_entry` WHERE `kind` IN (?)',
+      [kinds],
+    );
+    return Number(row?.last ?? 0);
   }
 
   /** Reads the whole chain anew: the first entry that was tampered with, or null. */

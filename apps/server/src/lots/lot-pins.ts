@@ -12,6 +12,7 @@ import {
   type DraftEntry,
   type Equipment,
 } from '@jokul/core';
+import { unpack } from '../database/stored.js';
 import { FormulaVersionEntity, LotEntity, PlanEntity, SettingEntity } from '../database/entities.js';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 
@@ -42,8 +43,8 @@ export class LotPins {
     if (open.length === 0) return [];
     await this.own.read(manager);
     const planned = await this.planned(manager, [...new Set(open.flatMap(({ day }) => day ?? []))]);
-    const scales = (await manager.findOneBy(SettingEntity, { key: 'equipment' }))?.body as
-      Equipment | undefined;
+    const row = await manager.findOneBy(SettingEntity, { key: 'equipment' });
+    const scales = row ? unpack<Equipment>('equipment', row.body) : undefined;
     const made: DraftEntry[] = [];
     for (const { lot } of open) {
       const found = planned.get(lot);

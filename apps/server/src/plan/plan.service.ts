@@ -83,6 +83,15 @@ export class PlanService {
     return this.db.manager.findOneBy(PlanEntity, { date });
   }
 
+  /** The version of a day's plan, 0 when none was made yet. */
+  async version(date: string): Promise<number> {
+    const row = await this.db.manager.findOne(PlanEntity, {
+      where: { date },
+      select: { date: true, version: true },
+    });
+    return row?.version ?? 0;
+  }
+
   /** The plan of a day, or null when none was made yet. */
   async view(date: string): Promise<PlanView | null> {
     const row = await this.stored(date);
@@ -92,7 +101,7 @@ export class PlanService {
   }
 
   private toView(row: PlanEntity, stale: boolean, calibration: Calibration | null): PlanView {
-    const { calibratedAtMs = null, moves = [], batchForecasts, ...body } = row.body as StoredPlan;
+    const { calibratedAtMs = null, moves = [], ...body } = row.body as StoredPlan;
     const { date, version } = row;
     return {
       date,
@@ -100,7 +109,6 @@ export class PlanService {
       stale,
       retimeDue: calibratedAtMs !== (calibration?.atMs ?? null),
       moves,
-      batchForecasts,
       ...body,
     };
   }

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { ownIngredient, takeInOwn, type Formula, type Ingredient } from '@jokul/core';
 import type { OwnIngredientsInput } from '@jokul/contracts';
+import { unpack } from '../database/stored.js';
 import { SettingEntity } from '../database/entities.js';
 import { SettingsService } from './settings.service.js';
 
@@ -20,7 +21,7 @@ export class OwnIngredientsService {
     manager: EntityManager = this.db.manager,
   ): Promise<{ ingredients: readonly Ingredient[]; version: number }> {
     const row = await manager.findOneBy(SettingEntity, { key: 'ingredients' });
-    const ingredients = (row?.body as readonly Ingredient[] | undefined) ?? [];
+    const ingredients = row ? unpack<readonly Ingredient[]>('ingredients', row.body) : [];
     const version = row?.version ?? 0;
     if (version !== this.known) takeInOwn(ingredients);
     this.known = version;

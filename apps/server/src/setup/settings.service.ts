@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { JokulError, type Equipment, type HouseRules, type Ingredient, type PlaceFault } from '@jokul/core';
 import { calibrationSetting, type CalibrationSetting } from '../calibration/calibration-setting.js';
+import { pack, unpack } from '../database/stored.js';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
 
 interface Settings {
@@ -30,7 +31,7 @@ export class SettingsService {
         `The setting "${key}" is missing; run "npm run demo:reset".`,
         key,
       );
-    return { body: row.body as Settings[K], version: row.version };
+    return { body: unpack<Settings[K]>(key, row.body), version: row.version };
   }
 
   /** What people decided about learning; nothing where it was never written. */
@@ -49,7 +50,7 @@ export class SettingsService {
           key,
         );
       }
-      await manager.save(SettingEntity, { key, body, version: version + 1 });
+      await manager.save(SettingEntity, { key, body: pack(key, body), version: version + 1 });
     });
   }
 }

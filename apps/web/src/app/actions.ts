@@ -4,6 +4,7 @@ import { openActions, overWindow, type Action, type Formula, type Load, type Ove
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay } from '../lib/queries';
 import { useJournal, record } from '../journal/store';
+import { loadingOf } from './at-loading';
 import type { Lots } from './lots';
 
 /** Everything open on the floor of the shown day, the most urgent first. */
@@ -45,16 +46,21 @@ export const pathOf = (action: Action): string => {
   return '/floor';
 };
 
-const loadedPayload = (load: Load, trayIds: readonly string[], trayRestS: number) => ({
-  loadId: load.id,
-  trayIds: [...trayIds],
-  ovenId: load.ovenId,
-  setC: load.setC,
-  pullS: load.pullS,
-  trayRestS,
-  pieces: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.pieces ?? 0),
-  positions: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.position ?? 1),
-});
+/** What is written down of a load; the dough as it is now, and the pull from there, where they are known. */
+const loadedPayload = (load: Load, trayIds: readonly string[], trayRestS: number) => {
+  const now = loadingOf(load.id);
+  return {
+    loadId: load.id,
+    trayIds: [...trayIds],
+    ovenId: load.ovenId,
+    setC: load.setC,
+    pullS: Math.round(now?.pullS ?? load.pullS),
+    ...(now && { startC: Math.round(now.meanC * 10) / 10 }),
+    trayRestS,
+    pieces: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.pieces ?? 0),
+    positions: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.position ?? 1),
+  };
+};
 
 /** A load that must not go in before somebody decided on its dough. */
 export interface AskRelease {

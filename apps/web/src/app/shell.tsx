@@ -10,7 +10,8 @@ import { onBegin, useJournal } from '../journal/store';
 import { Failed, Loading } from '../ui/states';
 import { Button } from '../ui/button';
 import { across, stations } from './line';
-import { recordOf } from './lots';
+import { useLoadingWatch } from './at-loading';
+import { recordOf, useLots } from './lots';
 import { NextAction } from './next-action';
 import { Overview } from './overview';
 import { SearchEverything } from './search-everything';
@@ -18,6 +19,7 @@ import { SetAside, UnkeptWarning } from './set-aside';
 import { pathOf, useActions, useAskRelease } from './actions';
 
 const ReleaseDough = lazy(() => import('./release-dough').then((m) => ({ default: m.ReleaseDough })));
+const LeftOutWatch = lazy(() => import('./left-out-watch').then((m) => ({ default: m.LeftOutWatch })));
 const ColdWatch = lazy(() => import('./cold-watch').then((m) => ({ default: m.ColdWatch })));
 
 const LineLink = ({
@@ -115,6 +117,7 @@ export const Shell = () => {
   const [searching, setSearching] = useState(false);
   const { theme, who, set } = usePreferences();
   const actions = useActions();
+  useLoadingWatch(actions, useLots());
   const clock = bakery.data?.clock;
   const asked = useAskRelease((s) => s.ask);
 
@@ -205,6 +208,7 @@ export const Shell = () => {
         {bakery.data && (
           <Suspense>
             <ColdWatch />
+            <LeftOutWatch />
           </Suspense>
         )}
         <main className="min-h-0 flex-1 print:block">

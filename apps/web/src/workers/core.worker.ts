@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import {
   adjustInput,
+  alongWay,
   bake,
   bakeFrames,
   bakeInputOf,
@@ -14,6 +15,7 @@ import {
   loadedPlace,
   restCurve,
   temperatureFor,
+  type AtLoading,
   type BakeAdjustment,
   type BakeInput,
   type Doneness,
@@ -21,6 +23,7 @@ import {
   type Life,
   type LifeQuestion,
   type LoadedPlace,
+  type LotWay,
   type LoadOutcome,
   type LoadQuestion,
   type PieceShape,
@@ -54,6 +57,11 @@ const inputOf = (formula: Formula, { adjust, ...on }: WhatIf): BakeInput => {
 
 export type LoadAsked = Omit<LoadQuestion, 'input'>;
 
+/** The dough at its loading, and the pull from there; null where the model does not reach. */
+export interface Loading extends AtLoading {
+  readonly pullS: number | null;
+}
+
 /** The core's heavy computations, off the main thread. */
 const api = {
   frames: (formula: Formula, on: WhatIf, pullS: number): readonly Frame[] =>
@@ -62,6 +70,14 @@ const api = {
     temperatureFor(inputOf(formula, on), pullS, target),
   load: (formula: Formula, on: WhatIf, asked: LoadAsked): LoadOutcome =>
     bakeLoad({ ...asked, input: inputOf(formula, on) }),
+  /** A lot as it is now, and the bake that it wants: its pull from its own temperature. */
+  loading: (formula: Formula, { startC, way }: LotWay, on: Omit<WhatIf, 'start'>): Loading => {
+    const at = alongWay(formula, startC, way);
+    const { pull } = bake(
+      inputOf(formula, { ...on, start: at.profileC.length > 1 ? at.profileC : at.meanC }),
+    );
+    return { ...at, pullS: pull?.value ?? null };
+  },
   needle: (readings: readonly NeedleReading[]): NeedleAnswer | null => learnTransfer(readings),
   life: (question: LifeQuestion): Life => lifeOf(question),
   lead: (question: Parameters<typeof leadTime>[0]): Figure | null => leadTime(question),

@@ -1,3 +1,4 @@
+import { usualAgeLimits, usualProbeSilentS } from '../rest/index.js';
 import type { Equipment, HouseRules } from '../schedule/index.js';
 
 /** Equipment of the made-up Hollin Quay Bakehouse. */
@@ -87,6 +88,8 @@ export const demoRules: HouseRules = {
   pieceToleranceShare: 0.05,
   coldLimitC: 5,
   eggIntoButterC: 40,
+  ...usualAgeLimits,
+  probeSilentS: usualProbeSilentS,
   liner: 'parchment',
   trayId: 'bright',
 };

@@ -22,9 +22,6 @@ const measuredOf = (tray: TrayState): Measured => {
   };
 };
 
-/** Codes are the first part of a lot's name. */
-export const codeOf = (lot: string): string => lot.split('-')[0] ?? lot;
-
 /**
  * The measured trays of the log as bakes to learn from, the latest first: pulled, with at least one figure, of a
  * formula and an oven that are known.

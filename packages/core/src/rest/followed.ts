@@ -51,7 +51,7 @@ export interface Followed {
  * The air since a moment by what can be believed of its probe. From where that ends, the warmer of the last reading and
  * the setting is taken: a place that nobody watches is not taken to be in order.
  */
-const airSince = (
+export const airSince = (
   place: Place,
   readings: readonly AirReading[],
   fromMs: number,

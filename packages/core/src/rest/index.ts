@@ -3,6 +3,8 @@ export * from './place-air-now.js';
 export * from './followed.js';
 export * from './use-first.js';
 export * from './alarm.js';
+export * from './left-out.js';
+export * from './lot-way.js';
 export * from './places.js';
 export * from './window.js';
 export * from './needle.js';

@@ -3,11 +3,13 @@ import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import { emptyLot, reduceLedger, type DraftEntry, type InTheCold, type LotState } from '../ledger/index.js';
 import { lotRecord } from '../lot/index.js';
 import type { BatchPlan } from '../schedule/index.js';
-import type { Place } from '../thermal/index.js';
+import { alongWay, type Place } from '../thermal/index.js';
 import { coldLabels, placesTaken, shelfCounts } from './places.js';
 import { simulateAir, type PlaceFault } from './simulated-probe.js';
 import { coldAlarm } from './alarm.js';
 import { followed, measuredSince } from './followed.js';
+import { leftOut } from './left-out.js';
+import { lotWay } from './lot-way.js';
 import { placeAirNow } from './place-air-now.js';
 import { inOrderOfUse, olderThan } from './use-first.js';
 import { ageLimits, kindOfPlace, overWindow } from './window.js';
@@ -436,4 +438,123 @@ describe('no data is not good news', () => {
     expect(never.assumed).toEqual({ sinceMs: nowMs - 3 * hour, airC: 4 });
     expect(followed(question, nowMs - 3 * hour, air([]), nowMs).assumed).toBeNull();
   });
+});
+
+describe('dough that was left out', () => {
+  const lot = (change: Partial<LotState> = {}): LotState => ({
+    ...emptyLot('GNG-1-A'),
+    mixed: { atMs: nowMs - 6 * hour, who: 'x', entryId: 'm', doughC: 22, massG: 6000, missing: [] },
+    portioned: {
+      atMs: nowMs - 5.5 * hour,
+      who: 'x',
+      entryId: 'p',
+      pieces: 100,
+      scoop: 30,
+      samplesG: [],
+      targetG: 32,
+      remainderG: 0,
+    },
+    ...change,
+  });
+  const tray = (pieces: number) => ({
+    trayId: `T${pieces}`,
+    loadId: 'L',
+    batchId: 'GNG-1-A',
+    ovenId: 'port',
+    setC: 165,
+    pullS: 700,
+    trayRestS: 300,
+    pieces,
+    test: false,
+    loaded: { atMs: nowMs - hour, who: 'x', entryId: 'l' },
+    turned: null,
+    pulled: null,
+    racked: null,
+    inspected: null,
+  });
+  const found = (of: LotState) => leftOut([of], () => ageRules(), nowMs);
+  it('is named, with how long it has been out', () =>
+    expect(found(lot())).toEqual([{ lot: 'GNG-1-A', clock: 'out', ageS: 6 * 3600, limitS: 4 * 3600 }]));
+  it('not once it is all in the oven; a part that waits is', () => {
+    expect(found(lot({ trays: new Map([['T98', tray(98)]]) }))).toEqual([]);
+    expect(found(lot({ trays: new Map([['T50', tray(50)]]) }))).toHaveLength(1);
+  });
+  it('not once it is thrown away, released or in the cold', () => {
+    const away = { atMs: nowMs, who: 'x', entryId: 'd', massG: 3200, pieces: 100, reason: 'warm' };
+    expect(found(lot({ discarded: [away], trays: new Map([['T1', tray(1)]]) }))).toEqual([]);
+    const decided = {
+      atMs: nowMs,
+      who: 'x',
+      entryId: 'r',
+      why: 'over-window' as const,
+      ageS: 1,
+      limitS: 1,
+      reason: 'ok',
+    };
+    expect(found(lot({ released: [decided] }))).toEqual([]);
+  });
+});
+
+describe('a lot that is about to be loaded', () => {
+  const at = (h: number) => nowMs - h * hour;
+  const deed = (h: number) => ({ atMs: at(h), who: 'x', entryId: `e${h}` });
+  const stayed = (placeId: string, fromH: number, toH: number | null, form: 'pieces' | 'tub' = 'pieces') => ({
+    ...deed(fromH),
+    placeId,
+    form,
+    cover: 'open' as const,
+    startC: 22,
+    massG: 6000,
+    pieces: 180,
+    outMs: toH === null ? null : at(toH),
+    out: null,
+    taken: [],
+    cores: [],
+  });
+  const ready: LotState = {
+    ...emptyLot('GNG-1-A'),
+    mixed: { ...deed(6), doughC: 23, massG: 6000, missing: [] },
+    portioned: { ...deed(5), pieces: 180, scoop: 30, samplesG: [], targetG: 32, remainderG: 0 },
+    stays: [stayed('walk-in', 4.5, 1), stayed('walk-in', 0.75, null)],
+  };
+  const wayOf = (lot: LotState, readings = air([], nowMs - 8 * hour)) => {
+    const found = lotWay(lot, demoEquipment.places, (id) => (id === 'walk-in' ? readings : []), nowMs);
+    if (!found) throw new Error('no way');
+    return found;
+  };
+  it('comes from the mixer through every place it was in, in the form it had', () => {
+    const { startC, way, from, assumed } = wayOf(ready);
+    expect([startC, from, assumed]).toEqual([23, 'mixed', false]);
+    expect(way.map(({ form, place: p, durationS }) => [form, p.id, Math.round(durationS / 60)])).toEqual([
+      ['tub', 'bench', 60],
+      ['pieces', 'bench', 30],
+      ['pieces', 'walk-in', 210],
+      ['pieces', 'bench', 15],
+      ['pieces', 'walk-in', 45],
+    ]);
+    const core = alongWay(ginger, startC, way).coreC;
+    expect(core).toBeGreaterThan(3.5);
+    expect(core).toBeLessThan(8);
+  });
+  it('in a failed walk-in it is as warm as its air was, not as the setting says', () => {
+    const failed = air([off(nowMs - 5 * hour)], nowMs - 8 * hour);
+    const warm = wayOf(ready, failed);
+    expect(alongWay(ginger, warm.startC, warm.way).coreC).toBeGreaterThan(9);
+  });
+  it('begins anew from a core that was measured', () => {
+    const core = { ...deed(0.25), temperatureC: 11 };
+    const stays = ready.stays.map((s, i) => (i === 1 ? { ...s, cores: [core] } : s));
+    const { startC, way, from } = wayOf({ ...ready, stays });
+    expect([startC, from]).toEqual([11, 'measured']);
+    expect(way.map(({ durationS }) => Math.round(durationS / 60))).toEqual([15]);
+  });
+  it('says that its air was assumed where no probe told it', () =>
+    expect(
+      wayOf(
+        ready,
+        air([], nowMs - 8 * hour).filter(({ atMs }) => atMs < nowMs - 2 * hour),
+      ).assumed,
+    ).toBe(true));
+  it('nobody mixed has no way', () =>
+    expect(lotWay(emptyLot('X'), demoEquipment.places, () => [], nowMs)).toBeNull());
 });

@@ -46,6 +46,9 @@ export const kindOfPlace =
   (placeId) =>
     places.find(({ id }) => id === placeId)?.kind;
 
+/** The rest of a lot is broken pieces and what was left in the bowl: it is no dough that waits. */
+const allButBroken = 0.9;
+
 /** When the last of a dough went into an oven; null while some of it is dough. */
 const endedMs = (lot: LotState): number | null => {
   const trays = [...lot.trays.values()];
@@ -54,7 +57,7 @@ const endedMs = (lot: LotState): number | null => {
   const gone = [...lot.splits, ...lot.discarded].reduce((sum, { pieces }) => sum + pieces, 0);
   // A few pieces short is what a tray was not filled with; an unknown count is taken as all of it.
   const made = lot.portioned?.pieces ?? lot.begun?.pieces ?? 0;
-  return baked + gone >= 0.97 * made ? Math.max(...trays.map((tray) => tray.loaded.atMs)) : null;
+  return baked + gone >= allButBroken * made ? Math.max(...trays.map((tray) => tray.loaded.atMs)) : null;
 };
 
 /** A lot's age at a moment, over all its stays and what it brought along. */

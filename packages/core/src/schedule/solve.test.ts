@@ -184,8 +184,26 @@ describe('from the bake list to the problem', () => {
   it('loads fresh dough warm and rested dough cold', () => {
     const of = (code: string) => demoFormulas.find((f) => f.code === code) ?? demoFormulas[0]!;
     expect(loadTemperature(of('LEM'), demoRules, demoEquipment)).toBe(22);
-    expect(loadTemperature(of('GNG'), demoRules, demoEquipment)).toBe(6);
-    expect(loadTemperature(of('SES'), demoRules, demoEquipment)).toBe(12);
+    // A night in the walk-in and five minutes on the tray: 4 °C and a little.
+    const start = (code: string) => loadTemperature(of(code), demoRules, demoEquipment);
+    expect(Math.abs(start('GNG') - 6)).toBeLessThan(1.5);
+    // A tub is still warm inside, and its pieces warm up while they are portioned.
+    expect(start('SES')).toBeGreaterThan(start('GNG') + 3);
+    expect(start('SES')).toBeLessThan(16);
+    // Forty minutes are too few to be as cold as the air.
+    expect(start('PNT')).toBeGreaterThan(start('GNG') + 1.5);
+    // Thawed in the walk-in, not at the temperature of the freezer; baked from frozen it is.
+    expect(start('CRD')).toBeGreaterThan(2);
+    const frozen = { ...of('CRD'), rest: { ...of('CRD').rest, temperS: 0 } };
+    expect(loadTemperature(frozen, demoRules, demoEquipment)).toBeLessThan(-10);
+  });
+  it('a warmer walk-in, or another place of that kind, gives a warmer start', () => {
+    const [ginger] = demoFormulas;
+    if (!ginger) throw new Error('GNG');
+    const places = demoEquipment.places.map((p) => (p.kind === 'walk-in' ? { ...p, airC: 8 } : p));
+    expect(loadTemperature(ginger, demoRules, { ...demoEquipment, places })).toBeGreaterThan(
+      loadTemperature(ginger, demoRules, demoEquipment) + 3,
+    );
   });
   it('lays the tray out for the widest spread', () => {
     const [gng] = demoFormulas;

@@ -9,3 +9,4 @@ export * from './learned-transfer.js';
 export * from './form.js';
 export * from './place-air.js';
 export * from './life.js';
+export * from './at-loading.js';

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
+  loadTemperature,
   outcomeOf,
   rawDiameterMm,
   trayKindOf,
@@ -27,6 +28,7 @@ import { DonenessBar } from '../../viz/doneness-bar';
 import { TrayPicture } from '../../viz/tray-picture';
 import { BakeCurve } from './bake-curve';
 import { CutOpen } from './cut-open';
+import { DoughNow } from './dough-now';
 import { FullLoad } from './full-load';
 import { LoadSteps } from './load-steps';
 import { RetimeDue } from './retime-due';
@@ -61,6 +63,7 @@ const useSeenGaps = (code: string): readonly Room[] => {
 const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' | 'forecast' | 'queue'>) => {
   const { temperature, duration } = useUnits();
   const { search } = useLocation();
+  const { data } = useBakery();
   const { pull, cooled, uncertainty } = bake;
   const outcome = outcomeOf(bake);
   /** The window that the pull lies in: how early or late it may be. */
@@ -69,6 +72,7 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
   const round = (s: number) => duration(Math.round(s / 5) * 5);
   return (
     <>
+      {data && <DoughNow load={load} plannedC={loadTemperature(formula, data.rules, data.equipment)} />}
       <WhySection title="The call to pull">
         <Facts>
           {pull && (

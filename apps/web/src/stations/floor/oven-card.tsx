@@ -1,4 +1,4 @@
-import type { Action, Oven, TrayState } from '@jokul/core';
+import { productOf, type Action, type Oven, type TrayState } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useJournal } from '../../journal/store';
 import { countdown, useWallClock } from '../../lib/clock';
@@ -35,7 +35,7 @@ export const OvenCard = ({ oven, actions, now }: OvenCardProps) => {
       {first ? (
         <>
           <p className="truncate text-lg">
-            {names.product(first.batchId.split('-')[0] ?? '')}, {inside.length}/{oven.places}
+            {names.product(productOf(first.batchId))}, {inside.length}/{oven.places}
           </p>
           <p className="figures text-[48px] leading-none">{countdown(pullMs - now)}</p>
           <div

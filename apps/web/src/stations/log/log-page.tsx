@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import {
   atWallClock,
+  productOf,
   readLotId,
   reduceLedger,
   shiftDate,
@@ -182,7 +183,7 @@ export const LogPage = () => {
           key={lot}
           to={`/log/${lot}${search}`}
           active={lot === current}
-          title={names.product(lot.split('-')[0] ?? '')}
+          title={names.product(productOf(lot))}
           side={trays.length > 0 ? `${trays.filter((tray) => tray.racked).length}/${trays.length}` : ''}
           detail={`${lot}${batch?.mixed && batch.mixed.missing.length > 0 ? ', something missing' : ''}`}
         />
@@ -248,7 +249,7 @@ export const LogPage = () => {
           {current && (
             <section className="mt-5">
               <h2 className="mb-1 text-lg font-semibold">
-                {names.product(current.split('-')[0] ?? '')}{' '}
+                {names.product(productOf(current))}{' '}
                 <span className="figures text-[15px] font-normal text-ink-soft">{current}</span>
               </h2>
               <LotStory

@@ -53,7 +53,7 @@ export const TrayTable = ({
         id: 'tray',
         header: 'Tray',
         accessorFn: (tray) => tray.trayId,
-        cell: ({ row }) => row.original.trayId.split('-').slice(3).join(' '),
+        cell: ({ row }) => row.original.trayId.split('-').slice(-2).join(' '),
       },
       {
         id: 'oven',
@@ -179,7 +179,7 @@ export const TrayTable = ({
       </table>
       {notes.map((tray) => (
         <p key={tray.trayId} className="mt-1 text-[13.5px]">
-          <span className="figures text-ink-soft">{tray.trayId.split('-').slice(3).join(' ')}</span>{' '}
+          <span className="figures text-ink-soft">{tray.trayId.split('-').slice(-2).join(' ')}</span>{' '}
           {tray.inspected?.note}
         </p>
       ))}

@@ -8,7 +8,7 @@ import {
   type EntryKind,
   type Payloads,
 } from '@jokul/core';
-import { codeOf } from '@jokul/core';
+import { productOf } from '@jokul/core';
 import { needleReadings } from './needles';
 
 const place = demoEquipment.places.find(({ id }) => id === 'walk-in');
@@ -39,7 +39,7 @@ const readings = (entries: readonly DraftEntry[], air: readonly { atMs: number; 
   needleReadings(
     place,
     reduceLedger(entries),
-    (lot) => demoFormulas.find(({ code }) => code === codeOf(lot)),
+    (lot) => demoFormulas.find(({ code }) => code === productOf(lot)),
     demoRules,
     air,
     nowMs,

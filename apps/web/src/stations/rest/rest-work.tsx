@@ -2,15 +2,19 @@ import { Tag } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
+  clocksOf,
   coreAt,
   followed,
+  overWindow,
   placeAirNow,
   type BatchPlan,
   type LotState,
   type Formula,
   type Place,
 } from '@jokul/core';
+import { useNames } from '../../app/actions';
 import { taskOf } from '../../app/batch';
+import { useLots } from '../../app/lots';
 import { record } from '../../journal/store';
 import { nowMs, useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useProbes } from '../../lib/queries';
@@ -19,9 +23,11 @@ import { AtTabs } from '../../ui/at-tabs';
 import { Button, buttonClass } from '../../ui/button';
 import { Cautions, Station } from '../../ui/station';
 import { Alarm } from '../../ui/states';
+import { AgeClocks } from './age-clocks';
 import { AllPlaces } from './all-places';
 import { ColdCurve } from './cold-curve';
 import { ComparePlaces } from './compare-places';
+import { LotParts } from './lot-parts';
 import { NeedleCore } from './needle-core';
 import { IntoTheCold, type GoingIn } from './into-the-cold';
 import { questionOf, readyAt } from './question';
@@ -30,6 +36,15 @@ import { useRestCurve } from './use-curve';
 import { asShown, useNeedles } from './use-needles';
 import { WholeLife } from './whole-life';
 import { WindowBar } from './window-bar';
+
+const clockSentence = {
+  chilled: 'has been chilled or out',
+  frozen: 'has been frozen',
+  out: 'has been out of the cold',
+} as const;
+/** The clock that the formula's own window is for. */
+const windowClock = ({ rest }: Formula) =>
+  rest.placeKind === 'freezer' ? 'frozen' : rest.placeKind === 'bench' ? 'out' : 'chilled';
 
 interface RestWorkProps {
   readonly batchId: string;
@@ -42,6 +57,8 @@ interface RestWorkProps {
 /** A dough on its way into the cold, or in it: its curve, when it is ready, and its window. */
 export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProps) => {
   const { data } = useBakery();
+  const lots = useLots();
+  const names = useNames();
   const now = useNow(5000);
   const wall = useWallClock();
   const { search } = useLocation();
@@ -65,7 +82,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const readings = probes.data?.places.find((p) => p.placeId === place?.id)?.readings ?? [];
   const needles = useNeedles();
   const answer = place && needles.get(place.id);
-  const air = place ? placeAirNow(place, readings, now) : null;
+  const air = place ? placeAirNow(place, readings, now, data?.rules.probeSilentS) : null;
   const asked =
     data && place && (inside || !startWrong)
       ? questionOf(item, formula, asShown(place, answer), data.rules)
@@ -74,7 +91,10 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const curve = useRestCurve(way?.question ?? asked);
   if (!data) return null;
   const enteredMs = inside ? stay.atMs : now;
-  const ageS = inside ? (now - stay.atMs) / 1000 : 0;
+  const ages = lots?.ageRulesOf(batchId);
+  const clocks = ages ? clocksOf(known, ages, now) : [];
+  const [pressing] = clocks;
+  const windowS = clocks.find(({ clock }) => clock === windowClock(formula))?.ageS ?? 0;
   const { ready, curve: run } = curve.data ?? { ready: null, curve: null };
   const beginsMs = way?.beginsMs ?? enteredMs;
   const sinceS = inside ? (now - beginsMs) / 1000 : 0;
@@ -89,7 +109,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
     coreNow > readyAt(place, data.rules) + 0.5 &&
     (evened || (ready !== null && sinceS > ready.value));
   const { rest } = formula;
-  const over = inside && ageS > rest.maxS;
+  const over = ages ? overWindow(known, ages, now) : null;
   const planned = batch ? taskOf(batch, 'rest') : undefined;
   const firstLoadMs =
     batch && batch.loads.length > 0 ? Math.min(...batch.loads.map(({ startS }) => startS)) * 1000 : null;
@@ -116,16 +136,19 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
       queueTitle="In the cold"
       queue={queue}
       actions={
-        inside && (
-          <>
+        <>
+          {ages && known.mixed && <LotParts lot={known} formula={formula} rules={ages} />}
+          {inside && (
             <Link to={`/rest/${batchId}/labels${search}`} className={buttonClass()}>
               <Tag size={16} aria-hidden /> Labels
             </Link>
+          )}
+          {inside && (
             <Button look="primary" onClick={() => record('rest-out', batchId, { placeId: stay.placeId })}>
               Take it out
             </Button>
-          </>
-        )
+          )}
+        </>
       }
       why={
         <>
@@ -141,6 +164,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
             airC={air?.airC ?? null}
             computing={curve.isFetching}
           />
+          {ages && <AgeClocks lot={known} rules={ages} placeName={names.place} />}
           <RestWindow formula={formula} plannedOutMs={planned ? planned.endS * 1000 : null} />
           <Cautions
             items={[
@@ -168,19 +192,29 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                 )}
                 {over && (
                   <Alarm>
-                    This dough has been in the cold for {duration(ageS)}; its window ends at{' '}
-                    {duration(rest.maxS)}. Do not bake it without a decision of the head baker, and write down
-                    why.
+                    This dough {clockSentence[over.clock]} for {duration(over.ageS)}, all its times added up;{' '}
+                    {over.clock === 'chilled' && rest.placeKind === 'walk-in'
+                      ? 'its window ends at'
+                      : 'the limit is'}{' '}
+                    {duration(over.limitS)}. Do not bake it without a decision of the head baker, and write
+                    down why.
                   </Alarm>
                 )}
-                {inside ? (
-                  <WindowBar rest={rest} ageS={ageS} enteredMs={stay.atMs} />
-                ) : stay?.outMs ? (
+                {way?.assumed && probes.data && (
+                  <Alarm>
+                    The probe has told nothing since {wall.near(way.assumed.sinceMs, now)}: the curve assumes{' '}
+                    {temperature(way.assumed.airC)} since then. Measure the core with a needle.
+                  </Alarm>
+                )}
+                {inside && <WindowBar rest={rest} ageS={windowS} enteredMs={now - windowS * 1000} />}
+                {!inside && stay?.outMs && (
                   <p className="mb-3 rounded-md border bg-surface px-3 py-2">
                     Taken out at {wall.near(stay.outMs, nowMs())} after{' '}
-                    {duration((stay.outMs - stay.atMs) / 1000)}.
+                    {duration((stay.outMs - stay.atMs) / 1000)}
+                    {pressing && `; ${duration(Math.max(0, pressing.leftS))} are left of its time`}.
                   </p>
-                ) : (
+                )}
+                {!inside && known.trays.size === 0 && (
                   <IntoTheCold
                     going={going}
                     places={places}

@@ -28,6 +28,10 @@ const ruleFields = [
   ['doughC', 'Dough off the mixer, °C', 1],
   ['readyCoreC', 'Core counts as cold at, °C', 1],
   ['coldLimitC', 'Raw dough at or below, °C', 1],
+  ['outMaxS', 'Out of the cold, all in all, h', 1 / 3600],
+  ['thawedMaxS', 'Thawed, h', 1 / 3600],
+  ['frozenMaxS', 'Frozen, days', 1 / 86_400],
+  ['probeSilentS', 'Silent probe is an alarm after, min', 1 / 60],
   ['trayMarginMm', 'Margin on the tray, mm', 1],
   ['mixS', 'Weighing and mixing a batch, min', 1 / 60],
   ['portionSPerPiece', 'Portioning one piece, s', 1],
@@ -39,7 +43,7 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
   const save = useSaveRules();
   const shown = (): RulesInput => {
     const values = Object.fromEntries(
-      ruleFields.map(([key, , factor]) => [key, Math.round(bakery.rules[key] * factor * 1e4) / 1e4]),
+      ruleFields.map(([key, , factor]) => [key, Math.round((bakery.rules[key] ?? 0) * factor * 1e4) / 1e4]),
     );
     return { ...values, version: bakery.rulesVersion } as unknown as RulesInput;
   };
@@ -49,7 +53,8 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
     defaultValues: shown(),
     resolver: (values, context, options) => {
       const stored = { ...values };
-      for (const [key, , factor] of ruleFields) stored[key] = Number((values[key] / factor).toFixed(6));
+      for (const [key, , factor] of ruleFields)
+        stored[key] = Number(((values[key] ?? 0) / factor).toFixed(6));
       return resolver(stored, context, options);
     },
   });

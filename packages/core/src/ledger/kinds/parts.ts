@@ -20,13 +20,10 @@ const takenFrom = (
 export const split = kind(
   'split',
   (lot, entry) => {
-    if (lot.splits.some(({ into }) => into === entry.payload.into))
-      return withNotice(lot, entry, {
-        code: 'already',
-        step: 'split',
-        subject: entry.payload.into,
-        by: lot.splits.find(({ into }) => into === entry.payload.into) ?? deedOf(entry),
-      });
+    const { into } = entry.payload;
+    // A part gets its name once; dough that is worked into another lot may go there in several goes.
+    const before = into.includes('.') ? lot.splits.find((other) => other.into === into) : undefined;
+    if (before) return withNotice(lot, entry, { code: 'already', step: 'split', subject: into, by: before });
     const { massG, pieces } = entry.payload;
     return {
       ...lot,

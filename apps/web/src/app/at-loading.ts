@@ -1,0 +1,91 @@
+import { useQueries } from '@tanstack/react-query';
+import { useSyncExternalStore } from 'react';
+import { adjustmentOf, lotWay, trayKindOf, type Action } from '@jokul/core';
+import type { BakeryView, ProbesView } from '@jokul/contracts';
+import { useJournal } from '../journal/store';
+import { useNow } from '../lib/clock';
+import { queryClient, useBakery, useProbes } from '../lib/queries';
+import { core } from '../workers/core';
+import type { Loading } from '../workers/core.worker';
+import type { Lots } from './lots';
+
+/** As far back as a dough remembers its air. */
+const backMs = 80 * 3600e3;
+/** Loads that are due within so long are looked at. */
+const soonMs = 30 * 60e3;
+const most = 4;
+/** A dough that comes out of the cold goes on warming: its temperature is asked anew this often. */
+const slotMs = 120_000;
+
+export interface LoadingNow extends Loading {
+  /** What it is computed from. */
+  readonly from: 'mixed' | 'measured';
+  readonly assumed: boolean;
+}
+
+const keyOf = (loadId: string) => ['at-loading', loadId] as const;
+
+/** What is known of the dough of a load as it stands now; undefined while nothing was computed. */
+export const loadingOf = (loadId: string): LoadingNow | undefined =>
+  queryClient
+    .getQueriesData<LoadingNow | null>({ queryKey: keyOf(loadId) })
+    .flatMap(([, data]) => data ?? [])
+    .at(-1);
+
+/** The same, followed while a page is open. */
+export const useLoadingNow = (loadId: string): LoadingNow | undefined =>
+  useSyncExternalStore(
+    (look) => queryClient.getQueryCache().subscribe(look),
+    () => loadingOf(loadId),
+  );
+
+const ask = async (
+  action: Action,
+  lots: Lots,
+  bakery: BakeryView,
+  probes: ProbesView | undefined,
+  nowMs: number,
+): Promise<LoadingNow | null> => {
+  const { load, batchId } = action;
+  const lot = lots.lotOf(batchId);
+  const formula = lots.formulaOf(batchId);
+  const oven = bakery.equipment.ovens.find(({ id }) => id === load?.ovenId);
+  if (!load || !lot || !formula || !oven) return null;
+  const readings = (id: string) => probes?.places.find(({ placeId }) => placeId === id)?.readings ?? [];
+  const asked = lotWay(lot, bakery.equipment.places, readings, nowMs);
+  if (!asked) return null;
+  const { learned } = bakery;
+  const found = await core().loading(formula, asked, {
+    tray: trayKindOf(bakery.equipment, bakery.rules).material,
+    liner: bakery.rules.liner,
+    fan: oven.fan,
+    setC: load.setC,
+    ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),
+  });
+  return { ...found, from: asked.from, assumed: asked.assumed };
+};
+
+/**
+ * Follows the dough of the loads that are due: each is loaded with its own temperature, computed or measured, and pulled
+ * by it. Called once, beside all pages.
+ */
+export const useLoadingWatch = (actions: readonly Action[], lots: Lots | null): void => {
+  const { data } = useBakery();
+  const now = useNow(10_000);
+  const entries = useJournal((s) => s.floor.lots);
+  const due = actions
+    .filter(({ kind, load, dueMs }) => kind === 'load' && load && dueMs < now + soonMs)
+    .slice(0, most);
+  const probes = useProbes(now - backMs, due.length > 0);
+  const slot = Math.floor(now / slotMs);
+  useQueries({
+    queries: due.map((action) => ({
+      queryKey: [...keyOf(action.load?.id ?? ''), slot, entries.get(action.batchId), probes.data?.version],
+      queryFn: () => (data && lots ? ask(action, lots, data, probes.data, now) : null),
+      enabled: data !== undefined && lots !== null && probes.data !== undefined,
+      staleTime: slotMs,
+      gcTime: 3 * slotMs,
+      retry: false,
+    })),
+  });
+};

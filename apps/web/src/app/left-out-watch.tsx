@@ -1,0 +1,36 @@
+import { Link, useLocation } from 'react-router';
+import { leftOut, sayDuration } from '@jokul/core';
+import { useJournal } from '../journal/store';
+import { useNow } from '../lib/clock';
+import { buttonClass } from '../ui/button';
+import { Alarm } from '../ui/states';
+import { useLots } from './lots';
+
+/** Dough that stands out of the cold past its limit, said wherever one is. */
+export const LeftOutWatch = () => {
+  const lots = useLots();
+  const floor = useJournal((s) => s.floor);
+  const now = useNow(20_000);
+  const { search } = useLocation();
+  if (!lots) return null;
+  const [first, ...others] = leftOut(floor.lots.values(), lots.ageRulesOf, now);
+  if (!first) return null;
+  return (
+    <div className="no-print px-4 pt-3">
+      <Alarm
+        action={
+          <Link to={`/rest/${first.lot}${search}`} className={buttonClass('plain', 'small')}>
+            Look at it
+          </Link>
+        }
+      >
+        <strong className="font-semibold">
+          {lots.formulaOf(first.lot)?.name ?? first.lot} has been out of the cold for{' '}
+          {sayDuration(first.ageS)}.
+        </strong>{' '}
+        The limit is {sayDuration(first.limitS)}: bake it on a decision of the head baker, or throw it away.
+        {others.length > 0 && ` ${others.length} more ${others.length === 1 ? 'lot' : 'lots'} like it.`}
+      </Alarm>
+    </div>
+  );
+};

@@ -1,0 +1,31 @@
+import type { Load } from '@jokul/core';
+import { useLoadingNow } from '../../app/at-loading';
+import { useUnits } from '../../lib/units';
+import { Fact, Facts, WhySection } from '../../ui/station';
+import { TemperatureChip } from '../../ui/temperature-chip';
+
+/** The dough of a load as it stands now, and what that does to its pull. */
+export const DoughNow = ({ load, plannedC }: { load: Load; plannedC: number }) => {
+  const now = useLoadingNow(load.id);
+  const { temperature, duration } = useUnits();
+  if (!now) return null;
+  const byS = now.pullS === null ? 0 : Math.round((now.pullS - load.pullS) / 5) * 5;
+  return (
+    <WhySection title="This dough now">
+      <Facts>
+        <Fact name="Core">
+          <TemperatureChip temperatureC={now.coreC} digits={1} />
+        </Fact>
+        <Fact name="Planned with">{temperature(plannedC, 1)}</Fact>
+        {now.pullS !== null && <Fact name="Pull from there">{duration(Math.round(now.pullS / 5) * 5)}</Fact>}
+      </Facts>
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        {now.from === 'measured' ? 'From the core that was measured last' : 'Computed from the mixer on'},
+        through every place it lay in{now.assumed && '; a probe told nothing, so its air is assumed'}.{' '}
+        {byS === 0
+          ? 'It is loaded with the planned pull.'
+          : `Loaded now it is pulled ${duration(Math.abs(byS))} ${byS > 0 ? 'later' : 'earlier'} than planned.`}
+      </p>
+    </WhySection>
+  );
+};

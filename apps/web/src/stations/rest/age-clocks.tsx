@@ -1,0 +1,50 @@
+import { ageOfLot, clocksOf, type AgeRules, type LifeClock, type LotState } from '@jokul/core';
+import { useNow } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
+import { Fact, Facts, WhySection } from '../../ui/station';
+
+export const clockWords: Readonly<Record<LifeClock['clock'], string>> = {
+  chilled: 'Chilled and out',
+  frozen: 'Frozen',
+  out: 'Out of the cold',
+};
+
+/** How old a dough is by each of its clocks, over all its stays. */
+export const AgeClocks = ({
+  lot,
+  rules,
+  placeName,
+}: {
+  lot: LotState;
+  rules: AgeRules;
+  placeName: (id: string) => string;
+}) => {
+  const now = useNow(20_000);
+  const { duration } = useUnits();
+  const age = ageOfLot(lot, rules.kindOf, now);
+  const clocks = clocksOf(lot, rules, now);
+  if (age.stays === 0 && age.outS < 60) return null;
+  return (
+    <WhySection title="Age">
+      <Facts>
+        {clocks.map(({ clock, ageS, limitS, leftS }) => (
+          <Fact key={clock} name={clockWords[clock]}>
+            <span className={leftS < 0 ? 'font-semibold text-hand' : ''}>
+              {duration(ageS)} of {duration(limitS)}
+            </span>
+          </Fact>
+        ))}
+        {Object.entries(age.byPlace).map(([placeId, seconds]) => (
+          <Fact key={placeId} name={`in the ${placeName(placeId).toLowerCase()}`}>
+            {duration(seconds)}
+          </Fact>
+        ))}
+        <Fact name="times put away">{age.stays}</Fact>
+      </Facts>
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        All times add up: a dough that was out and goes back does not start anew. Time out counts for the
+        chilled clock too; frozen, that one stands still.
+      </p>
+    </WhySection>
+  );
+};

@@ -1,0 +1,209 @@
+import { Scissors } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import {
+  ageOfLot,
+  lotBalance,
+  lotRecord,
+  partId,
+  productOf,
+  type AgeRules,
+  type Formula,
+  type LotState,
+} from '@jokul/core';
+import { record, useJournal } from '../../journal/store';
+import { nowMs } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field, SelectField } from '../../ui/field';
+import { Fact, Facts } from '../../ui/station';
+
+type What = 'split' | 'take' | 'merge' | 'discard';
+const whats: Readonly<Record<What, string>> = {
+  split: 'Split off a part as a lot of its own',
+  take: 'Take a part out, the rest stays',
+  merge: 'Work in dough of another lot',
+  discard: 'Throw dough away',
+};
+
+/** Grams of a lot by what the ledger says. */
+export const balanceOf = (lot: LotState, formula: Formula) =>
+  lotBalance({
+    madeG: lot.mixed?.massG ?? lot.begun?.massG ?? 0,
+    merged: lot.merged,
+    splits: lot.splits,
+    discarded: lot.discarded,
+    bakedPieces: [...lot.trays.values()].reduce((sum, tray) => sum + tray.pieces, 0),
+    pieceG: formula.piece.massG,
+  });
+
+interface LotPartsProps {
+  readonly lot: LotState;
+  readonly formula: Formula;
+  readonly rules: AgeRules;
+}
+
+/** A part becomes a lot that begins with the same truth, and with the age that it has by now. */
+const splitOff = (
+  { lot, formula, rules }: LotPartsProps,
+  massG: number,
+  pieces: number,
+  lots: Iterable<string>,
+) => {
+  const into = partId(lot.lot, lots);
+  const { begun, stays, mixed } = lot;
+  const inside = stays.findLast(({ outMs }) => outMs === null);
+  const age = ageOfLot(lot, rules.kindOf, nowMs());
+  const base = begun ?? lotRecord(formula, { massG, pieces, day: null, mixerId: null });
+  const { atMs: _a, who: _w, entryId: _e, ...pinned } = { atMs: 0, who: '', entryId: '', ...base };
+  record('split', lot.lot, { into, massG, pieces });
+  record('begun', into, { ...pinned, massG, pieces, parents: [{ lot: lot.lot, massG }], age });
+  if (mixed) record('note', into, { text: `Part of ${lot.lot}, mixed ${Math.round(mixed.massG)} g.` });
+  if (inside)
+    record('rest-in', into, {
+      placeId: inside.placeId,
+      form: inside.form,
+      cover: inside.cover,
+      startC: inside.startC,
+      massG,
+      pieces,
+    });
+  return into;
+};
+
+/** Parts of a lot: split, taken out, merged, thrown away; the grams balance. */
+export const LotParts = (props: LotPartsProps) => {
+  const { lot, formula } = props;
+  const [open, setOpen] = useState(false);
+  const [what, setWhat] = useState<What>('split');
+  const [mass, setMass] = useState('');
+  const [reason, setReason] = useState('');
+  const [from, setFrom] = useState('');
+  const units = useUnits();
+  const lots = useJournal((s) => s.floor.lots);
+  const inside = lot.stays.findLast(({ outMs }) => outMs === null);
+  const balance = balanceOf(lot, formula);
+  const others = [...lots.values()].filter(
+    (other) =>
+      other.lot !== lot.lot &&
+      productOf(other.lot) === productOf(lot.lot) &&
+      other.stays.some(({ outMs }) => outMs === null),
+  );
+  const portioned = lot.portioned !== null || (inside?.pieces ?? 0) > 0;
+  const amount = Number(mass.replace(',', '.'));
+  const massG = portioned ? amount * formula.piece.massG : amount;
+  const pieces = portioned ? amount : 0;
+  const source = lots.get(from);
+  const most = what === 'merge' ? (source?.stays.at(-1)?.massG ?? 0) : (inside?.massG ?? balance.leftG);
+  const wrong =
+    mass.trim() === ''
+      ? null
+      : !Number.isFinite(amount) || amount <= 0 || (portioned && !Number.isInteger(amount))
+        ? portioned
+          ? 'A whole number of pieces.'
+          : 'Grams, above 0.'
+        : massG > most + 0.5
+          ? `There are only ${portioned ? `${Math.floor(most / formula.piece.massG)} pieces` : units.mass(most)}.`
+          : null;
+  const incomplete =
+    mass.trim() === '' ||
+    wrong !== null ||
+    (what === 'discard' && reason.trim().length < 3) ||
+    (what === 'merge' && !source) ||
+    (what === 'take' && !inside);
+  const close = () => {
+    setOpen(false);
+    setMass('');
+    setReason('');
+  };
+  const save = () => {
+    const said = portioned ? `${pieces} pieces` : units.mass(massG);
+    if (what === 'split') toast(`${said} are now ${splitOff(props, massG, pieces, lots.keys())}.`);
+    if (what === 'take' && inside) {
+      record('rest-out', lot.lot, { placeId: inside.placeId, massG, pieces });
+      toast(`${said} of ${lot.lot} taken out.`);
+    }
+    if (what === 'discard') {
+      record('discarded', lot.lot, { massG, pieces, reason: reason.trim() });
+      toast(`${said} of ${lot.lot} thrown away.`);
+    }
+    if (what === 'merge' && source) {
+      record('merged', lot.lot, { from, massG });
+      record('split', from, { into: lot.lot, massG, pieces });
+      toast(`${said} of ${from} worked into ${lot.lot}.`);
+    }
+    close();
+  };
+  return (
+    <>
+      <Button icon={<Scissors size={16} />} onClick={() => setOpen(true)}>
+        Parts
+      </Button>
+      <Dialog
+        open={open}
+        onClose={close}
+        title={`Parts of ${lot.lot}`}
+        lead={`${formula.name}: ${units.mass(balance.leftG)} are left.`}
+      >
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (!incomplete) save();
+          }}
+        >
+          <div className="grid gap-3">
+            <SelectField label="What" value={what} onChange={(event) => setWhat(event.target.value as What)}>
+              {(Object.keys(whats) as What[]).map((key) => (
+                <option key={key} value={key}>
+                  {whats[key]}
+                </option>
+              ))}
+            </SelectField>
+            {what === 'merge' && (
+              <SelectField
+                label="From the lot"
+                value={from}
+                onChange={(event) => setFrom(event.target.value)}
+              >
+                <option value="">choose</option>
+                {others.map((other) => (
+                  <option key={other.lot}>{other.lot}</option>
+                ))}
+              </SelectField>
+            )}
+            <Field
+              label={portioned ? 'Pieces' : 'Grams'}
+              inputMode="decimal"
+              value={mass}
+              onChange={(event) => setMass(event.target.value)}
+              error={wrong ?? undefined}
+            />
+            {what === 'discard' && (
+              <Field
+                label="Why"
+                value={reason}
+                maxLength={400}
+                onChange={(event) => setReason(event.target.value)}
+              />
+            )}
+          </div>
+          <Facts>
+            <Fact name="Made">{units.mass(balance.madeG)}</Fact>
+            {balance.mergedInG > 0 && <Fact name="Worked in">{units.mass(balance.mergedInG)}</Fact>}
+            {balance.splitOffG > 0 && <Fact name="Split off">{units.mass(balance.splitOffG)}</Fact>}
+            {balance.discardedG > 0 && <Fact name="Thrown away">{units.mass(balance.discardedG)}</Fact>}
+            {balance.bakedG > 0 && <Fact name="Loaded">{units.mass(balance.bakedG)}</Fact>}
+            <Fact name="Left">{units.mass(balance.leftG)}</Fact>
+          </Facts>
+          <div className="mt-4 flex justify-end gap-2">
+            <Button onClick={close}>Cancel</Button>
+            <Button type="submit" look={what === 'discard' ? 'hand' : 'primary'} disabled={incomplete}>
+              {{ split: 'Split off', take: 'Take out', merge: 'Work in', discard: 'Throw away' }[what]}
+            </Button>
+          </div>
+        </form>
+      </Dialog>
+    </>
+  );
+};
