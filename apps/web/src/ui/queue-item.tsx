@@ -19,10 +19,10 @@ export const QueueItem = ({ to, active, title, detail, side, done }: QueueItemPr
     className={`block border-l-[3px] px-3 py-2 ${active ? 'border-ink bg-ground' : 'border-transparent hover:bg-ground'}`}
   >
     <span className="flex items-baseline justify-between gap-2">
-      <span className={`min-w-0 truncate ${active ? 'font-semibold' : ''}`}>{title}</span>
+      <span className={`min-w-0 text-balance ${active ? 'font-semibold' : ''}`}>{title}</span>
       {side && <span className="figures shrink-0 text-[13px] text-ink-soft">{side}</span>}
     </span>
-    {detail && <span className="block truncate text-[13px] text-ink-faint">{detail}</span>}
+    {detail && <span className="block text-[13px] text-ink-faint">{detail}</span>}
     {done !== undefined && (
       <span
         className="mt-1 block h-1 rounded bg-line"

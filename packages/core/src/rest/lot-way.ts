@@ -24,6 +24,9 @@ interface Stretch {
   readonly toMs: number;
 }
 
+/** Whether it lay somewhere as pieces: then it was portioned, though nobody wrote that down. */
+const wasPieces = (lot: LotState): boolean => lot.stays.some(({ form }) => form !== 'tub');
+
 /** What lies between two moments, parted where the dough was portioned. */
 const between = (
   lot: LotState,
@@ -32,9 +35,9 @@ const between = (
   fromMs: number,
   toMs: number,
 ): readonly Stretch[] => {
-  const at = lot.portioned?.atMs;
+  const at = lot.portioned?.atMs ?? (wasPieces(lot) ? fromMs : toMs);
   if (toMs <= fromMs) return [];
-  if (form !== 'pieces' || at === undefined || at <= fromMs) return [{ ...rest, form, fromMs, toMs }];
+  if (form !== 'pieces' || at <= fromMs) return [{ ...rest, form, fromMs, toMs }];
   const tub: Stretch = { ...rest, form: 'tub', fromMs, toMs: Math.min(at, toMs) };
   return at >= toMs ? [tub] : [tub, { ...rest, form: 'pieces', fromMs: at, toMs }];
 };

@@ -541,6 +541,18 @@ describe('a lot that is about to be loaded', () => {
     const warm = wayOf(ready, failed);
     expect(alongWay(ginger, warm.startC, warm.way).coreC).toBeGreaterThan(9);
   });
+  it('a tub that is not portioned yet stands on the bench as a tub', () => {
+    const tub = {
+      ...ready,
+      portioned: null,
+      stays: [stayed('walk-in', 5, 0.5, 'tub')],
+    };
+    expect(wayOf(tub).way.map(({ form, place: p }) => [form, p.id])).toEqual([
+      ['tub', 'bench'],
+      ['tub', 'walk-in'],
+      ['tub', 'bench'],
+    ]);
+  });
   it('begins anew from a core that was measured', () => {
     const core = { ...deed(0.25), temperatureC: 11 };
     const stays = ready.stays.map((s, i) => (i === 1 ? { ...s, cores: [core] } : s));

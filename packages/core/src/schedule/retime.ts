@@ -78,7 +78,8 @@ export const retime = (question: RetimeQuestion): Retimed => {
           before.pullS +
           (oven ? betweenLoadsS(oven, before.setC, load.setC, loadGapS) : loadGapS)
         : 0;
-      const startS = Math.max(load.startS, freeS, notBeforeS?.get(batch.batchId) ?? 0);
+      // Whole seconds, as every clock shows them.
+      const startS = Math.ceil(Math.max(load.startS, freeS, notBeforeS?.get(batch.batchId) ?? 0));
       const readyS = load.readyS + startS - load.startS + pullS - load.pullS;
       next = { ...load, pullS, startS, readyS };
       if (next.pullS !== load.pullS || next.startS !== load.startS)

@@ -9,6 +9,8 @@ export const clockWords: Readonly<Record<LifeClock['clock'], string>> = {
   out: 'Out of the cold',
 };
 
+const minutes = (seconds: number) => Math.round(seconds / 60) * 60;
+
 /** How old a dough is by each of its clocks, over all its stays. */
 export const AgeClocks = ({
   lot,
@@ -30,13 +32,13 @@ export const AgeClocks = ({
         {clocks.map(({ clock, ageS, limitS, leftS }) => (
           <Fact key={clock} name={clockWords[clock]}>
             <span className={leftS < 0 ? 'font-semibold text-hand' : ''}>
-              {duration(ageS)} of {duration(limitS)}
+              {duration(minutes(ageS))} of {duration(limitS)}
             </span>
           </Fact>
         ))}
         {Object.entries(age.byPlace).map(([placeId, seconds]) => (
           <Fact key={placeId} name={`in the ${placeName(placeId).toLowerCase()}`}>
-            {duration(seconds)}
+            {duration(minutes(seconds))}
           </Fact>
         ))}
         <Fact name="times put away">{age.stays}</Fact>

@@ -52,6 +52,8 @@ export const ColdItem = ({
   const ageS = entry?.ageS ?? (now - item.inMs) / 1000;
   const leftS = entry?.leftS ?? formula.rest.maxS - ageS;
   const over = leftS < 0;
+  /** Frozen dough near the end of its time has days left, not weeks. */
+  const ending = entry?.clock === 'frozen' && leftS < 5 * 86_400;
   return (
     <QueueItem
       to={`/rest/${item.batchId}${search}`}
@@ -65,17 +67,9 @@ export const ColdItem = ({
         )
       }
       detail={
-        <span
-          className={
-            over || leftS < 5 * 86_400 * Number(item.form === 'bag') ? 'font-semibold text-hand' : ''
-          }
-        >
+        <span className={over || entry?.soon || ending ? 'font-semibold text-hand' : ''}>
           {item.batchId}, {sayDuration(ageS)}
-          {over
-            ? ', past its window'
-            : item.form === 'bag' && leftS < 5 * 86_400
-              ? `, ${sayDuration(leftS)} left`
-              : ''}
+          {over ? ', past its window' : ending || entry?.soon ? `, ${sayDuration(leftS)} left` : ''}
         </span>
       }
     />
