@@ -11,6 +11,7 @@ import {
   IsOptional,
   IsString,
   Length,
+  ValidateBy,
   ValidateNested,
 } from 'class-validator';
 import type { Body, Composition, Doneness, Liner, PieceShape, TrayMaterial } from '@jokul/core';
@@ -174,12 +175,43 @@ export class TrayRequest {
   @IsIn(['rows', 'staggered', 'best']) pattern: 'rows' | 'staggered' | 'best';
 }
 
+export class WeighCheckRequest {
+  @IsNumber() nominalG: number;
+  @IsNumber() toleranceG: number;
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(10_000) @IsNumber({}, { each: true }) readingsG: number[];
+  @IsNumber() batchPieces: number;
+}
+
+/** A school by its name, or the grams of one cup. */
+const School = (...names: readonly string[]) =>
+  ValidateBy({
+    name: 'school',
+    validator: {
+      validate: (value: unknown) =>
+        (typeof value === 'string' && names.includes(value)) ||
+        (typeof value === 'number' && value >= 20 && value <= 400),
+      defaultMessage: () => `It must be one of ${names.join(', ')}, or the grams of a cup (20 to 400).`,
+    },
+  });
+
+export class ReadRequest {
+  @IsString() @Length(1, 200_000) text: string;
+  @IsOptional() @IsIn(['us', 'metric', 'imperial']) cups?: 'us' | 'metric' | 'imperial';
+  @IsOptional() @School('spooned', 'dipped', 'sifted') flourCup?: 'spooned' | 'dipped' | 'sifted' | number;
+  @IsOptional() @School('packed', 'loose') brownSugarCup?: 'packed' | 'loose' | number;
+  @IsOptional() @School('spooned', 'dipped') cocoaCup?: 'spooned' | 'dipped' | number;
+  @IsOptional() @IsString() @Length(1, 20) eggSize?: string;
+  @IsOptional() @IsIn(['point', 'comma']) decimal?: 'point' | 'comma';
+}
+
 export const calcRequests = {
   convert: ConvertRequest,
   scale: ScaleRequest,
   cold: ColdRequest,
   bake: BakeRequestInput,
   tray: TrayRequest,
+  'weigh-check': WeighCheckRequest,
+  read: ReadRequest,
 } as const;
 /** `plan` takes the schedule problem itself; it is checked against planSchema. */
 export type CalcName = keyof typeof calcRequests | 'plan';

@@ -17,10 +17,12 @@ import {
   JokulError,
   layOut,
   noAdjustment,
+  readSheet,
   requireNumber,
   solvePlan,
   splitBatches,
   typicalDough,
+  weighCheck,
   weighSheet,
   type Body,
   type Formula,
@@ -33,9 +35,11 @@ import {
   type CalcName,
   type ColdRequest,
   type ConvertRequest,
+  type ReadRequest,
   type ScaleFormula,
   type ScaleRequest,
   type TrayRequest,
+  type WeighCheckRequest,
 } from '@jokul/contracts';
 
 const stagesOf = (formula: ScaleFormula): Pick<Formula, 'stages'> => ({
@@ -214,11 +218,77 @@ const checked = <T extends object>(type: new () => T, json: unknown): T => {
 
 const checkProblem = new Ajv({ allErrors: false }).compile<PlanProblem>(planSchema);
 
+/** So many at once: beyond it, ask in parts. */
+const mostAtOnce = 1000;
+
+/** Each of several questions by itself: an error stands in the place of its answer. */
+const calculateAll = (name: string, questions: readonly unknown[]): readonly object[] => {
+  if (questions.length > mostAtOnce)
+    throw new JokulError('too-much', `At most ${mostAtOnce} questions at once.`, '');
+  return questions.map((question, i) => {
+    try {
+      return calculateOne(name, question);
+    } catch (error) {
+      // A calculation that does not exist is no fault of one question.
+      if (!(error instanceof JokulError) || (error.code === 'unknown-calculation' && i === 0)) throw error;
+      const { code, message, path } = error;
+      return { error: { code, message, path } };
+    }
+  });
+};
+
+const runRead = (r: ReadRequest) => {
+  const {
+    lines,
+    bake: oven,
+    rest,
+    yield: made,
+  } = readSheet(r.text, {
+    measures: r.cups ?? 'us',
+    schools: {
+      ...(r.flourCup !== undefined && { flour: r.flourCup }),
+      ...(r.brownSugarCup !== undefined && { 'brown sugar': r.brownSugarCup }),
+      ...(r.cocoaCup !== undefined && { cocoa: r.cocoaCup }),
+    },
+    ...(r.eggSize && { eggSize: r.eggSize }),
+    ...(r.decimal && { decimal: r.decimal }),
+  });
+  return {
+    lines: lines.map(({ text, section, use, state, ingredientId, massG, rangeG, question }) => ({
+      text,
+      ...(section && { section }),
+      use,
+      state,
+      ...(ingredientId && { ingredient: ingredientId }),
+      ...(massG !== undefined && { massG }),
+      ...(rangeG && { rangeG }),
+      ...(question && { question }),
+    })),
+    ...(oven && { bake: oven }),
+    ...(rest && { rest }),
+    ...(made && { yield: made }),
+  };
+};
+
+const runWeighCheck = (r: WeighCheckRequest) => {
+  const { passes, verdict, meanG, meanRangeG, beyondTolerance, beyondTwice, morePieces } = weighCheck(
+    r.readingsG,
+    r.nominalG,
+    r.toleranceG,
+    r.batchPieces,
+  );
+  return { passes, verdict, meanG, meanRangeG, beyondTolerance, beyondTwice, morePieces };
+};
+
 /**
  * The core's computations as plain JSON in, JSON out; behind /api/calc/* and `npm run calc`.
+ * An array of inputs is answered by an array.
  * @throws JokulError with code, sentence and path
  */
-export const calculate = (name: string, json: unknown): object => {
+export const calculate = (name: string, json: unknown): object =>
+  Array.isArray(json) ? calculateAll(name, json) : calculateOne(name, json);
+
+const calculateOne = (name: string, json: unknown): object => {
   switch (name as CalcName) {
     case 'convert':
       return runConvert(checked(calcRequests.convert, json));
@@ -230,6 +300,10 @@ export const calculate = (name: string, json: unknown): object => {
       return runBake(checked(calcRequests.bake, json));
     case 'tray':
       return runTray(checked(calcRequests.tray, json));
+    case 'read':
+      return runRead(checked(calcRequests.read, json));
+    case 'weigh-check':
+      return runWeighCheck(checked(calcRequests['weigh-check'], json));
     case 'plan': {
       if (checkProblem(json)) return runPlan(json);
       const [error] = checkProblem.errors ?? [];

@@ -1,10 +1,11 @@
 import type { Figure } from '../shown/index.js';
 import type { WrittenLine } from './read-line.js';
+import type { LineUse } from './sections.js';
 import type { Measures } from './words.js';
 
 /** How this kitchen, or the writer of the recipe, fills a cup. A number is grams of one cup. */
 export interface CupSchools {
-  readonly flour?: 'spooned' | 'dipped' | number;
+  readonly flour?: 'spooned' | 'dipped' | 'sifted' | number;
   readonly 'brown sugar'?: 'packed' | 'loose' | number;
   readonly cocoa?: 'spooned' | 'dipped' | number;
 }
@@ -45,7 +46,9 @@ export interface LineQuestion {
 /** A line as read: grams, how they came about, and what is uncertain; or the question that it hangs on. */
 export interface ReadResult {
   readonly line: WrittenLine;
-  readonly state: 'read' | 'ask' | 'left-out' | 'heading' | 'empty';
+  readonly state: 'read' | 'ask' | 'left-out' | 'heading' | 'instruction' | 'empty';
+  /** What the part of the recipe becomes that it stands in; the dough where left out. */
+  readonly use?: LineUse;
   readonly ingredientId?: string;
   readonly mass?: Figure;
   /** How far the grams may be off, when the words leave it open. */

@@ -66,9 +66,17 @@ export const assembleFormula = (
       `${open} ${open === 1 ? 'line is' : 'lines are'} not answered yet.`,
       'lines',
     );
-  const read = results.flatMap(({ ingredientId, mass, line }) =>
-    ingredientId && mass
-      ? [{ ingredientId, massG: mass.value, browned: line.browned, topping: line.topping }]
+  // Filling and icing are formulas of their own: they are no part of the dough.
+  const read = results.flatMap(({ ingredientId, mass, line, use = 'dough' }) =>
+    ingredientId && mass && (use === 'dough' || use === 'topping')
+      ? [
+          {
+            ingredientId,
+            massG: mass.value,
+            browned: line.browned,
+            topping: line.topping || use === 'topping',
+          },
+        ]
       : [],
   );
   const inDough = read.filter(({ topping }) => !topping);

@@ -5,7 +5,7 @@ import { assembleFormula } from './assemble.js';
 import { formulaToCsv, formulaToJson, formulaToJsonLd } from './give-out.js';
 import { takeIn } from './take-in.js';
 import type { ReadSettings } from './answers.js';
-import { readRecipe } from './weigh-line.js';
+import { readRecipe } from './read-sheet.js';
 
 const settings: ReadSettings = {
   measures: 'us',

@@ -1,4 +1,4 @@
-import { ingredients } from '../ingredient/index.js';
+import { ingredient, ingredients, type Ingredient } from '../ingredient/index.js';
 import { ambiguous, noise } from './words.js';
 
 /** What a written name was taken for. */
@@ -63,6 +63,23 @@ const indexOfRun = (words: readonly string[], run: readonly string[]): number =>
 const stemmedNoise: ReadonlySet<string> = new Set([...noise].flatMap((word) => [word, stem(word)]));
 
 /**
+ * Words that make another thing of most ingredients, and what they leave as it is: chips of chocolate are chocolate,
+ * but chips of peanut butter are not peanut butter; fresh eggs are eggs, but fresh cranberries are not the dried ones.
+ */
+const changing: ReadonlyMap<string, (food: Ingredient) => boolean> = new Map([
+  ['chip', (food) => 'chips' in food.densityGPerMl],
+  ['juice', ({ kind, id }) => kind === 'liquid' || id.endsWith('-juice')],
+  ['fresh', ({ kind, id }) => kind !== 'inclusion' && !id.startsWith('dried-')],
+  ['dried', ({ kind }) => kind === 'inclusion' || kind === 'flavour'],
+  ['frozen', ({ kind }) => kind === 'butter'],
+  ['juiced', ({ kind, id }) => kind === 'liquid' || id.endsWith('-juice')],
+]);
+const changes = (word: string, ids: readonly string[]): boolean => {
+  const keeps = changing.get(word);
+  return keeps !== undefined && ids.some((id) => !keeps(ingredient(id)));
+};
+
+/**
  * The ingredient of a written name: the longest known name in it. Words that are left over and mean something, or a
  * second ingredient in the same name, make it uncertain: then all that it might be is given back.
  */
@@ -76,9 +93,13 @@ export const matchIngredient = (text: string): Match => {
     words = [...words.slice(0, at), ...words.slice(at + phrase.words.length)];
     if (words.length === 0) break;
   }
-  const left = words.filter((word) => !stemmedNoise.has(word) && !/^\d+$/.test(word));
-  return { ids: [...new Set(found.flat())], left };
+  const ids = [...new Set(found.flat())];
+  const left = words.filter((word) => changes(word, ids) || (!stemmedNoise.has(word) && !/^\d+$/.test(word)));
+  return { ids, left };
 };
+
+/** Whether a word says only how something is prepared or praised. */
+export const isNoise = (word: string): boolean => wordsOf(word).every((one) => stemmedNoise.has(one));
 
 /** Ingredients whose names share words with the text, the likeliest first: what to offer when a name is unknown. */
 export const likely = (text: string, most = 5): readonly string[] => {

@@ -17,7 +17,11 @@ const plainFigures = (text: string): string =>
   text
     .replace(/(\d),(\d{1,2})(?!\d)/g, '$1.$2')
     .replace(/[\u2009\u202f\u00a0]/g, ' ')
-    .replace(/(\d)\s*-\s*(\d+\/\d+)/g, '$1 $2')
+    .replace(/(?<![\d/.])(\d+)\s*-\s*(\d+\/\d+)/g, (found, whole: string, part: string) => {
+      // "1-1/2 cups" is one and a half; "1/2-3/4" and "1-3/2" are from one to the other.
+      const [above = 1, below = 1] = part.split('/').map(Number);
+      return above < below ? `${whole} ${part}` : found;
+    })
     .replace(/(\d)\s+and\s+(a\s+half|\d+\/\d+|[¼½¾⅓⅔⅛])/gi, (_, whole: string, part: string) =>
       /half/i.test(part) ? `${whole} 1/2` : `${whole} ${part}`,
     );

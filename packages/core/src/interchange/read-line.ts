@@ -1,4 +1,4 @@
-import { likely, matchIngredient, wordsOf, type Match } from './match-ingredient.js';
+import { isNoise, likely, matchIngredient, wordsOf, type Match } from './match-ingredient.js';
 import { massUnitsG } from '../quantity/index.js';
 import { takeAmounts, type WrittenAmount } from './read-amount.js';
 
@@ -86,6 +86,10 @@ const empty = (text: string, kind: WrittenLine['kind']): WrittenLine => ({
 });
 
 /** Amounts at the front, or else at the end: "Flour, 500 g", "Salt 1 tsp". */
+/** What is for the tray or the bench is no part of the recipe. */
+const notCounted =
+  /\b(?:for|to)\s+(?:the\s+)?(?:trays?|tins?|pans?|bench|dust\w*|greas\w*|roll\w*|sprinkl\w*|work\s*surface)\b/i;
+
 const split = (text: string): { amounts: readonly WrittenAmount[]; name: string } => {
   const front = takeAmounts(text);
   if (front.amounts.length > 0) return { amounts: front.amounts, name: front.rest };
@@ -118,7 +122,12 @@ const matchName = (head: string, tail: string): Match & { readonly unread?: stri
   if (tail === '') return plain;
   const whole = matchIngredient(`${head} ${tail}`);
   if (whole.ids.length === 1 && whole.left.length === 0) return whole;
-  const turned = matchIngredient(`${tail} ${head}`);
+  // "(dark brown, packed)": what only says how it is prepared does not stand between the words of a name.
+  const telling = tail
+    .split(/\s+/)
+    .filter((word) => !isNoise(word))
+    .join(' ');
+  const turned = matchIngredient(`${telling} ${head}`);
   const said = turned.ids.some((id) => !plain.ids.includes(id));
   if (said && turned.left.length <= plain.left.length) return turned;
   const unread = meaningful(tail);
@@ -129,9 +138,19 @@ const matchName = (head: string, tail: string): Match & { readonly unread?: stri
 export const readLine = (raw: string): WrittenLine => {
   const text = cleaned(raw);
   if (text === '') return empty(raw, 'empty');
-  const inside = [...text.matchAll(/[([]([^)\]]*)[)\]]/g)].map((m) => m[1] ?? '');
+  // "One 12-ounce package" and "2 L eggs" in the form that is read below.
+  const unhyphened = text
+    .replace(/(\d)\s*-\s*(oz|ounces?|g|grams?|lb|pounds?|kg|ml)\b/gi, '$1 $2')
+    .replace(
+      /^(\d+|an?|one|two|three|four)\s+(\d+(?:[.,]\d+)?)\s*(oz\.?|ounces?|g|grams?|lb|pounds?|kg|ml)\s+(cans?|tins?|packets?|packages?|bars?|jars?|bags?|blocks?|boxes|box|tubs?)\b/i,
+      '$1 ($2 $3) $4',
+    )
+    .replace(/^(\d+)\s+(S|M|L|XL)\s+(eggs?\b)/, '$1 eu-$2 $3');
+  const euSize = /\beu-(s|m|l|xl)\b/i.exec(unhyphened)?.[1]?.toLowerCase();
+  const readable = unhyphened.replace(/\beu-(?:s|m|l|xl)\s+/i, '');
+  const inside = [...readable.matchAll(/[([]([^)\]]*)[)\]]/g)].map((m) => m[1] ?? '');
   let bare = fruitFirst(
-    text
+    readable
       .replace(/[([][^)\]]*[)\]]/g, ' ')
       .replace(/\s+/g, ' ')
       .trim(),
@@ -143,9 +162,18 @@ export const readLine = (raw: string): WrittenLine => {
   const slashed = /^\s*\/\s*/.exec(name);
   const beside = slashed ? takeAmounts(name.slice(slashed[0].length)) : null;
   if (beside && beside.amounts.length > 0) name = beside.rest;
-  const amountInside = inside.map(amountsIn).find(isMass) ?? [];
+  // In brackets: another choice and what is for the tray are not the amount; "60 g each" is of one piece.
+  const asides = inside.filter((aside) => /^\s*(?:or|oder|ou)\b/i.test(aside) || notCounted.test(aside));
+  const each = inside.find((aside) => /\b(?:each|apiece|je|pro stück|chacun)\b/i.test(aside));
+  const eachAmount = each === undefined ? [] : amountsIn(each);
+  const amountInside =
+    inside
+      .filter((aside) => !asides.includes(aside))
+      .map(amountsIn)
+      .find(isMass) ?? [];
   let given = beside && isMass(beside.amounts) ? beside.amounts : amountInside;
-  if (beside && isMass(amounts)) given = [];
+  // What the line weighs itself counts, whatever stands in brackets.
+  if (isMass(amounts)) given = [];
   let times = Number(multiple?.[1] ?? 1);
   // "1 (14 oz) can": as many as the count says, each of the weight inside.
   const [only] = amounts;
@@ -153,8 +181,15 @@ export const readLine = (raw: string): WrittenLine => {
     /^\s*(?:cans?|tins?|packets?|packages?|bars?|jars?|bags?|blocks?|boxes|box|pots?|tubs?)\b\s*(?:of\s+)?/i.exec(
       only?.unit.kind === 'vague' ? '' : name,
     );
+  if (isMass(eachAmount) && only && !isMass(amounts)) {
+    times *= only.low;
+    amounts = eachAmount;
+    given = [];
+  }
   const vague =
-    only !== undefined && (only.unit.kind === 'vague' || (only.unit.kind === 'piece' && container !== null));
+    only !== undefined &&
+    amounts.includes(only) &&
+    (only.unit.kind === 'vague' || (only.unit.kind === 'piece' && container !== null));
   if (vague && isMass(given)) {
     times *= only.low;
     amounts = given.map((inside) => netWeight(inside));
@@ -162,8 +197,13 @@ export const readLine = (raw: string): WrittenLine => {
   } else if (vague && container) amounts = [{ ...only, unit: { kind: 'vague', name: container[0].trim() } }];
   if (container) name = name.slice(container[0].length);
 
-  const notes: string[] = [];
-  const more = /\b(?:plus|and|\+)\s+(?:some\s+)?(?:more|extra)\b.*$/i.exec(name);
+  const notes: string[] = asides.map((aside) => `"${aside.trim()}" is not counted`);
+  const more =
+    /\b(?:plus|and|\+)\s+(?:some\s+)?(?:more|extra)\b.*$/i.exec(name) ??
+    // "plus 20 g for dusting" is for the bench, the rest is not.
+    /\b(?:plus|and|\+)\s+[^,]*\bfor\s+(?:the\s+)?(?:dust|roll|work|bench|grea|tin|tray|pan|sprinkl)\w*.*$/i.exec(
+      name,
+    );
   if (more) {
     notes.push(`"${more[0].trim()}" is not counted`);
     name = name.slice(0, more.index);
@@ -181,7 +221,11 @@ export const readLine = (raw: string): WrittenLine => {
     )
     .trim();
   const [head = '', ...tails] = name.split(/,|;|\s+[–—-]\s+/);
-  const tail = tails.join(' ').trim();
+  // Words in brackets say what it is: "(salted)", "(dark brown, packed)".
+  const described = inside.filter(
+    (aside) => !asides.includes(aside) && amountsIn(aside).length === 0 && !/\d/.test(aside),
+  );
+  const tail = [...tails, ...described].join(' ').replace(/[,;]/g, ' ').trim();
   // "butter, browned" is weighed before browning; "browned butter" is the finished one.
   const browned = /\bbrowned\b/i.test(tail) && /\bbutter\b/i.test(head);
   const { ids, left, unread } = matchName(head.trim(), tail.replace(/\bbrowned\b/i, ''));
@@ -192,7 +236,8 @@ export const readLine = (raw: string): WrittenLine => {
     (text.endsWith(':') || /^(?:for the|ingredients|dough|method|topping)\b/i.test(text))
   )
     return empty(raw, 'heading');
-  const size = sizes.exec(text)?.[1]?.toLowerCase().replace(' ', '-');
+  const said = sizes.exec(text)?.[1]?.toLowerCase().replace(' ', '-');
+  const size = euSize ? `eu-${euSize}` : said;
   return {
     text: raw,
     kind: 'ingredient',

@@ -4,7 +4,8 @@ import { ingredients } from '../ingredient/index.js';
 import { messyLines } from './messy-lines.js';
 import { readLine } from './read-line.js';
 import type { ReadSettings } from './answers.js';
-import { readRecipe, weighLine } from './weigh-line.js';
+import { readRecipe } from './read-sheet.js';
+import { weighLine } from './weigh-line.js';
 
 const settings: ReadSettings = {
   measures: 'us',

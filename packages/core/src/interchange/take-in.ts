@@ -85,7 +85,9 @@ const fromCsv = (text: string): TakenIn | null => {
   const amount = column(columns.amount);
   const unit = column(columns.unit);
   if (fields.length < 2 || !name || !(grams ?? percent ?? amount)) return null;
-  const cell = (row: Record<string, string>, key: string | undefined) => (key ? (row[key] ?? '').trim() : '');
+  // A table has one decimal mark: "12.125" is no twelve thousand, which a further digit says.
+  const cell = (row: Record<string, string>, key: string | undefined) =>
+    (key ? (row[key] ?? '').trim() : '').replace(/^(\d+\.\d{3})$/, (_, figure: string) => `${figure}0`);
   const lines = data.map((row) => {
     if (cell(row, grams)) return `${cell(row, grams)} g ${cell(row, name)}`;
     if (cell(row, amount))

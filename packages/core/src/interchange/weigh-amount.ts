@@ -122,7 +122,8 @@ const pieceOf = (
   answer: LineAnswer,
   settings: ReadSettings,
 ): { size: string; grams: number; said: boolean } | LineQuestion => {
-  const sizes = Object.keys(food.pieceG);
+  // A stick is a measure of its own: "Butter 250" is no number of sticks.
+  const sizes = Object.keys(food.pieceG).filter((name) => name !== 'stick');
   const wanted = [answer.size, line.size, food.kind === 'egg' ? settings.eggSize : undefined].find(
     (size) => size !== undefined && size in food.pieceG,
   );
@@ -145,6 +146,15 @@ const pieceOf = (
     choices: [],
   };
 };
+
+/** Grains differ so much that a spoon of them is a range: shares of the typical weight. */
+const loosePacked: Readonly<Record<string, readonly [number, number]>> = {
+  'kosher-salt': [0.6, 1.3],
+  'flaked-salt': [0.4, 1.4],
+};
+
+/** More pieces than this in a recipe are grams whose unit is missing. */
+const mostPieces = 30;
 
 export const isQuestion = (x: object): x is LineQuestion => 'about' in x;
 
@@ -206,15 +216,17 @@ export const weighAmount = (
         f: { value: fill?.factor ?? 1, source: amount.fill ? `${amount.fill}: typical` : 'level' },
         rho: { value: fit.rho, source: fit.source },
       });
+      const salt = loosePacked[food.id];
       const loose = fill
         ? ([fill.range[0] / fill.factor, fill.range[1] / fill.factor] as const)
-        : (speck?.range ?? ([1, 1] as const));
+        : (speck?.range ?? salt ?? ([1, 1] as const));
       return {
         figure,
         range: sized(figure, [loose[0], loose[1]]),
         packing: fit.packing,
         uncertain: [
           ...(fit.uncertain ? [fit.uncertain] : []),
+          ...(salt ? [`a spoon of ${food.name.toLowerCase()} weighs what its grain makes it: weigh it`] : []),
           ...(fill || speck
             ? [`a ${amount.fill ?? (unit.kind === 'speck' ? unit.name : '')} measure is uncertain`]
             : []),
@@ -233,6 +245,13 @@ export const weighAmount = (
       return { figure, range: sized(figure), uncertain: [] };
     }
     case 'piece': {
+      // So many of something that comes by the piece, or grams without their unit?
+      if (n >= mostPieces)
+        return {
+          about: 'amount',
+          sentence: `${formatNumber(n)} of ${food.name.toLowerCase()}: is that grams?`,
+          choices: [{ label: `${formatNumber(n)} g`, answer: { massG: n } }],
+        };
       const piece = pieceOf(food, line, answer, settings);
       if (isQuestion(piece)) return piece;
       const figure = ofPieces({

@@ -2,7 +2,7 @@ import { ingredient } from '../ingredient/index.js';
 import { massUnitsG } from '../quantity/index.js';
 import { add, formatNumber, relation, sumFigure, type Figure } from '../shown/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
-import { readLine, type WrittenLine } from './read-line.js';
+import type { WrittenLine } from './read-line.js';
 import { isQuestion, ofMass, weighAmount, type Weighed } from './weigh-amount.js';
 
 const both = relation({
@@ -19,7 +19,11 @@ const both = relation({
 
 const leaveOut: Choice = { label: 'No ingredient: leave it out', answer: { leaveOut: true } };
 
-const ask = (line: WrittenLine, question: LineQuestion, known: Partial<ReadResult> = {}): ReadResult => ({
+export const ask = (
+  line: WrittenLine,
+  question: LineQuestion,
+  known: Partial<ReadResult> = {},
+): ReadResult => ({
   line,
   state: 'ask',
   uncertain: line.notes,
@@ -146,29 +150,4 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
     ...(packing && { packing }),
     uncertain: [...line.notes, ...new Set(parts.flatMap((part) => part.uncertain))],
   };
-};
-
-/** All lines of a pasted text, each with its answer if it has one. Percent and grams are not mixed silently. */
-export const readRecipe = (
-  text: string,
-  settings: ReadSettings,
-  answers: Readonly<Record<number, LineAnswer>> = {},
-): readonly ReadResult[] => {
-  const lines = text.split(/\r?\n/).map(readLine);
-  const inPercent = (line: WrittenLine) => line.amounts.some(({ unit }) => unit.kind === 'percent');
-  const mixed = lines.some(inPercent) && lines.some((line) => line.amounts.length > 0 && !inPercent(line));
-  return lines.map((line, i) => {
-    const result = weighLine(line, settings, answers[i]);
-    if (!mixed || !inPercent(line) || result.state !== 'read' || answers[i]?.massG !== undefined)
-      return result;
-    return ask(
-      line,
-      {
-        about: 'amount',
-        sentence: 'Percent among weights: how many grams is this line?',
-        choices: [],
-      },
-      { ...(result.ingredientId && { ingredientId: result.ingredientId }) },
-    );
-  });
 };

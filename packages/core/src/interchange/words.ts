@@ -8,7 +8,7 @@ export type WrittenUnit =
   | { readonly kind: 'mass'; readonly unit: MassUnit }
   | {
       readonly kind: 'volume';
-      readonly unit: 'ml' | 'cl' | 'dl' | 'l' | 'tsp' | 'tbsp' | 'cup' | 'floz' | 'pint' | 'quart';
+      readonly unit: 'ml' | 'cl' | 'dl' | 'l' | 'tsp' | 'dsp' | 'tbsp' | 'cup' | 'floz' | 'pint' | 'quart';
     }
   | { readonly kind: 'speck'; readonly name: 'pinch' | 'dash' | 'smidgen' }
   | { readonly kind: 'stick' }
@@ -35,19 +35,20 @@ const byWord: ReadonlyMap<string, WrittenUnit> = new Map([
   ...words('cl centilitre centilitres', volume('cl')),
   ...words('dl decilitre decilitres deciliter deciliters', volume('dl')),
   ...words('l litre litres liter liters', volume('l')),
-  ...words('tsp tsps teaspoon teaspoons teaspoonful t', volume('tsp')),
-  ...words('tbsp tbsps tbs tbl tablespoon tablespoons tablespoonful T', volume('tbsp')),
+  ...words('tsp tsps teaspoon teaspoons teaspoonful t tl teelöffel càc', volume('tsp')),
+  ...words('dsp dstspn dessertspoon dessertspoons dessertspoonful', volume('dsp')),
+  ...words('tbsp tbsps tbs tbl tablespoon tablespoons tablespoonful T el esslöffel càs', volume('tbsp')),
   ...words('c cup cups cupful cupfuls', volume('cup')),
   ...words('floz fluid-ounce', volume('floz')),
   ...words('pt pint pints', volume('pint')),
   ...words('qt quart quarts', volume('quart')),
-  ...words('pinch pinches', { kind: 'speck', name: 'pinch' }),
+  ...words('pinch pinches prise prisen pincée pincées', { kind: 'speck', name: 'pinch' }),
   ...words('dash dashes', { kind: 'speck', name: 'dash' }),
   ...words('smidgen smidgens', { kind: 'speck', name: 'smidgen' }),
   ...words('stick sticks', { kind: 'stick' }),
   ...words('%', { kind: 'percent' }),
   ...words(
-    'can cans tin tins packet packets package packages pack packs pkg sachet sachets envelope envelopes box boxes bag bags jar jars bar bars handful handfuls knob knobs splash splashes drizzle drizzles drop drops piece pieces slice slices block blocks tub tubs carton cartons scoop scoops',
+    'can cans tin tins packet packets package packages pack packs pkg sachet sachets envelope envelopes box boxes bag bags jar jars bar bars handful handfuls glass glasses knob knobs päckchen pck sachet-de splash splashes drizzle drizzles drop drops piece pieces slice slices block blocks tub tubs carton cartons scoop scoops',
     { kind: 'vague', name: '' },
   ).map(([word]) => [word, { kind: 'vague', name: word }] as const),
 ]);
@@ -64,7 +65,7 @@ export const unitIn = (
   unit: Extract<WrittenUnit, { kind: 'volume' }>['unit'],
   measures: Measures,
 ): VolumeUnit => {
-  if (unit === 'ml' || unit === 'cl' || unit === 'dl' || unit === 'l') return unit;
+  if (unit === 'ml' || unit === 'cl' || unit === 'dl' || unit === 'l' || unit === 'dsp') return unit;
   if (measures === 'us') return unit;
   if (measures === 'imperial') return `imperial-${unit}`;
   return unit === 'tsp' || unit === 'tbsp' || unit === 'cup' ? `metric-${unit}` : unit;
@@ -114,10 +115,12 @@ export const noise: ReadonlySet<string> = new Set(
   coarsely finely coarse grated toasted roasted sifted sieved packed firmly tightly lightly loosely level levelled
   leveled spooned dipped fresh freshly squeezed organic good quality best beaten whisked separated ripe mashed pure
   free range of the a an and about approximately approx your favourite favorite plus more extra optional divided
-  into cut in chunks chips whole pitted peeled crushed ground dried natural raw unbleached bleached heaped heaping
+  into cut in chunks whole pitted peeled crushed ground dried natural raw unbleached bleached heaped heaping
   small medium large jumbo xl size sized brewed to taste for or each thin thick unsweetened smooth creamy crunchy
   shelled skinned blanched halves pieces plain shredded minced browned well drained rinsed from juice juiced zest
-  zested lukewarm tepid stirred see note notes`.split(/\s+/),
+  zested lukewarm weiche weich gemahlen gehackt zimmerwarm mou molle fondu fondue haché tepid stirred see note notes`.split(
+    /\s+/,
+  ),
 );
 
 /** Names that more than one ingredient goes by: asked about. */

@@ -11,6 +11,7 @@ import {
   type Figure,
 } from '../shown/index.js';
 import { checkSample } from './sample.js';
+import { weighCheck, type WeighCheck } from './weigh-verdict.js';
 
 /** Tolerable deficiency T of a piece of nominal mass Q, g: OIML R 87 (2016), table for 5 to 500 g. */
 export const tolerableDeficiency = (nominalG: number): number => {
@@ -159,6 +160,17 @@ export const piecesGivenAway = (giveaway: Figure, pieces: number, targetG: numbe
 
 const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
 
+/** What the sample proves where nothing is plainly wrong: no more than that. */
+const sayProved = ({ verdict, meanRangeG: [low, high], beyondTwice, morePieces }: WeighCheck): string => {
+  const range = `the mean lies between ${low.toFixed(1)} and ${high.toFixed(1)} g`;
+  if (verdict === 'on-target') return `Even and on target: ${range}.`;
+  if (beyondTwice > 0)
+    return `${plural(beyondTwice, 'piece')} further off than twice the tolerance: look at the whole tray.`;
+  return morePieces === null
+    ? `Not decided: ${range}. The pieces are too uneven for the mean to be known.`
+    : `Not decided yet: ${range}. Weigh ${plural(morePieces, 'more piece')}.`;
+};
+
 /**
  * Check weighing of a batch after the principles of OIML R 87 and NIST Handbook 133, in a form for a bakery.
  * @param samplesG in the order weighed
@@ -180,20 +192,21 @@ export const checkWeighing = (
   const corrected = deviation ? correctedOf({ x: mean, t: tOf(n - 1), s: deviation, n }) : null;
   const outside = deviation && outsideOf(mean, deviation, targetG, toleranceG);
   const lostPerBatch = piecesGivenAway(giveaway, pieces, targetG);
-  const meanShort = corrected !== null && corrected.value < targetG;
-  const passes = shortBy2T === 0 && shortByT <= Math.max(1, Math.floor(0.05 * n)) && !meanShort;
+  const proved = weighCheck(samplesG, targetG, toleranceG, Math.max(n, Math.round(pieces)));
+  const passes = proved.passes && shortBy2T === 0;
   const lost = Math.round(Math.abs(lostPerBatch.value));
   const g = Math.abs(giveaway.value).toFixed(1);
+  const { verdict } = proved;
   const advice =
     shortBy2T > 0
       ? `${plural(shortBy2T, 'piece')} far too light (below ${(targetG - 2 * T).toFixed(1)} g): weigh all of this tray again.`
-      : meanShort
+      : verdict === 'light'
         ? `${g} g light on the mean: fill the scoop. ${plural(lost, 'piece')} more come out of the batch, each too light.`
-        : giveaway.value > toleranceG / 3 && lost >= 1
+        : verdict === 'heavy'
           ? `${g} g heavy: ${plural(lost, 'piece')} lost per batch. Level the scoop.`
-          : outside !== null && outside.value > 0.15
-            ? `The mean is right, but ${(100 * outside.value).toFixed(0)} % of the pieces are outside ± ${toleranceG.toFixed(1)} g: they will not bake alike. Weigh one in five until it is even.`
-            : 'Even and on target.';
+          : verdict === 'uneven' && proved.beyondTwice === 0
+            ? `Too uneven: ${proved.beyondTolerance} of ${n} pieces are outside ± ${toleranceG.toFixed(1)} g. They will not bake alike; weigh one in five until it is even.`
+            : sayProved(proved);
   return {
     mean,
     deviation,

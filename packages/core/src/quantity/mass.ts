@@ -10,6 +10,8 @@ export const volumeUnitsMl = {
   l: 1000,
   tsp: 4.92892,
   tbsp: 14.78677,
+  /** A dessertspoon: two metric teaspoons. */
+  dsp: 10,
   cup: 236.58824,
   floz: 29.57353,
   pint: 473.17647,

@@ -71,6 +71,7 @@ const Line = (props: LineProps) => {
   const { mass } = useUnits();
   const { line, state, ingredientId, mass: figure, rangeG, uncertain } = result;
   if (state === 'empty') return null;
+  if (state === 'instruction') return <li className="text-[13px] text-ink-faint">{line.text.trim()}</li>;
   if (state === 'heading')
     return <li className="pt-3 text-[13px] font-semibold text-ink-soft">{line.text.trim()}</li>;
   const name = ingredientId ? (ingredients.get(ingredientId)?.name ?? ingredientId) : '';

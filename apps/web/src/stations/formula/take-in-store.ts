@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { CupSchools, LineAnswer, Measures } from '@jokul/core';
+import { recipeRows, type CupSchools, type LineAnswer, type Measures } from '@jokul/core';
 
 interface TakeInStore {
   readonly text: string;
@@ -22,8 +22,8 @@ const sameLines = (
   answers: TakeInStore['answers'],
 ): TakeInStore['answers'] => {
   // An answer stays with its line as long as the line reads the same; it follows when lines are put in above.
-  const old = before.split(/\r?\n/);
-  const now = after.split(/\r?\n/);
+  const old = recipeRows(before).map(({ text }) => text);
+  const now = recipeRows(after).map(({ text }) => text);
   return Object.fromEntries(
     Object.entries(answers).flatMap(([index, answer]) => {
       const text = old[Number(index)];

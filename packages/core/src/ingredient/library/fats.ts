@@ -4,7 +4,7 @@ butter | Butter, unsalted | butter | 16 81.5 0.9 0 0.8 0 0.8 0 0 | packed 0.96, 
 browned-butter | Browned butter | butter | 0.5 97.2 0.8 0 0.7 0 0.8 0 0 | liquid 0.91 | milk | | | brown butter, beurre noisette, burnt butter
 european-butter | Butter, 84 % fat | butter | 14 84 0.8 0 0.6 0 0.6 0 0 | packed 0.95, melted 0.91 | milk | | | european-style butter, high-fat butter, cultured butter
 ghee | Ghee | butter | 0.3 99.6 0 0 0 0 0.1 0 0 | soft 0.92, liquid 0.9 | milk | | | clarified butter, butter oil
-margarine | Margarine, 80 % fat | fat | 17 80 0.2 0 0.6 0 0.6 1.6 0 | packed 0.95 | | | stick 113.4 | baking margarine, block margarine, vegan butter, plant butter
+margarine | Margarine, 80 % fat | fat | 17 80 0.2 0 0.6 0 0.6 1.6 0 | packed 0.95 | | | stick 113.4 | margarine, baking margarine, block margarine, vegan butter, plant butter
 shortening | Vegetable shortening | fat | 0 100 0 0 0 0 0 0 0 | packed 0.81 | | | stick 94 | vegetable shortening, baking fat, white vegetable fat
 lard | Lard | fat | 0.3 99.7 0 0 0 0 0 0 0 | packed 0.87 | | | |
 coconut-oil | Coconut oil | fat | 0 100 0 0 0 0 0 0 0 | soft 0.92, liquid 0.91 | | | |

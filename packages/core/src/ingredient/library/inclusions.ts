@@ -28,8 +28,8 @@ linseed | Linseed | inclusion | 7 42.2 18.3 0.1 1.5 27.3 3.7 0 0 | level 0.7, gr
 chia | Chia seeds | inclusion | 6 31 17 7.6 0 34 4.8 0 0 | level 0.72 | | | | chia
 raisins | Raisins | inclusion | 16 0.5 3 2.5 72 4 2 0 0 | level 0.65 | sulphite | acid 0.1 | | sultanas, seedless raisins
 currants | Currants, dried | inclusion | 19 0.3 4 0 68 6.8 2 0 0 | level 0.62 | | acid 0.1 | |
-dried-cranberries | Cranberries, dried | inclusion | 15.5 1.1 0.2 4 73.5 5.3 0.2 0 0 | level 0.5 | | acid 0.15 | | craisins-style cranberries, dried cranberries, cranberries
-dried-cherries | Cherries, dried | inclusion | 17 0.8 1.5 3 72 4.5 1.2 0 0 | level 0.6 | | acid 0.12 | | sour cherries, dried sour cherries
+dried-cranberries | Cranberries, dried | inclusion | 15.5 1.1 0.2 4 73.5 5.3 0.2 0 0 | level 0.5 | | acid 0.15 | | dried cranberries, cranberries
+dried-cherries | Cherries, dried | inclusion | 17 0.8 1.5 3 72 4.5 1.2 0 0 | level 0.6 | | acid 0.12 | | sour cherries, dried sour cherries, dried cherries, cherries
 dried-apricots | Apricots, dried | inclusion | 31 0.5 3.4 2 53.5 7.3 2.6 0 0 | chopped 0.6 | sulphite | acid 0.15 | apricot 7 | apricots, dried apricots
 dates | Dates, chopped | inclusion | 20.5 0.4 2.5 3.6 63.4 8 1.6 0 0 | chopped 0.62 | | | date 8 | dates, pitted dates, medjool dates
 figs | Figs, dried | inclusion | 30 0.9 3.3 5.1 48 9.8 1.9 0 0 | chopped 0.62 | | acid 0.05 | fig 9 | dried figs

@@ -1,0 +1,231 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { ingredient } from '../ingredient/index.js';
+import { assembleFormula } from './assemble.js';
+import { readRecipe, readSheet, type SheetSettings } from './read-sheet.js';
+
+const settings: SheetSettings = {
+  measures: 'us',
+  schools: { flour: 'spooned', 'brown sugar': 'packed', cocoa: 'spooned' },
+  eggSize: 'large',
+};
+const lines = (text: string, change: Partial<SheetSettings> = {}) =>
+  readSheet(text, { ...settings, ...change }).lines.map(({ state, ingredientId, massG, use }) => [
+    use === 'dough' ? state : `${use} ${state}`,
+    ingredientId ?? null,
+    massG === undefined ? null : Math.round(massG * 10) / 10,
+  ]);
+
+describe('figures as people write them', () => {
+  it.each<[string, string, number]>([
+    ['0,250 kg butter', 'butter', 250],
+    ['1,250 kg flour', 'wheat-flour', 1250],
+    ['1.5 kg flour', 'wheat-flour', 1500],
+    ['1.000 g flour', 'wheat-flour', 1000],
+    ['1,000 g flour', 'wheat-flour', 1000],
+    ['1 000 g flour', 'wheat-flour', 1000],
+    ['1\u202f000 g flour', 'wheat-flour', 1000],
+    ["1'000 g flour", 'wheat-flour', 1000],
+    ['12,5 g salt', 'salt', 12.5],
+    ['558.659 g flour', 'wheat-flour', 558.7],
+    ['.5 tsp salt', 'salt', 3],
+    ['one and a half cups flour', 'wheat-flour', 184.5],
+    ['a cup and a half of flour', 'wheat-flour', 184.5],
+    ['1 & 1/2 cups flour', 'wheat-flour', 184.5],
+    ['two and a quarter cups flour', 'wheat-flour', 276.8],
+    ['one half cup sugar', 'white-sugar', 100],
+    ['half a cup of sugar', 'white-sugar', 100],
+    ['three quarters of a cup of sugar', 'white-sugar', 149.9],
+    ['2-1/2 cups flour', 'wheat-flour', 307.6],
+    ['2 sticks butter', 'butter', 226.8],
+    ['2 dessertspoons honey', 'honey', 28.4],
+  ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
+
+  it.each([
+    ['1/2-3/4 cup sugar'],
+    ['8-10 dates'],
+    ['Butter 250'],
+    ['Sugar: 200'],
+    ['1 glass milk'],
+    ['a knob of butter'],
+    ['250 kg butter'],
+  ])('"%s" is asked about', (text) => expect(lines(text)[0]?.[0]).toBe('ask'));
+
+  it('three digits behind the mark that the sheet uses are asked about, with both readings', () => {
+    const [line] = readSheet('2.500 g salt', { ...settings, decimal: 'point' }).lines;
+    expect(line).toMatchObject({ state: 'ask', question: 'Is that 2.5 or 2500?' });
+    // Where the sheet writes commas, a point parts thousands.
+    expect(lines('2.500 g flour\n12,5 g salt')[0]).toEqual(['read', 'wheat-flour', 2500]);
+  });
+});
+
+describe('brackets', () => {
+  it.each<[string, string, number]>([
+    ['200 g sugar (or 180 g honey)', 'white-sugar', 200],
+    ['250 g butter (20 g for the trays)', 'butter', 250],
+    ['4 eggs (60 g each)', 'whole-egg', 240],
+    ['225g (8oz) butter', 'butter', 225],
+    ['1 cup (2 sticks) butter', 'butter', 227.1],
+    ['1 (12-oz) bag dark chocolate chips', 'dark-chocolate', 340.2],
+    ['One 12-ounce package semisweet chocolate chips', 'semisweet-chocolate', 340.2],
+    ['100 g butter (salted)', 'salted-butter', 100],
+    ['1 cup sugar (dark brown, packed)', 'dark-brown-sugar', 224.8],
+    ['1/2 cup (60 g) walnuts', 'walnuts', 60],
+  ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
+});
+
+describe('two ingredients in one line', () => {
+  it('are two lines; more of the same adds', () => {
+    expect(lines('2 eggs plus 1 yolk')).toEqual([
+      ['read', 'whole-egg', 100],
+      ['read', 'egg-yolk', 18],
+    ]);
+    expect(lines('2 cups flour, 1 cup sugar, 1 tsp salt').map(([, id]) => id)).toEqual([
+      'wheat-flour',
+      'white-sugar',
+      'salt',
+    ]);
+    expect(lines('1 cup flour plus 2 tbsp')).toEqual([['read', 'wheat-flour', 138.4]]);
+    expect(lines('500 g flour, plus 20 g for dusting')).toEqual([['read', 'wheat-flour', 500]]);
+  });
+});
+
+describe('a word that makes another thing of it', () => {
+  it.each([
+    '1 cup peanut-butter chips',
+    '1 cup cinnamon chips',
+    '100 ml cranberry juice',
+    '1 cup fresh cranberries',
+    '50 g banana chips',
+    '1 cup butter or margarine',
+  ])('"%s" is asked about', (text) => expect(lines(text)[0]?.[0]).toBe('ask'));
+  it('chips of chocolate are chocolate, fresh eggs are eggs', () => {
+    expect(lines('100 g dark chocolate chips')[0]?.[1]).toBe('dark-chocolate');
+    expect(lines('2 fresh eggs')[0]?.[1]).toBe('whole-egg');
+  });
+  it('the grain of a salt is a range', () => {
+    const [line] = readSheet('1 tsp flaky salt', settings).lines;
+    expect((line?.rangeG?.[1] ?? 0) / (line?.rangeG?.[0] ?? 1)).toBeGreaterThan(2.5);
+  });
+  it('an egg by its European size', () => expect(lines('2 L eggs')).toEqual([['read', 'whole-egg', 118]]));
+});
+
+describe('sections and directions', () => {
+  const text = `Harbour Rounds
+For the dough:
+250 g plain flour
+125 g butter
+100 g sugar
+1 egg
+
+For the glaze: 200 g icing sugar
+Topping: 50 g pearl sugar
+Filling:
+80 g apricot jam
+
+Chill for 2 hours.
+Bake at 350 °F for 11 to 13 minutes.
+Makes 24 cookies, 7 cm across`;
+  const sheet = readSheet(text, settings);
+  it('stay apart and become what they are; nothing is lost', () => {
+    const found = sheet.lines.filter(({ massG }) => massG !== undefined);
+    expect(found.map(({ use, ingredientId }) => `${use} ${ingredientId}`)).toEqual(
+      expect.arrayContaining(['dough wheat-flour', 'icing icing-sugar', 'topping pearl-sugar']),
+    );
+    expect(
+      sheet.lines
+        .filter(({ use }) => use === 'dough')
+        .some(({ ingredientId }) => ingredientId === 'icing-sugar'),
+    ).toBe(false);
+  });
+  it('oven, minutes, chill, yield and size are read', () => {
+    expect(sheet.bake).toEqual({ setC: 177, minutes: [11, 13] });
+    expect(sheet.rest).toEqual({ hours: [2, 2], where: 'chilled' });
+    expect(sheet.yield).toEqual({ pieces: 24, diameterMm: 70 });
+  });
+  it.each<[string, object]>([
+    ['Bake at 180 °C (fan 160 °C) for 12 minutes', { setC: 180, minutes: [12, 12] }],
+    ['Preheat the oven to gas mark 4', { setC: 180 }],
+    ['Bake 10-12 min at 375 F', { setC: 191, minutes: [10, 12] }],
+  ])('"%s"', (line, bake) => expect(readSheet(line, settings).bake).toMatchObject(bake));
+  it('icing and filling are no part of the dough that is made of it', () => {
+    const results = readRecipe('250 g flour\n125 g butter\nGlaze:\n200 g icing sugar', settings);
+    const formula = assembleFormula(results, { code: 'HRB', name: 'Harbour' });
+    expect(formula.stages.flatMap((stage) => stage.lines.map((line) => line.ingredientId))).toEqual([
+      'butter',
+      'wheat-flour',
+    ]);
+  });
+});
+
+describe('metric pages of other kitchens', () => {
+  it('a German one', () =>
+    expect(
+      lines('250 g Mehl (Type 405)\n125 g Butter\n1 TL Backpulver\n1 Prise Salz\n2 Eier\n2 EL Honig').map(
+        ([, id]) => id,
+      ),
+    ).toEqual(['wheat-flour', 'butter', 'baking-powder', 'salt', 'whole-egg', 'honey']));
+  it('a French one', () =>
+    expect(
+      lines('250 g de farine\n125 g de beurre doux\n100 g de sucre\n1 jaune d’œuf\n2 c. à soupe de miel').map(
+        ([, id]) => id,
+      ),
+    ).toEqual(['wheat-flour', 'butter', 'white-sugar', 'egg-yolk', 'honey']));
+});
+
+describe('results that no dough has', () => {
+  it.each([
+    ['500 g flour\n2 kg butter', 1],
+    ['500 g flour\n100 g salt', 1],
+    ['500 g flour\n60 g baking soda', 1],
+  ])('%j is asked about', (text, line) => expect(lines(text)[line]?.[0]).toBe('ask'));
+  it('an ordinary one is not', () =>
+    expect(
+      lines('500 g flour\n350 g butter\n8 g salt\n6 g baking soda').every(([state]) => state === 'read'),
+    ).toBe(true));
+});
+
+describe('a thousand lines with known grams, in ten styles', () => {
+  const foods = [
+    'wheat-flour',
+    'butter',
+    'white-sugar',
+    'salt',
+    'walnuts',
+    'dark-chocolate',
+    'honey',
+  ] as const;
+  const blank = (grams: number, mark: string) => String(grams).replace(/\B(?=(\d{3})+$)/g, mark);
+  const styles: readonly ((grams: number, name: string) => string)[] = [
+    (g, name) => `${g} g ${name}`,
+    (g, name) => `${g}g ${name}`,
+    (g, name) => `${name}: ${g} g`,
+    (g, name) => `${name} – ${g}g`,
+    (g, name) => `${blank(g, '.')} g ${name}`,
+    (g, name) => `${blank(g, ' ')} g ${name}`,
+    (g, name) => `${blank(g, '’')} g ${name}`,
+    (g, name) => `${(g / 1000).toFixed(3).replace('.', ',')} kg ${name}`,
+    (g, name) => `- ${g} grams of ${name}, sifted`,
+    (g, name) => `${g} g ${name} (or ${g + 20} g of another)`,
+  ];
+  it('none is wrong in silence, and hardly any is asked about', () => {
+    let asked = 0;
+    let all = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...foods),
+        fc.constantFrom(...styles),
+        fc.integer({ min: 1, max: 800 }).map((n) => n * 5),
+        (id, style, grams) => {
+          const text = style(grams, ingredient(id).name.toLowerCase());
+          const [line] = readSheet(text, settings).lines;
+          all += 1;
+          if (line?.state === 'ask') asked += 1;
+          else expect([text, line?.ingredientId, Math.round(line?.massG ?? 0)]).toEqual([text, id, grams]);
+        },
+      ),
+      { numRuns: 1000 },
+    );
+    expect(asked / all).toBeLessThan(0.02);
+  });
+});

@@ -1,0 +1,146 @@
+import { ingredient } from '../ingredient/index.js';
+import { formatNumber } from '../shown/index.js';
+import type { LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
+import { joinDirections, type Directions } from './directions.js';
+import type { DecimalMark } from './figures.js';
+import { readLine, type WrittenLine } from './read-line.js';
+import { recipeRows, type RecipeRow } from './recipe-rows.js';
+import type { LineUse } from './sections.js';
+import { ask, weighLine } from './weigh-line.js';
+
+export interface SheetSettings extends ReadSettings {
+  /** The decimal mark of the whole sheet; found from its figures where left out. */
+  readonly decimal?: DecimalMark;
+}
+
+/** Of the flour, by mass: beyond these it is a slip of the pen, or of the reading. House estimates. */
+const implausible: Readonly<Partial<Record<string, number>>> = {
+  leavening: 0.09,
+  salt: 0.09,
+  flavour: 0.6,
+  butter: 3,
+  fat: 3,
+  sugar: 4,
+  egg: 3,
+};
+const mostG = 50_000;
+/** Less than this is no slip, whatever the flour is, g. */
+const leastG = 3;
+
+const question = (sentence: string, grams: readonly number[]): LineQuestion => ({
+  about: 'amount',
+  sentence,
+  choices: grams.map((massG) => ({ label: `${formatNumber(massG)} g`, answer: { massG } })),
+});
+/** The line asked about after all: what was read of it counts no more. */
+const again = ({ line, ingredientId, use }: ReadResult, asked: LineQuestion): ReadResult =>
+  ask(line, asked, { ...(ingredientId && { ingredientId }), ...(use && { use }) });
+
+const kindOf = ({ ingredientId }: ReadResult) => (ingredientId ? ingredient(ingredientId).kind : undefined);
+
+/** Asks about amounts that no dough has: nothing of them is saved unseen. An answer in grams is taken. */
+const sane = (
+  results: readonly ReadResult[],
+  answers: Readonly<Record<number, LineAnswer>>,
+): readonly ReadResult[] => {
+  const flourG = results
+    .filter((result) => result.use === 'dough' && kindOf(result) === 'flour')
+    .reduce((sum, { mass }) => sum + (mass?.value ?? 0), 0);
+  return results.map((result, i) => {
+    const { mass, ingredientId, state } = result;
+    if (state !== 'read' || !mass || !ingredientId || answers[i]?.massG !== undefined) return result;
+    const name = ingredient(ingredientId).name.toLowerCase();
+    if (mass.value > mostG)
+      return again(
+        result,
+        question(`${formatNumber(mass.value / 1000)} kg of ${name}: is that meant?`, [
+          mass.value,
+          mass.value / 1000,
+        ]),
+      );
+    const most = implausible[kindOf(result) ?? ''];
+    const off = most !== undefined && mass.value > most * flourG && mass.value >= leastG;
+    if (!off || result.use !== 'dough' || flourG <= 0) return result;
+    return again(
+      result,
+      question(
+        `${formatNumber(mass.value)} g of ${name} to ${formatNumber(flourG)} g of flour: is that meant?`,
+        [mass.value],
+      ),
+    );
+  });
+};
+
+const plainLineOf = (row: RecipeRow): WrittenLine => ({ ...readLine(row.plain), text: row.text });
+
+/**
+ * All rows of a pasted text, each with its answer if it has one. Percent and grams are not mixed silently.
+ * @param answers by the number of the row, as `recipeRows` gives them
+ */
+export const readRecipe = (
+  text: string,
+  settings: SheetSettings,
+  answers: Readonly<Record<number, LineAnswer>> = {},
+): readonly ReadResult[] => {
+  const rows = recipeRows(text, settings.decimal);
+  const lines = rows.map(plainLineOf);
+  const inPercent = (line: WrittenLine) => line.amounts.some(({ unit }) => unit.kind === 'percent');
+  const mixed = lines.some(inPercent) && lines.some((line) => line.amounts.length > 0 && !inPercent(line));
+  const results = rows.map((row, i): ReadResult => {
+    const line = lines[i] as WrittenLine;
+    if (row.kind !== 'line')
+      return { line: { ...line, kind: 'heading' }, state: row.kind, uncertain: [], use: row.use };
+    const answer = answers[i] ?? {};
+    const read = weighLine(line, settings, answer);
+    const use: LineUse = row.use === 'dough' && line.topping ? 'topping' : row.use;
+    const result = { ...read, use };
+    if (read.state !== 'read' || answer.massG !== undefined) return result;
+    if (mixed && inPercent(line))
+      return again(result, question('Percent among weights: how many grams is this line?', []));
+    if (row.doubt)
+      return again(
+        result,
+        question(`Is that ${row.doubt.map((value) => formatNumber(value)).join(' or ')}?`, row.doubt),
+      );
+    return result;
+  });
+  return sane(results, answers);
+};
+
+/** What a line of a sheet came to. */
+export interface SheetLine {
+  readonly text: string;
+  readonly section?: string;
+  readonly use: LineUse;
+  readonly state: 'read' | 'ask' | 'heading' | 'instruction';
+  readonly ingredientId?: string;
+  readonly massG?: number;
+  readonly rangeG?: readonly [number, number];
+  readonly question?: string;
+}
+export interface Sheet extends Directions {
+  readonly lines: readonly SheetLine[];
+}
+
+/** A whole recipe, with what it says of oven, rest and yield. */
+export const readSheet = (text: string, settings: SheetSettings): Sheet => {
+  const rows = recipeRows(text, settings.decimal);
+  const lines = readRecipe(text, settings).flatMap((result, i): SheetLine[] => {
+    const row = rows[i];
+    if (!row || result.state === 'empty' || result.state === 'left-out') return [];
+    const { state, ingredientId, mass, rangeG, question: asked, use = row.use } = result;
+    return [
+      {
+        text: row.text,
+        ...(row.section !== undefined && { section: row.section }),
+        use,
+        state,
+        ...(ingredientId && { ingredientId }),
+        ...(state === 'read' && mass && { massG: mass.value }),
+        ...(state === 'read' && rangeG && { rangeG }),
+        ...(asked && { question: asked.sentence }),
+      },
+    ];
+  });
+  return { lines, ...joinDirections(rows.map(({ tells }) => tells)) };
+};
