@@ -29,7 +29,7 @@ const threeDigits = (text: string, mark: DecimalMark | undefined): PlainText => 
       const decimal = `${whole}.${part}`;
       const thousands = `${whole}${part}`;
       // A nought in front is never thousands; of a kilogram the part is grams.
-      if (/^0/.test(whole) || (unit && new RegExp(`^${large}$`, 'i').test(unit))) return decimal;
+      if (whole.startsWith('0') || (unit && new RegExp(`^${large}$`, 'i').test(unit))) return decimal;
       // Nobody weighs 558 kg of flour into a dough, nor 1,234 g of it: such figures have a decimal mark.
       if (unit && (Number(thousands) > mostG || Number(thousands) % roundG !== 0)) return decimal;
       const isMark = (sign === ',') === (mark === 'comma');

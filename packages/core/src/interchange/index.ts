@@ -5,7 +5,7 @@ export * from './read-line.js';
 export * from './read-sheet.js';
 export { recipeRows, type RecipeRow } from './recipe-rows.js';
 export type { Directions } from './directions.js';
-export { sectionStart, useOf, type LineUse } from './sections.js';
+export { sectionStart, lineUseOf, type LineUse } from './sections.js';
 export * from './answers.js';
 export { sayPiece } from './weigh-amount.js';
 export * from './weigh-line.js';

@@ -2,7 +2,7 @@ import { directionsOf, isInstruction, type Directions } from './directions.js';
 import { decimalMarkOf, plainLine, type DecimalMark } from './figures.js';
 import { inEnglish } from './other-tongues.js';
 import { partsOfLine } from './parts-of-line.js';
-import { sectionStart, useOf, type LineUse } from './sections.js';
+import { sectionStart, lineUseOf, type LineUse } from './sections.js';
 
 /** One row of a pasted recipe: a heading, something to do, or one ingredient. */
 export interface RecipeRow {
@@ -34,7 +34,7 @@ export const recipeRows = (text: string, decimal?: DecimalMark): readonly Recipe
     const start = sectionStart(line);
     if (start) {
       section = start.section;
-      use = useOf(section);
+      use = lineUseOf(section);
       if (start.rest === '') {
         add({ text: raw, plain: line, kind: 'heading', doubt: null, tells: {} });
         continue;

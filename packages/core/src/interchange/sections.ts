@@ -7,7 +7,7 @@ const uses: readonly (readonly [RegExp, LineUse])[] = [
   [/topping|finish|decorat|coat|roll|sprinkl|dust|garnish|streusel|crumble/i, 'topping'],
   [/dough|cookie|biscuit|base|batter|teig|pâte|ingredients|dry|wet/i, 'dough'],
 ];
-export const useOf = (section: string): LineUse =>
+export const lineUseOf = (section: string): LineUse =>
   uses.find(([words]) => words.test(section))?.[1] ?? 'other';
 
 const names =
