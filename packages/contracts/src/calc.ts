@@ -152,6 +152,11 @@ export class BakeRestRequest {
   @IsNumber() trayS: number;
   @IsNumber() airC: number;
 }
+/** The house's own limits, where they are not the usual ones. */
+export class BakeRulesRequest {
+  /** What even the coldest point must reach, carryover included, °C. */
+  @IsOptional() @IsNumber() centreC?: number;
+}
 export class BakeRequestInput {
   @ValidateNested() @Type(() => BakePieceRequest) piece: BakePieceRequest;
   @IsOptional() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
@@ -161,6 +166,7 @@ export class BakeRequestInput {
   @ValidateNested() @Type(() => BakeRestRequest) rest: BakeRestRequest;
   @IsOptional() @IsNumber() pullS?: number;
   @IsOptional() @IsIn(['soft-centre', 'chewy', 'crisp-edge', 'crisp-through']) target?: Doneness;
+  @IsOptional() @ValidateNested() @Type(() => BakeRulesRequest) rules?: BakeRulesRequest;
 }
 
 export class TraySizeRequest {

@@ -19,6 +19,8 @@ import { allergenIds, ingredientKinds, type Allergen, type IngredientKind } from
 
 const share = { message: 'A loss is between 0 and 20 %.' };
 
+const centre = { message: 'The limit of the centre is between 50 and 95 °C.' };
+
 /** House rules that a person may change. */
 export class RulesInput {
   @Type(() => Number) @IsNumber({}, share) @Min(0, share) @Max(0.2, share) bowlLossShare: number;
@@ -42,6 +44,8 @@ export class RulesInput {
   @IsOptional() @Type(() => Number) @IsInt() @Min(86_400) @Max(400 * 86_400) frozenMaxS?: number;
   @IsOptional() @Type(() => Number) @IsInt() @Min(600) @Max(86_400) outMaxS?: number;
   @IsOptional() @Type(() => Number) @IsInt() @Min(60) @Max(86_400) probeSilentS?: number;
+  /** What the coldest point of a baked piece reaches, °C. */
+  @IsOptional() @Type(() => Number) @IsNumber() @Min(50, centre) @Max(95, centre) centreC?: number;
   @Type(() => Number) @IsInt() version: number;
 }
 

@@ -133,6 +133,7 @@ const runBake = (r: BakeRequestInput) => {
         fan: r.oven.fan,
         trayRestS: r.rest.trayS,
         roomC: r.rest.airC,
+        ...(r.rules?.centreC !== undefined && { centreC: r.rules.centreC }),
         ...(r.target && { target: r.target }),
         ...(r.pullS !== undefined && { pullS: r.pullS }),
       }),

@@ -32,12 +32,13 @@ describe('JSON in the database', () => {
       moves: [],
     }));
   it('house rules of the first form get the usual limits, and keep what they had', () => {
-    const { thawedMaxS, frozenMaxS, outMaxS, probeSilentS, ...old } = demoRules;
-    expect([thawedMaxS, frozenMaxS, outMaxS, probeSilentS].length).toBe(4);
+    const { thawedMaxS, frozenMaxS, outMaxS, probeSilentS, centreC, ...old } = demoRules;
+    expect([thawedMaxS, frozenMaxS, outMaxS, probeSilentS, centreC].length).toBe(5);
     const now = unpack<typeof demoRules>('rules', old);
     expect(now).toMatchObject(old);
     expect(now.outMaxS).toBe(4 * 3600);
     expect(now.probeSilentS).toBe(900);
+    expect(now.centreC).toBe(71);
     expect(unpack<typeof demoRules>('rules', { ...old, outMaxS: 7200 }).outMaxS).toBe(7200);
   });
 });

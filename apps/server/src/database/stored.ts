@@ -1,4 +1,4 @@
-import { JokulError, usualAgeLimits, usualProbeSilentS } from '@jokul/core';
+import { JokulError, usualAgeLimits, usualCentreC, usualProbeSilentS } from '@jokul/core';
 
 /*
  * JSON in the database carries the version of its form. What an older Jokul wrote is brought up as it is read; what a
@@ -21,8 +21,13 @@ export const storedForms = {
   // Batches that are made by another version than the latest have forecasts of their own.
   plan: form('plan', (old) => ({ ...old, batchForecasts: {}, moves: old.moves ?? [] })),
   equipment: form('equipment'),
-  // How long dough may be in each state, and when a silent probe is an alarm.
-  rules: form('house rules', (old) => ({ ...usualAgeLimits, probeSilentS: usualProbeSilentS, ...old })),
+  rules: form(
+    'house rules',
+    // How long dough may be in each state, and when a silent probe is an alarm.
+    (old) => ({ ...usualAgeLimits, probeSilentS: usualProbeSilentS, ...old }),
+    // What the centre of a baked piece must reach.
+    (old) => ({ centreC: usualCentreC, ...old }),
+  ),
   clock: form('clock'),
   bakery: form('bakery'),
   ingredients: form('own ingredients'),

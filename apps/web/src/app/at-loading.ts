@@ -58,6 +58,7 @@ const ask = async (
   const found = await core().loading(formula, asked, {
     tray: trayKindOf(bakery.equipment, bakery.rules).material,
     liner: bakery.rules.liner,
+    centreC: bakery.rules.centreC,
     fan: oven.fan,
     setC: load.setC,
     ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),

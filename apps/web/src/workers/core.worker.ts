@@ -44,6 +44,8 @@ import {
 } from '@jokul/core';
 
 export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'setC'> & {
+  /** The house's limit of the centre, °C. */
+  readonly centreC: number;
   readonly massG?: number;
   readonly shape?: PieceShape;
   /** What is in force of what was learned of this oven and dough. */

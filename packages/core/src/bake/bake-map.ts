@@ -1,6 +1,6 @@
 import type { Doneness } from '../formula/index.js';
 import { donenessIndex, isTooDark, stateOf, type BakeState } from './doneness.js';
-import { checkComposition, type BakeInput } from './input.js';
+import { checkComposition, judgedBy, type BakeInput } from './input.js';
 import { advance, readingIfPulledNow, startRun } from './simulate.js';
 
 /** What a pull at one time at one temperature ends in, after the carryover. */
@@ -44,13 +44,13 @@ export const mapGrid = (setC: number, pullS: number, rows = 24, columns = 40): M
 export const bakeMapRow = (input: BakeInput, pullsS: readonly number[]): MapRow => {
   checkComposition(input);
   const run = startRun(input.setup);
-  const water = input.setup.dough.composition.water;
+  const by = judgedBy(input);
   // Doneness never goes back with a later pull; the index is kept rising against the noise of the grid.
   let last = 0;
   const cells = pullsS.map((pullS): MapCell => {
     advance(run, 'oven', pullS);
     const reading = readingIfPulledNow(run);
-    last = Math.max(last, donenessIndex(reading, water));
+    last = Math.max(last, donenessIndex(reading, by));
     return {
       pullS,
       index: last,

@@ -1,5 +1,13 @@
-import { checkComposition, type BakeInput } from './input.js';
-import { aimedIndex, darkLimits, donenessIndex, stateOf, type BakeState } from './doneness.js';
+import { checkComposition, judgedBy, type BakeInput } from './input.js';
+import {
+  aimedIndex,
+  centreSurelyThere,
+  darkLimits,
+  donenessIndex,
+  stateOf,
+  type BakeState,
+} from './doneness.js';
+import type { Doneness } from '../formula/index.js';
 import { advance, carryoverS, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
 import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
@@ -50,6 +58,8 @@ export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
 const probeEveryS = 180;
 /** While it sets, which happens within a few minutes and not evenly. */
 const settingEveryS = 60;
+/** While the centre comes to the limit, where it comes last of all. */
+const centreEveryS = 20;
 /** Before anything sets; a small piece in a hot oven is soon there. */
 const untilSetsEveryS = 120;
 const firstProbeS = 60;
@@ -62,12 +72,19 @@ const probes = (input: BakeInput): readonly Probe[] => {
   let pullS = firstProbeS;
   while (pullS <= longestS) {
     advance(run, 'oven', pullS);
-    const probe = probeOf(pullS, readingIfPulledNow(run), input.setup.dough.composition.water, found.at(-1));
+    const probe = probeOf(pullS, readingIfPulledNow(run), judgedBy(input), found.at(-1));
     found.push(probe);
     if (probe.index >= 4.95) break;
-    pullS += probe.set === 0 ? untilSetsEveryS : probe.set < 1 ? settingEveryS : probeEveryS;
+    pullS += nextProbeS(probe);
   }
   return found;
+};
+
+const nextProbeS = ({ firm, centre }: Probe): number => {
+  if (firm === 0) return untilSetsEveryS;
+  if (firm < 1) return settingEveryS;
+  if (centre < 0) return settingEveryS;
+  return centre < centreSurelyThere ? centreEveryS : probeEveryS;
 };
 
 const windowsOf = (found: readonly Probe[]): readonly DonenessWindow[] => {
@@ -112,10 +129,11 @@ const fullRun = (input: BakeInput, pullS: number) => {
     return reading;
   };
   const atPull = stay('oven', pullS);
+  const { coldestReachedC } = stay('tray', pullS + carryoverS);
   const offTrayS = pullS + Math.max(carryoverS, input.rest.trayS);
   stay('tray', offTrayS);
   const cooled = stay('rack', offTrayS + 600);
-  return { curves, atPull, cooled };
+  return { curves, atPull, cooled, coldestReachedC };
 };
 
 /** What the pull and the diameter are good for, by what is known of oven and dough. */
@@ -211,6 +229,16 @@ const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certaint
   });
 };
 
+/** Why there is no pull for the target: never so far within the hour, or past it by the time that the centre is done. */
+const outOfReach = ({ setup, centreC }: BakeInput, target: Doneness, pullS: number | null): Warning => ({
+  code: 'target-out-of-reach',
+  message:
+    pullS === null
+      ? `This piece does not become ${target.replace('-', ' ')} within an hour at ${setup.setC} °C. Bake hotter, or make it smaller.`
+      : `This piece is past ${target.replace('-', ' ')} by the time its centre is at ${centreC} °C. Thaw it, flatten it, make it smaller or bake cooler.`,
+  figures: { setC: setup.setC, centreC },
+});
+
 /**
  * One bake: what each pull time would give, the pull for the target, and the curves through carryover and rack.
  * @throws JokulError `out-of-range` outside the documented domain
@@ -229,15 +257,19 @@ export const bake = (input: BakeInput): BakeResult => {
   if (input.pullS !== undefined) pull = say(input.pullS, 'Pull, as set');
   else if (input.target !== undefined) {
     const pullS = passingIndex(found, aimedIndex[input.target]);
-    if (pullS === null) {
-      warnings.push({
-        code: 'target-out-of-reach',
-        message: `This piece does not become ${input.target.replace('-', ' ')} within an hour at ${input.setup.setC} °C. Bake hotter, or make it smaller.`,
-        figures: { setC: input.setup.setC },
-      });
-    } else pull = say(pullS, `Pull for ${input.target.replace('-', ' ')}`);
+    const window = windows.find(({ state }) => state === input.target);
+    if (pullS !== null && window && pullS >= window.fromS && pullS <= window.toS)
+      pull = say(pullS, `Pull for ${input.target.replace('-', ' ')}`);
+    else warnings.push(outOfReach(input, input.target, pullS));
   }
   const run = fullRun(input, pull?.value ?? found.at(-1)?.pullS ?? 600);
+  if (input.pullS !== undefined && run.coldestReachedC < input.centreC) {
+    warnings.push({
+      code: 'raw-centre',
+      message: `The coldest point only gets to ${Math.floor(run.coldestReachedC)} °C, on the hot tray too: raw, below the house limit of ${input.centreC} °C. Check with a probe; local rules decide.`,
+      figures: { coldestC: run.coldestReachedC, limitC: input.centreC },
+    });
+  }
   if (run.atPull.colour.bottom > darkLimits[input.target ?? 'chewy'].bottom) {
     warnings.push({
       code: 'burnt-bottom',
@@ -262,5 +294,5 @@ export const stateAfterPull = (input: BakeInput, pullS: number): BakeState => {
   const run = startRun(input.setup);
   advance(run, 'oven', pullS);
   advance(run, 'tray', pullS + carryoverS);
-  return stateOf(donenessIndex(readRun(run), input.setup.dough.composition.water));
+  return stateOf(donenessIndex(readRun(run), judgedBy(input)));
 };

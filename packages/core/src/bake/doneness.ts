@@ -15,11 +15,38 @@ const byMoisture: readonly (readonly [moisturePercent: number, index: number])[]
 export const crispEdgeNeedsMm = 5;
 
 /**
- * How far it is set and coloured: 0 raw, 1 no longer under; goes on above 1.
- * Set of the bulk, set of the rim and a first colour of the rim must all be there.
+ * What even the coldest point must reach, carryover included, before a piece is anything but under, °C: for dough with egg,
+ * and with raw flour. A house sets its own; local rules decide.
  */
-export const setIndex = (after: Reading): number =>
+export const usualCentreC = 71;
+/** So far below the limit the centre counts as wholly raw, K. */
+const rawBelowK = 20;
+
+/** What the doneness of a piece is judged by, beside what is seen of it. */
+export interface JudgedBy {
+  /** Water of the raw dough, mass fraction. */
+  readonly startMoisture: number;
+  /** The house's limit of the coldest point, °C. */
+  readonly centreC: number;
+}
+
+/** How far the centre is from raw: 0 raw, 1 at the limit, above 1 beyond it. */
+export const centreIndex = (after: Reading, limitC: number): number =>
+  1 + (after.coldestReachedC - limitC) / rawBelowK;
+
+/** A quarter of a kelvin above the limit, for what lies between two pulls that were tried: raw is never called done. */
+export const centreSurelyThere = 1 + 0.25 / rawBelowK;
+
+/** How far it is set and coloured, whatever the centre is: 0 raw, 1 no longer under; goes on above 1. */
+export const firmIndex = (after: Reading): number =>
   Math.max(0, Math.min((after.set - 0.5) / 0.32, (after.setEdge - 0.5) / 0.35, after.colour.edge / 7));
+
+/**
+ * How far it is done at all: 0 raw, 1 no longer under; goes on above 1. Set of the bulk, set of the rim, a first colour of
+ * the rim, and the coldest point at the limit must all be there.
+ */
+export const setIndex = (after: Reading, { centreC }: JudgedBy): number =>
+  Math.max(0, Math.min(firmIndex(after), centreIndex(after, centreC)));
 
 /** Water of the centre as of a dough of the usual water, %: what parts the states from soft to crisp. */
 export const drynessOf = (after: Reading, startMoisture: number): number =>
@@ -38,12 +65,11 @@ export const drynessAt = (index: number): number => {
 /**
  * Doneness as one number: below 1 under, 1 to 2 soft centre, 2 to 3 chewy, 3 to 4 crisp edge, above 4 crisp through.
  * Read after the carryover on the hot tray, never at the oven door.
- * @param startMoisture water of the raw dough, mass fraction
  */
-export const donenessIndex = (after: Reading, startMoisture: number): number => {
-  const raw = setIndex(after);
+export const donenessIndex = (after: Reading, by: JudgedBy): number => {
+  const raw = setIndex(after, by);
   if (raw < 1) return raw;
-  const y = drynessOf(after, startMoisture);
+  const y = drynessOf(after, by.startMoisture);
   const [wettest] = byMoisture[0] as readonly [number, number];
   if (y >= wettest) return 1;
   for (let i = 1; i < byMoisture.length; i++) {

@@ -1,7 +1,7 @@
 import { modelled, type Figure } from '../shown/index.js';
 import { adjustSetup, noAdjustment } from './calibration/adjustment.js';
 import { aimedIndex } from './doneness.js';
-import { checkComposition, type BakeInput } from './input.js';
+import { checkComposition, judgedBy, type BakeInput } from './input.js';
 import { passingIndex, probeOf, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
 import { advance, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
@@ -73,7 +73,7 @@ interface Going {
 export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
   checkComposition(q.input);
   const { setup, target = 'chewy' } = q.input;
-  const water = setup.dough.composition.water;
+  const by = judgedBy(q.input);
   const aim = aimedIndex[target];
   const positions = q.trays.map(({ position }) => position);
   const [top, bottom] = [Math.min(...positions), Math.max(...positions)];
@@ -127,7 +127,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
       cornersAt.set(timeS, { hot: readRun(corners[0]).colour.edge, cool: readRun(corners[1]).colour.edge });
       for (const { run, found } of going) {
         const reading = readingIfPulledNow(run);
-        found.push({ ...probeOf(timeS, reading, water, found.at(-1)), reading });
+        found.push({ ...probeOf(timeS, reading, by, found.at(-1)), reading });
       }
     }
     if (going.every(({ found }) => (found.at(-1)?.index ?? 0) >= aim + 0.3)) break;

@@ -15,6 +15,7 @@ import {
   type Liner,
   type TrayMaterial,
 } from './parameters.js';
+import { usualCentreC, type JudgedBy } from './doneness.js';
 import type { Calibration, Whereabouts } from './calibration/calibration.js';
 import { processOf, type Process } from './process.js';
 import type { BakeSetup } from './setup.js';
@@ -24,6 +25,8 @@ export interface BakeInput {
   readonly setup: BakeSetup;
   readonly contact: number;
   readonly rest: { readonly trayS: number };
+  /** What even the coldest point must reach, carryover included, before it is anything but under, °C. */
+  readonly centreC: number;
   readonly target?: Doneness;
   readonly pullS?: number;
   /** What was learned of the oven and the dough, when it is in the setup already; null when nothing was. */
@@ -49,13 +52,15 @@ export interface BakeRequest {
   readonly parameters?: BakeParameters;
   readonly rings?: number;
   readonly layers?: number;
+  /** The house's limit of the coldest point, °C; the usual one where left out. */
+  readonly centreC?: number;
 }
 
 /** Fills in defaults. @throws JokulError `unknown-tray`, `unknown-liner` */
 export const bakeInput = (r: BakeRequest): BakeInput => {
-  if (!(r.tray in trayMaterials))
+  if (!Object.hasOwn(trayMaterials, r.tray))
     throw new JokulError('unknown-tray', `"${r.tray}" is no tray that Jokul knows.`, 'tray.material');
-  if (!(r.liner in liners))
+  if (!Object.hasOwn(liners, r.liner))
     throw new JokulError('unknown-liner', `"${r.liner}" is no liner that Jokul knows.`, 'tray.liner');
   return {
     setup: {
@@ -76,6 +81,7 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
     },
     contact: liners[r.liner].contact,
     rest: { trayS: r.trayRestS ?? 240 },
+    centreC: r.centreC ?? usualCentreC,
     ...(r.target && { target: r.target }),
     ...(r.pullS !== undefined && { pullS: r.pullS }),
   };
@@ -97,13 +103,20 @@ export const bakeInputOf = (
     ...on,
   });
 
+/** By what a bake of this input is judged. */
+export const judgedBy = ({ setup, centreC }: BakeInput): JudgedBy => ({
+  startMoisture: setup.dough.composition.water,
+  centreC,
+});
+
 /** The documented domain of the model. @throws JokulError `out-of-range` */
-export const checkComposition = ({ setup, pullS, rest }: BakeInput): void => {
+export const checkComposition = ({ setup, pullS, rest, centreC }: BakeInput): void => {
   requireNumber(setup.massG, 'The piece weight', 8, 200, 'g');
   for (const t of typeof setup.start === 'number' ? [setup.start] : setup.start) {
     requireNumber(t, 'The dough temperature', -30, 35, '°C');
   }
   requireNumber(setup.setC, 'The oven temperature', 120, 260, '°C');
+  requireNumber(centreC, 'The limit of the centre', 50, 95, '°C');
   requireNumber(rest.trayS, 'The rest on the tray', 0, 7200, 's');
   if (pullS !== undefined) requireNumber(pullS, 'The pull time', 60, 7200, 's');
   requireNumber(setup.dough.composition.water, 'The water of the dough', 0.03, 0.35);

@@ -154,13 +154,16 @@ const reading = (change: Partial<Reading>): Reading => ({
   crispEdgeMm: 8,
   set: 0.95,
   setEdge: 0.97,
+  coldestReachedC: 96,
   ...change,
 });
+
+const judged = { startMoisture: 0.1367, centreC: 71 };
 
 describe('pulls that were tried', () => {
   const tried = (pulls: readonly (readonly [number, Partial<Reading>])[]) =>
     pulls.reduce<Probe[]>(
-      (found, [pullS, change]) => [...found, probeOf(pullS, reading(change), 0.1367, found.at(-1))],
+      (found, [pullS, change]) => [...found, probeOf(pullS, reading(change), judged, found.at(-1))],
       [],
     );
   it('are read between by what the doneness is made of, also across its corners', () => {
@@ -190,6 +193,7 @@ describe('doneness', () => {
   it.each([
     [{ set: 0.66 }, 'under'],
     [{ setEdge: 0.6 }, 'under'],
+    [{ coldestReachedC: 70.9 }, 'under'],
     [{ colour: { edge: 3, centre: 0, bottom: 0 } }, 'under'],
     [{ centreMoisture: 0.13 }, 'soft-centre'],
     [{ centreMoisture: 0.1 }, 'soft-centre'],
@@ -199,25 +203,25 @@ describe('doneness', () => {
     [{ centreMoisture: 0.04 }, 'crisp-through'],
     [{ centreMoisture: 0.001 }, 'crisp-through'],
   ] as const)('%j is %s', (change, state) =>
-    expect(stateOf(donenessIndex(reading(change), 0.1367))).toBe(state),
+    expect(stateOf(donenessIndex(reading(change), judged))).toBe(state),
   );
   it('goes up as the piece dries', () => {
-    const by = (m: number) => donenessIndex(reading({ centreMoisture: m }), 0.1367);
+    const by = (m: number) => donenessIndex(reading({ centreMoisture: m }), judged);
     for (let m = 0.02; m < 0.12; m += 0.002) expect(by(m)).toBeGreaterThanOrEqual(by(m + 0.002));
   });
   it('a wetter dough is judged by its own water', () => {
-    expect(donenessIndex(reading({ centreMoisture: 0.085 }), 0.17)).toBeGreaterThan(
-      donenessIndex(reading({ centreMoisture: 0.085 }), 0.1367),
-    );
+    expect(
+      donenessIndex(reading({ centreMoisture: 0.085 }), { ...judged, startMoisture: 0.17 }),
+    ).toBeGreaterThan(donenessIndex(reading({ centreMoisture: 0.085 }), judged));
   });
   it('set is all of: bulk, rim and a first colour', () => {
-    expect(setIndex(reading({}))).toBeGreaterThan(1);
-    expect(setIndex(reading({ set: 0.5 }))).toBe(0);
+    expect(setIndex(reading({}), judged)).toBeGreaterThan(1);
+    expect(setIndex(reading({ set: 0.5 }), judged)).toBe(0);
   });
   it('has a dryness for every doneness, and back', () => {
     for (const index of [1.2, 2, 2.4, 3.5, 4.15]) {
       const centreMoisture = drynessAt(index) / 100;
-      expect(donenessIndex(reading({ centreMoisture }), 0.1367)).toBeCloseTo(index, 9);
+      expect(donenessIndex(reading({ centreMoisture }), judged)).toBeCloseTo(index, 9);
       expect(drynessOf(reading({ centreMoisture }), 0.1367)).toBeCloseTo(drynessAt(index), 9);
     }
     expect(() => drynessAt(6)).toThrow('no doneness of 6');

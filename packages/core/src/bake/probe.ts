@@ -1,29 +1,35 @@
-import { crispEdgeNeedsMm, donenessIndex, drynessAt, drynessOf, setIndex } from './doneness.js';
+import {
+  centreIndex,
+  centreSurelyThere,
+  crispEdgeNeedsMm,
+  donenessIndex,
+  drynessAt,
+  drynessOf,
+  firmIndex,
+  type JudgedBy,
+} from './doneness.js';
 import type { Reading } from './reading.js';
 
 /** What a pull at one time would give after the carryover. All but the index is kept from going back with a later pull. */
 export interface Probe {
   readonly pullS: number;
-  /** How far it is set and coloured, 1 and more: no longer under. */
-  readonly set: number;
+  /** How far it is set and coloured, 1 and more: no longer under for what is seen. */
+  readonly firm: number;
+  /** How far the centre is from raw, 1 and more: at the house's limit. */
+  readonly centre: number;
   /** Water of the centre on the scale that parts the states, %; it falls nearly evenly with the pull. */
   readonly dryness: number;
   readonly crispEdgeMm: number;
   readonly index: number;
 }
 
-/** @param startMoisture water of the raw dough, mass fraction */
-export const probeOf = (
-  pullS: number,
-  reading: Reading,
-  startMoisture: number,
-  last: Probe | undefined,
-): Probe => ({
+export const probeOf = (pullS: number, reading: Reading, by: JudgedBy, last: Probe | undefined): Probe => ({
   pullS,
-  set: Math.max(last?.set ?? 0, setIndex(reading)),
-  dryness: Math.min(last?.dryness ?? Infinity, drynessOf(reading, startMoisture)),
+  firm: Math.max(last?.firm ?? 0, firmIndex(reading)),
+  centre: Math.max(last?.centre ?? -Infinity, centreIndex(reading, by.centreC)),
+  dryness: Math.min(last?.dryness ?? Infinity, drynessOf(reading, by.startMoisture)),
   crispEdgeMm: Math.max(last?.crispEdgeMm ?? 0, reading.crispEdgeMm),
-  index: Math.max(last?.index ?? 0, donenessIndex(reading, startMoisture)),
+  index: Math.max(last?.index ?? 0, donenessIndex(reading, by)),
 });
 
 /** When `of` passes a value, s, between probes linearly; null when it never does. */
@@ -38,8 +44,14 @@ const crossing = (found: readonly Probe[], of: (probe: Probe) => number, value: 
   return null;
 };
 
+const latest = (parts: readonly (number | null)[]): number | null => {
+  const known = parts.filter((part) => part !== null);
+  return known.length === parts.length ? Math.max(...known) : null;
+};
+
 /** The earliest pull that is no longer under, s. */
-export const passingSet = (found: readonly Probe[]): number | null => crossing(found, (p) => p.set, 1);
+export const passingSet = (found: readonly Probe[]): number | null =>
+  latest([crossing(found, (p) => p.firm, 1), crossing(found, (p) => p.centre, centreSurelyThere)]);
 
 /**
  * The pull that ends in a doneness, s; null when none does. Each thing that it takes is read between the probes by
@@ -48,6 +60,5 @@ export const passingSet = (found: readonly Probe[]): number | null => crossing(f
 export const passingIndex = (found: readonly Probe[], index: number): number | null => {
   const parts = [passingSet(found), crossing(found, (p) => -p.dryness, -drynessAt(index))];
   if (index >= 3 && index < 4) parts.push(crossing(found, (p) => p.crispEdgeMm, crispEdgeNeedsMm));
-  const known = parts.filter((part) => part !== null);
-  return known.length === parts.length ? Math.max(...known) : null;
+  return latest(parts);
 };

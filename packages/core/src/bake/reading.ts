@@ -16,6 +16,8 @@ export interface Reading {
   readonly crispEdgeMm: number;
   readonly set: number;
   readonly setEdge: number;
+  /** The highest that even the coldest point has come to so far, °C. */
+  readonly coldestReachedC: number;
 }
 
 /** Water below this share of the column makes a rim snap. */
@@ -98,5 +100,6 @@ export const read = (f: Fixed, s: State, bottomFaceC: Float64Array): Reading => 
     crispEdgeMm: crispEdge(f, s),
     set,
     setEdge: meanSet(f, s, 0.8),
+    coldestReachedC: Math.min(...s.Tmax),
   };
 };

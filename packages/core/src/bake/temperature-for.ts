@@ -1,7 +1,7 @@
 import type { Doneness } from '../formula/index.js';
 import { modelled, type Figure } from '../shown/index.js';
 import { aimedIndex, donenessIndex } from './doneness.js';
-import { checkComposition, type BakeInput } from './input.js';
+import { checkComposition, judgedBy, type BakeInput } from './input.js';
 import { advance, carryoverS, readRun, startRun } from './simulate.js';
 import type { Reading } from './reading.js';
 
@@ -22,7 +22,7 @@ const highC = 250;
  */
 export const temperatureFor = (input: BakeInput, pullS: number, target: Doneness): TemperatureAnswer => {
   checkComposition({ ...input, pullS });
-  const water = input.setup.dough.composition.water;
+  const by = judgedBy(input);
   const at = (setC: number): Reading => {
     const run = startRun({ ...input.setup, setC });
     advance(run, 'oven', pullS);
@@ -30,7 +30,7 @@ export const temperatureFor = (input: BakeInput, pullS: number, target: Doneness
     return readRun(run);
   };
   const aim = aimedIndex[target];
-  const index = (reading: Reading) => donenessIndex(reading, water);
+  const index = (reading: Reading) => donenessIndex(reading, by);
   const [cool, hot] = [at(lowC), at(highC)];
   if (index(hot) < aim) return { set: null, reading: hot, reason: 'too-short' };
   if (index(cool) >= aim) return { set: null, reading: cool, reason: 'too-long' };

@@ -1,3 +1,4 @@
+import { usualCentreC } from '../bake/index.js';
 import { usualAgeLimits, usualProbeSilentS } from '../rest/index.js';
 import type { Equipment, HouseRules } from '../schedule/index.js';
 
@@ -90,6 +91,7 @@ export const demoRules: HouseRules = {
   eggIntoButterC: 40,
   ...usualAgeLimits,
   probeSilentS: usualProbeSilentS,
+  centreC: usualCentreC,
   liner: 'parchment',
   trayId: 'bright',
 };

@@ -142,6 +142,7 @@ export const bakeInputIn = (
       start: loadTemperature(formula, rules, equipment),
       tray: trayKindOf(equipment, rules).material,
       liner: rules.liner,
+      centreC: rules.centreC,
       fan: oven.fan,
       setC: setTemperature(formula, oven.fan),
     }),

@@ -67,6 +67,8 @@ export interface HouseRules {
   /** Raw dough with egg stays at or below this, °C. */
   readonly coldLimitC: number;
   readonly eggIntoButterC: number;
+  /** What even the coldest point of a baked piece reaches, carryover included, °C; under it a piece is raw. */
+  readonly centreC: number;
   /** How long dough may be thawed, frozen, and out of the cold altogether, s; the usual ones where left out. */
   readonly thawedMaxS?: number;
   readonly frozenMaxS?: number;

@@ -15,11 +15,11 @@ interface BakeMapProps {
 /** Both temperature and time free: what every pull becomes, and where mistakes do least harm. */
 export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
   const { duration, temperature } = useUnits();
-  const { setC, start, tray, liner, fan, adjust } = base;
+  const { setC, start, tray, liner, centreC, fan, adjust } = base;
   const grid = useMemo(() => mapGrid(setC, pullS), [setC, pullS]);
   const on = useMemo(
-    () => ({ start, tray, liner, fan, ...(adjust && { adjust }) }),
-    [start, tray, liner, fan, adjust],
+    () => ({ start, tray, liner, centreC, fan, ...(adjust && { adjust }) }),
+    [start, tray, liner, centreC, fan, adjust],
   );
   const { rows, progress, start: begin, cancel } = useBakeMap(formula, on, grid);
   const done = rows.filter((row) => row !== null);

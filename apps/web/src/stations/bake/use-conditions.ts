@@ -15,6 +15,7 @@ export const useConditions = (formula: Formula, oven: Oven, load: Load): Conditi
       start: loadTemperature(formula, rules, equipment),
       tray: trayKindOf(equipment, rules).material,
       liner: rules.liner,
+      centreC: rules.centreC,
       fan: oven.fan,
       setC: load.setC,
       ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),

@@ -53,7 +53,7 @@ const usualVariants = (formula: Formula, base: Conditions): readonly Variant[] =
 /** The same load in the other ovens of the bakery, each as it is known. */
 const otherOvens = (
   formula: Formula,
-  { start, tray, liner }: Conditions,
+  { start, tray, liner, centreC }: Conditions,
   oven: Oven,
   bakery: ReturnType<typeof useBakery>['data'],
 ): readonly Variant[] =>
@@ -65,6 +65,7 @@ const otherOvens = (
         start,
         tray,
         liner,
+        centreC,
         fan,
         setC: setTemperature(formula, fan),
         ...(bakery?.learned && { adjust: adjustmentOf(bakery.learned, { ovenId: id, code: formula.code }) }),

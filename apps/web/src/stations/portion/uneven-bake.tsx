@@ -26,6 +26,7 @@ export const UnevenBake = ({
         start: rules.readyCoreC,
         tray,
         liner: rules.liner,
+        centreC: rules.centreC,
         fan,
         setC: formula.bake.setC,
       }),

@@ -28,6 +28,7 @@ const ruleFields = [
   ['doughC', 'Dough off the mixer, °C', 1],
   ['readyCoreC', 'Core counts as cold at, °C', 1],
   ['coldLimitC', 'Raw dough at or below, °C', 1],
+  ['centreC', 'Centre of a baked piece at least, °C', 1],
   ['outMaxS', 'Out of the cold, all in all, h', 1 / 3600],
   ['thawedMaxS', 'Thawed, h', 1 / 3600],
   ['frozenMaxS', 'Frozen, days', 1 / 86_400],
