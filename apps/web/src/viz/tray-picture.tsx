@@ -1,3 +1,4 @@
+import { patternWords } from './pattern-words';
 import type { Layout } from '@jokul/core';
 import { temperatureColour } from './temperature';
 
@@ -27,7 +28,7 @@ export const TrayPicture = ({
     viewBox={`-4 -4 ${lengthMm + 8} ${widthMm + 28}`}
     className="w-full"
     role="img"
-    aria-label={`Tray ${lengthMm} by ${widthMm} mm with ${Math.min(pieces, layout.count)} pieces in ${layout.pattern}, ${diameterMm.toFixed(0)} mm after the spread`}
+    aria-label={`Tray ${lengthMm} by ${widthMm} mm with ${Math.min(pieces, layout.count)} pieces, ${patternWords[layout.pattern]}, ${diameterMm.toFixed(0)} mm after the spread`}
   >
     <rect
       width={lengthMm}

@@ -17,7 +17,7 @@ describe('pieces on a tray', () => {
     for (let diameterMm = 30; diameterMm < 190; diameterMm += 3.7) {
       const count = (pattern: 'rows' | 'staggered' | 'best') =>
         layOut({ ...sheet, diameterMm, gapMm: 15, marginMm: 10, pattern }).count;
-      expect(count('best')).toBe(Math.max(count('rows'), count('staggered')));
+      expect(count('best')).toBeGreaterThanOrEqual(Math.max(count('rows'), count('staggered')));
     }
   });
 

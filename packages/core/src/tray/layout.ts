@@ -1,3 +1,5 @@
+import { offsetRows, straightRows, turned, type Centre, type FreeArea } from './row-patterns.js';
+import { withMore } from './one-more.js';
 import {
   add,
   call,
@@ -10,7 +12,8 @@ import {
   type Figure,
 } from '../shown/index.js';
 
-export type Pattern = 'rows' | 'staggered';
+/** Straight rows, offset rows along either side, or set free where that holds more than any rows do. */
+export type Pattern = 'rows' | 'staggered' | 'free';
 
 export interface TrayQuestion {
   readonly lengthMm: number;
@@ -21,7 +24,7 @@ export interface TrayQuestion {
   readonly gapMm: number;
   /** Clear space to the rim of the tray. */
   readonly marginMm: number;
-  readonly pattern: Pattern | 'best';
+  readonly pattern: 'rows' | 'staggered' | 'best';
 }
 
 export interface Layout {
@@ -45,37 +48,23 @@ const perRow = relation({
   source: 'geometry: n D + (n − 1) g ≤ L − 2 a',
 });
 
-/** `n` centres spread evenly over the free length, pieces touching the margin when there is more than one. */
-const line = (n: number, from: number, to: number): readonly number[] =>
-  n === 1 ? [(from + to) / 2] : Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1));
-
-const rows = (nx: number, ny: number, x0: number, x1: number, y0: number, y1: number): [number, number][] =>
-  line(ny, y0, y1).flatMap((y) => line(nx, x0, x1).map((x): [number, number] => [x, y]));
-
-/** Offset rows; a row between two full ones is shifted by half a pitch, and holds one less where it would not fit. */
-const staggered = (
-  nx: number,
-  pitch: number,
-  x0: number,
-  x1: number,
-  y0: number,
-  y1: number,
-): [number, number][] => {
-  const free = x1 - x0;
-  const shiftedFits = (nx - 1) * pitch + pitch / 2 <= free + 1e-9;
-  const short = shiftedFits ? nx : nx - 1;
-  // The widest pitch in x lets the rows move together in y until neighbours are `pitch` apart.
-  const px = shiftedFits ? free / (nx - 0.5) : nx > 1 ? free / (nx - 1) : 0;
-  const rise = Math.max(pitch / 2, Math.sqrt(Math.max(0, pitch * pitch - (px / 2) ** 2)));
-  const ny = 1 + Math.floor((y1 - y0) / rise + 1e-9);
-  return line(ny, y0, y1).flatMap((y, row) => {
-    const odd = row % 2 === 1;
-    const n = odd ? short : nx;
-    const start = odd && px > 0 ? x0 + px / 2 : x0;
-    return n === 1 && !odd && px === 0
-      ? [[(x0 + x1) / 2, y] as [number, number]]
-      : Array.from({ length: n }, (_, i): [number, number] => [start + i * px, y]);
-  });
+const patternOn = (
+  free: FreeArea,
+  asked: TrayQuestion['pattern'],
+): { readonly pattern: Pattern; readonly centres: readonly Centre[] } => {
+  const straight = straightRows(free);
+  if (asked === 'rows') return { pattern: 'rows', centres: straight };
+  const along = offsetRows(free);
+  const across = turned(offsetRows, free);
+  const offset = across.length > along.length ? across : along;
+  if (asked === 'staggered') return { pattern: 'staggered', centres: offset };
+  const rows =
+    offset.length > straight.length
+      ? ({ pattern: 'staggered', centres: offset } as const)
+      : ({ pattern: 'rows', centres: straight } as const);
+  // Rows are quicker to set by hand: only more pieces are worth leaving them.
+  const more = withMore(rows.centres, free);
+  return more.length > rows.centres.length ? { pattern: 'free', centres: more } : rows;
 };
 
 /**
@@ -104,16 +93,17 @@ export const layOut = (q: TrayQuestion): Layout => {
       'diameterMm',
     );
   }
-  const [x0, x1] = [q.marginMm + d / 2, q.lengthMm - q.marginMm - d / 2];
-  const [y0, y1] = [q.marginMm + d / 2, q.widthMm - q.marginMm - d / 2];
-  const straight = rows(nx, ny, x0, x1, y0, y1);
-  const offset = staggered(nx, d + q.gapMm, x0, x1, y0, y1);
-  const useOffset = q.pattern === 'staggered' || (q.pattern === 'best' && offset.length > straight.length);
-  const centresMm = useOffset ? offset : straight;
+  const free: FreeArea = {
+    widthMm: q.lengthMm - 2 * q.marginMm - d,
+    heightMm: q.widthMm - 2 * q.marginMm - d,
+    pitchMm: d + q.gapMm,
+  };
+  const { pattern, centres } = patternOn(free, q.pattern);
+  const corner = q.marginMm + d / 2;
   return {
-    count: centresMm.length,
-    pattern: useOffset ? 'staggered' : 'rows',
-    centresMm,
+    count: centres.length,
+    pattern,
+    centresMm: centres.map(([x, y]) => [x + corner, y + corner] as const),
     perRow: acrossFigure,
   };
 };

@@ -25,6 +25,7 @@ import { Shown } from '../../ui/shown';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm } from '../../ui/states';
 import { DonenessBar } from '../../viz/doneness-bar';
+import { patternWords } from '../../viz/pattern-words';
 import { TrayPicture } from '../../viz/tray-picture';
 import { BakeCurve } from './bake-curve';
 import { CutOpen } from './cut-open';
@@ -170,7 +171,7 @@ const TrayAndCurve = ({
     <div className="mt-3 grid grid-cols-2 gap-5 max-[1150px]:grid-cols-1">
       <section>
         <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
-          The tray: {layout.count} of {mass(formula.piece.massG)}, {layout.pattern}, gap {formula.bake.gapMm}{' '}
+          The tray: {layout.count} of {mass(formula.piece.massG)}, {patternWords[layout.pattern]}, gap {formula.bake.gapMm}{' '}
           mm
         </h2>
         <TrayPicture
