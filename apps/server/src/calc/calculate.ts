@@ -13,6 +13,7 @@ import {
   doughFromComposition,
   doughMaterial,
   doughNeeded,
+  doughPerPiece,
   doughOf,
   JokulError,
   layOut,
@@ -61,7 +62,7 @@ const runConvert = (r: ConvertRequest) => {
 const runScale = (r: ScaleRequest) => {
   const stages = stagesOf(r.formula);
   const dough = doughNeeded(r.lines, r.losses);
-  const [split] = splitBatches(dough.value, r.mixers);
+  const [split] = splitBatches(dough.value, r.mixers, doughPerPiece(r.lines, r.losses));
   const sheets = (split?.batches ?? []).map((batch) => ({
     batch,
     sheet: weighSheet(amountsFor(stages, batch.massG), r.scales),

@@ -85,3 +85,13 @@ export const doughNeeded = (lines: readonly PieceLine[], losses: Losses): Figure
     s: losses.portionShare,
   });
 };
+
+/**
+ * Dough that one piece takes off the mixer, losses included, g; undefined where lines have pieces of several weights.
+ */
+export const doughPerPiece = (lines: readonly PieceLine[], losses: Losses): number | undefined => {
+  const [first] = lines;
+  return first && lines.every(({ pieceMassG }) => pieceMassG === first.pieceMassG)
+    ? first.pieceMassG / ((1 - losses.bowlShare) * (1 - losses.portionShare))
+    : undefined;
+};

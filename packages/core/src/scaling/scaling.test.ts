@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { amountsFor, ingredientOfKey } from '../formula/index.js';
 import { demoEquipment, demoFormulas } from '../demo/index.js';
-import { doughNeeded } from './dough-needed.js';
+import { doughNeeded, doughPerPiece } from './dough-needed.js';
 import { mixerRange, splitBatches } from './split.js';
 import { digitsOf, pickScale, roundToScale, weighSheet } from './weigh-sheet.js';
 
@@ -85,6 +85,64 @@ describe('splitting over the mixers', () => {
     expect(best?.even).toBe(false);
     expect(best?.batches.map((b) => b.mixerId)).toEqual(['a', 'b']);
     expect(best?.reason).toContain('uneven');
+  });
+
+  it.each([
+    ['two of the same bowl share two batches', 11_000, ['a', 'b']],
+    ['and take turns at five', 27_500, ['a', 'b', 'a', 'b', 'a']],
+  ])('%s', (_, massG, ids) => {
+    const twins = ['a', 'b'].map((id) => ({ id, minMassG: 2000, maxMassG: 6000 }));
+    const [best] = splitBatches(massG, twins);
+    expect(best?.batches.map(({ mixerId }) => mixerId)).toEqual(ids);
+  });
+
+  it('bowls of several sizes go together beyond six batches too', () => {
+    // Eight of the large one leave 700 g: too little for another of it, enough for the small one.
+    const bowls = [
+      { id: 'hand', minMassG: 500, maxMassG: 1500 },
+      { id: 'big', minMassG: 9900, maxMassG: 10_000 },
+    ];
+    const [best] = splitBatches(80_700, bowls);
+    expect(best?.batches.filter(({ mixerId }) => mixerId === 'big')).toHaveLength(8);
+    expect(best?.batches.filter(({ mixerId }) => mixerId === 'hand')).toHaveLength(1);
+    expect(splitBatches(300_900, bowls)[0]?.batches).toHaveLength(31);
+  });
+
+  it('no order is short for the pieces that batches cut in two', () => {
+    const bowls = fc.uniqueArray(
+      fc.record({
+        id: fc.constantFrom('a', 'b', 'c'),
+        minMassG: fc.double({ min: 500, max: 4000, noNaN: true }),
+        maxMassG: fc.double({ min: 4500, max: 15_000, noNaN: true }),
+      }),
+      { minLength: 1, maxLength: 3, selector: ({ id }) => id },
+    );
+    fc.assert(
+      fc.property(
+        bowls,
+        fc.integer({ min: 20, max: 4000 }),
+        fc.double({ min: 8, max: 160, noNaN: true }),
+        fc.double({ min: 0, max: 0.1, noNaN: true }),
+        fc.integer({ min: 0, max: 12 }),
+        (mixers, pieces, pieceMassG, share, testPieces) => {
+          const own = { bowlShare: share, portionShare: share / 2, testPieces };
+          const lines = [{ pieces, pieceMassG }];
+          let splits;
+          try {
+            splits = splitBatches(doughNeeded(lines, own).value, mixers, doughPerPiece(lines, own));
+          } catch {
+            return;
+          }
+          for (const { batches } of splits) {
+            const counted = batches.map(({ massG }) =>
+              Math.floor((massG * (1 - own.bowlShare) * (1 - own.portionShare)) / pieceMassG),
+            );
+            expect(counted.reduce((sum, n) => sum + n, 0)).toBe(pieces + testPieces);
+          }
+        },
+      ),
+      { numRuns: 400 },
+    );
   });
 
   it('every alternative conserves the mass and stays in its ranges', () => {

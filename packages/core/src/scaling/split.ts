@@ -70,18 +70,97 @@ const evenWithin = (massG: number, ranges: readonly MixerRange[]): readonly numb
   return shares.map((s, i) => (i === (open === -1 ? 0 : open) ? s + rest : s));
 };
 
-/** All ways to choose `k` mixers with repetition, in the order of the list. */
-const choose = (ranges: readonly MixerRange[], k: number): readonly (readonly MixerRange[])[] =>
-  k === 0
-    ? [[]]
-    : ranges.flatMap((range, i) => choose(ranges.slice(i), k - 1).map((rest) => [range, ...rest]));
+/** Mixers that take the same: which of them stands where makes no difference to the dough. */
+const alike = (mixers: readonly MixerRange[]): readonly (readonly MixerRange[])[] => {
+  const kinds = new Map<string, MixerRange[]>();
+  for (const mixer of mixers) {
+    const key = `${mixer.minMassG} ${mixer.maxMassG}`;
+    kinds.set(key, [...(kinds.get(key) ?? []), mixer]);
+  }
+  return [...kinds.values()];
+};
+
+/** Beyond so many batches no more than two kinds of mixer go together: the ways would be too many to look at. */
+const allKindsUpTo = 12;
+
+/** All ways to share `k` batches among kinds: how many each kind takes. */
+const counts = (kinds: number, k: number, kindsLeft: number): readonly (readonly number[])[] => {
+  if (kinds === 1) return kindsLeft > 0 || k === 0 ? [[k]] : [];
+  const most = kindsLeft > 0 ? k : 0;
+  return Array.from({ length: most + 1 }, (_, i) => most - i).flatMap((own) =>
+    counts(kinds - 1, k - own, kindsLeft - (own > 0 ? 1 : 0)).map((rest) => [own, ...rest]),
+  );
+};
+
+/** All ways to choose `k` mixers with repetition; mixers that are alike take turns. */
+const choose = (mixers: readonly MixerRange[], k: number): readonly (readonly MixerRange[])[] => {
+  const kinds = alike(mixers);
+  return counts(kinds.length, k, k > allKindsUpTo ? 2 : kinds.length).map((of) =>
+    of.flatMap((n, kind) => {
+      const own = kinds[kind] ?? [];
+      return Array.from({ length: n }, (_, i) => own[i % own.length] as MixerRange);
+    }),
+  );
+};
+
+/** A hair more than whole pieces, so that counting them back from the mass finds them all. */
+const hair = 1 + 1e-12;
 
 /**
- * Splits a dough mass over the mixers: fewest batches first, even batches preferred.
+ * Shares as whole pieces, so that no batch leaves part of a piece over that the order then lacks; the sum stays.
+ * @param pieceDoughG dough that one piece takes off the mixer, losses included
+ * @returns null when so many pieces do not fit into the ranges
+ */
+const wholePieces = (
+  shares: readonly number[],
+  ranges: readonly MixerRange[],
+  pieceDoughG: number,
+): readonly number[] | null => {
+  const all = shares.reduce((sum, share) => sum + share, 0) / pieceDoughG;
+  const total = Math.round(all);
+  // Pieces of several weights, or an amount that was given: there is no whole number to keep.
+  if (Math.abs(all - total) > 1e-6) return shares;
+  const near = (value: number, of: (x: number) => number) => of(value + (of === Math.floor ? 1e-9 : -1e-9));
+  const most = ranges.map(({ maxMassG }) => near(maxMassG / pieceDoughG, Math.floor));
+  const pieces = shares.map((share, i) =>
+    Math.min(
+      most[i] ?? 0,
+      Math.max(
+        near((ranges[i]?.minMassG ?? 0) / pieceDoughG, Math.ceil),
+        near(share / pieceDoughG, Math.floor),
+      ),
+    ),
+  );
+  const least = ranges.map(({ minMassG }) => near(minMassG / pieceDoughG, Math.ceil));
+  let open = total - pieces.reduce((sum, n) => sum + n, 0);
+  // The most cut off is made good first; each batch by one piece at a time, within its bowl.
+  while (open !== 0) {
+    const by = Math.sign(open);
+    const want = pieces.map((n, i) => by * ((shares[i] ?? 0) / pieceDoughG - n));
+    const able = pieces.map((n, i) => (by > 0 ? n < (most[i] ?? 0) : n > (least[i] ?? 0)));
+    const next = want.reduce(
+      (best, w, i) => (able[i] && (best === -1 || w > (want[best] ?? 0)) ? i : best),
+      -1,
+    );
+    if (next === -1) return null;
+    pieces[next] = (pieces[next] ?? 0) + by;
+    open -= by;
+  }
+  return pieces.some((n, i) => n < (least[i] ?? 0)) ? null : pieces.map((n) => n * pieceDoughG * hair);
+};
+
+/**
+ * Splits a dough mass over the mixers: fewest batches first, even batches preferred, mixers that are alike sharing them.
+ * @param pieceDoughG dough that one piece takes, losses included: then every batch is whole pieces, and none is lost
+ *   between them (batches then differ by a piece at most)
  * @returns up to four alternatives, best first
  * @throws JokulError `no-mixer` when the mass is below every mixer's working range, or no mixer is set up
  */
-export const splitBatches = (massG: number, mixers: readonly MixerRange[]): readonly Split[] => {
+export const splitBatches = (
+  massG: number,
+  mixers: readonly MixerRange[],
+  pieceDoughG?: number,
+): readonly Split[] => {
   requireNumber(massG, 'The dough mass', 1, 1e6, 'g');
   const usable = mixers.filter((m) => m.maxMassG >= m.minMassG && m.maxMassG > 0);
   if (usable.length === 0)
@@ -104,13 +183,15 @@ export const splitBatches = (massG: number, mixers: readonly MixerRange[]): read
     );
   const found: { split: Split; score: number }[] = [];
   for (let k = fewest; k <= fewest + 3 && (found.length < 4 || k === fewest); k++) {
-    for (const chosen of k <= 6 ? choose(usable, k) : usable.map((m) => Array.from({ length: k }, () => m))) {
+    for (const chosen of choose(usable, k)) {
       const min = chosen.reduce((sum, m) => sum + m.minMassG, 0);
       const max = chosen.reduce((sum, m) => sum + m.maxMassG, 0);
       if (massG < min - 1e-9 || massG > max + 1e-9) continue;
       const each = massG / k;
       const even = chosen.every((m) => each >= m.minMassG && each <= m.maxMassG);
-      const shares = even ? chosen.map(() => each) : evenWithin(massG, chosen);
+      const evened = even ? chosen.map(() => each) : evenWithin(massG, chosen);
+      const shares = pieceDoughG === undefined ? evened : wholePieces(evened, chosen, pieceDoughG);
+      if (!shares) continue;
       const batches = chosen.map((m, i) => ({ mixerId: m.id, massG: shares[i] ?? 0 }));
       // Fewest batches, then even, then bowls near the middle of their range, then the smaller bowl.
       const strain =

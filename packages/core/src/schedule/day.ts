@@ -10,7 +10,7 @@ import {
 } from '../bake/index.js';
 import { doughOf, type Formula } from '../formula/index.js';
 import { countPieces } from '../portioning/index.js';
-import { doughNeeded, mixerRange, splitBatches, type Split } from '../scaling/index.js';
+import { doughNeeded, doughPerPiece, mixerRange, splitBatches, type Split } from '../scaling/index.js';
 import { componentNames } from '../ingredient/index.js';
 import { lotId } from '../lot/index.js';
 import { JokulError, modelled, type Figure } from '../shown/index.js';
@@ -223,16 +223,20 @@ export const scaleProduct = (
   equipment: Equipment,
   rules: HouseRules,
 ): ProductScale => {
-  const dough = doughNeeded(
-    lines.map((line) => ({ ...line, pieceMassG: formula.piece.massG })),
-    { bowlShare: rules.bowlLossShare, portionShare: rules.portionLossShare, testPieces: rules.testPieces },
-  );
+  const pieces = lines.map((line) => ({ ...line, pieceMassG: formula.piece.massG }));
+  const losses = {
+    bowlShare: rules.bowlLossShare,
+    portionShare: rules.portionLossShare,
+    testPieces: rules.testPieces,
+  };
+  const dough = doughNeeded(pieces, losses);
   const density = doughDensityGPerMl(formula);
   return {
     dough,
     splits: splitBatches(
       dough.value,
       equipment.mixers.map((mixer) => mixerRange(mixer, density)),
+      doughPerPiece(pieces, losses),
     ),
   };
 };

@@ -6,6 +6,7 @@ import {
   ingredient,
   JokulError,
   mixerRange,
+  doughPerPiece,
   splitBatches,
   stockLimits,
   weighSheet,
@@ -80,6 +81,7 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
       const splits = splitBatches(
         dough.value,
         equipment.mixers.map((mixer) => mixerRange(mixer, density)),
+        doughPerPiece([{ pieces: 1, pieceMassG: formula.piece.massG }], losses),
       );
       const first = splits[0]?.batches[0]?.massG ?? dough.value;
       const limits: readonly StockLine[] = kind === 'stock' ? stockLimits(formula, stockG) : [];
