@@ -1,3 +1,4 @@
+import { fatIn } from '../ingredient/index.js';
 import { checkComposition, judgedBy, type BakeInput } from './input.js';
 import {
   aimedIndex,
@@ -217,8 +218,8 @@ const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certaint
       },
       {
         symbol: 'f',
-        name: 'milk fat of the dough',
-        value: setup.dough.butterfat,
+        name: 'fat that softens and melts in the dough',
+        value: fatIn(setup.dough.fats),
         unit: 'share',
         source: 'formula',
       },

@@ -1,3 +1,4 @@
+import { fatIn } from '../ingredient/index.js';
 import type { Dough, PieceShape } from '../formula/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
@@ -140,6 +141,7 @@ export const prepare = (setup: BakeSetup): Fixed => {
   const material = trayMaterials[setup.tray];
   const liner = liners[setup.liner];
   const { composition: c } = dough;
+  const fat = fatIn(dough.fats);
   const setC = p.setC + 40 * (dough.sugar - 0.28) - 150 * (dough.eggProtein - 0.0101);
   return {
     setup,
@@ -158,10 +160,10 @@ export const prepare = (setup: BakeSetup): Fixed => {
     lnEtaRecipe:
       Math.log(p.eta0PaS) -
       p.etaPerSugar * (dough.sugar - 0.28) -
-      p.etaPerFat * (dough.butterfat - 0.163) -
+      p.etaPerFat * (fat - 0.163) -
       p.etaPerWater * (c.water - 0.137) +
       p.etaPerFlour * (dough.flour - 0.3),
-    yieldPa: p.yieldPa * Math.exp(-6 * (c.water - 0.137 + (dough.butterfat - 0.163))),
+    yieldPa: p.yieldPa * Math.exp(-6 * (c.water - 0.137 + (fat - 0.163))),
     drag: p.dragBase * liner.drag,
     rates: {
       set: table((t) => Math.exp(Math.min(6, (t - setC) / p.setWidthK)) / p.setS),

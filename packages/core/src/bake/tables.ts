@@ -1,5 +1,6 @@
-import type { Dough } from '../formula/index.js';
-import { dryEnthalpy, solidConductivity, solidFatShare } from '../thermal/index.js';
+import { solidFatOf, type Dough } from '../formula/index.js';
+import { solidFatShare } from '../ingredient/index.js';
+import { dryEnthalpy, solidConductivity } from '../thermal/index.js';
 
 const fromC = -50;
 const toC = 310;
@@ -34,9 +35,20 @@ export const table = (of: (t: number) => number) =>
 
 /** What is the same for every dough. */
 const ofAll = {
-  solidFat: table(solidFatShare),
   saturationPa: table(saturationPa),
   vapourInAir: table(vapourInAir),
+};
+
+/**
+ * How firm fat makes the dough, on the scale of its solid share. The effect of solid fat was tuned on butter, where the
+ * rest of the dough stiffens in the cold along with it: that part stays whatever the fat is, and in the frost, where
+ * the whole dough is hard, it is most of it (estimates).
+ */
+const notOfTheFat = (temperatureC: number): number =>
+  Math.min(0.75, 0.25 + 0.025 * Math.max(0, 5 - temperatureC));
+const firmness = (dough: Dough, temperatureC: number): number => {
+  const rest = notOfTheFat(temperatureC);
+  return (1 - rest) * solidFatOf(dough, temperatureC) + rest * solidFatShare(temperatureC);
 };
 
 const known = new WeakMap<Dough, BakeTables>();
@@ -47,6 +59,7 @@ export const bakeTables = (dough: Dough): BakeTables => {
   if (before) return before;
   const made = {
     dryEnthalpy: table((t) => dryEnthalpy(dough, t)),
+    solidFat: table((t) => firmness(dough, t)),
     conductivity: table((t) => solidConductivity(dough, Math.min(t, 150))),
     ...ofAll,
   };

@@ -1,5 +1,11 @@
 import {
   componentNames,
+  fatIn,
+  fatNames,
+  fatOf,
+  solidFatShare,
+  solidIn,
+  type Fats,
   ingredient,
   normaliseComposition,
   type Allergen,
@@ -12,8 +18,8 @@ export interface Dough {
   readonly composition: Composition;
   readonly flour: number;
   readonly sugar: number;
-  /** Milk fat, which melts over a range; oils of nuts and seeds are liquid throughout. */
-  readonly butterfat: number;
+  /** Fats that act in the dough, by how they melt; the fat of nut butters and inclusions counts in the composition only. */
+  readonly fats: Fats;
   readonly eggProtein: number;
   readonly inclusions: number;
   /** Dry solids outside fat and inclusions: they share the dough's water. */
@@ -33,7 +39,7 @@ export const typicalDough: Dough = {
   composition: typicalComposition,
   flour: 0.3,
   sugar: 0.28,
-  butterfat: 0.163,
+  fats: { 'milk-fat': 0.163 },
   eggProtein: 0.0101,
   inclusions: 0.14,
   nonFatSolids: 0.551,
@@ -48,7 +54,7 @@ export const doughFromComposition = (raw: Composition): Dough => {
     composition,
     flour: typicalDough.flour * starchy,
     sugar: typicalDough.sugar * starchy,
-    butterfat: typicalDough.butterfat * fat,
+    fats: { 'milk-fat': fatIn(typicalDough.fats) * fat },
     eggProtein: typicalDough.eggProtein,
     inclusions: typicalDough.inclusions,
     nonFatSolids: Math.max(0.05, 1 - composition.water - composition.fat - 0.685 * typicalDough.inclusions),
@@ -78,11 +84,24 @@ export const doughOf = (formula: Pick<Formula, 'stages'>): Dough => {
     sugar:
       kind('sugar') +
       share((part) => (part.ingredient.kind === 'syrup' ? part.ingredient.composition.carbohydrate : 0)),
-    butterfat: share((part) => (part.ingredient.kind === 'butter' ? part.ingredient.composition.fat : 0)),
+    fats: Object.fromEntries(
+      fatNames
+        .map((name) => [
+          name,
+          share((part) => (fatOf(part.ingredient) === name ? part.ingredient.composition.fat : 0)),
+        ])
+        .filter(([, of]) => of !== 0),
+    ) as Fats,
     eggProtein: share((part) => (part.ingredient.kind === 'egg' ? part.ingredient.composition.protein : 0)),
     inclusions: kind('inclusion'),
     nonFatSolids: 1 - composition.water - composition.fat - inclusionSolids,
   };
+};
+
+/** Solid share of the fat that acts in a dough, 0 to 1; of milk fat where there is hardly any. */
+export const solidFatOf = (dough: Dough, temperatureC: number): number => {
+  const all = fatIn(dough.fats);
+  return all > 0.01 ? solidIn(dough.fats, temperatureC) / all : solidFatShare(temperatureC);
 };
 
 /** What anyone who eats it must know, from all ingredients and toppings, in alphabetical order. */

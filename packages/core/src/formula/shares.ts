@@ -1,4 +1,4 @@
-import { ingredient, type Ingredient } from '../ingredient/index.js';
+import { fatOf, ingredient, type Ingredient } from '../ingredient/index.js';
 import { formatNumber, sumFigure, type Figure } from '../shown/index.js';
 import { totalPercent } from './amounts.js';
 import { doughLines, doughParts, type Formula } from './formula.js';
@@ -9,8 +9,8 @@ const shares = {
   fat: { name: 'Fat', of: ({ composition }: Ingredient) => composition.fat },
   protein: { name: 'Protein', of: ({ composition }: Ingredient) => composition.protein },
   'milk fat': {
-    name: 'Milk fat of butter',
-    of: ({ kind, composition }: Ingredient) => (kind === 'butter' ? composition.fat : 0),
+    name: 'Milk fat',
+    of: (of: Ingredient) => (fatOf(of) === 'milk-fat' ? of.composition.fat : 0),
   },
   sugars: {
     name: 'Sugars and dry syrup',

@@ -1,4 +1,5 @@
-import { ingredient, ingredients, type Allergen } from '../ingredient/index.js';
+import { fatIn, ingredient, ingredients, solidFatShare, type Allergen } from '../ingredient/index.js';
+import { doughOf, solidFatOf } from './dough.js';
 import { formatNumber, type Figure } from '../shown/index.js';
 import { leaveningOf, partsOfDough, perFlour, perFlourFigure } from './balance.js';
 import { doughLines, flourPercent, type Doneness, type Formula } from './formula.js';
@@ -239,6 +240,25 @@ const waterFindings = (formula: Formula): readonly Finding[] => {
   return findings;
 };
 
+/** A dough is portioned at about this, °C; of butter 46 % is solid then. */
+const portionC = 10;
+const softBelow = 0.3;
+
+/** Fat that is soft or liquid where the dough is portioned. */
+const softFatFindings = (formula: Formula): readonly Finding[] => {
+  const dough = doughOf(formula);
+  const solid = solidFatOf(dough, portionC);
+  if (fatIn(dough.fats) < 0.05 || solid >= softBelow) return [];
+  return [
+    {
+      code: 'soft-fat',
+      level: 'mind',
+      sentence: `Only ${formatNumber(100 * solid)} % of its fat is solid at ${portionC} °C (of butter ${formatNumber(100 * solidFatShare(portionC))} %): soft to handle, hard to portion evenly. Chill it longer and portion it cold.`,
+      figures: { solid, portionC },
+    },
+  ];
+};
+
 /** Everything about a formula that looks wrong or unusual, the likely mistakes first, each with its figures. */
 export const checkSoundness = (formula: Formula): readonly Finding[] => {
   const lines = doughLines(formula);
@@ -255,6 +275,7 @@ export const checkSoundness = (formula: Formula): readonly Finding[] => {
     ...saltFindings(formula),
     ...leaveningFindings(formula),
     ...waterFindings(formula),
+    ...softFatFindings(formula),
     ...ratioFindings(formula),
   );
   for (const line of [...lines, ...formula.toppings])

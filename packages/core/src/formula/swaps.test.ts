@@ -7,6 +7,7 @@ import { leaveningOf, partsOfDough, perFlour } from './balance.js';
 import { compareVersions } from './compare.js';
 import { componentShare } from './shares.js';
 import { checkFormula, doughLines, flourPercent, type Formula } from './formula.js';
+import { checkSoundness } from './soundness.js';
 import { blendFlour, swapsFor } from './swaps.js';
 import { withFlour100 } from './texture.js';
 
@@ -42,6 +43,48 @@ describe('swaps', () => {
     expect(percent(f, 'salt')).toBe(0);
     expect(says).toContain('more than before remains');
   });
+  it('salted butter takes off all salts that were added, the flakes too', () => {
+    const plain = formula('GNG');
+    const flaked: Formula = {
+      ...plain,
+      stages: plain.stages.map((stage) => ({
+        ...stage,
+        lines: stage.lines.flatMap((line) =>
+          line.ingredientId === 'salt'
+            ? [
+                { ingredientId: 'kosher-salt', percent: line.percent / 2 },
+                { ingredientId: 'flaked-salt', percent: line.percent / 2 },
+              ]
+            : [line],
+        ),
+      })),
+    };
+    const { formula: f } = swap(flaked, 'to-salted');
+    expect(salt(f)).toBeCloseTo(salt(flaked), 9);
+    expect(percent(f, 'kosher-salt')).toBeCloseTo(percent(f, 'flaked-salt'), 9);
+    expect(percent(f, 'kosher-salt')).toBeLessThan(percent(flaked, 'kosher-salt'));
+  });
+  it.each(['margarine', 'shortening', 'lard', 'coconut-oil', 'sunflower-oil'])(
+    '%s for butter keeps fat and water, says how it handles and what to look at',
+    (id) => {
+      for (const plain of demoFormulas.filter((f) =>
+        doughLines(f).some((l) => l.ingredientId === 'butter' && !l.browned),
+      )) {
+        const { formula: f, says } = swap(plain, `fat-${id}`);
+        const fat = (g: Formula) => sum(g, (i) => ingredient(i).composition.fat);
+        expect(fat(f)).toBeCloseTo(fat(plain), 6);
+        const more = water(f) - water(plain);
+        if (says.includes('the same water')) expect(Math.abs(more)).toBeLessThan(0.06);
+        else expect(says).toContain(`${more.toFixed(1)} % more water`);
+        expect(milkFat(f)).toBeLessThan(1e-9);
+        expect(says).toContain('A forecast');
+        expect(says).toContain('allergens');
+        expect(checkSoundness(f).some(({ code }) => code === 'soft-fat')).toBe(
+          id === 'lard' || id === 'sunflower-oil',
+        );
+      }
+    },
+  );
   it('salted and back is the formula that it was', () => {
     const there = swap(formula('SES'), 'to-salted').formula;
     expect(compareVersions(formula('SES'), swap(there, 'to-unsalted').formula)).toEqual([]);

@@ -1,4 +1,4 @@
-import { ingredient } from '../ingredient/index.js';
+import { fatOf, ingredient, solidShare, type FatName } from '../ingredient/index.js';
 import { formatNumber, JokulError, requireNumber } from '../shown/index.js';
 import { leaveningOf } from './balance.js';
 import { browningLoss, doughLines, type Formula, type FormulaLine, type FormulaStage } from './formula.js';
@@ -69,17 +69,77 @@ const saltButter = (formula: Formula, from: string, to: string): Swapped => {
   const saltBefore = before * (1 - share(from));
   const saltAfter = ((before * share(from)) / share(to)) * (1 - share(to));
   const wanted = saltBefore - saltAfter;
-  const own = percentOf(formula, 'salt');
-  const change = Math.max(wanted, -own);
-  const rest = change - wanted;
+  const salted = changeSalt(swapped, wanted);
   return {
-    formula: addTo(swapped, 'salt', change, 'dry'),
+    formula: salted.formula,
     says:
-      rest > 1e-9
-        ? `All added salt is taken out, and ${formatNumber(rest)} % more than before remains: the butter brings it.`
-        : `The same butter and the same salt as before: added salt ${formatNumber(own)} → ${formatNumber(own + change)} %.`,
+      salted.rest > 1e-9
+        ? `All added salt is taken out, and ${formatNumber(salted.rest)} % more than before remains: the butter brings it.`
+        : `The same butter and the same salt as before: added salt ${formatNumber(salted.before)} → ${formatNumber(salted.after)} %.`,
   };
 };
+
+/**
+ * More or less added salt, by all salts that the dough has, each in its proportion: fine, coarse, flaked.
+ * @param change as of fine salt, % of flour; no more is taken off than there is
+ * @returns what is left over that could not be taken off, and the salt added before and after, % of flour
+ */
+const changeSalt = (
+  formula: Formula,
+  change: number,
+): { readonly formula: Formula; readonly rest: number; readonly before: number; readonly after: number } => {
+  const fine = ingredient('salt').analysis.salt;
+  const saltOf = (line: FormulaLine) => {
+    const { kind, analysis } = ingredient(line.ingredientId);
+    return kind === 'salt' ? (line.percent * analysis.salt) / fine : 0;
+  };
+  const before = doughLines(formula).reduce((sum, line) => sum + saltOf(line), 0);
+  const after = Math.max(0, before + change);
+  const rest = after - before - change;
+  if (before === 0) return { formula: addTo(formula, 'salt', after, 'dry'), rest, before, after };
+  const share = after / before;
+  const scaled = (line: FormulaLine): readonly FormulaLine[] => {
+    if (saltOf(line) === 0) return [line];
+    return share > 1e-9 ? [{ ...line, percent: line.percent * share }] : [];
+  };
+  const stages = formula.stages.map((stage) => ({ ...stage, lines: stage.lines.flatMap(scaled) }));
+  return { formula: { ...formula, stages }, rest, before, after };
+};
+
+/** Fats that stand in for butter, and what each leaves behind. */
+const otherFats = ['margarine', 'shortening', 'lard', 'coconut-oil', 'sunflower-oil'] as const;
+
+/** Another fat for butter: as much fat, water and salt as before, and what its melting does to the dough. */
+const forButter = (formula: Formula, to: string): Swapped => {
+  const butter = ingredient('butter');
+  const other = ingredient(to);
+  const fat = fatOf(other);
+  const before = percentOf(formula, 'butter');
+  const after = (before * butter.composition.fat) / other.composition.fat;
+  const water = before * butter.composition.water - after * other.composition.water;
+  const swapped = replace(formula, 'butter', (line) => [
+    { ingredientId: to, percent: (line.percent * after) / before },
+  ]);
+  const salted = changeSalt(
+    swapped,
+    (before * butter.analysis.salt - after * other.analysis.salt) / ingredient('salt').analysis.salt,
+  );
+  const solid = (name: FatName) => `${Math.round(100 * solidShare(name, handC))} %`;
+  // Water can be given back, and taken off where water was added; the egg's is not touched.
+  const stays = Math.max(0, -water - percentOf(formula, 'water'));
+  const kept = stays > 0.05 ? `and ${stays.toFixed(1)} % more water` : 'and the same water';
+  const softer = fat !== null && solidShare(fat, handC) < 0.7 * solidShare('milk-fat', handC);
+  return {
+    formula: addTo(salted.formula, 'water', water, 'wet'),
+    says: `The same fat and salt as before, ${kept}. At ${handC} °C ${fat ? solid(fat) : '?'} of this fat is solid, of butter ${solid('milk-fat')}: ${
+      softer
+        ? 'the dough is softer and harder to portion. Chill it longer and portion it cold.'
+        : 'the dough is about as firm.'
+    } A forecast by what is typical of such fats; the taste and colour of butter are gone. Check the label for allergens, and bake a trial tray.`,
+  };
+};
+/** Where dough is portioned, °C: how solid its fat is there decides how it handles. */
+const handC = 10;
 
 /** Butter browned, with as much milk fat as before; the water that it loses given back or not. */
 const brown = (formula: Formula, giveBack: boolean): Swapped => {
@@ -273,6 +333,9 @@ export const swapsFor = (formula: Formula): readonly Swap[] => {
       brown(formula, true),
     ),
     ...swap('brown', 'Brown the butter, water not given back', plainButter, () => brown(formula, false)),
+    ...otherFats.flatMap((id) =>
+      swap(`fat-${id}`, `${ingredient(id).name} for butter`, plainButter, () => forButter(formula, id)),
+    ),
     ...swap('egg-yolk', 'Yolk for whole egg', egg, () => forEgg(formula, 'egg-yolk')),
     ...swap('egg-white', 'White for whole egg', egg, () => forEgg(formula, 'egg-white')),
     ...swap('yoghurt', 'Yoghurt for egg', egg, () => forEgg(formula, 'yoghurt')),

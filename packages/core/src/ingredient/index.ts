@@ -4,3 +4,5 @@ export * from './composite.js';
 export * from './library/index.js';
 export * from './convert.js';
 export * from './own.js';
+export * from './milk-fat.js';
+export * from './fat-curves.js';

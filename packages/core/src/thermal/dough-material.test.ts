@@ -3,7 +3,7 @@ import { demoFormulas } from '../demo/index.js';
 import { doughOf, typicalDough } from '../formula/index.js';
 import { doughDensity, enthalpy, iceShare, porousConductivity } from './dough-material.js';
 import { TabulatedMaterial, doughMaterial, tabulated } from './material.js';
-import { solidFatShare } from './milk-fat.js';
+import { solidFatShare } from '../ingredient/index.js';
 import { coreAt, restCurve, type Place } from './place.js';
 
 describe('properties of the typical dough', () => {
@@ -112,7 +112,7 @@ describe('what is made once', () => {
     expect(doughMaterial({ ...typicalDough })).toBe(own);
     expect(tabulated(own)).toBe(tabulated(doughMaterial(typicalDough)));
     expect(doughMaterial(typicalDough, 0)).not.toBe(own);
-    expect(doughMaterial({ ...typicalDough, butterfat: 0.1 }).enthalpyJPerKg(10)).not.toBe(
+    expect(doughMaterial({ ...typicalDough, fats: { 'milk-fat': 0.1 } }).enthalpyJPerKg(10)).not.toBe(
       own.enthalpyJPerKg(10),
     );
   });

@@ -1,6 +1,6 @@
 import type { Dough } from '../formula/index.js';
 import { components, integral, polynomial, solids } from './components.js';
-import { meltingHeatJPerKg, solidFatShare } from './milk-fat.js';
+import { meltingHeatJPerKg, solidIn } from '../ingredient/index.js';
 
 /** Heat of fusion of water, J/kg. */
 const fusionJPerKg = 333.6e3;
@@ -29,7 +29,7 @@ export const dryEnthalpy = (dough: Dough, temperatureC: number): number => {
   );
   return (
     solidsPart -
-    dough.butterfat * meltingHeatJPerKg * solidFatShare(temperatureC) +
+    meltingHeatJPerKg * solidIn(dough.fats, temperatureC) +
     ice * (integral(components.ice.c, temperatureC) - fusionJPerKg - components.water.c[0] * temperatureC)
   );
 };

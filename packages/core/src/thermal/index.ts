@@ -1,5 +1,4 @@
 export * from './components.js';
-export * from './milk-fat.js';
 export * from './dough-material.js';
 export * from './material.js';
 export * from './body.js';

@@ -5,7 +5,7 @@ import { conduct, type AirModel, type ConductResult } from './conduct.js';
 import { placeAir, usualPower } from './place-air.js';
 import { standing, type DoughForm } from './form.js';
 import { firstPast, heatTransfer, type Cover, type Place } from './place.js';
-import { solidFatShare } from './milk-fat.js';
+import { solidFatShare } from '../ingredient/index.js';
 
 /** One stretch of a dough's life. */
 export interface LifeStep {

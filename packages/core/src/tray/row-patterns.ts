@@ -79,7 +79,7 @@ const alternating = (
   for (let i = 0; i < aside; i++) rows.push(i % 2 === 0 ? { rise, x: step / 2, n: n - 1 } : full(rise));
   // Where the last row is a short one, the straight ones go before the first.
   const more = Array.from({ length: straight }, () => full(pitchMm));
-  return laid([...(rows.slice(0, 1) as Row[]), ...more, ...rows.slice(1)], step, heightMm);
+  return laid([...rows.slice(0, 1), ...more, ...rows.slice(1)], step, heightMm);
 };
 
 const fuller = (a: readonly Centre[], b: readonly Centre[]): readonly Centre[] =>

@@ -231,7 +231,9 @@ export const FormulaPage = () => {
                   <Shown figure={componentShare(formula, 'fat')}>{percent(dough.composition.fat)}</Shown>
                 </Fact>
                 <Fact name="of it milk fat">
-                  <Shown figure={componentShare(formula, 'milk fat')}>{percent(dough.butterfat)}</Shown>
+                  <Shown figure={componentShare(formula, 'milk fat')}>
+                    {percent(dough.fats['milk-fat'] ?? 0)}
+                  </Shown>
                 </Fact>
                 <Fact name="Sugars">
                   <Shown figure={componentShare(formula, 'sugars')}>{percent(dough.sugar)}</Shown>
