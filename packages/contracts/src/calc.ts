@@ -11,6 +11,8 @@ import {
   IsOptional,
   IsString,
   Length,
+  Max,
+  Min,
   ValidateBy,
   ValidateNested,
 } from 'class-validator';
@@ -169,6 +171,59 @@ export class BakeRequestInput {
   @IsOptional() @ValidateNested() @Type(() => BakeRulesRequest) rules?: BakeRulesRequest;
 }
 
+/** Rim colour as a score of 0 to 100, alone or beside the others that the bake answers with. */
+const Colour = () =>
+  ValidateBy({
+    name: 'colour',
+    validator: {
+      validate: (value: unknown) =>
+        typeof value === 'number' ||
+        (typeof value === 'object' && value !== null && 'edge' in value && typeof value.edge === 'number'),
+      defaultMessage: () => 'A colour is a score of 0 to 100, or { edge } with it.',
+    },
+  });
+export class MeasuredRequest {
+  @IsOptional() @IsNumber() @Min(20) @Max(140) coreC?: number;
+  @IsOptional() @IsNumber() @Min(10) @Max(500) diameterMm?: number;
+  @IsOptional() @IsNumber() @Min(1) @Max(150) heightMm?: number;
+  @IsOptional() @IsNumber() @Min(0) @Max(0.5) lossShare?: number;
+  @IsOptional() @Colour() colour?: number | { readonly edge: number };
+}
+export class CalibrateOvenRequest {
+  @IsString() @Length(1, 60) id: string;
+  @IsNumber() setC: number;
+  @IsBoolean() fan: boolean;
+  @IsOptional() @IsInt() @Min(1) @Max(60) position?: number;
+}
+class BakeSomewhere {
+  @IsOptional() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
+  @IsOptional() @ValidateNested() @Type(() => CompositionRequest) composition?: CompositionRequest;
+  @ValidateNested() @Type(() => BakePieceRequest) piece: BakePieceRequest;
+  @ValidateNested() @Type(() => BakeTrayRequest) tray: BakeTrayRequest;
+  @ValidateNested() @Type(() => CalibrateOvenRequest) oven: CalibrateOvenRequest;
+}
+export class MeasuredBakeRequest extends BakeSomewhere {
+  @IsNumber() @Min(60) @Max(7200) pullS: number;
+  @ValidateNested() @Type(() => MeasuredRequest) measured: MeasuredRequest;
+}
+export class AskedBakeRequest extends BakeSomewhere {
+  @IsIn(['soft-centre', 'chewy', 'crisp-edge', 'crisp-through']) target: Doneness;
+}
+/** Measured bakes, and what is to be baked by what they teach. */
+export class CalibrateRequest {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => MeasuredBakeRequest)
+  bakes: MeasuredBakeRequest[];
+  @IsArray()
+  @ArrayMaxSize(100)
+  @ValidateNested({ each: true })
+  @Type(() => AskedBakeRequest)
+  ask: AskedBakeRequest[];
+}
+
 export class TraySizeRequest {
   @IsNumber() lengthMm: number;
   @IsNumber() widthMm: number;
@@ -218,6 +273,7 @@ export const calcRequests = {
   tray: TrayRequest,
   'weigh-check': WeighCheckRequest,
   read: ReadRequest,
+  calibrate: CalibrateRequest,
 } as const;
 /** `plan` takes the schedule problem itself; it is checked against planSchema. */
 export type CalcName = keyof typeof calcRequests | 'plan';

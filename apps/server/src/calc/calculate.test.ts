@@ -117,6 +117,163 @@ describe('calc', () => {
     ).toMatchObject({ count: 24, pattern: 'rows' });
   });
 
+  it('scale: no order is short for the pieces that batches cut in two', () => {
+    const losses = { bowlShare: 0.013, portionShare: 0.007, testPieces: 3 };
+    for (let pieces = 300; pieces < 340; pieces++) {
+      const { batches } = calculate('scale', {
+        ...scale,
+        losses,
+        lines: [{ pieces, pieceMassG: 31.7 }],
+        mixers: [
+          { id: 'a', minMassG: 1000, maxMassG: 3500 },
+          { id: 'b', minMassG: 1000, maxMassG: 3500 },
+        ],
+      }) as { batches: { massG: number }[] };
+      const counted = batches.map(({ massG }) => Math.floor((massG * (1 - 0.013) * (1 - 0.007)) / 31.7));
+      expect(counted.reduce((sum, n) => sum + n, 0)).toBe(pieces + 3);
+    }
+  });
+
+  it('bake: a raw centre is under, by the limit of the house', () => {
+    const big = {
+      ...bake,
+      piece: { massG: 150, shape: 'ball', startC: -18 },
+      oven: { setC: 230, fan: false },
+    };
+    const under = (rules?: object) => {
+      const { windows } = calculate('bake', { ...big, ...(rules && { rules }) }) as {
+        windows: { state: string; toS: number }[];
+      };
+      return windows.find(({ state }) => state === 'under')?.toS ?? Number.NaN;
+    };
+    expect(under({ centreC: 80 })).toBeGreaterThan(under());
+    expect(under()).toBeGreaterThan(under({ centreC: 60 }));
+    expect(() => under({ centreC: 300 })).toThrow('limit of the centre');
+    expect(calculate('bake', { ...big, target: undefined, pullS: 600 })).toMatchObject({
+      warnings: expect.arrayContaining([expect.objectContaining({ code: 'raw-centre' })]),
+    });
+  });
+
+  it('weigh-check: says no more than the sample proves', () => {
+    const readings = [30.1, 29.8, 30.3, 29.9, 30.2];
+    const answer = calculate('weigh-check', {
+      nominalG: 30,
+      toleranceG: 3,
+      readingsG: readings,
+      batchPieces: 200,
+    });
+    expect(answer).toMatchObject({ beyondTolerance: 0, beyondTwice: 0 });
+    expect(answer).toHaveProperty('meanRangeG');
+    expect(
+      calculate('weigh-check', {
+        nominalG: 30,
+        toleranceG: 1,
+        readingsG: [26, 26.1, 25.9, 26, 26, 26.1, 25.9, 26, 26, 26],
+        batchPieces: 200,
+      }),
+    ).toMatchObject({ verdict: 'light', passes: false, beyondTwice: 10 });
+  });
+
+  it('read: a metric sheet with decimal commas and two sections', () => {
+    const answer = calculate('read', {
+      text: 'Dough\n0,250 kg butter\n300 g flour\nFor the glaze: 200 g icing sugar\nButter 250',
+      decimal: 'comma',
+    }) as { lines: { ingredient?: string; massG?: number; use: string; state: string; question?: string }[] };
+    expect(answer.lines.find(({ ingredient }) => ingredient === 'butter')).toMatchObject({
+      massG: 250,
+      use: 'dough',
+      state: 'read',
+    });
+    expect(answer.lines.find(({ massG }) => massG === 200)).toMatchObject({ use: 'icing' });
+    expect(answer.lines.at(-1)).toMatchObject({ state: 'ask' });
+  });
+
+  it('several at once: each its own answer, an error in its place', () => {
+    const answers = calculate('convert', [
+      { amount: 1, unit: 'cup', ingredient: 'white-sugar' },
+      { amount: 1, unit: 'cup', ingredient: 'moon-dust' },
+      7,
+    ]);
+    expect(answers).toMatchObject([
+      { massG: expect.any(Number) },
+      { error: { code: expect.any(String), message: expect.any(String) } },
+      { error: { code: 'bad-request' } },
+    ]);
+    expect(calculate('convert', [])).toEqual([]);
+    expect(() =>
+      calculate(
+        'convert',
+        Array.from({ length: 1001 }, () => ({})),
+      ),
+    ).toThrow('At most');
+    expect(() => calculate('nonsense', [{}])).toThrow('There is no calculation');
+  });
+
+  describe('calibrate', () => {
+    const at = (id: string, setC: number, pullS: number, measured: object) => ({
+      piece: bake.piece,
+      tray: bake.tray,
+      oven: { id, setC, fan: false },
+      pullS,
+      measured,
+    });
+    const ask = {
+      piece: bake.piece,
+      tray: bake.tray,
+      oven: { id: 'one', setC: 177, fan: false },
+      target: 'chewy',
+    };
+    /** What an oven that is so much hotter than it says makes of the usual piece. */
+    const seenAt = (offsetK: number, pullS: number) => {
+      const { atPull } = calculate('bake', {
+        ...bake,
+        target: undefined,
+        pullS,
+        oven: { ...bake.oven, calibration: { offsetK } },
+      }) as { atPull: { centreC: number } };
+      return atPull.centreC;
+    };
+
+    it('finds an oven that is hotter than it says, and pulls earlier in it', () => {
+      const bakes = [600, 660, 720].map((pullS) => at('one', 177, pullS, { coreC: seenAt(12, pullS) }));
+      const { ovens, pulls } = calculate('calibrate', { bakes, ask: [ask] }) as {
+        ovens: { id: string; offsetK: number; hFactor: number; sdK: number }[];
+        pulls: { pullS: number; rangeS: [number, number] }[];
+      };
+      const plain = calculate('bake', { ...bake, target: 'chewy' }) as { pullS: number };
+      expect(ovens).toHaveLength(1);
+      expect((ovens[0]?.offsetK ?? 0) + 20 * Math.log(ovens[0]?.hFactor ?? 1)).toBeGreaterThan(2);
+      expect(pulls[0]?.pullS).toBeLessThan(plain.pullS);
+      expect(pulls[0]?.rangeS[0]).toBeLessThan(pulls[0]?.pullS ?? 0);
+      expect(pulls[0]?.rangeS[1]).toBeGreaterThan(pulls[0]?.pullS ?? 0);
+    });
+    it('leaves an oven alone of which nothing was measured', () => {
+      const bakes = [at('one', 177, 660, { coreC: 95, diameterMm: 80 })];
+      const { ovens } = calculate('calibrate', {
+        bakes,
+        ask: [{ ...ask, oven: { ...ask.oven, id: 'two' } }],
+      }) as {
+        ovens: { id: string; offsetK: number; sdK: number }[];
+      };
+      expect(ovens[1]).toMatchObject({ id: 'two', offsetK: 0, hFactor: 1 });
+    });
+    it.each([
+      [{ bakes: [], ask: [] }, 'bakes'],
+      [{ bakes: [at('one', 177, 660, {})], ask: [] }, 'bakes.0.measured'],
+      [{ bakes: [at('one', 177, 660, { coreC: 400 })], ask: [] }, 'bakes.0.measured.coreC'],
+      [{ bakes: [at('one', 900, 660, { coreC: 90 })], ask: [] }, 'bakes.0'],
+      [{ bakes: [at('one', 177, 660, { coreC: 90 })], ask: [{ ...ask, target: 'burnt' }] }, 'ask.0.target'],
+    ])('%# is refused at its place', (question, path) => {
+      let refused: unknown;
+      try {
+        calculate('calibrate', question);
+      } catch (error) {
+        refused = error;
+      }
+      expect(refused).toMatchObject({ path: expect.stringContaining(path) });
+    });
+  });
+
   it('plan: an empty day', () => {
     const problem = {
       nowS: 0,
@@ -139,7 +296,6 @@ describe('calc', () => {
     ],
     ['convert', { unit: 'cup', ingredient: 'butter' }, 'amount must be a number', 'amount'],
     ['convert', { amount: 0, unit: 'cup', ingredient: 'butter' }, 'must be above 0', 'amount'],
-    ['convert', [], 'one JSON object', ''],
     ['convert', null, 'one JSON object', ''],
     [
       'scale',

@@ -14,7 +14,6 @@ import {
   doughMaterial,
   doughNeeded,
   doughPerPiece,
-  doughOf,
   JokulError,
   layOut,
   noAdjustment,
@@ -26,9 +25,10 @@ import {
   weighCheck,
   weighSheet,
   type Body,
-  type Formula,
   type PlanProblem,
 } from '@jokul/core';
+import { doughIn, stagesOf, startOf } from './asked-dough.js';
+import { runCalibrate } from './calibrate.js';
 import {
   calcRequests,
   planSchema,
@@ -37,22 +37,10 @@ import {
   type ColdRequest,
   type ConvertRequest,
   type ReadRequest,
-  type ScaleFormula,
   type ScaleRequest,
   type TrayRequest,
   type WeighCheckRequest,
 } from '@jokul/contracts';
-
-const stagesOf = (formula: ScaleFormula): Pick<Formula, 'stages'> => ({
-  stages: [...new Set(formula.ingredients.map((i) => i.stage))].map((stage) => ({
-    id: stage,
-    name: stage,
-    cue: '',
-    lines: formula.ingredients
-      .filter((i) => i.stage === stage)
-      .map((i) => ({ ingredientId: i.id, percent: i.bakersPercent })),
-  })),
-});
 
 const runConvert = (r: ConvertRequest) => {
   const { massG, densityGPerMl, source, rangeG } = convert(r.amount, r.unit, r.ingredient, r.packing);
@@ -105,16 +93,8 @@ const runCold = (r: ColdRequest) => {
 };
 
 const runBake = (r: BakeRequestInput) => {
-  if (r.formula && r.composition)
-    throw new JokulError('too-much', 'Give a formula or a composition, not both.', 'composition');
-  const start = r.piece.profile ?? r.piece.startC;
-  if (start === undefined)
-    throw new JokulError('out-of-range', 'Give the start temperature or a profile.', 'piece.startC');
-  const dough = r.formula
-    ? doughOf(stagesOf(r.formula))
-    : r.composition
-      ? doughFromComposition(r.composition)
-      : typicalDough;
+  const start = startOf(r.piece);
+  const dough = doughIn(r);
   const { calibration } = r.oven;
   if (calibration) {
     requireNumber(calibration.offsetK ?? 0, 'The offset of the oven', -40, 40, 'K');
@@ -304,6 +284,8 @@ const calculateOne = (name: string, json: unknown): object => {
       return runTray(checked(calcRequests.tray, json));
     case 'read':
       return runRead(checked(calcRequests.read, json));
+    case 'calibrate':
+      return runCalibrate(checked(calcRequests.calibrate, json));
     case 'weigh-check':
       return runWeighCheck(checked(calcRequests['weigh-check'], json));
     case 'plan': {

@@ -103,8 +103,11 @@ const choose = (mixers: readonly MixerRange[], k: number): readonly (readonly Mi
   );
 };
 
-/** A hair more than whole pieces, so that counting them back from the mass finds them all. */
-const hair = 1 + 1e-12;
+/** A hair more than whole pieces where the mass is no whole number, so that counting them back from it finds them all. */
+const massOf = (pieces: number, pieceDoughG: number): number => {
+  const massG = pieces * pieceDoughG;
+  return Number.isInteger(massG) ? massG : massG * (1 + 1e-12);
+};
 
 /**
  * Shares as whole pieces, so that no batch leaves part of a piece over that the order then lacks; the sum stays.
@@ -146,7 +149,7 @@ const wholePieces = (
     pieces[next] = (pieces[next] ?? 0) + by;
     open -= by;
   }
-  return pieces.some((n, i) => n < (least[i] ?? 0)) ? null : pieces.map((n) => n * pieceDoughG * hair);
+  return pieces.some((n, i) => n < (least[i] ?? 0)) ? null : pieces.map((n) => massOf(n, pieceDoughG));
 };
 
 /**

@@ -171,8 +171,8 @@ const TrayAndCurve = ({
     <div className="mt-3 grid grid-cols-2 gap-5 max-[1150px]:grid-cols-1">
       <section>
         <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
-          The tray: {layout.count} of {mass(formula.piece.massG)}, {patternWords[layout.pattern]}, gap {formula.bake.gapMm}{' '}
-          mm
+          The tray: {layout.count} of {mass(formula.piece.massG)}, {patternWords[layout.pattern]}, gap{' '}
+          {formula.bake.gapMm} mm
         </h2>
         <TrayPicture
           lengthMm={tray.lengthMm}

@@ -1,0 +1,102 @@
+import {
+  adjustmentOf,
+  bake,
+  bakeInput,
+  calibrated,
+  checkComposition,
+  fitCalibration,
+  JokulError,
+  learnable,
+  sigmaOf,
+  type BakeInput,
+  type LoggedBake,
+  type Measured,
+} from '@jokul/core';
+import type {
+  AskedBakeRequest,
+  BakeRequestInput,
+  CalibrateRequest,
+  MeasuredBakeRequest,
+} from '@jokul/contracts';
+import { doughIn, startOf } from './asked-dough.js';
+
+/** Which dough it is: the same formula or composition is the same dough. */
+const doughName = ({ formula, composition }: Pick<BakeRequestInput, 'formula' | 'composition'>): string =>
+  JSON.stringify(formula ?? composition ?? 'typical');
+
+const inputAt = (b: MeasuredBakeRequest | AskedBakeRequest): BakeInput =>
+  bakeInput({
+    massG: b.piece.massG,
+    shape: b.piece.shape,
+    dough: doughIn(b),
+    start: startOf(b.piece),
+    tray: b.tray.material,
+    liner: b.tray.liner,
+    setC: b.oven.setC,
+    fan: b.oven.fan,
+  });
+
+/** Where no place in the oven is named, none is learned of. */
+const noPlace = 0;
+
+const loggedBake = (b: MeasuredBakeRequest, i: number): LoggedBake => {
+  const input = inputAt(b);
+  checkComposition({ ...input, pullS: b.pullS });
+  const { colour, ...figures } = b.measured;
+  if (colour === undefined && Object.values(figures).every((figure) => figure === undefined))
+    throw new JokulError('nothing-measured', 'Give at least one figure that was measured.', 'measured');
+  return {
+    id: String(i),
+    atMs: 0,
+    ovenId: b.oven.id,
+    position: b.oven.position ?? noPlace,
+    code: doughName(b),
+    setup: input.setup,
+    pullS: b.pullS,
+    trayS: input.rest.trayS,
+    turned: false,
+    measured: {
+      ...(figures as Measured),
+      ...(colour !== undefined && { colour: typeof colour === 'number' ? colour : colour.edge }),
+    },
+  };
+};
+
+/** Puts the path of one of several before the trouble with it. */
+const within = <T>(path: string, run: () => T): T => {
+  try {
+    return run();
+  } catch (error) {
+    if (!(error instanceof JokulError)) throw error;
+    throw new JokulError(error.code, error.message, error.path ? `${path}.${error.path}` : path);
+  }
+};
+
+/** What measured bakes teach of their ovens, and the pulls that follow from it. */
+export const runCalibrate = (r: CalibrateRequest) => {
+  const bakes = r.bakes.map((b, i) => within(`bakes.${i}`, () => loggedBake(b, i)));
+  const ovenIds = [...new Set([...r.bakes, ...r.ask].map(({ oven }) => oven.id))];
+  const held = new Set(ovenIds.map((id) => learnable('place', id, noPlace).key));
+  const { calibration } = fitCalibration(bakes, { nowMs: 0, held });
+  return {
+    ovens: ovenIds.map((id) => {
+      const { offsetK, hFactor } = adjustmentOf(calibration, { ovenId: id, code: '' });
+      return { id, offsetK, hFactor, sdK: sigmaOf(calibration, learnable('offset', id)) };
+    }),
+    pulls: r.ask.map((b, i) =>
+      within(`ask.${i}`, () => {
+        const { position, id } = b.oven;
+        const { pull, uncertainty, warnings } = bake(
+          calibrated({ ...inputAt(b), target: b.target }, calibration, {
+            ovenId: id,
+            code: doughName(b),
+            ...(position !== undefined && { position }),
+          }),
+        );
+        if (!pull) return { pullS: null, rangeS: null, warnings };
+        const { value } = pull;
+        return { pullS: value, rangeS: [Math.max(0, value - uncertainty.pullS), value + uncertainty.pullS] };
+      }),
+    ),
+  };
+};
