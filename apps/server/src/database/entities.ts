@@ -68,7 +68,7 @@ export class JournalEntryEntity {
   @Column('char', { length: 64 }) hash: string;
 }
 
-/** What is looked up of lots without reading their lives; made anew from the entries by `npm run -s rebuild`. */
+/** What is looked up of lots without reading their lives; made anew from the entries by `rebuildLots`. */
 @Entity('lot')
 @Index('IDX_lot_last', ['lastMs'])
 @Index('IDX_lot_inside', ['inside'])
