@@ -148,6 +148,21 @@ Makes 24 cookies, 7 cm across`;
     ['Preheat the oven to gas mark 4', { setC: 180 }],
     ['Bake 10-12 min at 375 F', { setC: 191, minutes: [10, 12] }],
   ])('"%s"', (line, bake) => expect(readSheet(line, settings).bake).toMatchObject(bake));
+  it('what stands over the first line is the name of the recipe, and takes nothing out of the dough', () => {
+    const rows = readRecipe('Slipway Drop:\n250 g flour\n100 g butter\n\nFor the sauce:\n50 g honey', {
+      measures: 'us',
+      schools: {},
+    });
+    expect(rows.filter(({ state }) => state === 'read').map(({ use }) => use)).toEqual([
+      'dough',
+      'dough',
+      'other',
+    ]);
+    const formula = assembleFormula(rows, { code: 'SLW', name: 'Slipway Drop' });
+    expect(
+      formula.stages.flatMap(({ lines: own }) => own.map(({ ingredientId }) => ingredientId)).sort(),
+    ).toEqual(['butter', 'wheat-flour']);
+  });
   it('icing and filling are no part of the dough that is made of it', () => {
     const results = readRecipe('250 g flour\n125 g butter\nGlaze:\n200 g icing sugar', settings);
     const formula = assembleFormula(results, { code: 'HRB', name: 'Harbour' });

@@ -35,6 +35,11 @@ export const recipeRows = (text: string, decimal?: DecimalMark): readonly Recipe
     if (start) {
       section = start.section;
       use = lineUseOf(section);
+      // What the first heading says, when it is no part of a recipe, is the recipe's name.
+      if (use === 'other' && !/^for\b/i.test(line) && !rows.some(({ kind }) => kind === 'line')) {
+        use = 'dough';
+        section = undefined;
+      }
       if (start.rest === '') {
         add({ text: raw, plain: line, kind: 'heading', doubt: null, tells: {} });
         continue;

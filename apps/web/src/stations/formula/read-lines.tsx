@@ -69,7 +69,8 @@ const Question = ({ result, onAnswer }: LineProps) => {
 const Line = (props: LineProps) => {
   const { result, answered, onAnswer } = props;
   const { mass } = useUnits();
-  const { line, state, ingredientId, mass: figure, rangeG, uncertain } = result;
+  const { line, state, ingredientId, mass: figure, rangeG, uncertain, use = 'dough' } = result;
+  const apart = use === 'dough' || use === 'topping' ? '' : use === 'other' ? 'apart' : use;
   if (state === 'empty') return null;
   if (state === 'instruction') return <li className="text-[13px] text-ink-faint">{line.text.trim()}</li>;
   if (state === 'heading')
@@ -84,7 +85,8 @@ const Line = (props: LineProps) => {
         <span>
           {name}
           {line.browned && <span className="text-ink-faint">, to brown</span>}
-          {line.topping && <span className="text-ink-faint">, on each piece</span>}
+          {(line.topping || use === 'topping') && <span className="text-ink-faint">, on each piece</span>}
+          {apart && <span className="font-medium">, {apart}: not in the dough</span>}
           {result.packing && result.packing !== 'level' && uncertain.length === 0 && (
             <span className="text-ink-faint">, {result.packing}</span>
           )}
