@@ -1,17 +1,20 @@
-const swc = (decorators) => [
+const swc = (decorators, tsx = false) => [
   '<rootDir>/../../scripts/jest-transform.mjs',
   {
     jsc: {
       target: 'es2022',
-      parser: { syntax: 'typescript', decorators },
+      parser: { syntax: 'typescript', decorators, tsx },
       keepClassNames: true,
-      transform: decorators
-        ? { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false }
-        : {},
+      transform: {
+        ...(decorators && { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false }),
+        ...(tsx && { react: { runtime: 'automatic' } }),
+      },
     },
     module: { type: 'es6' },
   },
 ];
+
+const endings = ['ts', 'tsx', 'js', 'mjs', 'json', 'node'];
 
 const project = (name, dir, decorators, extra = {}) => ({
   displayName: name,
@@ -31,6 +34,21 @@ export default {
     project('contracts', 'packages/contracts', true),
     project('server', 'apps/server', true),
     // The web's sources import each other without an ending, as its bundler resolves them.
-    project('web', 'apps/web', true, { moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json', 'node'] }),
+    project('web', 'apps/web', true, { moduleFileExtensions: endings }),
+    // Components, in a browser that is made up.
+    project('web-ui', 'apps/web', true, {
+      moduleFileExtensions: endings,
+      testEnvironment: 'jsdom',
+      extensionsToTreatAsEsm: ['.ts', '.tsx'],
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      setupFiles: ['<rootDir>/src/ui/browser.testkit.ts'],
+      // Workers are made by the bundler: a test puts in what the core answers.
+      moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
+      transform: {
+        '^.+\\.tsx$': swc(true, true),
+        '^.+\\.ts$': swc(true),
+        '/packages/core/dist/.+\\.js$': swc(false),
+      },
+    }),
   ],
 };

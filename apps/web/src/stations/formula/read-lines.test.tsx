@@ -1,0 +1,42 @@
+import { afterEach, describe, expect, it, jest } from '@jest/globals';
+import { cleanup, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { readRecipe, type LineAnswer } from '@jokul/core';
+import { ReadLines } from './read-lines';
+
+afterEach(cleanup);
+
+const show = (text: string, answers: Readonly<Record<number, LineAnswer>> = {}) => {
+  const onAnswer = jest.fn<(line: number, answer: LineAnswer | null) => void>();
+  const results = readRecipe(text, { measures: 'us', schools: {} }, answers);
+  render(<ReadLines results={results} answers={answers} onAnswer={onAnswer} />);
+  return onAnswer;
+};
+
+describe('lines as they were read', () => {
+  it('show their grams, and what is kept out of the dough', () => {
+    show('Slipway Drop:\n250 g flour\n100 g butter\nFor the glaze:\n60 g icing sugar');
+    expect(screen.getByText('250 g flour')).toBeTruthy();
+    expect(screen.getAllByText(/not in the dough/)).toHaveLength(1);
+    expect(screen.getByText(/icing: not in the dough/)).toBeTruthy();
+  });
+  it('ask what is open, and take grams or nothing', async () => {
+    const user = userEvent.setup();
+    const onAnswer = show('a handful of raisins');
+    const grams = screen.getByLabelText('Grams of this line');
+    const take = screen.getByRole<HTMLButtonElement>('button', { name: 'Take' });
+    expect(take.disabled).toBe(true);
+    await user.type(grams, '-4');
+    expect(take.disabled).toBe(true);
+    await user.clear(grams);
+    await user.type(grams, '40');
+    await user.click(take);
+    expect(onAnswer.mock.calls[0]).toEqual([0, { massG: 40 }]);
+  });
+  it('let an answer be taken back', async () => {
+    const user = userEvent.setup();
+    const onAnswer = show('a handful of raisins', { 0: { massG: 40 } });
+    await user.click(screen.getByRole('button', { name: /Ask again about/ }));
+    expect(onAnswer.mock.calls[0]).toEqual([0, null]);
+  });
+});

@@ -1,0 +1,19 @@
+import 'reflect-metadata';
+import { TextDecoder, TextEncoder } from 'node:util';
+
+/* What the made-up browser of the component tests lacks and Radix asks for. */
+class Observer {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+}
+Object.assign(globalThis, {
+  ResizeObserver: Observer,
+  TextDecoder,
+  TextEncoder,
+  IS_REACT_ACT_ENVIRONMENT: true,
+});
+Object.assign(Element.prototype, {
+  hasPointerCapture: () => false,
+  scrollIntoView: () => {},
+});
