@@ -50,5 +50,7 @@ export default {
         '/packages/core/dist/.+\\.js$': swc(false),
       },
     }),
+    // The start script: plain Node.js, as it is.
+    { displayName: 'scripts', rootDir: 'scripts', testMatch: ['<rootDir>/**/*.test.mjs'], transform: {} },
   ],
 };

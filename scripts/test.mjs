@@ -117,7 +117,8 @@ await orSay(async () => {
       ]);
       await check('format', bin('prettier'), ['--check', '.']);
     }
-    for (const project of ['core', 'contracts', 'web', 'web-ui']) if (wanted(project)) await jest(project, home);
+    for (const project of ['core', 'contracts', 'web', 'web-ui', 'scripts'])
+      if (wanted(project)) await jest(project, home);
     if (wanted('server') || wanted('e2e')) {
       db = await startMariadb(join(home, 'db'), { durable: false, databases: 'jokul%' });
       const { makeDemoTemplate } = await import('./lib/demo-template.mjs');
