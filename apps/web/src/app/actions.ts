@@ -4,7 +4,7 @@ import { openActions, overWindow, type Action, type Formula, type Load, type Ove
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay } from '../lib/queries';
 import { useJournal, record } from '../journal/store';
-import { loadingOf } from './at-loading';
+import { loadingOf } from './loading-now';
 import type { Lots } from './lots';
 
 /** Everything open on the floor of the shown day, the most urgent first. */

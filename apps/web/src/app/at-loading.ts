@@ -1,12 +1,11 @@
 import { useQueries } from '@tanstack/react-query';
-import { useSyncExternalStore } from 'react';
 import { adjustmentOf, lotWay, trayKindOf, type Action } from '@jokul/core';
 import type { BakeryView, ProbesView } from '@jokul/contracts';
 import { useJournal } from '../journal/store';
 import { useNow } from '../lib/clock';
-import { queryClient, useBakery, useProbes } from '../lib/queries';
+import { useBakery, useProbes } from '../lib/queries';
 import { core } from '../workers/core';
-import type { Loading } from '../workers/core.worker';
+import { loadingKey, type LoadingNow } from './loading-now';
 import type { Lots } from './lots';
 
 /** As far back as a dough remembers its air. */
@@ -16,28 +15,6 @@ const soonMs = 30 * 60e3;
 const most = 4;
 /** A dough that comes out of the cold goes on warming: its temperature is asked anew this often. */
 const slotMs = 120_000;
-
-export interface LoadingNow extends Loading {
-  /** What it is computed from. */
-  readonly from: 'mixed' | 'measured';
-  readonly assumed: boolean;
-}
-
-const keyOf = (loadId: string) => ['at-loading', loadId] as const;
-
-/** What is known of the dough of a load as it stands now; undefined while nothing was computed. */
-export const loadingOf = (loadId: string): LoadingNow | undefined =>
-  queryClient
-    .getQueriesData<LoadingNow | null>({ queryKey: keyOf(loadId) })
-    .flatMap(([, data]) => data ?? [])
-    .at(-1);
-
-/** The same, followed while a page is open. */
-export const useLoadingNow = (loadId: string): LoadingNow | undefined =>
-  useSyncExternalStore(
-    (look) => queryClient.getQueryCache().subscribe(look),
-    () => loadingOf(loadId),
-  );
 
 const ask = async (
   action: Action,
@@ -81,7 +58,12 @@ export const useLoadingWatch = (actions: readonly Action[], lots: Lots | null): 
   const slot = Math.floor(now / slotMs);
   useQueries({
     queries: due.map((action) => ({
-      queryKey: [...keyOf(action.load?.id ?? ''), slot, entries.get(action.batchId), probes.data?.version],
+      queryKey: [
+        ...loadingKey(action.load?.id ?? ''),
+        slot,
+        entries.get(action.batchId),
+        probes.data?.version,
+      ],
       queryFn: () => (data && lots ? ask(action, lots, data, probes.data, now) : null),
       enabled: data !== undefined && lots !== null && probes.data !== undefined,
       staleTime: slotMs,

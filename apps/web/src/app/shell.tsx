@@ -10,15 +10,17 @@ import { onBegin, useJournal } from '../journal/store';
 import { Failed, Loading } from '../ui/states';
 import { Button } from '../ui/button';
 import { across, stations } from './line';
-import { useLoadingWatch } from './at-loading';
-import { recordOf, useLots } from './lots';
+import { recordOf } from './lots';
 import { NextAction } from './next-action';
 import { Overview } from './overview';
-import { SearchEverything } from './search-everything';
 import { SetAside, UnkeptWarning } from './set-aside';
 import { pathOf, useActions, useAskRelease } from './actions';
 
 const ReleaseDough = lazy(() => import('./release-dough').then((m) => ({ default: m.ReleaseDough })));
+const LoadingWatch = lazy(() => import('./loading-watch').then((m) => ({ default: m.LoadingWatch })));
+const SearchEverything = lazy(() =>
+  import('./search-everything').then((m) => ({ default: m.SearchEverything })),
+);
 const LeftOutWatch = lazy(() => import('./left-out-watch').then((m) => ({ default: m.LeftOutWatch })));
 const ColdWatch = lazy(() => import('./cold-watch').then((m) => ({ default: m.ColdWatch })));
 
@@ -117,7 +119,6 @@ export const Shell = () => {
   const [searching, setSearching] = useState(false);
   const { theme, who, set } = usePreferences();
   const actions = useActions();
-  useLoadingWatch(actions, useLots());
   const clock = bakery.data?.clock;
   const asked = useAskRelease((s) => s.ask);
 
@@ -209,6 +210,7 @@ export const Shell = () => {
           <Suspense>
             <ColdWatch />
             <LeftOutWatch />
+            <LoadingWatch />
           </Suspense>
         )}
         <main className="min-h-0 flex-1 print:block">
@@ -223,7 +225,11 @@ export const Shell = () => {
       </div>
       <Suspense>{asked && <ReleaseDough asked={asked} />}</Suspense>
       <Overview open={overview} onClose={() => setOverview(false)} />
-      <SearchEverything open={searching} onClose={() => setSearching(false)} />
+      {searching && (
+        <Suspense>
+          <SearchEverything open onClose={() => setSearching(false)} />
+        </Suspense>
+      )}
       <Toaster
         position="bottom-center"
         toastOptions={{ className: '!bg-inverse !text-inverse-ink !border-inverse !font-sans' }}

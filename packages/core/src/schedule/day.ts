@@ -1,4 +1,3 @@
-import { LRUCache } from 'lru-cache';
 import { atWallClock, shiftDate } from '../quantity/index.js';
 import {
   bake,
@@ -10,24 +9,17 @@ import {
 } from '../bake/index.js';
 import { doughOf, type Formula } from '../formula/index.js';
 import { countPieces } from '../portioning/index.js';
-import { doughNeeded, doughPerPiece, mixerRange, splitBatches, type Split } from '../scaling/index.js';
+import type { Split } from '../scaling/index.js';
 import { componentNames } from '../ingredient/index.js';
 import { lotId } from '../lot/index.js';
 import { JokulError, modelled, type Figure } from '../shown/index.js';
-import {
-  alongWay,
-  ballRadiusM,
-  coldPorosity,
-  doughDensity,
-  type Place,
-  type WayStretch,
-} from '../thermal/index.js';
+import { ballRadiusM, coldPorosity } from '../thermal/index.js';
 import { layOut, restingPerTray, type Layout } from '../tray/index.js';
 import type { Equipment, HouseRules, Oven, TrayKind } from './equipment.js';
+import { loadTemperature } from './load-temperature.js';
+import { doughDensityGPerMl, scaleProduct } from './scale-product.js';
 import {
-  bagHoldsPieces,
   resourceIds,
-  tubHoldsG,
   type Availability,
   type BatchPlan,
   type PlanProblem,
@@ -58,69 +50,6 @@ export interface Prediction {
 /** The set temperature of a formula in an oven of either kind. */
 export const setTemperature = (formula: Formula, fan: boolean): number =>
   formula.bake.setC + (formula.bake.fan === fan ? 0 : fan ? -stillAboveFanK : stillAboveFanK);
-
-/** On the bench between the cold and the oven: trays are filled and wait their turn, s. A default. */
-const trayingS = 300;
-/** Portioning a tub keeps the pieces on the bench for so long in the mean, s. A default. */
-const portioningS = 600;
-
-/** The way of a planned dough from the mixer to the oven, by its formula's rest. */
-const plannedWay = (
-  { rest }: Formula,
-  { places }: Pick<Equipment, 'places'>,
-  tubMassG: number,
-): readonly WayStretch[] => {
-  const bench = places.find((place) => place.kind === 'bench');
-  const cold = places.find((place) => place.kind === rest.placeKind);
-  const walkIn = places.find((place) => place.kind === 'walk-in');
-  if (!bench || !cold || rest.form === 'none') return [];
-  const on = (
-    form: WayStretch['form'],
-    place: Place,
-    durationS: number,
-    cover: WayStretch['cover'] = 'open',
-  ) => ({
-    form,
-    massG: form === 'tub' ? tubMassG : bagHoldsPieces * 30,
-    place,
-    cover,
-    durationS,
-  });
-  const onTray = on('pieces', bench, trayingS);
-  if (rest.form === 'tub')
-    return [
-      on('tub', cold, rest.bestS, 'covered'),
-      on('tub', bench, rest.temperS, 'covered'),
-      on('pieces', bench, portioningS),
-      onTray,
-    ];
-  if (rest.form === 'bag')
-    return [
-      on('bag', cold, rest.bestS - rest.temperS),
-      ...(rest.temperS > 0 && walkIn ? [on('bag', walkIn, rest.temperS)] : []),
-      onTray,
-    ];
-  return [on('pieces', cold, rest.bestS - rest.temperS), on('pieces', bench, rest.temperS), onTray];
-};
-
-/** Answers are asked again for every oven and every logged bake of a formula. */
-const knownStarts = new LRUCache<string, number>({ max: 200 });
-
-/**
- * Temperature of a planned dough as it is loaded, °C: the mean of the piece after its formula's rest, tempering and the
- * minutes on the tray, computed and not taken for the room's. A lot that exists is loaded as it is: see `alongWay`.
- */
-export const loadTemperature = (formula: Formula, rules: HouseRules, equipment: Equipment): number => {
-  if (formula.rest.form === 'none') return rules.doughC;
-  const startC = formula.method?.doughC ?? rules.doughC;
-  const key = JSON.stringify([formula.stages, formula.piece, formula.rest, startC, equipment.places]);
-  const known = knownStarts.get(key);
-  if (known !== undefined) return known;
-  const { meanC } = alongWay(formula, startC, plannedWay(formula, equipment, tubHoldsG));
-  const start = Math.round(meanC * 10) / 10;
-  knownStarts.set(key, start);
-  return start;
-};
 
 export const trayKindOf = (equipment: Equipment, rules: HouseRules): TrayKind => {
   const found = equipment.trays.find((tray) => tray.id === rules.trayId) ?? equipment.trays[0];
@@ -153,10 +82,6 @@ export const bakeInputIn = (
 /** One bake of the formula's piece in an oven, by what was learned of it. */
 export const predictIn = (...asked: Parameters<typeof bakeInputIn>): BakeResult =>
   bake(bakeInputIn(...asked));
-
-/** Density of the mixed dough, g/mL. */
-export const doughDensityGPerMl = (formula: Formula): number =>
-  doughDensity(doughOf(formula), 20, coldPorosity) / 1000;
 
 /** The same as a figure that shows the composition it comes from. */
 export const doughDensityFigure = (formula: Formula): Figure => {
@@ -209,36 +134,6 @@ export const trayLayout = (
     marginMm: rules.trayMarginMm,
     pattern: 'best',
   });
-};
-
-export interface ProductScale {
-  readonly dough: Figure;
-  readonly splits: readonly Split[];
-}
-
-/** Dough and batches for some pieces of one formula. @throws JokulError of scaling */
-export const scaleProduct = (
-  formula: Formula,
-  lines: readonly { readonly pieces: number; readonly name?: string }[],
-  equipment: Equipment,
-  rules: HouseRules,
-): ProductScale => {
-  const pieces = lines.map((line) => ({ ...line, pieceMassG: formula.piece.massG }));
-  const losses = {
-    bowlShare: rules.bowlLossShare,
-    portionShare: rules.portionLossShare,
-    testPieces: rules.testPieces,
-  };
-  const dough = doughNeeded(pieces, losses);
-  const density = doughDensityGPerMl(formula);
-  return {
-    dough,
-    splits: splitBatches(
-      dough.value,
-      equipment.mixers.map((mixer) => mixerRange(mixer, density)),
-      doughPerPiece(pieces, losses),
-    ),
-  };
 };
 
 export interface DayInput {

@@ -3,6 +3,8 @@ export * from './problem.js';
 export * from './solve.js';
 export * from './check.js';
 export * from './bound.js';
+export * from './load-temperature.js';
+export * from './scale-product.js';
 export * from './day.js';
 export * from './ribbon.js';
 export { waitMaxS } from './place-batch.js';

@@ -1,5 +1,5 @@
 import type { Load } from '@jokul/core';
-import { useLoadingNow } from '../../app/at-loading';
+import { useLoadingNow } from '../../app/loading-now';
 import { useUnits } from '../../lib/units';
 import { Fact, Facts, WhySection } from '../../ui/station';
 import { TemperatureChip } from '../../ui/temperature-chip';
