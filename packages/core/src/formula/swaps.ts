@@ -124,14 +124,14 @@ const forButter = (formula: Formula, to: string): Swapped => {
     swapped,
     (before * butter.analysis.salt - after * other.analysis.salt) / ingredient('salt').analysis.salt,
   );
-  const solid = (name: FatName) => `${Math.round(100 * solidShare(name, handC))} %`;
+  const solid = (name: FatName) => `${Math.round(100 * solidShare(name, handC))}\u00a0%`;
   // Water can be given back, and taken off where water was added; the egg's is not touched.
   const stays = Math.max(0, -water - percentOf(formula, 'water'));
   const kept = stays > 0.05 ? `and ${stays.toFixed(1)} % more water` : 'and the same water';
   const softer = fat !== null && solidShare(fat, handC) < 0.7 * solidShare('milk-fat', handC);
   return {
     formula: addTo(salted.formula, 'water', water, 'wet'),
-    says: `The same fat and salt as before, ${kept}. At ${handC} °C ${fat ? solid(fat) : '?'} of this fat is solid, of butter ${solid('milk-fat')}: ${
+    says: `The same fat and salt as before, ${kept}. At ${handC}\u00a0°C ${fat ? solid(fat) : '?'} of this fat is solid, of butter ${solid('milk-fat')}: ${
       softer
         ? 'the dough is softer and harder to portion. Chill it longer and portion it cold.'
         : 'the dough is about as firm.'
