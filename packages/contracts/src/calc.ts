@@ -176,9 +176,10 @@ const Colour = () =>
   ValidateBy({
     name: 'colour',
     validator: {
-      validate: (value: unknown) =>
-        typeof value === 'number' ||
-        (typeof value === 'object' && value !== null && 'edge' in value && typeof value.edge === 'number'),
+      validate: (value: unknown) => {
+        const score = typeof value === 'object' && value !== null && 'edge' in value ? value.edge : value;
+        return typeof score === 'number' && score >= 0 && score <= 100;
+      },
       defaultMessage: () => 'A colour is a score of 0 to 100, or { edge } with it.',
     },
   });

@@ -261,6 +261,9 @@ describe('calc', () => {
       [{ bakes: [], ask: [] }, 'bakes'],
       [{ bakes: [at('one', 177, 660, {})], ask: [] }, 'bakes.0.measured'],
       [{ bakes: [at('one', 177, 660, { coreC: 400 })], ask: [] }, 'bakes.0.measured.coreC'],
+      [{ bakes: [at('one', 177, 660, { coreC: null })], ask: [] }, 'bakes.0.measured'],
+      [{ bakes: [at('one', 177, 660, { colour: -5 })], ask: [] }, 'bakes.0.measured.colour'],
+      [{ bakes: [at('one', 177, 660, { colour: { edge: 900 } })], ask: [] }, 'bakes.0.measured.colour'],
       [{ bakes: [at('one', 900, 660, { coreC: 90 })], ask: [] }, 'bakes.0'],
       [{ bakes: [at('one', 177, 660, { coreC: 90 })], ask: [{ ...ask, target: 'burnt' }] }, 'ask.0.target'],
     ])('%# is refused at its place', (question, path) => {

@@ -42,8 +42,12 @@ const noPlace = 0;
 const loggedBake = (b: MeasuredBakeRequest, i: number): LoggedBake => {
   const input = inputAt(b);
   checkComposition({ ...input, pullS: b.pullS });
-  const { colour, ...figures } = b.measured;
-  if (colour === undefined && Object.values(figures).every((figure) => figure === undefined))
+  const { colour, ...others } = b.measured;
+  // What is null was not measured, as what is left out.
+  const figures = Object.fromEntries(
+    Object.entries(others).filter((figure): figure is [string, number] => typeof figure[1] === 'number'),
+  );
+  if (!colour && colour !== 0 && Object.keys(figures).length === 0)
     throw new JokulError('nothing-measured', 'Give at least one figure that was measured.', 'measured');
   return {
     id: String(i),
@@ -56,8 +60,8 @@ const loggedBake = (b: MeasuredBakeRequest, i: number): LoggedBake => {
     trayS: input.rest.trayS,
     turned: false,
     measured: {
-      ...(figures as Measured),
-      ...(colour !== undefined && { colour: typeof colour === 'number' ? colour : colour.edge }),
+      ...(figures satisfies Measured),
+      ...((colour || colour === 0) && { colour: typeof colour === 'number' ? colour : colour.edge }),
     },
   };
 };
@@ -90,7 +94,7 @@ export const runCalibrate = (r: CalibrateRequest) => {
           calibrated({ ...inputAt(b), target: b.target }, calibration, {
             ovenId: id,
             code: doughName(b),
-            ...(position !== undefined && { position }),
+            ...(position && { position }),
           }),
         );
         if (!pull) return { pullS: null, rangeS: null, warnings };

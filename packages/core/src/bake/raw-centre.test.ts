@@ -47,9 +47,11 @@ describe('a centre that is raw', () => {
 
   it('is not offered as the answer to a short time either', () => {
     const request: BakeRequest = { ...usual, massG: 150, start: -18, shape: 'ball', setC: 200 };
-    for (const pullS of [480, 720, 960]) {
+    for (const pullS of [480, 720, 840, 960, 1080, 1320, 1500]) {
       const { set } = temperatureFor(bakeInput(request), pullS, 'soft-centre');
-      if (set) expect(reachedC({ ...request, setC: set.value }, pullS)).toBeGreaterThanOrEqual(usualCentreC);
+      if (!set) continue;
+      expect(reachedC({ ...request, setC: set.value }, pullS)).toBeGreaterThanOrEqual(usualCentreC);
+      expect(stateAfterPull(bakeInput({ ...request, setC: set.value }), pullS)).toBe('soft-centre');
     }
   });
 

@@ -1,6 +1,6 @@
 import type { Doneness } from '../formula/index.js';
 import { modelled, type Figure } from '../shown/index.js';
-import { aimedIndex, donenessIndex } from './doneness.js';
+import { aimedIndex, donenessIndex, stateOf } from './doneness.js';
 import { checkComposition, judgedBy, type BakeInput } from './input.js';
 import { advance, carryoverS, readRun, startRun } from './simulate.js';
 import type { Reading } from './reading.js';
@@ -40,7 +40,11 @@ export const temperatureFor = (input: BakeInput, pullS: number, target: Doneness
     if (index(at(middle)) < aim) low = middle;
     else high = middle;
   }
-  const setC = (low + high) / 2;
+  // The upper end is the one that surely gets there: half a kelvin lower the centre might still be raw.
+  const setC = high;
+  const reading = at(setC);
+  // What is past the target by the time that its centre is done needs more time, not another oven.
+  if (stateOf(index(reading)) !== target) return { set: null, reading, reason: 'too-short' };
   return {
     set: modelled({
       name: `Oven for ${target.replace('-', ' ')} after this time`,
@@ -56,6 +60,6 @@ export const temperatureFor = (input: BakeInput, pullS: number, target: Doneness
       source: 'bake model (docs/models.md, Bake)',
       note: 'A forecast: ten kelvin are worth about 8 % of the time. Far from the usual temperature, try a few pieces first.',
     }),
-    reading: at(setC),
+    reading,
   };
 };

@@ -3,6 +3,8 @@
  * numbers. What can be read in two ways is not decided here but said.
  */
 
+import { countWords } from './words.js';
+
 export type DecimalMark = 'point' | 'comma';
 
 export interface PlainText {
@@ -46,21 +48,7 @@ const threeDigits = (text: string, mark: DecimalMark | undefined): PlainText => 
   return { text: plain, doubt };
 };
 
-const smallNumbers: Readonly<Record<string, number>> = {
-  a: 1,
-  an: 1,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-};
-const numberWord = `(?:${Object.keys(smallNumbers).join('|')}|\\d+)`;
+const numberWord = `(?:${Object.keys(countWords).join('|')}|\\d+)`;
 const parts: Readonly<Record<string, string>> = {
   half: '1/2',
   halves: '1/2',
@@ -72,7 +60,7 @@ const parts: Readonly<Record<string, string>> = {
   eighths: '1/8',
 };
 const partWord = `(?:${Object.keys(parts).join('|')})`;
-const numberOf = (word: string) => smallNumbers[word.toLowerCase()] ?? Number(word);
+const numberOf = (word: string) => countWords[word.toLowerCase()] ?? Number(word);
 /** Three quarters: 3/4. */
 const share = (count: string, part: string) => {
   const [, below = '1'] = (parts[part.toLowerCase()] ?? '1/1').split('/');

@@ -89,8 +89,8 @@ export const fills: Readonly<
   scant: { factor: 0.9, range: [0.8, 1] },
 };
 
-/** Numbers that are written as words. */
-export const numberWords: Readonly<Record<string, number>> = {
+/** Whole numbers from one to ten that are written as words. */
+export const countWords: Readonly<Record<string, number>> = {
   a: 1,
   an: 1,
   one: 1,
@@ -103,6 +103,10 @@ export const numberWords: Readonly<Record<string, number>> = {
   eight: 8,
   nine: 9,
   ten: 10,
+};
+/** All numbers that are written as words. */
+export const numberWords: Readonly<Record<string, number>> = {
+  ...countWords,
   twelve: 12,
   dozen: 12,
   half: 0.5,

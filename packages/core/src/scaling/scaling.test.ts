@@ -108,6 +108,17 @@ describe('splitting over the mixers', () => {
     expect(splitBatches(300_900, bowls)[0]?.batches).toHaveLength(31);
   });
 
+  it.each([6, 30, 400])('%d different mixers are not tried in every mixture', (count) => {
+    const many = Array.from({ length: count }, (_, i) => ({
+      id: `m${i}`,
+      minMassG: 400 + i,
+      maxMassG: 1000 + i,
+    }));
+    const [best] = splitBatches(40_000, many);
+    expect(best?.batches.reduce((sum, b) => sum + b.massG, 0)).toBeCloseTo(40_000, 6);
+    expect(best?.batches.length).toBe(Math.ceil(40_000 / (999 + count)));
+  });
+
   it('no order is short for the pieces that batches cut in two', () => {
     const bowls = fc.uniqueArray(
       fc.record({

@@ -80,8 +80,15 @@ const alike = (mixers: readonly MixerRange[]): readonly (readonly MixerRange[])[
   return [...kinds.values()];
 };
 
-/** Beyond so many batches no more than two kinds of mixer go together: the ways would be too many to look at. */
-const allKindsUpTo = 12;
+/** So many ways are looked at; where there are more, fewer kinds of mixer go together. */
+const mostWays = 5000;
+
+/** How many ways there are to share `k` batches among kinds. */
+const waysOf = (kinds: number, k: number): number => {
+  let ways = 1;
+  for (let i = 1; i < kinds; i++) ways = (ways * (k + i)) / i;
+  return ways;
+};
 
 /** All ways to share `k` batches among kinds: how many each kind takes. */
 const counts = (kinds: number, k: number, kindsLeft: number): readonly (readonly number[])[] => {
@@ -95,12 +102,11 @@ const counts = (kinds: number, k: number, kindsLeft: number): readonly (readonly
 /** All ways to choose `k` mixers with repetition; mixers that are alike take turns. */
 const choose = (mixers: readonly MixerRange[], k: number): readonly (readonly MixerRange[])[] => {
   const kinds = alike(mixers);
-  return counts(kinds.length, k, k > allKindsUpTo ? 2 : kinds.length).map((of) =>
-    of.flatMap((n, kind) => {
-      const own = kinds[kind] ?? [];
-      return Array.from({ length: n }, (_, i) => own[i % own.length] as MixerRange);
-    }),
-  );
+  const turns = (own: readonly MixerRange[], n: number) =>
+    Array.from({ length: n }, (_, i) => own[i % own.length] as MixerRange);
+  const together = waysOf(kinds.length, k) <= mostWays ? kinds.length : 2;
+  if (together === 2 && k * kinds.length ** 2 > 2 * mostWays) return kinds.map((own) => turns(own, k));
+  return counts(kinds.length, k, together).map((of) => of.flatMap((n, kind) => turns(kinds[kind] ?? [], n)));
 };
 
 /** A hair more than whole pieces where the mass is no whole number, so that counting them back from it finds them all. */

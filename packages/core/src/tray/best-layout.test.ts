@@ -75,6 +75,14 @@ describe('the fullest tray', () => {
     expect(withMore(straightRows(wider), wider).length).toBeLessThan(10);
   });
 
+  it('lays tiny pieces on a huge tray without trying out every pattern of them', () => {
+    const huge = { lengthMm: 3000, widthMm: 3000, diameterMm: 5, gapMm: 0, marginMm: 0 };
+    const { count, centresMm } = layOut({ ...huge, pattern: 'best' });
+    expect(centresMm).toHaveLength(count);
+    expect(count).toBeGreaterThan(600 * 600 * 1.14);
+    expect(new Set(centresMm.map(([, y]) => y.toFixed(6))).size).toBeGreaterThan(600);
+  });
+
   it('gives the same tray the same layout, and a tray that is turned as many', () => {
     const next = evenly(4);
     for (let i = 0; i < 40; i++) {

@@ -46,58 +46,66 @@ const laid = (rows: readonly Row[], step: number, heightMm: number): readonly Ce
 const asideRise = (step: number, pitchMm: number): number =>
   Math.max(pitchMm / 2, Math.sqrt(Math.max(0, pitchMm ** 2 - (step / 2) ** 2)));
 
+/** A pattern that fits: how many pieces it holds, and where they lie once that is asked. */
+interface Fit {
+  readonly count: number;
+  readonly centres: () => readonly Centre[];
+}
+const nothing: Fit = { count: 0, centres: () => [] };
+
 /** Rows of n that take turns to lean to either side. */
-const leaning = ({ widthMm, heightMm, pitchMm }: FreeArea, n: number): readonly Centre[] => {
+const leaning = ({ widthMm, heightMm, pitchMm }: FreeArea, n: number): Fit => {
   const step = widthMm / (n - 0.5);
-  if (step < pitchMm - tiny && n > 1) return [];
+  if (step < pitchMm - tiny && n > 1) return nothing;
   const rise = asideRise(step, pitchMm);
-  const rows = Array.from({ length: fitting(heightMm, rise) }, (_, i): Row => ({
+  const rows = fitting(heightMm, rise);
+  const row = (_: unknown, i: number): Row => ({
     rise: i === 0 ? 0 : rise,
     x: i % 2 === 0 ? 0 : step / 2,
     n,
-  }));
-  return laid(rows, step, heightMm);
+  });
+  return { count: rows * n, centres: () => laid(Array.from({ length: rows }, row), step, heightMm) };
 };
 
 /**
  * Rows of n and of n − 1 in the gaps between them, and rows of n straight over rows of n where height is left for that:
  * `aside` rises of the first kind, as many of the second as fit.
  */
-const alternating = (
-  { widthMm, heightMm, pitchMm }: FreeArea,
-  n: number,
-  aside: number,
-): readonly Centre[] => {
+const alternating = ({ widthMm, heightMm, pitchMm }: FreeArea, n: number, aside: number): Fit => {
   const step = widthMm / (n - 1);
-  if (step < pitchMm - tiny) return [];
+  if (step < pitchMm - tiny) return nothing;
   const rise = asideRise(step, pitchMm);
   const left = heightMm - aside * rise;
-  if (left < -tiny) return [];
-  const straight = Math.floor(left / pitchMm + tiny);
+  if (left < -tiny) return nothing;
+  const straight = Math.max(0, Math.floor(left / pitchMm + tiny));
   const full = (above: number): Row => ({ rise: above, x: 0, n });
-  const rows: Row[] = [full(0)];
-  for (let i = 0; i < aside; i++) rows.push(i % 2 === 0 ? { rise, x: step / 2, n: n - 1 } : full(rise));
-  // Where the last row is a short one, the straight ones go before the first.
-  const more = Array.from({ length: straight }, () => full(pitchMm));
-  return laid([...rows.slice(0, 1), ...more, ...rows.slice(1)], step, heightMm);
+  return {
+    count: n * (1 + straight + aside) - Math.ceil(aside / 2),
+    centres: () => {
+      // The straight ones go before the first that stands aside: the last row may be a short one.
+      const rows = [full(0), ...Array.from({ length: straight }, () => full(pitchMm))];
+      for (let i = 0; i < aside; i++) rows.push(i % 2 === 0 ? { rise, x: step / 2, n: n - 1 } : full(rise));
+      return laid(rows, step, heightMm);
+    },
+  };
 };
-
-const fuller = (a: readonly Centre[], b: readonly Centre[]): readonly Centre[] =>
-  b.length > a.length ? b : a;
 
 /**
  * The fullest of the patterns with offset rows along the width: rows of n that lean to either side, rows of n and n − 1,
- * with any n that fits (the fewer in a row, the closer the rows move together), and mixed with straight rows.
+ * with any n that fits (the fewer in a row, the closer the rows move together), and mixed with straight rows. Patterns
+ * are counted, and only the fullest is laid: small pieces on a large tray have many.
  */
 export const offsetRows = (free: FreeArea): readonly Centre[] => {
-  let best: readonly Centre[] = [];
+  let best = nothing;
+  const look = (fit: Fit) => {
+    if (fit.count > best.count) best = fit;
+  };
   const rowsAtMost = fitting(free.heightMm, free.pitchMm / 2);
   for (let n = fitting(free.widthMm, free.pitchMm); n >= 1; n--) {
-    best = fuller(best, leaning(free, n));
-    if (n > 1)
-      for (let aside = 1; aside < rowsAtMost; aside++) best = fuller(best, alternating(free, n, aside));
+    look(leaning(free, n));
+    if (n > 1) for (let aside = 1; aside < rowsAtMost; aside++) look(alternating(free, n, aside));
   }
-  return best;
+  return best.centres();
 };
 
 /** The same with the rows along the other side. */
