@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { demoFormulas } from '../demo/index.js';
-import { doughOf, type Doneness } from '../formula/index.js';
+import { doughOf, typicalDough, type Doneness, type Dough } from '../formula/index.js';
 import { bake, stateAfterPull, type BakeResult } from './bake.js';
 import { bakeInput, type BakeRequest } from './input.js';
 import { outcomeOf } from './outcome.js';
-import type { Liner, TrayMaterial } from './parameters.js';
+import { bakeModelVersion, type Liner, type TrayMaterial } from './parameters.js';
 import { advance, readRun, startRun } from './simulate.js';
 import { usual } from './usual.testkit.js';
 
@@ -59,9 +59,32 @@ describe('what is generally known of drop cookies', () => {
       expect(cooled({ target }).lossShare).toBeLessThan(0.11);
     }
   });
-  it('its centre is at 85 to 98 °C at a soft pull and past 100 °C at a crisp one', () => {
+  const softs: readonly (readonly [string, Partial<BakeRequest>])[] = [
+    ['the usual piece', {}],
+    ['a small one', { massG: 20 }],
+    ['a large one', { massG: 90 }],
+    ['60 g, hot', { massG: 60, setC: 190 }],
+    ['a frozen one', { start: -18 }],
+    ['with a fan', { fan: true }],
+    ['a puck', { shape: 'puck' }],
+    ['a mound, warm', { shape: 'mound', start: 18 }],
+    ['on dark steel', { tray: 'dark-steel' }],
+  ];
+  it.each(softs)(
+    'soft is a matter of a few minutes, and not hotter than 95 °C in the middle: %s',
+    (_, change) => {
+      const soft = baked(change).windows.find(({ state }) => state === 'soft-centre');
+      if (!soft) throw new Error('never soft');
+      const share = (soft.toS - soft.fromS) / ((soft.toS + soft.fromS) / 2);
+      expect(share).toBeGreaterThan(0.15);
+      expect(share).toBeLessThanOrEqual(0.4);
+      expect(baked(change).atPull?.centreC).toBeGreaterThan(84);
+      expect(baked(change).atPull?.centreC).toBeLessThan(95);
+    },
+  );
+  it('its centre is at 85 to 95 °C at a soft pull and past 100 °C at a crisp one', () => {
     expect(baked().atPull?.centreC).toBeGreaterThan(85);
-    expect(baked().atPull?.centreC).toBeLessThan(98);
+    expect(baked().atPull?.centreC).toBeLessThan(95);
     expect(baked({ target: 'crisp-through' }).atPull?.centreC).toBeGreaterThan(100);
   });
   it('frozen takes 2 to 4 minutes longer than cold', () => {
@@ -82,6 +105,38 @@ describe('what is generally known of drop cookies', () => {
       expect(ratio).toBeLessThan(0.925);
     },
   );
+  it.each([150, 165, 180, 195, 210])('10 K more shortens a soft bake by 8 to 15 %%, at %d °C too', (setC) => {
+    const ratio = pullMin({ setC: setC + 10 }) / pullMin({ setC });
+    expect(ratio).toBeGreaterThan(0.85);
+    expect(ratio).toBeLessThan(0.92);
+  });
+  it('remembers its shape: a ball ends higher than a mound, a mound higher than a puck, which is soonest done', () => {
+    const [ball, mound, puck] = (['ball', 'mound', 'puck'] as const).map(
+      (shape) => cooled({ shape }).heightMm,
+    );
+    expect((ball ?? 0) - (mound ?? 0)).toBeGreaterThan(0.3);
+    expect((mound ?? 0) - (puck ?? 0)).toBeGreaterThan(0.5);
+    expect((ball ?? 0) - (puck ?? 0)).toBeGreaterThan(1);
+    expect(pullMin({ shape: 'puck' }) / pullMin()).toBeLessThan(0.97);
+    expect(cooled({ shape: 'puck' }).diameterMm).toBeGreaterThan(cooled().diameterMm);
+  });
+  it('honey browns it sooner than white sugar, strong flour spreads less than soft', () => {
+    const rim = (dough: Partial<Dough>) =>
+      timeTo((r) => r.colour.edge, 35, { dough: { ...typicalDough, ...dough } });
+    expect(rim({ reducing: 0.06 })).toBeLessThan(rim({ reducing: 0 }) - 30);
+    const wide = (flourProtein: number) => cooled({ dough: { ...typicalDough, flourProtein } }).diameterMm;
+    expect(wide(0.085) - wide(0.13)).toBeGreaterThan(1);
+    expect(wide(0.085) / wide(0.13)).toBeLessThan(1.08);
+  });
+  it('goes through its first minutes as a thick piece: the foot spreads before the dome sinks', () => {
+    const run = startRun(bakeInput(usual).setup);
+    advance(run, 'oven', 150);
+    const [early] = run.state.heightShare;
+    expect(early).toBeGreaterThan(1.4);
+    expect(readRun(run).diameterMm).toBeGreaterThan(40);
+    advance(run, 'oven', 700);
+    expect(run.state.heightShare[0]).toBeLessThan((early ?? 0) - 0.04);
+  });
   it('a dark tray browns the bottom sooner', () => {
     const bright = timeTo((r) => r.colour.bottom, 35);
     expect(timeTo((r) => r.colour.bottom, 35, { tray: 'dark-steel' }) / bright).toBeGreaterThan(0.78);
@@ -157,10 +212,10 @@ describe('the answer of the model', () => {
     },
   );
   it('finds pulls within the first minutes: a small piece in a hot oven', () => {
-    const small = { massG: 8, setC: 250, fan: true, tray: 'dark-steel', target: 'soft-centre' } as const;
+    const small = { massG: 10, setC: 225, fan: true, target: 'soft-centre' } as const;
     const pullS = baked(small).pull?.value ?? Number.NaN;
     expect(pullS).toBeGreaterThan(90);
-    expect(pullS).toBeLessThan(240);
+    expect(pullS).toBeLessThan(300);
     expect(stateAfterPull(bakeInput({ ...usual, ...small }), pullS)).toBe('soft-centre');
   });
   it('turns at half time', () => {
@@ -309,5 +364,18 @@ describe('the outcome, shown', () => {
   });
   it('of a target out of reach is none', () => {
     expect(outcomeOf(baked({ massG: 200, setC: 120, target: 'crisp-through' }))).toBeNull();
+  });
+});
+
+describe('the version of the model', () => {
+  // Plans carry it, so that what an older Jokul baked is said to be old. Whoever changes these figures counts it up.
+  it('belongs to these figures of the usual piece', () => {
+    const { pull, cooled: end } = baked();
+    expect([
+      bakeModelVersion,
+      Math.round(pull?.value ?? 0),
+      Math.round((end?.diameterMm ?? 0) * 10) / 10,
+      Math.round((end?.lossShare ?? 0) * 1000) / 1000,
+    ]).toEqual([3, 679, 79.3, 0.068]);
   });
 });

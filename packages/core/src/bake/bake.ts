@@ -59,6 +59,9 @@ export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
 const probeEveryS = 180;
 /** While it sets, which happens within a few minutes and not evenly. */
 const settingEveryS = 60;
+/** Close to set the centre runs ahead within a minute: read more finely, to three seconds of an exact search. */
+const nearlySet = 0.45;
+const nearlySetEveryS = 40;
 /** While the centre comes to the limit, where it comes last of all. */
 const centreEveryS = 20;
 /** Before anything sets; a small piece in a hot oven is soon there. */
@@ -83,7 +86,8 @@ const probes = (input: BakeInput): readonly Probe[] => {
 
 const nextProbeS = ({ firm, centre }: Probe): number => {
   if (firm === 0) return untilSetsEveryS;
-  if (firm < 1) return settingEveryS;
+  if (firm < nearlySet) return settingEveryS;
+  if (firm < 1) return nearlySetEveryS;
   if (centre < 0) return settingEveryS;
   return centre < centreSurelyThere ? centreEveryS : probeEveryS;
 };
@@ -236,7 +240,7 @@ const outOfReach = ({ setup, centreC }: BakeInput, target: Doneness, pullS: numb
   message:
     pullS === null
       ? `This piece does not become ${target.replace('-', ' ')} within an hour at ${setup.setC} °C. Bake hotter, or make it smaller.`
-      : `This piece is past ${target.replace('-', ' ')} by the time its centre is at ${centreC} °C. Thaw it, flatten it, make it smaller or bake cooler.`,
+      : `This piece is past ${target.replace('-', ' ')} by the time it is set and its centre is at ${centreC} °C. Thaw it, flatten it, make it smaller or bake cooler.`,
   figures: { setC: setup.setC, centreC },
 });
 

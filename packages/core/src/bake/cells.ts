@@ -18,11 +18,10 @@ const activity = (x: number, a: number) => (x * x) / (x * x + a * a);
 /** Vapour pressure, permeability and conductivity of every cell. Returns the largest stable step, s. */
 export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array, dr2: number): number => {
   const { p: q, nz, tables } = f;
-  const porous = Math.max(0.2, 1 - porosityAt(s.lift)) ** 1.25 * q.conductivityFactor;
   let fastest = 0;
   for (let i = 0; i < f.nr; i++) {
     const m = f.cellMass[i] as number;
-    const volume = (f.volume0 * s.lift * (f.areaShare[i] as number) * (f.heightShare[i] as number)) / nz;
+    const volume = (f.volume0 * s.lift * (f.layout.massShare[i] as number)) / nz;
     const inverse = 2 / (dz2[i] as number) + 2 / dr2;
     for (let j = 0; j < nz; j++) {
       const a = i * nz + j;
@@ -39,7 +38,9 @@ export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array
         readAt(tables.vapourInAir, place) *
         (q.permeabilityRaw + (q.permeabilitySet - q.permeabilityRaw) * sigma) *
         stefan;
-      const k = porous * readAt(tables.conductivity, place);
+      // Where it has risen it conducts less, where it fell again more: each cell by its own crumb.
+      const solid = Math.max(0.2, 1 - porosityAt(s.rise[a] as number));
+      const k = q.conductivityFactor * solid * readAt(tables.conductivity, place);
       w.aw[a] = aw;
       w.p[a] = p;
       w.stefan[a] = stefan;
@@ -51,25 +52,9 @@ export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array
       const latent = 2.501e6 - 2361 * t;
       const dAw = (2 * aw * (1 - aw)) / Math.max(1e-9, x);
       const rate = (k + delta * latent * dpdT) / heat + (delta * psat * dAw * volume) / (m * f.solids);
+      w.rate[a] = rate;
       fastest = Math.max(fastest, rate * inverse);
     }
   }
   return Math.min(1, 0.8 / fastest);
-};
-
-/** Heat and vapour between neighbours a and b over a conductance shape (area over distance). */
-export const exchange = (s: State, w: Scratch, a: number, b: number, shapeK: number, dt: number): void => {
-  const ka = w.k[a] as number;
-  const kb = w.k[b] as number;
-  const da = w.delta[a] as number;
-  const db = w.delta[b] as number;
-  const ta = s.T[a] as number;
-  const tb = s.T[b] as number;
-  const vapour = ((2 * da * db) / (da + db)) * shapeK * ((w.p[a] as number) - (w.p[b] as number)) * dt;
-  const heat =
-    ((2 * ka * kb) / (ka + kb)) * shapeK * (ta - tb) * dt + vapour * vapourEnthalpy(vapour > 0 ? ta : tb);
-  w.dU[a] = (w.dU[a] as number) - heat;
-  w.dU[b] = (w.dU[b] as number) + heat;
-  w.dW[a] = (w.dW[a] as number) - vapour;
-  w.dW[b] = (w.dW[b] as number) + vapour;
 };

@@ -5,10 +5,10 @@ export type BakeState = 'under' | Doneness;
 
 /** Bounds of the doneness index: whole numbers part the states. Tuned, see docs/models.md. */
 const byMoisture: readonly (readonly [moisturePercent: number, index: number])[] = [
-  [12.2, 1],
-  [8.75, 2],
-  [7.75, 3],
-  [4.8, 4],
+  [11.1, 1],
+  [10.3, 2],
+  [8.4, 3],
+  [3.89, 4],
   [2.5, 5],
 ];
 /** A rim that snaps this far in makes the crisp edge, mm. */
@@ -37,9 +37,23 @@ export const centreIndex = (after: Reading, limitC: number): number =>
 /** A quarter of a kelvin above the limit, for what lies between two pulls that were tried: raw is never called done. */
 export const centreSurelyThere = 1 + 0.25 / rawBelowK;
 
-/** How far it is set and coloured, whatever the centre is: 0 raw, 1 no longer under; goes on above 1. */
+/** What must be set of the whole, of the rim and of the centre's least set cell, and the colour of the rim (tuned). */
+const firmAt = { set: 0.85, setEdge: 0.85, setCentre: 0.97, edgeColour: 8.0 } as const;
+
+/**
+ * How far it is set and coloured, whatever the centre's temperature is: 0 raw, 1 no longer under; goes on above 1. The
+ * centre counts by its own set, which comes last: by the logarithm of what is left to set, which is even in time.
+ */
 export const firmIndex = (after: Reading): number =>
-  Math.max(0, Math.min((after.set - 0.5) / 0.32, (after.setEdge - 0.5) / 0.35, after.colour.edge / 7));
+  Math.max(
+    0,
+    Math.min(
+      (after.set - 0.5) / (firmAt.set - 0.5),
+      (after.setEdge - 0.5) / (firmAt.setEdge - 0.5),
+      after.colour.edge / firmAt.edgeColour,
+      Math.log(Math.max(1e-12, 1 - after.setCentre)) / Math.log(1 - firmAt.setCentre),
+    ),
+  );
 
 /**
  * How far it is done at all: 0 raw, 1 no longer under; goes on above 1. Set of the bulk, set of the rim, a first colour of

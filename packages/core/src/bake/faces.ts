@@ -21,6 +21,8 @@ export const openFace = (
   wallC: number,
   guessC: number,
   dt: number,
+  /** What is left of the drying where the layer is thinner than the step is made for. */
+  eased: number,
 ): number => {
   const { air } = w;
   const h = convection(air, hStated, guessC);
@@ -33,7 +35,8 @@ export const openFace = (
   const vapour =
     ((area * ((w.p[a] as number) - f.p.airVapourPa)) /
       (1 / (hm * (w.stefan[a] as number)) + (half * (1 + dryingReach / f.nz)) / (w.delta[a] as number))) *
-    dt;
+    dt *
+    eased;
   const carried = vapour * vapourEnthalpy(t);
   w.dU[a] = (w.dU[a] as number) + heat - carried;
   w.dW[a] = (w.dW[a] as number) - vapour;

@@ -34,8 +34,8 @@ const frameOf = ({ fixed, state }: Run, phase: Phase): Frame => {
     timeS: state.timeS,
     phase,
     trayC: to(1)(state.trayUnderC),
-    radiiMm: rings.map((i) => to(2)(1000 * state.radius * (fixed.faces[i + 1] as number))),
-    heightsMm: rings.map((i) => to(2)(meanMm * (fixed.heightShare[i] as number))),
+    radiiMm: rings.map((i) => to(2)(1000 * state.radius * (state.faces[i + 1] as number))),
+    heightsMm: rings.map((i) => to(2)(meanMm * (state.heightShare[i] as number))),
     temperatureC: grid((a) => state.T[a] as number, 1),
     moisture: grid((a, i) => {
       const water = state.W[a] as number;

@@ -15,6 +15,8 @@ export interface BakeParameters {
   readonly dipFanS: number;
   /** How much hotter the wall below radiates in a still oven, K. */
   readonly belowK: number;
+  /** How much hotter than the air the walls of a still oven radiate, K, by the power that they give off; half of it with a fan. */
+  readonly wallOverK: number;
   /** Convection under the tray over convection above. */
   readonly underRatio: number;
   /** Half-saturation water of the sorption curve up to 100 °C, kg per kg non-fat solids, and its fall above, 1/K (tuned). */
@@ -38,55 +40,71 @@ export interface BakeParameters {
   readonly etaPerFat: number;
   readonly etaPerWater: number;
   readonly etaPerFlour: number;
+  /** By the protein of the flour, and browning by the reducing sugars of the dough (signs known, sizes assumed). */
+  readonly etaPerStrength: number;
+  readonly browningPerReducing: number;
   readonly setC: number;
   readonly setWidthK: number;
   readonly setS: number;
   readonly lift: number;
   readonly liftIsotropy: number;
   readonly collapse: number;
+  /** Power of the top when it has sunk as flat as it gets (see `rings.ts`). */
   readonly profilePower: number;
+  /** How fast the dome sinks, over how fast the foot spreads (tuned). */
+  readonly sinking: number;
+  /** How much more the rim's dough counts for the spread than the middle's (tuned). */
+  readonly outward: number;
   readonly browningPerS: number;
   readonly browningJPerMol: number;
   readonly browningAw: number;
 }
 
+/** Counts up whenever the same bake comes out otherwise: what was computed by another is old. */
+export const bakeModelVersion = 3;
+
 export const defaultBakeParameters: BakeParameters = {
-  hStill: 4.3,
-  hFan: 9.2,
-  emissivityDough: 0.85,
-  rimExposure: 0.82,
-  dipStillK: 27,
+  hStill: 3.32,
+  hFan: 6.24,
+  emissivityDough: 0.76,
+  rimExposure: 0.821,
+  dipStillK: 27.3,
   dipStillS: 150,
-  dipFanK: 15,
+  dipFanK: 15.3,
   dipFanS: 80,
-  belowK: 4,
-  underRatio: 1.1,
-  sorptionA: 0.118,
+  belowK: 3.63,
+  wallOverK: 4.37,
+  underRatio: 0.974,
+  sorptionA: 0.11,
   sorptionPerK: 0.017,
-  permeabilityRaw: 0.01,
-  permeabilitySet: 0.11,
+  permeabilityRaw: 0.0102,
+  permeabilitySet: 0.203,
   stefanMax: 25,
   airVapourPa: 1500,
-  conductivityFactor: 1.55,
-  eta0PaS: 2600,
-  etaPerK: 0.048,
-  etaPerSolidFat: 10.3,
-  etaPerSet: 8,
+  conductivityFactor: 1.56,
+  eta0PaS: 1310,
+  etaPerK: 0.0996,
+  etaPerSolidFat: 9.1,
+  etaPerSet: 9.77,
   yieldPa: 20,
-  dragBase: 2.5,
+  dragBase: 1.93,
   etaPerSugar: 10,
   etaPerFat: 8,
   etaPerWater: 8,
   etaPerFlour: 6,
-  setC: 85.3,
-  setWidthK: 8,
-  setS: 66,
-  lift: 0.6,
-  liftIsotropy: 0.45,
+  etaPerStrength: 12,
+  browningPerReducing: 15,
+  setC: 83.92,
+  setWidthK: 17.9,
+  setS: 57.6,
+  lift: 0.446,
+  liftIsotropy: 0.554,
   collapse: 0.45,
-  profilePower: 4.5,
-  browningPerS: 0.0064,
-  browningJPerMol: 85_000,
+  profilePower: 2.68,
+  sinking: 6.61,
+  outward: 0.515,
+  browningPerS: 0.0116,
+  browningJPerMol: 83100,
   browningAw: 0.6,
 };
 
@@ -122,8 +140,8 @@ export const liners: Readonly<
   Record<Liner, { readonly contact: number; readonly cover: number; readonly drag: number }>
 > = {
   bare: { contact: 220, cover: 0, drag: 0.88 },
-  greased: { contact: 300, cover: 0.12, drag: 0.3 },
+  greased: { contact: 300, cover: 0.12, drag: 0.35 },
   parchment: { contact: 130, cover: 0.25, drag: 1 },
   'double-parchment': { contact: 90, cover: 0.25, drag: 1 },
-  mat: { contact: 50, cover: 0.1, drag: 0.9 },
+  mat: { contact: 50, cover: 0.1, drag: 0.61 },
 };

@@ -44,6 +44,29 @@ const crossing = (found: readonly Probe[], of: (probe: Probe) => number, value: 
   return null;
 };
 
+/**
+ * The same where the value runs smoothly: by the parabola through the two probes around it and the nearest third, read the
+ * other way round (pull as a function of the value), as long as it runs one way and stays between the two.
+ */
+const smoothCrossing = (
+  found: readonly Probe[],
+  of: (probe: Probe) => number,
+  value: number,
+): number | null => {
+  const linear = crossing(found, of, value);
+  const i = found.findIndex((probe) => of(probe) >= value);
+  const [a, b, c] = [found[i - 1], found[i], found[i + 1] ?? found[i - 2]];
+  if (linear === null || !a || !b || !c) return linear;
+  const [ya, yb, yc] = [of(a), of(b), of(c)];
+  const third = found[i + 1] ? yc > yb : yc < ya;
+  if (!third || yb <= ya) return linear;
+  const pull =
+    (a.pullS * (value - yb) * (value - yc)) / ((ya - yb) * (ya - yc)) +
+    (b.pullS * (value - ya) * (value - yc)) / ((yb - ya) * (yb - yc)) +
+    (c.pullS * (value - ya) * (value - yb)) / ((yc - ya) * (yc - yb));
+  return pull > a.pullS && pull < b.pullS ? pull : linear;
+};
+
 const latest = (parts: readonly (number | null)[]): number | null => {
   const known = parts.filter((part) => part !== null);
   return known.length === parts.length ? Math.max(...known) : null;
@@ -58,7 +81,7 @@ export const passingSet = (found: readonly Probe[]): number | null =>
  * itself: the doneness has corners between them, what it is made of has none.
  */
 export const passingIndex = (found: readonly Probe[], index: number): number | null => {
-  const parts = [passingSet(found), crossing(found, (p) => -p.dryness, -drynessAt(index))];
+  const parts = [passingSet(found), smoothCrossing(found, (p) => -p.dryness, -drynessAt(index))];
   if (index >= 3 && index < 4) parts.push(crossing(found, (p) => p.crispEdgeMm, crispEdgeNeedsMm));
   return latest(parts);
 };

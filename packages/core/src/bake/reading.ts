@@ -16,6 +16,8 @@ export interface Reading {
   readonly crispEdgeMm: number;
   readonly set: number;
   readonly setEdge: number;
+  /** Set share of the least set cell on the axis. */
+  readonly setCentre: number;
   /** The highest that even the coldest point has come to so far, °C. */
   readonly coldestReachedC: number;
 }
@@ -25,19 +27,26 @@ const crispBelow = 0.055;
 
 const score = (browning: number) => 100 * (1 - Math.exp(-browning));
 
-const overRings = (f: Fixed, from: number, to: number, of: (i: number) => number): number => {
+const overRings = (f: Fixed, s: State, from: number, to: number, of: (i: number) => number): number => {
   let sum = 0;
   let weight = 0;
   for (let i = 0; i < f.nr; i++) {
     const inside = Math.max(
       0,
-      Math.min(to, f.faces[i + 1] as number) ** 2 - Math.max(from, f.faces[i] as number) ** 2,
+      Math.min(to, s.faces[i + 1] as number) ** 2 - Math.max(from, s.faces[i] as number) ** 2,
     );
     sum += inside * of(i);
     weight += inside;
   }
   return weight > 0 ? sum / weight : 0;
 };
+
+/** Mean browning score of the rings between two shares of the radius; rounding never makes it more than black. */
+const colour = (f: Fixed, s: State, from: number, to: number, browning: Float64Array): number =>
+  Math.min(
+    100,
+    overRings(f, s, from, to, (i) => score(browning[i] as number)),
+  );
 
 const ringMoisture = (f: Fixed, s: State, i: number): number => {
   let water = 0;
@@ -54,8 +63,8 @@ const crispEdge = (f: Fixed, s: State): number => {
       if (i === f.nr - 1) return 0;
       // Between the ring that is wet and the one outside it: where the moisture crosses the limit.
       const out = ringMoisture(f, s, i + 1);
-      const r0 = f.centres[i] as number;
-      const r1 = f.centres[i + 1] as number;
+      const r0 = s.centres[i] as number;
+      const r1 = s.centres[i + 1] as number;
       const cross = r1 - ((crispBelow - out) / (here - out)) * (r1 - r0);
       return (1 - cross) * s.radius * 1000;
     }
@@ -67,7 +76,7 @@ const meanSet = (f: Fixed, s: State, from: number): number => {
   let sum = 0;
   let weight = 0;
   for (let i = 0; i < f.nr; i++) {
-    if ((f.centres[i] as number) < from) continue;
+    if ((s.centres[i] as number) < from) continue;
     for (let j = 0; j < f.nz; j++) {
       sum += (f.cellMass[i] as number) * (s.sigma[i * f.nz + j] as number);
       weight += f.cellMass[i] as number;
@@ -77,7 +86,7 @@ const meanSet = (f: Fixed, s: State, from: number): number => {
 };
 
 export const read = (f: Fixed, s: State, bottomFaceC: Float64Array): Reading => {
-  const axis = Array.from({ length: f.nz }, (_, j) => s.T[j] as number);
+  const axis = Array.from(s.T.subarray(0, f.nz));
   const outer = Array.from({ length: f.nz }, (_, j) => s.T[(f.nr - 1) * f.nz + j] as number);
   const set = meanSet(f, s, 0);
   const water = s.W.reduce((sum, w) => sum + w, 0);
@@ -86,20 +95,21 @@ export const read = (f: Fixed, s: State, bottomFaceC: Float64Array): Reading => 
   return {
     centreC: Math.min(...axis),
     edgeC: outer.reduce((a, b) => a + b, 0) / f.nz,
-    bottomC: overRings(f, 0, 1, (i) => bottomFaceC[i] as number),
+    bottomC: overRings(f, s, 0, 1, (i) => bottomFaceC[i] as number),
     diameterMm: 2000 * s.radius,
-    heightMm: height * (f.heightShare[0] as number) * 1000,
+    heightMm: height * (s.heightShare[0] as number) * 1000,
     lossShare: lost + 0.003 * set,
     colour: {
-      edge: overRings(f, 0.75, 0.99, (i) => score(s.brownTop[i] as number)),
-      centre: overRings(f, 0, 0.55, (i) => score(s.brownTop[i] as number)),
-      bottom: overRings(f, 0, 1, (i) => score(s.brownBottom[i] as number)),
+      edge: colour(f, s, 0.75, 0.99, s.brownTop),
+      centre: colour(f, s, 0, 0.55, s.brownTop),
+      bottom: colour(f, s, 0, 1, s.brownBottom),
     },
-    centreMoisture: overRings(f, 0, 0.5, (i) => ringMoisture(f, s, i)),
-    edgeMoisture: overRings(f, 0.8, 1, (i) => ringMoisture(f, s, i)),
+    centreMoisture: overRings(f, s, 0, 0.5, (i) => ringMoisture(f, s, i)),
+    edgeMoisture: overRings(f, s, 0.8, 1, (i) => ringMoisture(f, s, i)),
     crispEdgeMm: crispEdge(f, s),
     set,
     setEdge: meanSet(f, s, 0.8),
+    setCentre: Math.min(...s.sigma.subarray(0, f.nz)),
     coldestReachedC: Math.min(...s.Tmax),
   };
 };

@@ -8,6 +8,10 @@ export interface Scratch {
   readonly delta: Float64Array;
   readonly stefan: Float64Array;
   readonly k: Float64Array;
+  /** How fast heat and moisture even out in a cell, m²/s. */
+  readonly rate: Float64Array;
+  /** By ring: what its layers are thinner than the step is made for, 2/dz² less that of the step, 1/m²; 0 for most. */
+  readonly thin: Float64Array;
   readonly dU: Float64Array;
   readonly dW: Float64Array;
   readonly bottomC: Float64Array;
@@ -31,6 +35,8 @@ export const makeScratch = (fixed: Fixed): Scratch => {
     delta: cells(),
     stefan: cells(),
     k: cells(),
+    rate: cells(),
+    thin: new Float64Array(fixed.nr),
     dU: cells(),
     dW: cells(),
     bottomC: new Float64Array(fixed.nr),

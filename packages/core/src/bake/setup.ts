@@ -1,7 +1,8 @@
 import { fatIn } from '../ingredient/index.js';
-import type { Dough, PieceShape } from '../formula/index.js';
+import { plainFlourProtein, typicalReducing, type Dough, type PieceShape } from '../formula/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
+import { emptyRings, placeRings, ringLayout, type RingLayout, type Rings } from './rings.js';
 import { processFactors, type Process } from './process.js';
 import { at, bakeTables, gas, table, type BakeTables } from './tables.js';
 
@@ -28,11 +29,14 @@ export interface BakeSetup {
 
 /** Mean height over diameter of the piece as it is set down. */
 export const startAspect: Readonly<Record<PieceShape, number>> = {
-  ball: 0.8,
-  mound: 0.5,
-  puck: 0.35,
-  slice: 0.3,
+  ball: 0.66,
+  mound: 0.4,
+  puck: 0.3,
+  slice: 0.28,
 };
+
+/** How flat its top is then, as a power (see `rings.ts`): a ball is round all over, a slice hardly. */
+export const startPower: Readonly<Record<PieceShape, number>> = { ball: 2, mound: 2.8, puck: 5, slice: 9 };
 
 /** Air in the dough when it goes in, share by volume. */
 export const bakePorosity = 0.06;
@@ -47,12 +51,9 @@ export interface Fixed {
   readonly nz: number;
   readonly massKg: number;
   readonly volume0: number;
-  /** Ring faces and the ring centres as shares of the radius. */
-  readonly faces: Float64Array;
-  readonly centres: Float64Array;
-  /** Ring areas as shares of the disc, and column heights over the mean height. */
-  readonly areaShare: Float64Array;
-  readonly heightShare: Float64Array;
+  readonly layout: RingLayout;
+  /** Ln of the power of the top when it has sunk as flat as it gets. */
+  readonly lnFlat: number;
   /** Dough mass of a cell of each ring, kg; non-fat solids per kg of dough. */
   readonly cellMass: Float64Array;
   readonly solids: number;
@@ -73,42 +74,27 @@ export interface Fixed {
 }
 
 /** Everything that moves. Typed arrays of rings × layers, index ring × layers + layer (layer 0 at the tray). */
-export interface State {
+export interface State extends Rings {
   readonly U: Float64Array;
   readonly W: Float64Array;
   readonly T: Float64Array;
   readonly sigma: Float64Array;
   readonly Tmax: Float64Array;
+  /** Volume of a cell over that of the raw dough. */
+  readonly rise: Float64Array;
   readonly brownTop: Float64Array;
   readonly brownBottom: Float64Array;
   readonly topC: Float64Array;
   radius: number;
   lift: number;
+  /** Ln of the power of the top. */
+  lnPower: number;
   trayUnderC: number;
   trayEdgeC: number;
   timeS: number;
+  /** Time that set, lift and shape have not followed yet, s. */
+  unshapedS: number;
 }
-
-const profileShape = (r: number, power: number) => Math.sqrt(Math.max(0, 1 - r ** power));
-
-/** Ring-averaged profile by midpoint sums (area-weighted), normalised so that the disc's volume is kept. */
-const ringHeights = (faces: Float64Array, areaShare: Float64Array, power: number): Float64Array => {
-  const n = areaShare.length;
-  const raw = Float64Array.from({ length: n }, (_, i) => {
-    const r0 = faces[i] as number;
-    const r1 = faces[i + 1] as number;
-    let sum = 0;
-    let weight = 0;
-    for (let j = 0; j < 40; j++) {
-      const r = r0 + ((j + 0.5) / 40) * (r1 - r0);
-      sum += r * profileShape(r, power);
-      weight += r;
-    }
-    return sum / weight;
-  });
-  const norm = raw.reduce((sum, g, i) => sum + g * (areaShare[i] as number), 0);
-  return raw.map((g) => g / norm);
-};
 
 /** The parameters with what the process puts on them. */
 const withProcess = ({ parameters, process }: BakeSetup): BakeParameters => {
@@ -122,26 +108,25 @@ const withProcess = ({ parameters, process }: BakeSetup): BakeParameters => {
   };
 };
 
+/** How much faster a dough browns than the typical one, by the sugars that do so at once. */
+const browningOf = (dough: Dough, p: BakeParameters): number =>
+  Math.min(
+    3,
+    Math.max(0.85, 1 + p.browningPerReducing * ((dough.reducing ?? typicalReducing) - typicalReducing)),
+  );
+
 export const prepare = (setup: BakeSetup): Fixed => {
   const { rings: nr, layers: nz, dough, massG } = setup;
   const p = withProcess(setup);
   const massKg = massG / 1000;
   const volume0 = massKg / doughDensity(dough, 15, bakePorosity);
-  const faces = Float64Array.from({ length: nr + 1 }, (_, i) => (i / nr) ** 0.75);
-  const centres = Float64Array.from(
-    { length: nr },
-    (_, i) => ((faces[i] as number) + (faces[i + 1] as number)) / 2,
-  );
-  const areaShare = Float64Array.from(
-    { length: nr },
-    (_, i) => (faces[i + 1] as number) ** 2 - (faces[i] as number) ** 2,
-  );
-  const heightShare = ringHeights(faces, areaShare, p.profilePower);
-  const cellMass = heightShare.map((g, i) => (massKg * g * (areaShare[i] as number)) / nz);
+  const layout = ringLayout(nr);
+  const cellMass = layout.massShare.map((share) => (massKg * share) / nz);
   const material = trayMaterials[setup.tray];
   const liner = liners[setup.liner];
   const { composition: c } = dough;
   const fat = fatIn(dough.fats);
+  const browns = browningOf(dough, p);
   const setC = p.setC + 40 * (dough.sugar - 0.28) - 150 * (dough.eggProtein - 0.0101);
   return {
     setup,
@@ -151,10 +136,8 @@ export const prepare = (setup: BakeSetup): Fixed => {
     nz,
     massKg,
     volume0,
-    faces,
-    centres,
-    areaShare,
-    heightShare,
+    layout,
+    lnFlat: Math.log(p.profilePower),
     cellMass,
     solids: dough.nonFatSolids,
     lnEtaRecipe:
@@ -162,13 +145,15 @@ export const prepare = (setup: BakeSetup): Fixed => {
       p.etaPerSugar * (dough.sugar - 0.28) -
       p.etaPerFat * (fat - 0.163) -
       p.etaPerWater * (c.water - 0.137) +
-      p.etaPerFlour * (dough.flour - 0.3),
+      p.etaPerFlour * (dough.flour - 0.3) +
+      p.etaPerStrength * ((dough.flourProtein ?? plainFlourProtein) - plainFlourProtein),
     yieldPa: p.yieldPa * Math.exp(-6 * (c.water - 0.137 + (fat - 0.163))),
     drag: p.dragBase * liner.drag,
     rates: {
       set: table((t) => Math.exp(Math.min(6, (t - setC) / p.setWidthK)) / p.setS),
       browning: table(
-        (t) => p.browningPerS * Math.exp((-p.browningJPerMol / gas) * (1 / (t + 273.15) - 1 / 413.15)),
+        (t) =>
+          p.browningPerS * browns * Math.exp((-p.browningJPerMol / gas) * (1 / (t + 273.15) - 1 / 413.15)),
       ),
     },
     tray: {
@@ -192,23 +177,31 @@ const fromProfile = (profile: readonly number[], out: number): number => {
 };
 
 export const initialState = (fixed: Fixed): State => {
-  const { setup, nr, nz, volume0, cellMass, centres, tables } = fixed;
+  const { setup, nr, nz, volume0, cellMass, tables } = fixed;
   const n = nr * nz;
   const ovenC = setup.setC + (setup.offsetK ?? 0);
+  const rings = emptyRings(nr);
+  const lnPower = Math.log(startPower[setup.shape]);
+  placeRings(fixed.layout, lnPower, rings);
+  const { centres } = rings;
   const state: State = {
+    ...rings,
     U: new Float64Array(n),
     W: new Float64Array(n),
     T: new Float64Array(n),
     sigma: new Float64Array(n),
     Tmax: new Float64Array(n),
+    rise: new Float64Array(n).fill(1),
     brownTop: new Float64Array(nr),
     brownBottom: new Float64Array(nr),
     topC: new Float64Array(nr),
     radius: Math.cbrt(volume0 / (2 * Math.PI * startAspect[setup.shape])),
     lift: 1,
+    lnPower,
     trayUnderC: trayMaterials[setup.tray].preheated ? ovenC : setup.roomC,
     trayEdgeC: trayMaterials[setup.tray].preheated ? ovenC : setup.roomC,
     timeS: 0,
+    unshapedS: 0,
   };
   for (let i = 0; i < nr; i++) {
     for (let j = 0; j < nz; j++) {
@@ -235,6 +228,11 @@ export const copyState = (s: State): State => ({
   T: s.T.slice(),
   sigma: s.sigma.slice(),
   Tmax: s.Tmax.slice(),
+  rise: s.rise.slice(),
+  faces: s.faces.slice(),
+  centres: s.centres.slice(),
+  areaShare: s.areaShare.slice(),
+  heightShare: s.heightShare.slice(),
   brownTop: s.brownTop.slice(),
   brownBottom: s.brownBottom.slice(),
   topC: s.topC.slice(),

@@ -19,6 +19,9 @@ const roomH = 7;
 const roomHUnder = 5;
 const rackHUnder = 6;
 
+/** How far above the room the oven is at which the excess of its walls is stated, K: 177 °C in a room of 24 °C. */
+const powerAtK = 153;
+
 /** Air and walls `timeS` after the load went in: a dip from the open door that recovers. */
 export const surroundingsAt = (setup: BakeSetup, phase: Phase, timeS: number, out: Surroundings): void => {
   const { parameters: p, fan, setC, offsetK = 0, roomC } = setup;
@@ -26,8 +29,10 @@ export const surroundingsAt = (setup: BakeSetup, phase: Phase, timeS: number, ou
   if (phase === 'oven') {
     const dip = (fan ? p.dipFanK : p.dipStillK) * Math.exp(-timeS / (fan ? p.dipFanS : p.dipStillS));
     out.airC = setC + offsetK - dip;
-    out.wallC = setC + offsetK - 0.5 * dip;
-    out.wallBelowC = out.wallC + (fan ? 0 : p.belowK);
+    // Walls and elements give off what the oven loses: it grows with what it is above the room.
+    const power = (setC + offsetK - roomC) / powerAtK;
+    out.wallC = setC + offsetK - 0.5 * dip + (fan ? 0.5 : 1) * p.wallOverK * power;
+    out.wallBelowC = out.wallC + (fan ? 0 : p.belowK * power);
     out.h = fan ? p.hFan : p.hStill;
     out.hUnder = p.underRatio * out.h;
     out.natural = !fan;
