@@ -21,24 +21,72 @@ export const perFlour = (formula: Staged, of: (food: Ingredient) => number): num
     : Number.NaN;
 };
 
-/** The same as a sum that opens to what each ingredient brings. */
-export const perFlourFigure = (formula: Staged, name: string, of: (food: Ingredient) => number): Figure => {
+/** What is worked into a dough and binds water, although it is no flour. */
+const workedIn: ReadonlySet<string> = new Set([
+  'rolled-oats',
+  'quick-oats',
+  'wheat-bran',
+  'wheat-germ',
+  'coconut',
+  'sweet-coconut',
+  'chia',
+  'linseed',
+  'biscuit-crumbs',
+  'cocoa-powder',
+  'dutch-cocoa',
+]);
+const bindingOf = ({ analysis }: Ingredient) => analysis.starch + analysis.protein + analysis.fibre;
+const isChocolate = ({ id, kind }: Ingredient) => kind === 'inclusion' && id.endsWith('chocolate');
+
+/**
+ * What carries fat, sugar and water in a dough, as percent of its flours: each by its starch, protein and fibre against
+ * wheat flour's. A dough of oats, cocoa or nuts is then judged as a dough of flour would be. Chocolate beyond the weight
+ * of the flour is no longer pieces in a dough but part of it.
+ */
+export const bodyPercent = (formula: Staged): number => {
   const flour = flourPercent(doughLines(formula));
+  const unit = bindingOf(ingredient('wheat-flour'));
+  const foods = partsOfDough(formula).map(({ ingredientId, percent }) => ({
+    food: ingredient(ingredientId),
+    percent: (100 * percent) / flour,
+  }));
+  const binds = ({ id, kind, analysis }: Ingredient) =>
+    kind === 'flour' ||
+    kind === 'nut-butter' ||
+    (kind === 'flavour' && analysis.starch > 0.3) ||
+    workedIn.has(id);
+  const chocolate = foods.filter(({ food }) => isChocolate(food));
+  const chocolates = chocolate.reduce((sum, { percent }) => sum + percent, 0);
+  const melted = chocolates > 100 ? 1 - 100 / chocolates : 0;
+  return (
+    foods
+      .filter(({ food }) => binds(food))
+      .reduce((sum, { food, percent }) => sum + percent * bindingOf(food), 0) /
+      unit +
+    (melted * chocolate.reduce((sum, { food, percent }) => sum + percent * bindingOf(food), 0)) / unit
+  );
+};
+
+/** A sum over the plain ingredients per 100 of the dough's body (see `bodyPercent`), opening to what each brings. */
+export const perBodyFigure = (formula: Staged, name: string, of: (food: Ingredient) => number): Figure => {
+  const flour = flourPercent(doughLines(formula));
+  const body = (bodyPercent(formula) / 100) * flour;
   return sumFigure({
-    name: `${name} per 100 of flour`,
+    name: `${name} per 100 of flour and what binds like it`,
     symbol: 'r',
     unit: '',
     terms: partsOfDough(formula)
       .map(({ ingredientId, percent }) => ({ food: ingredient(ingredientId), percent }))
       .filter(({ food }) => of(food) > 0)
       .map(({ food, percent }) => ({
-        symbol: '100 b x / F',
+        symbol: '100 b x / B',
         name: `${food.name}: ${percent.toFixed(2)} % with ${(100 * of(food)).toFixed(1)} %`,
-        value: (100 * percent * of(food)) / flour,
+        value: (100 * percent * of(food)) / body,
         unit: '' as const,
         source: food.source,
       })),
-    source: 'mass balance over the ingredients, F = percent of all flours',
+    source:
+      'mass balance over the ingredients; B: flours, and oats, cocoa, nuts and the like by their starch, protein and fibre',
   });
 };
 

@@ -8,6 +8,8 @@ import {
   type Fats,
   ingredient,
   normaliseComposition,
+  reducingSugars,
+  type Ingredient,
   type Allergen,
   type Composition,
 } from '../ingredient/index.js';
@@ -21,6 +23,10 @@ export interface Dough {
   /** Fats that act in the dough, by how they melt; the fat of nut butters and inclusions counts in the composition only. */
   readonly fats: Fats;
   readonly eggProtein: number;
+  /** Sugars that brown at once; as of the typical dough when left out. */
+  readonly reducing?: number;
+  /** Protein of the flours, share of the flours' mass: their strength; as of plain flour when left out. */
+  readonly flourProtein?: number;
   readonly inclusions: number;
   /** Dry solids outside fat and inclusions: they share the dough's water. */
   readonly nonFatSolids: number;
@@ -61,6 +67,22 @@ export const doughFromComposition = (raw: Composition): Dough => {
   };
 };
 
+/** Sugars of the typical dough that brown at once (half of its sugar is brown), and the protein of plain flour. */
+export const typicalReducing = 0.005;
+export const plainFlourProtein = 0.105;
+
+/** Only wheat, rye and spelt make gluten: other flours and starches weaken the blend. */
+const strengthOf = (parts: readonly { readonly ingredient: Ingredient; readonly mass: number }[]): number => {
+  const flours = parts.filter(({ ingredient: { kind } }) => kind === 'flour');
+  const mass = flours.reduce((sum, part) => sum + part.mass, 0);
+  const gluten = flours.reduce(
+    (sum, { ingredient: { allergens, composition }, mass: m }) =>
+      sum + (allergens.includes('gluten') ? m * composition.protein : 0),
+    0,
+  );
+  return mass > 0 ? gluten / mass : plainFlourProtein;
+};
+
 /** The raw dough of a formula, from the composition of its ingredients. */
 export const doughOf = (formula: Pick<Formula, 'stages'>): Dough => {
   const parts = doughLines(formula)
@@ -93,6 +115,8 @@ export const doughOf = (formula: Pick<Formula, 'stages'>): Dough => {
         .filter(([, of]) => of !== 0),
     ) as Fats,
     eggProtein: share((part) => (part.ingredient.kind === 'egg' ? part.ingredient.composition.protein : 0)),
+    reducing: share((part) => (part.ingredient.kind === 'inclusion' ? 0 : reducingSugars(part.ingredient))),
+    flourProtein: strengthOf(parts),
     inclusions: kind('inclusion'),
     nonFatSolids: 1 - composition.water - composition.fat - inclusionSolids,
   };

@@ -4,6 +4,6 @@ export * from './dough.js';
 export * from './shares.js';
 export * from './compare.js';
 export * from './balance.js';
-export * from './soundness.js';
+export * from './soundness/index.js';
 export * from './texture.js';
-export * from './swaps.js';
+export * from './swaps/index.js';

@@ -11,4 +11,5 @@ export { sayPiece } from './weigh-amount.js';
 export * from './weigh-line.js';
 export * from './take-in.js';
 export * from './give-out.js';
+export * from './home-sheet.js';
 export * from './assemble.js';

@@ -15,6 +15,8 @@ export interface Mixer {
   readonly maxFill: number;
   /** Most stiff dough the motor may turn. */
   readonly maxMassG: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
 }
 
 export interface BatchShare {

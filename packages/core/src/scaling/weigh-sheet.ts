@@ -4,8 +4,11 @@ import type { Amount } from '../formula/index.js';
 
 export interface Scale {
   readonly id: string;
+  readonly name?: string;
   readonly maxMassG: number;
   readonly resolutionG: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
 }
 
 export interface WeighLine {

@@ -17,6 +17,8 @@ export interface Place {
   readonly trayPlaces: number;
   readonly tubPlaces: number;
   readonly bagPlaces: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
   /** What needles said of how hard the place really takes the heat. */
   readonly learned?: LearnedTransfer;
 }

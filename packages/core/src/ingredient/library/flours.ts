@@ -27,6 +27,6 @@ rolled-oats | Rolled oats | inclusion | 9.5 7 13 57.5 1 10 2 0 0 | level 0.38 | 
 quick-oats | Quick oats | inclusion | 9.5 7 13 57.5 1 10 2 0 0 | level 0.36 | gluten | | | quick-cooking oats, instant oats, fine oats
 wheat-bran | Wheat bran | inclusion | 10 4.5 15.5 19 3 42.5 5.5 0 0 | level 0.24 | gluten, wheat | | | bran
 wheat-germ | Wheat germ | inclusion | 10.5 9.5 25 33 6 12.5 3.5 0 0 | level 0.48 | gluten, wheat | | |
-puffed-rice | Puffed rice | inclusion | 4 1 6.5 78 8 1 1 0.5 0 | loose 0.12 | | | | rice crispies, crisped rice
+puffed-rice | Puffed rice | inclusion | 4 1 6.5 78 8 1 1 0.5 0 | loose 0.12 | | | | crisped rice
 cornflakes | Cornflakes | inclusion | 3.5 0.6 7 76 8 2.5 0.6 1.8 0 | loose 0.12, crushed 0.35 | gluten | | | corn flakes
 `;

@@ -4,7 +4,7 @@ baking-soda | Baking soda | leavening | 0 0 0 0 0 0 100 0 0 | level 0.93 | | bas
 baking-powder | Baking powder | leavening | 5 0 0 28 0 0 67 0 0 | level 0.86 | | gas 71 | | double-acting baking powder
 single-baking-powder | Baking powder, single-acting | leavening | 5 0 0 30 0 0 65 0 0 | level 0.86 | | gas 66 | | single-acting baking powder
 cream-of-tartar | Cream of tartar | leavening | 0 0 0 0 0 0 100 0 0 | level 0.65 | | acid 5.31 | | potassium bitartrate
-bakers-ammonia | Baker's ammonia | leavening | 0 0 0 0 0 0 100 0 0 | level 0.72 | | base 12.65 gas 608 | | ammonium bicarbonate, hartshorn
+bakers-ammonia | Baker's ammonia | leavening | 100 0 0 0 0 0 0 0 0 | level 0.72 | | gas 608 | | ammonium bicarbonate, hartshorn
 potash | Potash | leavening | 0 0 0 0 0 0 100 0 0 | level 1 | | base 14.47 gas 174 | | potassium carbonate
 salt | Fine salt | salt | 0.2 0 0 0 0 0 0 99.8 0 | level 1.2 | | | | salt, table salt, fine sea salt, sea salt
 kosher-salt | Coarse salt | salt | 0.2 0 0 0 0 0 0 99.8 0 | level 0.75 | | | | kosher salt, coarse sea salt

@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
-import { demoFormulas } from '../demo/index.js';
-import { ingredient, ingredients, takeInOwn } from '../ingredient/index.js';
-import { leaveningOf } from './balance.js';
-import type { Formula, FormulaLine } from './formula.js';
-import { checkSoundness, undeclaredIn } from './soundness.js';
-import { attributes, forecastTexture, levers, leversFor } from './texture.js';
+import { demoFormulas } from '../../demo/index.js';
+import { ingredient, ingredients, takeInOwn } from '../../ingredient/index.js';
+import { leaveningOf } from '../balance.js';
+import type { Formula, FormulaLine } from '../formula.js';
+import { checkSoundness, undeclaredIn } from './index.js';
+import { attributes, forecastTexture, levers, leversFor } from '../texture.js';
 
 const formula = (code: string): Formula => {
   const found = demoFormulas.find((f) => f.code === code);
@@ -47,7 +47,7 @@ describe('soundness', () => {
         'whole-egg',
         null,
       ),
-      'dry-starch',
+      'ratio-water',
     ],
   ])('%s is found', (_, f, code) => {
     expect(codes(f)).toContain(code);

@@ -1,15 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { demoFormulas } from '../demo/index.js';
-import { ingredient } from '../ingredient/index.js';
-import { amountsFor, percentsFromGrams, totalPercent } from './amounts.js';
-import { leaveningOf, partsOfDough, perFlour } from './balance.js';
-import { compareVersions } from './compare.js';
-import { componentShare } from './shares.js';
-import { checkFormula, doughLines, flourPercent, type Formula } from './formula.js';
-import { checkSoundness } from './soundness.js';
-import { blendFlour, swapsFor } from './swaps.js';
-import { withFlour100 } from './texture.js';
+import { demoFormulas } from '../../demo/index.js';
+import { ingredient } from '../../ingredient/index.js';
+import { amountsFor, percentsFromGrams, totalPercent } from '../amounts.js';
+import { leaveningOf, partsOfDough, perFlour } from '../balance.js';
+import { compareVersions } from '../compare.js';
+import { componentShare } from '../shares.js';
+import { checkFormula, doughLines, flourPercent, type Formula } from '../formula.js';
+import { checkSoundness } from '../soundness/index.js';
+import { blendFlour, swapsFor } from './index.js';
+import { withFlour100 } from '../texture.js';
 
 const formula = (code: string): Formula => {
   const found = demoFormulas.find((f) => f.code === code);

@@ -1,0 +1,34 @@
+import { ingredient, type Allergen } from '../../ingredient/index.js';
+
+/** Words in a name that imply an allergen, and names that carry the word without it. */
+const implied: readonly (readonly [RegExp, Allergen, RegExp?])[] = [
+  [/peanut/i, 'peanut'],
+  [/\b(?:almond|hazelnut|walnut|pecan|cashew|pistachio|macadamia|praline|marzipan)/i, 'nuts'],
+  [
+    /\b(?:milk|butter(?!milk)|buttermilk|cream(?! of tartar)|cheese|yog(?:h)?urt|whey)\b/i,
+    'milk',
+    /(?:peanut|almond|cashew|hazelnut|nut|cocoa|pistachio) butter|(?:almond|oat|soy|coconut|soya) milk|(?:vegan|plant) butter|chickpea/i,
+  ],
+  [/\begg/i, 'egg', /chickpea|aquafaba/i],
+  [/\b(?:sesame|tahini)/i, 'sesame'],
+  [/\bsoya?\b/i, 'soy'],
+  [/\b(?:wheat(?!\s*-?free)|spelt|semolina|durum)/i, 'gluten', /buckwheat/i],
+  [/\b(?:rye|barley)\b/i, 'gluten'],
+  [/\blupin/i, 'lupin'],
+  [/\bmustard/i, 'mustard'],
+];
+
+/** Allergens that the name of an ingredient implies and its declaration lacks. */
+export const undeclaredIn = (id: string): readonly Allergen[] => {
+  const { name, allergens } = ingredient(id);
+  return [
+    ...new Set(
+      implied
+        .filter(
+          ([word, allergen, except]) =>
+            word.test(name) && !except?.test(name) && !allergens.includes(allergen),
+        )
+        .map(([, allergen]) => allergen),
+    ),
+  ];
+};

@@ -1,0 +1,61 @@
+import { formatNumber } from '../../shown/index.js';
+import { leaveningOf, partsOfDough, perFlour } from '../balance.js';
+import type { Formula } from '../formula.js';
+import type { Finding } from './finding.js';
+import { soundLimits } from './limits.js';
+
+/** Ginger and dark syrups: such doughs are baked with more soda. */
+const isDark = (formula: Formula): boolean =>
+  perFlour(formula, ({ id }) => (id === 'ginger' ? 1 : 0)) >= 0.8 ||
+  perFlour(formula, ({ id }) => (/^(?:molasses|black-treacle|golden-syrup|malt-syrup)$/.test(id) ? 1 : 0)) >=
+    8;
+
+/** Baker's ammonia leaves wholly: its gas lifts only while the oven drives it out. */
+const isAmmonia = (formula: Formula): boolean =>
+  partsOfDough(formula).some(({ ingredientId }) => ingredientId === 'bakers-ammonia');
+
+export const leaveningFindings = (formula: Formula): readonly Finding[] => {
+  const { gas, left, base } = leaveningOf(formula);
+  const dark = isDark(formula);
+  const gasHigh = isAmmonia(formula)
+    ? soundLimits.ammoniaGasHighMl
+    : dark
+      ? soundLimits.darkGasHighMl
+      : soundLimits.gasHighMl;
+  const baseHigh = dark ? soundLimits.darkBaseLeftMmol : soundLimits.baseLeftMmol;
+  const findings: Finding[] = [];
+  const sayGas = `${formatNumber(gas.value)} mL of gas per kg of dough`;
+  if (gas.value > 0 && gas.value < soundLimits.gasLowMl)
+    findings.push({
+      code: 'gas-low',
+      level: 'mind',
+      sentence: `${sayGas}: little lift; under ${soundLimits.gasLowMl} hardly shows.`,
+      figures: { gas: gas.value },
+      figure: gas,
+    });
+  if (gas.value > gasHigh)
+    findings.push({
+      code: 'gas-high',
+      level: 'mind',
+      sentence: `${sayGas}: more than the dough can hold (over ${gasHigh}); coarse, it may rise and fall.`,
+      figures: { gas: gas.value },
+      figure: gas,
+    });
+  if (left.value > baseHigh)
+    findings.push({
+      code: 'base-left',
+      level: 'mind',
+      sentence: `Soda beyond its acid: ${formatNumber(left.value)} mmol per kg of dough (about ${formatNumber(left.value / 11.9)} g of soda) find none. Browner, more spread; soapy when it is much.`,
+      figures: { left: left.value },
+      figure: left,
+    });
+  if (base.value > 0 && left.value < -soundLimits.acidLeftMmol)
+    findings.push({
+      code: 'acid-left',
+      level: 'mind',
+      sentence: `More acid than soda: ${formatNumber(-left.value)} mmol per kg of dough are left. Paler, less spread, tart.`,
+      figures: { left: left.value },
+      figure: left,
+    });
+  return findings;
+};

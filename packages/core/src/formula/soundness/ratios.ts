@@ -1,0 +1,73 @@
+import { ingredient } from '../../ingredient/index.js';
+import { formatNumber } from '../../shown/index.js';
+import { leaveningOf, partsOfDough, perBodyFigure } from '../balance.js';
+import type { Formula } from '../formula.js';
+import type { Finding } from './finding.js';
+import { soundLimits, usualRanges } from './limits.js';
+
+const outside = (value: number, [low, high]: readonly [number, number]) => value < low || value > high;
+
+/** What counts as the fat, the sugar and the water of a dough; what is only stirred in counts for none. */
+const ratiosOf = (formula: Formula) => ({
+  fat: perBodyFigure(formula, 'Fat', ({ kind, composition }) =>
+    kind === 'butter' || kind === 'fat' ? composition.fat : 0,
+  ),
+  sugars: perBodyFigure(formula, 'Sugars', ({ kind, analysis }) =>
+    kind === 'sugar' || kind === 'syrup' ? analysis.sugars + analysis.starch : 0,
+  ),
+  water: perBodyFigure(formula, 'Water', ({ kind, composition }) =>
+    kind === 'flour' || kind === 'inclusion' || kind === 'leavening' ? 0 : composition.water,
+  ),
+});
+
+const effects: Readonly<Record<keyof typeof usualRanges, readonly [string, string]>> = {
+  fat: ['short of fat: dry, little spread', 'rich: it spreads and feels greasy'],
+  sugars: [
+    'low in sugar: pale, little spread, bread-like',
+    'high in sugar: it runs, browns early and sets hard',
+  ],
+  water: ['short of water: crumbly', 'wet: cakey, slow to bake'],
+};
+
+export const ratioFindings = (formula: Formula): readonly Finding[] => {
+  const ratios = ratiosOf(formula);
+  const sugars = ratios.sugars.value;
+  const holds =
+    soundLimits.fatHolds + soundLimits.fatHoldsPerSugar * Math.max(0, sugars - soundLimits.fatHoldsFromSugar);
+  const nutFat = partsOfDough(formula).some(
+    ({ ingredientId }) => ingredient(ingredientId).kind === 'nut-butter',
+  );
+  const ranges: Readonly<Record<keyof typeof usualRanges, readonly [number, number]>> = {
+    ...usualRanges,
+    // Nut butter brings fat of its own.
+    fat: [nutFat ? 0 : usualRanges.fat[0], Math.min(usualRanges.fat[1], Math.round(holds))],
+  };
+  return (['fat', 'sugars', 'water'] as const)
+    .filter((name) => outside(ratios[name].value, ranges[name]))
+    .map((name) => ({
+      code: `ratio-${name}`,
+      level: 'mind' as const,
+      sentence: `${name[0]?.toUpperCase()}${name.slice(1)}: ${formatNumber(ratios[name].value)} per 100 of flour and what binds like it; usual is ${ranges[name][0]} to ${ranges[name][1]}. The dough is ${effects[name][ratios[name].value < ranges[name][0] ? 0 : 1]}.`,
+      figures: { value: ratios[name].value, low: ranges[name][0], high: ranges[name][1] },
+      figure: ratios[name],
+    }));
+};
+
+/** A dough that is made to rise, and has neither egg nor enough other water to bind it. */
+export const bindingFindings = (formula: Formula): readonly Finding[] => {
+  const has = (kind: string) =>
+    partsOfDough(formula).some(({ ingredientId }) => ingredient(ingredientId).kind === kind);
+  const { water, sugars } = ratiosOf(formula);
+  if (has('egg') || leaveningOf(formula).gas.value < soundLimits.gasLowMl) return [];
+  // Little sugar: a shortbread with a little powder in it.
+  if (water.value >= soundLimits.bindingWater || sugars.value < 50) return [];
+  return [
+    {
+      code: 'nothing-binds',
+      level: 'mind',
+      sentence: `No egg, and only ${formatNumber(water.value)} of water per 100 of flour and what binds like it: was the egg left out? Without one, milk, yoghurt, fruit puree or syrup binds.`,
+      figures: { water: water.value },
+      figure: water,
+    },
+  ];
+};

@@ -1,0 +1,61 @@
+import { ingredient } from '../../ingredient/index.js';
+import { formatNumber } from '../../shown/index.js';
+import { perBodyFigure } from '../balance.js';
+import { doughLines, flourPercent, type Formula } from '../formula.js';
+import type { Finding } from './finding.js';
+import { soundLimits } from './limits.js';
+
+export const saltFindings = (formula: Formula): readonly Finding[] => {
+  const figure = perBodyFigure(formula, 'Salt', ({ analysis, kind }) =>
+    kind === 'inclusion' ? 0 : analysis.salt,
+  );
+  const salt = figure.value;
+  const salted = doughLines(formula).filter(
+    (line) =>
+      ingredient(line.ingredientId).parts.some(({ ingredientId }) => ingredientId === 'salt') &&
+      ingredient(line.ingredientId).kind === 'butter',
+  );
+  const flour = flourPercent(doughLines(formula));
+  const fromButter = salted.reduce(
+    (sum, line) => sum + (100 * line.percent * ingredient(line.ingredientId).analysis.salt) / flour,
+    0,
+  );
+  // Salt that was weighed by itself, without what composites bring.
+  const own =
+    (100 *
+      doughLines(formula)
+        .filter((line) => ingredient(line.ingredientId).kind === 'salt')
+        .reduce((sum, line) => sum + line.percent, 0)) /
+    flour;
+  if (fromButter > 0.3 && own > 0 && own + fromButter > 1.3)
+    return [
+      {
+        code: 'salt-doubled',
+        level: 'wrong',
+        sentence: `The salted butter brings ${formatNumber(fromButter)} % of salt on top of the ${formatNumber(own)} % that are weighed. Take it off: weigh ${formatNumber(Math.max(0, own - fromButter))} %.`,
+        figures: { fromButter, own },
+        figure,
+      },
+    ];
+  if (salt < (own > 0 ? soundLimits.saltLow : soundLimits.saltUnweighed))
+    return [
+      {
+        code: 'salt-missing',
+        level: 'wrong',
+        sentence: `${own > 0 ? 'Only' : 'No salt is weighed, and the rest brings only'} ${formatNumber(salt)} % of salt to the flour: it will taste flat. Was it forgotten? Usual is 0.5 to 2 %.`,
+        figures: { salt },
+        figure,
+      },
+    ];
+  if (salt > soundLimits.saltHigh)
+    return [
+      {
+        code: 'salt-high',
+        level: 'mind',
+        sentence: `${formatNumber(salt)} % of salt to the flour; over ${soundLimits.saltHigh} % tastes salty.`,
+        figures: { salt },
+        figure,
+      },
+    ];
+  return [];
+};
