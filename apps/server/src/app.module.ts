@@ -26,9 +26,14 @@ import { OrdersService } from './orders/orders.service.js';
 import { ComputationService } from './plan/computation.service.js';
 import { PlanController } from './plan/plan.controller.js';
 import { PlanService } from './plan/plan.service.js';
+import { EquipmentService } from './setup/equipment.service.js';
+import { OwnBakery } from './setup/own-bakery.service.js';
 import { OwnIngredientsService } from './setup/own-ingredients.service.js';
 import { SettingsService } from './setup/settings.service.js';
 import { SetupController } from './setup/setup.controller.js';
+
+/** The bundled pages. */
+export const webRoot = join(import.meta.dirname, '../../web/dist');
 
 @Module({
   controllers: [
@@ -47,6 +52,8 @@ import { SetupController } from './setup/setup.controller.js';
     CalcService,
     SettingsService,
     OwnIngredientsService,
+    EquipmentService,
+    OwnBakery,
     ClockService,
     OrdersService,
     FormulaService,
@@ -73,7 +80,7 @@ export class AppModule {
           retryDelay: 700,
         }),
         ServeStaticModule.forRoot({
-          rootPath: join(import.meta.dirname, '../../web/dist'),
+          rootPath: webRoot,
           exclude: ['/api/{*rest}'],
           serveStaticOptions: {
             setHeaders: (response, path) => {

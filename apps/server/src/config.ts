@@ -9,6 +9,8 @@ export interface Config {
   };
   /** Whether an empty database gets the demo bakery. */
   readonly seedDemo: boolean;
+  /** Whether it gets a bakery of one's own instead, with an example of each thing and nothing else. */
+  readonly seedOwn?: boolean;
 }
 
 export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
@@ -19,5 +21,6 @@ export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
     password: env.JOKUL_DB_PASSWORD ?? '',
     name: env.JOKUL_DB_NAME ?? 'jokul',
   },
-  seedDemo: env.JOKUL_SEED !== 'none',
+  seedDemo: env.JOKUL_SEED !== 'none' && env.JOKUL_SEED !== 'own',
+  seedOwn: env.JOKUL_SEED === 'own',
 });

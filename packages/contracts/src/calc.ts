@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
+  IsObject,
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
@@ -36,6 +37,7 @@ export class ScaleFormula {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(80)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => ScaleIngredient)
   ingredients: ScaleIngredient[];
@@ -60,17 +62,24 @@ export class ScaleDevice {
   @IsNumber() resolutionG: number;
 }
 export class ScaleRequest {
-  @ValidateNested() @Type(() => ScaleFormula) formula: ScaleFormula;
-  @IsArray() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => ScaleLine) lines: ScaleLine[];
-  @ValidateNested() @Type(() => LossesRequest) losses: LossesRequest;
+  @IsObject() @ValidateNested() @Type(() => ScaleFormula) formula: ScaleFormula;
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => ScaleLine)
+  lines: ScaleLine[];
+  @IsObject() @ValidateNested() @Type(() => LossesRequest) losses: LossesRequest;
   @IsArray()
   @ArrayMaxSize(20)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => MixerRequest)
   mixers: MixerRequest[];
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(20)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => ScaleDevice)
   scales: ScaleDevice[];
@@ -109,17 +118,22 @@ export class UntilRequest {
   @IsNumber() temperatureC: number;
 }
 export class ColdRequest {
-  @ValidateNested() @Type(() => BodyRequest) body: BodyRequest;
-  @IsOptional() @ValidateNested() @Type(() => CompositionRequest) composition?: CompositionRequest;
-  @IsOptional() @ValidateNested() @Type(() => PropertiesRequest) properties?: PropertiesRequest;
+  @IsObject() @ValidateNested() @Type(() => BodyRequest) body: BodyRequest;
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => CompositionRequest)
+  composition?: CompositionRequest;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => PropertiesRequest) properties?: PropertiesRequest;
   @IsNumber() startC: number;
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(50)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => StayRequest)
   steps: StayRequest[];
-  @IsOptional() @ValidateNested() @Type(() => UntilRequest) until?: UntilRequest;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => UntilRequest) until?: UntilRequest;
 }
 
 export class BakePieceRequest {
@@ -148,7 +162,11 @@ export class BakeOvenRequest {
   @IsNumber() setC: number;
   @IsBoolean() fan: boolean;
   @IsOptional() @IsInt() position?: number;
-  @IsOptional() @ValidateNested() @Type(() => BakeCalibrationRequest) calibration?: BakeCalibrationRequest;
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => BakeCalibrationRequest)
+  calibration?: BakeCalibrationRequest;
 }
 export class BakeRestRequest {
   @IsNumber() trayS: number;
@@ -160,15 +178,19 @@ export class BakeRulesRequest {
   @IsOptional() @IsNumber() centreC?: number;
 }
 export class BakeRequestInput {
-  @ValidateNested() @Type(() => BakePieceRequest) piece: BakePieceRequest;
-  @IsOptional() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
-  @IsOptional() @ValidateNested() @Type(() => CompositionRequest) composition?: CompositionRequest;
-  @ValidateNested() @Type(() => BakeTrayRequest) tray: BakeTrayRequest;
-  @ValidateNested() @Type(() => BakeOvenRequest) oven: BakeOvenRequest;
-  @ValidateNested() @Type(() => BakeRestRequest) rest: BakeRestRequest;
+  @IsObject() @ValidateNested() @Type(() => BakePieceRequest) piece: BakePieceRequest;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => CompositionRequest)
+  composition?: CompositionRequest;
+  @IsObject() @ValidateNested() @Type(() => BakeTrayRequest) tray: BakeTrayRequest;
+  @IsObject() @ValidateNested() @Type(() => BakeOvenRequest) oven: BakeOvenRequest;
+  @IsObject() @ValidateNested() @Type(() => BakeRestRequest) rest: BakeRestRequest;
   @IsOptional() @IsNumber() pullS?: number;
   @IsOptional() @IsIn(['soft-centre', 'chewy', 'crisp-edge', 'crisp-through']) target?: Doneness;
-  @IsOptional() @ValidateNested() @Type(() => BakeRulesRequest) rules?: BakeRulesRequest;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => BakeRulesRequest) rules?: BakeRulesRequest;
 }
 
 /** Rim colour as a score of 0 to 100, alone or beside the others that the bake answers with. */
@@ -197,15 +219,19 @@ export class CalibrateOvenRequest {
   @IsOptional() @IsInt() @Min(1) @Max(60) position?: number;
 }
 class BakeSomewhere {
-  @IsOptional() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
-  @IsOptional() @ValidateNested() @Type(() => CompositionRequest) composition?: CompositionRequest;
-  @ValidateNested() @Type(() => BakePieceRequest) piece: BakePieceRequest;
-  @ValidateNested() @Type(() => BakeTrayRequest) tray: BakeTrayRequest;
-  @ValidateNested() @Type(() => CalibrateOvenRequest) oven: CalibrateOvenRequest;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => CompositionRequest)
+  composition?: CompositionRequest;
+  @IsObject() @ValidateNested() @Type(() => BakePieceRequest) piece: BakePieceRequest;
+  @IsObject() @ValidateNested() @Type(() => BakeTrayRequest) tray: BakeTrayRequest;
+  @IsObject() @ValidateNested() @Type(() => CalibrateOvenRequest) oven: CalibrateOvenRequest;
 }
 export class MeasuredBakeRequest extends BakeSomewhere {
   @IsNumber() @Min(60) @Max(7200) pullS: number;
-  @ValidateNested() @Type(() => MeasuredRequest) measured: MeasuredRequest;
+  @IsObject() @ValidateNested() @Type(() => MeasuredRequest) measured: MeasuredRequest;
 }
 export class AskedBakeRequest extends BakeSomewhere {
   @IsIn(['soft-centre', 'chewy', 'crisp-edge', 'crisp-through']) target: Doneness;
@@ -215,11 +241,13 @@ export class CalibrateRequest {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(200)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => MeasuredBakeRequest)
   bakes: MeasuredBakeRequest[];
   @IsArray()
   @ArrayMaxSize(100)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => AskedBakeRequest)
   ask: AskedBakeRequest[];
@@ -230,7 +258,7 @@ export class TraySizeRequest {
   @IsNumber() widthMm: number;
 }
 export class TrayRequest {
-  @ValidateNested() @Type(() => TraySizeRequest) tray: TraySizeRequest;
+  @IsObject() @ValidateNested() @Type(() => TraySizeRequest) tray: TraySizeRequest;
   @IsNumber() diameterMm: number;
   @IsNumber() gapMm: number;
   @IsNumber() marginMm: number;

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
+  IsObject,
   ArrayMaxSize,
   IsArray,
   IsInt,
@@ -34,6 +35,7 @@ export class RetimeInput {
   @IsOptional()
   @IsArray()
   @ArrayMaxSize(200)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => NotBeforeInput)
   notBefore?: NotBeforeInput[];

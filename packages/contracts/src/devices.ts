@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import { faultKinds, type FaultKind } from '@jokul/core';
 import {
+  IsObject,
   ArrayMaxSize,
   IsArray,
   IsIn,
@@ -25,6 +26,7 @@ export class PlaceFaultInput {
 export class FaultsInput {
   @IsArray()
   @ArrayMaxSize(20)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => PlaceFaultInput)
   faults: PlaceFaultInput[];

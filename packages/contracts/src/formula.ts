@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
+  IsObject,
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
@@ -49,6 +50,7 @@ export class FormulaStageInput {
 
   @IsArray()
   @ArrayMaxSize(40)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => FormulaLineInput)
   lines: FormulaLineInput[];
@@ -134,29 +136,35 @@ export class FormulaBody {
   @IsArray()
   @ArrayMinSize(1, { message: 'The formula has no stages.' })
   @ArrayMaxSize(12)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => FormulaStageInput)
   stages: FormulaStageInput[];
 
   @IsArray()
   @ArrayMaxSize(12)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => FormulaLineInput)
   toppings: FormulaLineInput[];
 
+  @IsObject()
   @ValidateNested()
   @Type(() => PieceInput)
   piece: PieceInput;
 
+  @IsObject()
   @ValidateNested()
   @Type(() => RestInput)
   rest: RestInput;
 
+  @IsObject()
   @ValidateNested()
   @Type(() => BakeRuleInput)
   bake: BakeRuleInput;
 
   @IsOptional()
+  @IsObject()
   @ValidateNested()
   @Type(() => MethodInput)
   method?: MethodInput;

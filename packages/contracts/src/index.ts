@@ -8,3 +8,5 @@ export * from './plan-schema.js';
 export * from './formula-schema.js';
 export * from './calibration.js';
 export * from './devices.js';
+export * from './sound-input.js';
+export * from './equipment.js';

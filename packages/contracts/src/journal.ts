@@ -91,7 +91,7 @@ class PinnedIngredientPayload {
   @IsString() @Length(1, 60) id: string;
   @Name() name: string;
   @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
-  @IsOptional() @ValidateNested() @Type(() => PinnedOwnPayload) own?: object;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => PinnedOwnPayload) own?: object;
 }
 class PinnedWeighingPayload {
   @Name() key: string;
@@ -114,9 +114,10 @@ class AgePayload {
 export class BegunPayload {
   @IsIn([1]) schema: 1;
   @Matches(/^[A-Z0-9]{2,6}$/) productCode: string;
-  @ValidateNested() @Type(() => PinnedFormulaPayload) formula: PinnedFormulaPayload;
+  @IsObject() @ValidateNested() @Type(() => PinnedFormulaPayload) formula: PinnedFormulaPayload;
   @IsArray()
   @ArrayMaxSize(200)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => PinnedIngredientPayload)
   ingredients: PinnedIngredientPayload[];
@@ -129,15 +130,17 @@ export class BegunPayload {
   @ValidateIf((payload: BegunPayload) => payload.mixerId !== null) @Name() mixerId: string | null;
   @IsArray()
   @ArrayMaxSize(200)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => PinnedWeighingPayload)
   sheet: PinnedWeighingPayload[];
   @IsArray()
   @ArrayMaxSize(20)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => ParentPayload)
   parents: ParentPayload[];
-  @IsOptional() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
 }
 export class SplitPayload {
   @Name() into: string;
@@ -319,6 +322,7 @@ export class AppendInput {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(200, { message: 'At most 200 entries at once.' })
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => JournalEntryInput)
   entries: JournalEntryInput[];

@@ -15,7 +15,14 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { allergenIds, ingredientKinds, type Allergen, type IngredientKind } from '@jokul/core';
+import {
+  allergenIds,
+  ingredientKinds,
+  liners,
+  type Allergen,
+  type IngredientKind,
+  type Liner,
+} from '@jokul/core';
 
 const share = { message: 'A loss is between 0 and 20 %.' };
 
@@ -46,7 +53,17 @@ export class RulesInput {
   @IsOptional() @Type(() => Number) @IsInt() @Min(60) @Max(86_400) probeSilentS?: number;
   /** What the coldest point of a baked piece reaches, °C. */
   @IsOptional() @Type(() => Number) @IsNumber() @Min(50, centre) @Max(95, centre) centreC?: number;
+  /** The tray and the liner that are planned with. */
+  @IsOptional() @IsString() @Length(1, 40) trayId?: string;
+  @IsOptional() @IsIn(Object.keys(liners), { message: 'Choose what lies on the tray.' }) liner?: Liner;
   @Type(() => Number) @IsInt() version: number;
+}
+
+/** What the bakery is called, and the zone of its clock. */
+export class BakeryInput {
+  @IsString() @Length(1, 60, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
+  @IsString() @Length(1, 60) timeZone: string;
+  @IsInt() rulesVersion: number;
 }
 
 /** The bakery's clock: real, or set to a moment of the demo and running or standing still from there. */
@@ -93,11 +110,11 @@ export class OwnIngredientInput {
   id: string;
   @IsString() @Length(2, 60, { message: 'The ingredient needs a name of 2 to 60 letters.' }) name: string;
   @IsIn(ingredientKinds) kind: IngredientKind;
-  @ValidateNested() @Type(() => AnalysisInput) analysis: AnalysisInput;
+  @IsObject() @ValidateNested() @Type(() => AnalysisInput) analysis: AnalysisInput;
   /** Packing to g/mL. */
   @IsObject() densityGPerMl: Record<string, number>;
   @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
-  @ValidateNested() @Type(() => LeaveningInput) leavening: LeaveningInput;
+  @IsObject() @ValidateNested() @Type(() => LeaveningInput) leavening: LeaveningInput;
   /** Name of a piece to grams. */
   @IsObject() pieceG: Record<string, number>;
   @IsString()
@@ -109,6 +126,7 @@ export class OwnIngredientInput {
 export class OwnIngredientsInput {
   @IsArray()
   @ArrayMaxSize(300)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => OwnIngredientInput)
   ingredients: OwnIngredientInput[];

@@ -35,6 +35,7 @@ export interface ClockView {
 export interface BakeryView {
   readonly name: string;
   readonly equipment: Equipment;
+  readonly equipmentVersion: number;
   readonly rules: HouseRules;
   readonly rulesVersion: number;
   readonly formulas: readonly Formula[];
@@ -148,6 +149,8 @@ export type StoredEntry = DraftEntry & { readonly seq: number };
 export interface JournalView {
   readonly entries: readonly StoredEntry[];
   readonly lastSeq: number;
+  /** Which ledger it is; empty while it has no entry. */
+  readonly ledger: string;
 }
 
 export interface AppendView {

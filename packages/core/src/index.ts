@@ -10,6 +10,7 @@ export * from './bake/index.js';
 export * from './tray/index.js';
 export * from './schedule/index.js';
 export * from './demo/index.js';
+export * from './starter/index.js';
 export * from './interchange/index.js';
 export * from './lot/index.js';
 export * from './ledger/index.js';

@@ -1,10 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { DataSource } from 'typeorm';
-import { JokulError } from '@jokul/core';
+import { clockChangeAt, JokulError } from '@jokul/core';
 import type { OrderLineInput, OrderView } from '@jokul/contracts';
 import { FormulaVersionEntity, OrderLineEntity } from '../database/entities.js';
-import { changeRows } from '../setup/settings.service.js';
+import { changeRows, SettingsService } from '../setup/settings.service.js';
 
 const view = ({ id, customer, productCode, pieces, readyBy, version }: OrderLineEntity): OrderView => ({
   id,
@@ -17,7 +17,28 @@ const view = ({ id, customer, productCode, pieces, readyBy, version }: OrderLine
 
 @Injectable()
 export class OrdersService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly settings: SettingsService,
+  ) {}
+
+  /** @throws JokulError `clock-change` for a ready-by that the night of a clock change has not, or has twice */
+  private async checkTime(date: string, readyBy: string): Promise<void> {
+    const { body: rules } = await this.settings.read('rules');
+    const change = clockChangeAt(date, readyBy, rules.timeZone);
+    if (change === 'skipped')
+      throw new JokulError(
+        'clock-change',
+        `The clock is put forward that night: there is no ${readyBy} on ${date}. Give a time before or after it.`,
+        'readyBy',
+      );
+    if (change === 'twice')
+      throw new JokulError(
+        'clock-change',
+        `The clock is put back that night: ${readyBy} comes twice on ${date}. Give a time before or after that hour.`,
+        'readyBy',
+      );
+  }
 
   /** The bake list of a day, by ready-by. */
   async list(date: string): Promise<readonly OrderView[]> {
@@ -34,6 +55,7 @@ export class OrdersService {
     { customer, productCode, pieces, readyBy }: OrderLineInput,
     id: string = randomUUID(),
   ): Promise<OrderView> {
+    await this.checkTime(date, readyBy);
     return changeRows(this.db, async (manager) => {
       if (!(await manager.existsBy(FormulaVersionEntity, { code: productCode }))) {
         throw new JokulError('unknown-formula', `There is no formula "${productCode}".`, 'productCode');
@@ -76,6 +98,7 @@ export class OrdersService {
           `There is no formula "${fields.productCode}".`,
           'productCode',
         );
+      await this.checkTime(row.date, fields.readyBy);
       if (row.version !== version) {
         throw new JokulError(
           'changed-meanwhile',

@@ -19,6 +19,15 @@ describe('the bake list', () => {
     expect(body.orders.reduce((sum, o) => sum + o.pieces, 0)).toBe(1470);
   });
 
+  it('asks for another time in the hour that a clock change skips or doubles', async () => {
+    const at = (date: string, readyBy: string) => app.post(`days/${date}/orders`, { ...line, readyBy });
+    const skipped = await at('2026-03-29', '01:30');
+    expect([skipped.status, skipped.body.code]).toEqual([422, 'clock-change']);
+    expect(skipped.body.message).toContain('there is no 01:30');
+    expect((await at('2026-10-25', '01:30')).body.message).toContain('comes twice');
+    expect((await at('2026-10-25', '02:30')).status).toBe(201);
+  });
+
   it('of a day without orders is empty, and there is no plan', async () => {
     expect((await app.get<DayView>('days/2027-01-04')).body).toEqual({
       date: '2027-01-04',

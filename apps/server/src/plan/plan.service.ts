@@ -2,7 +2,9 @@ import { Injectable } from '@nestjs/common';
 import { createHash } from 'node:crypto';
 import { DataSource } from 'typeorm';
 import {
+  bakeModelVersion,
   canonicalJson,
+  inUse,
   JokulError,
   lotsNeeded,
   retime,
@@ -65,6 +67,8 @@ export class PlanService {
           formulas,
           equipment: equipment.body,
           rules: rules.body,
+          // A plan that an older Jokul baked is old, though nothing of the bakery changed.
+          bakeModel: bakeModelVersion,
           ...(own.length > 0 && { own }),
         }),
       )
@@ -233,7 +237,10 @@ export class PlanService {
       notBefore?: Readonly<Record<string, number>>;
     },
   ): Promise<PlanView> {
-    const { orders, formulas, equipment, rules, calibration, hash } = inputs;
+    const { orders, formulas, rules, calibration, hash } = inputs;
+    // Batches that have begun stay where they are, on what was retired since too.
+    const begun = JSON.stringify(kept);
+    const equipment = inUse(inputs.equipment, (id) => begun.includes(`"${id}`));
     const old = before ? (before.body as StoredPlan) : null;
     const fixedFormulas = await this.formulasOf(kept, old);
     const nowMs = how.nowMs ?? (await this.clock.nowMs());

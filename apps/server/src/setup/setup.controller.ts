@@ -1,9 +1,17 @@
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { wallClock } from '@jokul/core';
-import { OwnIngredientsInput, RulesInput, type BakeryView } from '@jokul/contracts';
+import { inUse, JokulError, wallClock } from '@jokul/core';
+import {
+  BakeryInput,
+  EquipmentInput,
+  OwnIngredientsInput,
+  RulesInput,
+  type BakeryView,
+} from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
+import { EquipmentService } from './equipment.service.js';
+import { OwnBakery } from './own-bakery.service.js';
 import { OwnIngredientsService } from './own-ingredients.service.js';
 import { SettingsService } from './settings.service.js';
 
@@ -15,6 +23,8 @@ export class SetupController {
     private readonly formulas: FormulaService,
     private readonly clock: ClockService,
     private readonly own: OwnIngredientsService,
+    private readonly equipment: EquipmentService,
+    private readonly ownBakery: OwnBakery,
   ) {}
 
   @Get('bakery')
@@ -31,6 +41,7 @@ export class SetupController {
     return {
       name: bakery.body.name,
       equipment: equipment.body,
+      equipmentVersion: equipment.version,
       rules: rules.body,
       rulesVersion: rules.version,
       formulas,
@@ -43,9 +54,30 @@ export class SetupController {
   }
 
   @Put('rules')
-  async saveRules(@Body() { version, ...changes }: RulesInput): Promise<BakeryView> {
-    const { body } = await this.settings.read('rules');
+  async saveRules(@Body() { version, ...given }: RulesInput): Promise<BakeryView> {
+    // What was not said stays as it is.
+    const changes = Object.fromEntries(
+      Object.entries(given).filter(([, value]) => value !== undefined),
+    ) as Partial<typeof given>;
+    const [{ body }, { body: equipment }] = await Promise.all([
+      this.settings.read('rules'),
+      this.settings.read('equipment'),
+    ]);
+    if (changes.trayId !== undefined && !inUse(equipment).trays.some(({ id }) => id === changes.trayId))
+      throw new JokulError('bad-tray', 'The tray to plan with must be one that is in use.', 'trayId');
     await this.settings.write('rules', { ...body, ...changes }, version);
+    return this.bakery();
+  }
+
+  @Put('bakery')
+  async nameBakery(@Body() input: BakeryInput): Promise<BakeryView> {
+    await this.ownBakery.name(input);
+    return this.bakery();
+  }
+
+  @Put('equipment')
+  async saveEquipment(@Body() input: EquipmentInput): Promise<BakeryView> {
+    await this.equipment.write(input);
     return this.bakery();
   }
 

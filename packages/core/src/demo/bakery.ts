@@ -1,6 +1,5 @@
-import { usualCentreC } from '../bake/index.js';
-import { usualAgeLimits, usualProbeSilentS } from '../rest/index.js';
 import type { Equipment, HouseRules } from '../schedule/index.js';
+import { usualHouseRules } from '../starter/index.js';
 
 /** Equipment of the made-up Hollin Quay Bakehouse. */
 export const demoEquipment: Equipment = {
@@ -72,29 +71,7 @@ export const demoEquipment: Equipment = {
   crew: ['Early baker', 'Oven hand', 'Mix hand', 'Head baker'],
 };
 
-export const demoRules: HouseRules = {
-  timeZone: 'Atlantic/Faroe',
-  bowlLossShare: 0.01,
-  portionLossShare: 0.01,
-  testPieces: 4,
-  trayMarginMm: 10,
-  doughC: 22,
-  readyCoreC: 8,
-  mixS: 25 * 60,
-  portionSPerPiece: 5,
-  portionSetUpS: 240,
-  coolS: 35 * 60,
-  packS: 10 * 60,
-  loadGapS: 150,
-  pieceToleranceShare: 0.05,
-  coldLimitC: 5,
-  eggIntoButterC: 40,
-  ...usualAgeLimits,
-  probeSilentS: usualProbeSilentS,
-  centreC: usualCentreC,
-  liner: 'parchment',
-  trayId: 'bright',
-};
+export const demoRules: HouseRules = { ...usualHouseRules, timeZone: 'Atlantic/Faroe', trayId: 'bright' };
 
 export interface DemoOrder {
   readonly customer: string;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { atWallClock, shiftDate, wallClock } from './clock.js';
+import { atWallClock, clockChangeAt, shiftDate, wallClock } from './clock.js';
 
 const zone = 'Atlantic/Faroe';
 
@@ -27,6 +27,22 @@ describe('the wall clock of the bakery', () => {
       (atWallClock(to, '12:00', zone) - atWallClock(from, '12:00', zone)) / 3600;
     expect(hours('2026-03-28', '2026-03-29')).toBe(23);
     expect(hours('2026-10-24', '2026-10-25')).toBe(25);
+  });
+
+  it.each([
+    ['2026-03-29', '01:30', 'skipped'],
+    ['2026-03-29', '00:59', null],
+    ['2026-03-29', '02:00', null],
+    ['2026-10-25', '01:30', 'twice'],
+    ['2026-10-25', '00:59', null],
+    ['2026-10-25', '02:00', null],
+    ['2026-11-27', '05:40', null],
+  ])('%s %s in a night of the clock change: %s', (date, time, change) =>
+    expect(clockChangeAt(date, time, zone)).toBe(change),
+  );
+  it('knows a change by half an hour', () => {
+    expect(clockChangeAt('2026-04-05', '01:45', 'Australia/Lord_Howe')).toBe('twice');
+    expect(clockChangeAt('2026-10-04', '02:15', 'Australia/Lord_Howe')).toBe('skipped');
   });
 
   it.each([

@@ -50,3 +50,19 @@ export const shiftDate = (date: string, days: number): string => {
   d.setUTCDate(d.getUTCDate() + days);
   return d.toISOString().slice(0, 10);
 };
+
+/**
+ * Whether a wall-clock time does not exist on a date in the zone, or comes twice, for a change of the clock.
+ * @throws JokulError `bad-time`
+ */
+export const clockChangeAt = (date: string, time: string, timeZone: string): 'skipped' | 'twice' | null => {
+  const atS = atWallClock(date, time, timeZone);
+  const reads = (s: number) => {
+    const wall = wallClock(s, timeZone);
+    return `${wall.date} ${wall.time}`;
+  };
+  const wanted = `${date} ${time}`;
+  if (reads(atS) !== wanted) return 'skipped';
+  // Clocks change by half an hour or by one, and once in a while by two.
+  return [-7200, -3600, -1800, 1800, 3600, 7200].some((d) => reads(atS + d) === wanted) ? 'twice' : null;
+};

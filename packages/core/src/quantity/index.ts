@@ -1,4 +1,5 @@
 export * from './mass.js';
 export * from './temperature.js';
+export * from './typed.js';
 export * from './clock.js';
 export * from './chance.js';

@@ -186,6 +186,34 @@ const daily = (date: string, timeZone: string, from: string, to: string, capacit
     capacity,
   }));
 
+const placeKinds = ['walk-in', 'freezer', 'bench'] as const;
+const kindNames = { 'walk-in': 'Chilled places', freezer: 'Frozen places', bench: 'Benches' } as const;
+
+/** Room of one kind of place, all places of it together: a formula says how dough rests, not in which of two fridges. */
+const placesOf = (kind: (typeof placeKinds)[number], { places }: Equipment): readonly Resource[] => {
+  const own = places.filter((place) => place.kind === kind);
+  const name = own.length === 1 && own[0] ? own[0].name : kindNames[kind];
+  const room = (of: (place: Equipment['places'][number]) => number) =>
+    own.reduce((sum, place) => sum + of(place), 0);
+  return [
+    {
+      id: resourceIds.cold(kind, 'trays'),
+      name: `${name}, tray places`,
+      capacity: room((p) => p.trayPlaces),
+    },
+    {
+      id: resourceIds.cold(kind, 'tubs'),
+      name: `${name}, room for tubs`,
+      capacity: room((p) => p.tubPlaces),
+    },
+    {
+      id: resourceIds.cold(kind, 'bags'),
+      name: `${name}, room for bags`,
+      capacity: room((p) => p.bagPlaces),
+    },
+  ];
+};
+
 const resourcesOf = ({ date, equipment, rules }: DayInput): Resource[] => [
   {
     id: resourceIds.hands,
@@ -200,23 +228,7 @@ const resourcesOf = ({ date, equipment, rules }: DayInput): Resource[] => [
     capacity: equipment.racks.reduce((sum, rack) => sum + rack.places, 0),
   },
   ...equipment.mixers.map((mixer) => ({ id: mixer.id, name: mixer.name, capacity: 1 })),
-  ...equipment.places.flatMap((place) => [
-    {
-      id: resourceIds.cold(place.id, 'trays'),
-      name: `${place.name}, tray places`,
-      capacity: place.trayPlaces,
-    },
-    {
-      id: resourceIds.cold(place.id, 'tubs'),
-      name: `${place.name}, room for tubs`,
-      capacity: place.tubPlaces,
-    },
-    {
-      id: resourceIds.cold(place.id, 'bags'),
-      name: `${place.name}, room for bags`,
-      capacity: place.bagPlaces,
-    },
-  ]),
+  ...placeKinds.flatMap((kind) => placesOf(kind, equipment)),
 ];
 
 /**

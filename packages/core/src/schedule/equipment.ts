@@ -10,6 +10,8 @@ export interface Oven {
   readonly places: number;
   /** How fast it goes to another temperature. */
   readonly degreesPerMin: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
 }
 
 export interface TrayKind {
@@ -19,6 +21,16 @@ export interface TrayKind {
   readonly lengthMm: number;
   readonly widthMm: number;
   readonly count: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
+}
+
+export interface Rack {
+  readonly id: string;
+  readonly name: string;
+  readonly places: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
 }
 
 export interface Shift {
@@ -35,7 +47,7 @@ export interface Equipment {
   readonly ovens: readonly Oven[];
   readonly trays: readonly TrayKind[];
   readonly places: readonly Place[];
-  readonly racks: readonly { readonly id: string; readonly name: string; readonly places: number }[];
+  readonly racks: readonly Rack[];
   readonly scales: readonly Scale[];
   readonly scoops: readonly number[];
   readonly shifts: readonly Shift[];

@@ -1,4 +1,5 @@
 export * from './equipment.js';
+export * from './in-use.js';
 export * from './problem.js';
 export * from './solve.js';
 export * from './check.js';

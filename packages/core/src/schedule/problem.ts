@@ -156,7 +156,7 @@ export const resourceIds = {
   hands: 'hands',
   trays: 'trays',
   racks: 'racks',
-  cold: (placeId: string, what: 'trays' | 'tubs' | 'bags') => `${placeId}/${what}`,
+  cold: (kind: string, what: 'trays' | 'tubs' | 'bags') => `${kind}/${what}`,
 } as const;
 
 /** Warm trays are not loaded again before this, s. */

@@ -1,0 +1,80 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import 'reflect-metadata';
+import { demoFormulas } from '@jokul/core';
+import type { BakeryView, DayView, JournalView, PlanView, ProblemView } from '@jokul/contracts';
+import { testDatabase } from '../database/test-database.testkit.js';
+import { makeApp } from '../make-app.js';
+import { OwnBakery } from './own-bakery.service.js';
+
+let app: NestExpressApplication;
+let drop: () => Promise<void>;
+beforeAll(async () => {
+  const database = await testDatabase(false);
+  ({ drop } = database);
+  app = await makeApp({ ...database.config, seedDemo: false, seedOwn: true }, false);
+  await app.listen(0, '127.0.0.1');
+}, 60_000);
+afterAll(async () => {
+  await app.close();
+  await drop();
+});
+
+interface Told<T> {
+  readonly status: number;
+  readonly body: T;
+}
+const call = async <T = ProblemView>(method: string, path: string, body?: object): Promise<Told<T>> => {
+  const response = await fetch(`${await app.getUrl()}/api/${path}`, {
+    method,
+    ...(body && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+  });
+  return { status: response.status, body: (await response.json()) as T };
+};
+const bakery = async () => (await call<BakeryView>('GET', 'bakery')).body;
+
+describe('a bakery of one’s own', () => {
+  it('begins with an example of each thing and nothing of the demo', async () => {
+    const { name, formulas, equipment, clock } = await bakery();
+    expect([name, formulas, clock.mode]).toEqual(['My bakery', [], 'real']);
+    expect(equipment.ovens).toHaveLength(1);
+    expect((await call<JournalView>('GET', 'journal?since=0')).body.entries).toEqual([]);
+    expect(JSON.stringify(await bakery())).not.toMatch(/Hollin|Port|Keel/);
+    for (const path of ['days/2026-12-01', 'days/2026-12-01/calibration', 'probes?from=0', 'journal/verify'])
+      expect([path, (await call('GET', path)).status]).toEqual([path, 200]);
+  });
+  it('is named, and its clock put where it is', async () => {
+    const { rulesVersion } = await bakery();
+    const named = await call<BakeryView>('PUT', 'bakery', {
+      name: ' Hill End Bakery ',
+      timeZone: 'America/New_York',
+      rulesVersion,
+    });
+    expect([named.status, named.body.name, named.body.rules.timeZone]).toEqual([
+      200,
+      'Hill End Bakery',
+      'America/New_York',
+    ]);
+    const stale = await call('PUT', 'bakery', { name: 'Another', timeZone: 'Asia/Tokyo', rulesVersion });
+    expect([stale.status, (await bakery()).name]).toEqual([409, 'Hill End Bakery']);
+    const wrong = await call('PUT', 'bakery', { name: 'x', timeZone: 'Mars/Olympus', rulesVersion: 2 });
+    expect([wrong.status, wrong.body.message]).toEqual([422, 'There is no time zone "Mars/Olympus".']);
+  });
+  it('is not begun anew by the next start', async () => {
+    await app.get(OwnBakery).beginIfEmpty();
+    expect((await bakery()).name).toBe('Hill End Bakery');
+  });
+  it('takes its first formula and order, and plans its first day', async () => {
+    const [ginger] = demoFormulas;
+    if (!ginger) throw new Error('no formula');
+    const { code: _code, version: _version, ...body } = ginger;
+    expect((await call('POST', 'formulas', { ...body, code: 'OWN', name: 'First one' })).status).toBe(201);
+    const line = { customer: 'Counter', productCode: 'OWN', pieces: 180, readyBy: '11:00' };
+    expect((await call('POST', 'days/2026-12-01/orders', line)).status).toBe(201);
+    const { status, body: made } = await call<PlanView>('POST', 'days/2026-12-01/plan', {});
+    expect(status).toBe(201);
+    expect(made.plan.unplaced).toEqual([]);
+    expect(made.plan.batches.flatMap(({ loads }) => loads.map(({ ovenId }) => ovenId))).toContain('oven');
+    expect((await call<DayView>('GET', 'days/2026-12-01')).body.plan?.plan.batches).toHaveLength(1);
+  }, 60_000);
+});

@@ -1,0 +1,119 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Length,
+  Matches,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { trayMaterials, type TrayMaterial } from '@jokul/core';
+
+const Id = () => (target: object, key: string) => {
+  Matches(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/, {
+    message: 'An id is made of small letters, digits and hyphens.',
+  })(target, key);
+};
+const Name = () => (target: object, key: string) => {
+  IsString()(target, key);
+  Length(1, 60, { message: 'A name has 1 to 60 letters.' })(target, key);
+};
+const Between = (min: number, max: number, what: string) => (target: object, key: string) => {
+  const options = { message: `${what} is between ${min} and ${max}.` };
+  IsNumber({}, options)(target, key);
+  Min(min, options)(target, key);
+  Max(max, options)(target, key);
+};
+const Whole = (min: number, max: number, what: string) => (target: object, key: string) => {
+  const options = { message: `${what} is a whole number from ${min} to ${max}.` };
+  IsInt(options)(target, key);
+  Min(min, options)(target, key);
+  Max(max, options)(target, key);
+};
+const TimeOfDay = () => (target: object, key: string) => {
+  Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'A time of day is written 03:30.' })(target, key);
+};
+const ListOf =
+  (type: () => new () => object, most: number) =>
+  (target: object, key: string): void => {
+    IsArray()(target, key);
+    ArrayMaxSize(most)(target, key);
+    IsObject({ each: true })(target, key);
+    ValidateNested({ each: true })(target, key);
+    Type(type)(target, key);
+  };
+
+class Thing {
+  @Id() id: string;
+  @IsOptional() @IsBoolean() retired?: boolean;
+}
+class NamedThing extends Thing {
+  @Name() name: string;
+}
+export class MixerInput extends NamedThing {
+  @Between(1, 400, 'The bowl, L,') bowlL: number;
+  @Between(0.01, 0.9, 'The least fill, as a share,') minFill: number;
+  @Between(0.05, 1, 'The most fill, as a share,') maxFill: number;
+  @Between(200, 400_000, 'The most dough, g,') maxMassG: number;
+}
+export class OvenInput extends NamedThing {
+  @IsBoolean() fan: boolean;
+  @Whole(1, 60, 'The number of trays at once') places: number;
+  @Between(0.1, 60, 'The heating rate, °C per min,') degreesPerMin: number;
+}
+export class TrayInput extends NamedThing {
+  @IsIn(Object.keys(trayMaterials), { message: 'Choose what the tray is made of.' }) material: TrayMaterial;
+  @Between(100, 2000, 'The length, mm,') lengthMm: number;
+  @Between(100, 2000, 'The width, mm,') widthMm: number;
+  @Whole(1, 5000, 'The number of trays') count: number;
+}
+export class PlaceInput extends NamedThing {
+  @IsIn(['walk-in', 'freezer', 'bench']) kind: 'walk-in' | 'freezer' | 'bench';
+  @Between(-40, 45, 'The temperature, °C,') airC: number;
+  @Between(2, 60, 'The heat transfer, W/m²K,') hWPerM2K: number;
+  @Whole(0, 5000, 'The number of tray places') trayPlaces: number;
+  @Whole(0, 5000, 'The number of tub places') tubPlaces: number;
+  @Whole(0, 5000, 'The number of bag places') bagPlaces: number;
+}
+export class RackInput extends NamedThing {
+  @Whole(1, 5000, 'The number of places') places: number;
+}
+export class ScaleInput extends Thing {
+  @IsOptional() @Name() name?: string;
+  @Between(20, 500_000, 'What the scale carries, g,') maxMassG: number;
+  @Between(0.001, 100, 'The step of the scale, g,') resolutionG: number;
+}
+export class ShiftInput {
+  @Name() name: string;
+  @TimeOfDay() from: string;
+  @TimeOfDay() to: string;
+  @Whole(1, 100, 'The number of hands') hands: number;
+}
+export class HoursInput {
+  @TimeOfDay() from: string;
+  @TimeOfDay() to: string;
+}
+
+/** All equipment of the bakery, whole; what was there before stays in it, retired at most. */
+export class EquipmentInput {
+  @ListOf(() => MixerInput, 60) mixers: MixerInput[];
+  @ListOf(() => OvenInput, 60) ovens: OvenInput[];
+  @ListOf(() => TrayInput, 60) trays: TrayInput[];
+  @ListOf(() => PlaceInput, 60) places: PlaceInput[];
+  @ListOf(() => RackInput, 60) racks: RackInput[];
+  @ListOf(() => ScaleInput, 60) scales: ScaleInput[];
+  @IsArray() @ArrayMaxSize(40) @IsNumber({}, { each: true }) scoops: number[];
+  @ListOf(() => ShiftInput, 30) shifts: ShiftInput[];
+  @IsObject() @ValidateNested() @Type(() => HoursInput) ovenHours: HoursInput;
+  @IsArray() @ArrayMaxSize(80) @IsString({ each: true }) @Length(1, 60, { each: true }) crew: string[];
+  @IsInt() version: number;
+}
