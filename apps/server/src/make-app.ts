@@ -4,12 +4,15 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import compression from 'compression';
 import helmet from 'helmet';
-import { AppModule } from './app.module.js';
+import { AppModule, webRoot } from './app.module.js';
+import { SoundInputPipe } from './common/sound-input.pipe.js';
+import { missingAsset } from './common/missing-asset.js';
 import { ownHostOnly } from './common/own-host.js';
 import { ProblemFilter } from './common/problem.filter.js';
 import { QuietLogger } from './common/quiet-logger.js';
 import type { Config } from './config.js';
 import { DemoSeed } from './demo/seed.js';
+import { OwnBakery } from './setup/own-bakery.service.js';
 
 const bodyLimit = '1mb';
 
@@ -26,6 +29,7 @@ export const makeApp = async (
     abortOnError: false,
   });
   app.use(ownHostOnly);
+  app.use(missingAsset(webRoot));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -56,7 +60,10 @@ export const makeApp = async (
   );
   app.useBodyParser('json', { limit: bodyLimit });
   app.setGlobalPrefix('api');
-  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
+  app.useGlobalPipes(
+    new SoundInputPipe(),
+    new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }),
+  );
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
   const api = new DocumentBuilder()
@@ -66,5 +73,6 @@ export const makeApp = async (
   SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, api));
   await app.init();
   if (config.seedDemo) await app.get(DemoSeed).fillIfEmpty();
+  if (config.seedOwn) await app.get(OwnBakery).beginIfEmpty();
   return app;
 };

@@ -30,6 +30,7 @@ describe('from outside', () => {
   it.each([
     [{ host: 'jokul.example' }, 403],
     [{ host: '127.0.0.1', origin: 'http://elsewhere.example' }, 403],
+    [{ host: '127.0.0.1:4310', origin: 'http://127.0.0.1:8080' }, 403],
     [{ host: 'localhost:4310' }, 200],
     [{ host: '127.0.0.1:4310', origin: 'http://127.0.0.1:4310' }, 200],
   ])('a call with %j is answered with %d', async (headers, status) =>

@@ -40,6 +40,8 @@ import {
   type ScaleRequest,
   type TrayRequest,
   type WeighCheckRequest,
+  sayUnsound,
+  unsoundAt,
 } from '@jokul/contracts';
 
 const runConvert = (r: ConvertRequest) => {
@@ -189,6 +191,8 @@ const firstTrouble = (
 };
 
 const checked = <T extends object>(type: new () => T, json: unknown): T => {
+  const unsound = unsoundAt(json);
+  if (unsound !== null) throw new JokulError('bad-request', sayUnsound(unsound), unsound);
   if (typeof json !== 'object' || json === null || Array.isArray(json)) {
     throw new JokulError('bad-request', 'The input must be one JSON object.');
   }

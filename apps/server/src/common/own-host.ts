@@ -5,7 +5,8 @@ const own = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
 
 export const ownHostOnly = (request: Request, response: Response, next: NextFunction): void => {
   const { origin, host } = request.headers;
-  const foreignOrigin = origin !== undefined && !own.test(origin.replace(/^https?:\/\//, ''));
+  // A page of another port of this machine is another program's.
+  const foreignOrigin = origin !== undefined && origin.replace(/^https?:\/\//, '') !== host;
   if (!own.test(host ?? '') || foreignOrigin) {
     const message = 'Jokul answers on this machine only. Open it as http://127.0.0.1.';
     response

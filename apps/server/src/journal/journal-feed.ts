@@ -6,7 +6,7 @@ import { JournalService } from './journal.service.js';
 
 export interface FeedMessage {
   readonly id?: string;
-  readonly type: 'entry' | 'rows' | 'alive';
+  readonly type: 'hello' | 'entry' | 'rows' | 'alive';
   readonly data: object;
 }
 
@@ -121,6 +121,11 @@ export class JournalFeed implements OnModuleDestroy {
       screen.to.next(message);
       screen.signMs = Date.now();
     };
+    if (screen.revision === null) {
+      // Read for this screen: one that came during a look may know more than that look found, and is not ahead of us.
+      const [ledger, head] = await Promise.all([this.journal.ledger(), this.journal.head()]);
+      say({ type: 'hello', data: { ledger, lastSeq: head.seq } });
+    }
     const [first] = this.recent;
     if (first && screen.seq >= first.seq - 1) {
       for (const entry of this.recent.slice(screen.seq - first.seq + 1)) this.tell(screen, entry);

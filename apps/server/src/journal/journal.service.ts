@@ -113,6 +113,7 @@ export class JournalService {
         return { ...row, seq: Number(row.seq), atMs: Number(row.atMs), payload } as unknown as StoredEntry;
       }),
       lastSeq: head.seq,
+      ledger: await this.ledger(),
     };
   }
 
@@ -124,6 +125,14 @@ export class JournalService {
       take: 500,
     });
     return rows.map(toEntry);
+  }
+
+  /** Which ledger this is: the hash of its first entry, which no restored copy changes; empty while there is none. */
+  async ledger(): Promise<string> {
+    const [first] = await this.db.manager.query<{ hash: string }[]>(
+      'SELECT `hash` FROM `journal_entry` WHERE `seq` = 1',
+    );
+    return first?.hash ?? '';
   }
 
   async head(): Promise<{ seq: number; revision: number }> {
@@ -153,14 +162,18 @@ export class JournalService {
 
   /** Reads the whole chain anew: the first entry that was tampered with, or null. */
   async verify(): Promise<{ entries: number; firstBrokenSeq: number | null }> {
+    const head = await this.db.manager.findOneByOrFail(JournalHeadEntity, { id: 1 });
     let prev = genesisHash;
     let entries = 0;
     for (let seq = 0; ;) {
       const part = await this.after(seq);
       const last = part.at(-1);
-      if (!last) return { entries, firstBrokenSeq: null };
+      // The head knows how many there are: entries that are gone from the end leave no gap behind them.
+      if (!last) return { entries, firstBrokenSeq: seq < head.seq ? seq + 1 : null };
       const broken = firstBrokenSeq(part, sha256, prev);
       if (broken !== null) return { entries: entries + part.length, firstBrokenSeq: broken };
+      if (part.some((entry) => entry.seq === head.seq && entry.hash !== head.hash))
+        return { entries: entries + part.length, firstBrokenSeq: head.seq };
       prev = last.hash;
       seq = last.seq;
       entries += part.length;

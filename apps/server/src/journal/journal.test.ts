@@ -85,6 +85,18 @@ describe('the journal', () => {
     expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: null });
   });
 
+  it('shows entries that are gone from the end, where no gap is left behind', async () => {
+    const { body } = await append(note('stays'), note('goes'));
+    const seq = body.stored[1]?.seq ?? 0;
+    const db = app.app.get(DataSource);
+    await db.query('CREATE TABLE gone AS SELECT * FROM journal_entry WHERE seq = ?', [seq]);
+    await db.query('DELETE FROM journal_entry WHERE seq = ?', [seq]);
+    expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: seq });
+    await db.query('INSERT INTO journal_entry SELECT * FROM gone');
+    await db.query('DROP TABLE gone');
+    expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: null });
+  });
+
   it('shows a row that was changed behind its back', async () => {
     const { body } = await append(note('true'), note('after'));
     const seq = body.stored[0]?.seq ?? 0;
