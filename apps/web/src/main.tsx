@@ -5,9 +5,16 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { router } from './app/routes';
 import { queryClient } from './lib/queries';
+import { followClock } from './lib/now';
 import { applyTheme } from './lib/preferences';
 
 applyTheme();
+followClock();
+// Nothing of it is needed before the first page shows.
+void import('./app/updates').then(({ mendMissingFiles, offerUpdates }) => {
+  mendMissingFiles();
+  return offerUpdates();
+});
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root element.');
 createRoot(root).render(

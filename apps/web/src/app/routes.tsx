@@ -16,6 +16,10 @@ export const router = createBrowserRouter([
       { index: true, element: <Navigate to="/orders" replace /> },
       { path: 'orders', ...page(() => import('../stations/orders/orders-page'), 'OrdersPage') },
       { path: 'formula/new', ...page(() => import('../stations/formula/take-in-page'), 'TakeInPage') },
+      {
+        path: 'formula/:code/cups',
+        ...page(() => import('../stations/formula/home-sheet-page'), 'HomeSheetPage'),
+      },
       { path: 'formula/:code?', ...page(() => import('../stations/formula/formula-page'), 'FormulaPage') },
       { path: 'mix/:batchId?', ...page(() => import('../stations/mix/mix-page'), 'MixPage') },
       { path: 'portion/:batchId?', ...page(() => import('../stations/portion/portion-page'), 'PortionPage') },

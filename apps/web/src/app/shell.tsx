@@ -2,7 +2,7 @@ import { CloudOff, Keyboard, Moon, Search, Sun } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
-import { setClock, useNow, useWallClock } from '../lib/clock';
+import { useNow, useWallClock } from '../lib/clock';
 import { usePreferences } from '../lib/preferences';
 import { useBakery, useDay } from '../lib/queries';
 import { startJournal } from '../journal/sync';
@@ -109,6 +109,24 @@ const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
+/** Pages below a station that are no thing of it. */
+const below = new Map([
+  ['learned', 'What the bakes taught'],
+  ['new', 'Take in a recipe'],
+  ['ingredients', 'Ingredients'],
+]);
+
+/** What the browser's tab says: the thing that is looked at, and the page. */
+const titleOf = (
+  pathname: string,
+  formulas: readonly { readonly code: string; readonly name: string }[],
+): string => {
+  const [path = '', thing = ''] = pathname.split('/').slice(1);
+  const page = [...stations, ...across].find((station) => station.path === path)?.name;
+  const name = formulas.find(({ code }) => code === thing)?.name ?? below.get(thing) ?? thing;
+  return [name, page, 'Jokul'].filter(Boolean).join(' · ');
+};
+
 /** Navigation, clock, search and keys around every page. */
 export const Shell = () => {
   const bakery = useBakery();
@@ -119,14 +137,19 @@ export const Shell = () => {
   const [searching, setSearching] = useState(false);
   const { theme, who, set } = usePreferences();
   const actions = useActions();
-  const clock = bakery.data?.clock;
+  const known = bakery.data !== undefined;
   const asked = useAskRelease((s) => s.ask);
 
   useEffect(() => {
-    if (!clock) return;
-    setClock(clock);
-    void startJournal();
-  }, [clock]);
+    if (known) void startJournal();
+  }, [known]);
+
+  // Who is written into the log is somebody of this bakery, also on a device that was elsewhere before.
+  const crew = bakery.data?.equipment.crew;
+  useEffect(() => {
+    const [first] = crew ?? [];
+    if (first !== undefined && !crew?.includes(who)) set({ who: first });
+  }, [crew, who, set]);
 
   // The first work on a lot pins what the lot is, by what this device knows of it.
   useEffect(() => {
@@ -154,11 +177,13 @@ export const Shell = () => {
     return () => window.removeEventListener('keydown', onKey);
   }, [actions, navigate, search, set]);
 
+  const title = titleOf(pathname, bakery.data?.formulas ?? []);
   const wall = pathname.startsWith('/floor');
   return (
     <div
       className={`grid h-full grid-rows-[minmax(0,1fr)] print:block ${wall ? 'grid-cols-[60px_minmax(0,1fr)]' : 'grid-cols-[148px_minmax(0,1fr)] max-[900px]:grid-cols-[60px_minmax(0,1fr)]'}`}
     >
+      <title>{title}</title>
       <div className="no-print min-h-0 overflow-y-auto border-r bg-surface">
         <Line narrow={wall} />
       </div>

@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
 import type { JournalEntry, LotRecord } from '@jokul/core';
+import type { Confirmed } from './last-known';
 import type { OutboxItem } from './outbox';
 
 /* The outbox and the sending, with a made-up IndexedDB, network and event stream. */
@@ -14,6 +15,18 @@ jest.unstable_mockModule('./outbox', () => ({
   },
   forget: async (ids: readonly string[]) => ids.forEach((id) => kept.delete(id)),
   allKept: async () => [...kept.values()].sort((a, b) => a.order - b.order),
+}));
+/** The ledger that the device followed last. */
+const device = { ledger: '' };
+/** What the device kept of what the server confirmed. */
+const known: Confirmed[] = [];
+jest.unstable_mockModule('./last-known', () => ({
+  replaceKnown: async (confirmed: readonly Confirmed[]) => void known.splice(0, known.length, ...confirmed),
+  addKnown: async (confirmed: readonly Confirmed[]) => void known.push(...confirmed),
+  knownLedger: () => device.ledger,
+  setKnownLedger: (id: string) => void (device.ledger = id),
+  allKnown: async () => [...known],
+  knownAfter: async (after: number) => known.filter(({ seq }) => seq > after),
 }));
 jest.unstable_mockModule('../lib/queries', () => ({
   refreshRows: async () => undefined,
@@ -43,7 +56,16 @@ class FakeEventSource {
 }
 
 /** The server: stores entries by id, unless it is away or finds one bad. */
-const server = { away: false, status: 0, bad: new Set<string>(), stored: [] as string[], posts: 0 };
+const server = {
+  away: false,
+  status: 0,
+  bad: new Set<string>(),
+  stored: [] as string[],
+  posts: 0,
+  takesNone: false,
+  ledger: 'one',
+  lastSeq: 10,
+};
 const answer = (status: number, body: object) => ({
   ok: status < 400,
   status,
@@ -51,12 +73,14 @@ const answer = (status: number, body: object) => ({
 });
 const fakeFetch = async (_path: string, init: { method: string; body?: string }) => {
   if (server.away) throw new TypeError('network');
-  if (init.method === 'GET') return answer(200, { entries: [], lastSeq: 10 });
+  if (init.method === 'GET')
+    return answer(200, { entries: [], lastSeq: server.lastSeq, ledger: server.ledger });
   server.posts += 1;
   if (server.status) return answer(server.status, { code: 'x', message: 'Not now.', path: '' });
   const { entries } = JSON.parse(init.body ?? '{}') as { entries: { id: string }[] };
   const bad = entries.find((entry) => server.bad.has(entry.id));
   if (bad) return answer(400, { code: 'bad-request', message: 'A weight cannot be below 0 g.', path: '' });
+  if (server.takesNone) return answer(201, { stored: [] });
   for (const { id } of entries) if (!server.stored.includes(id)) server.stored.push(id);
   return answer(201, { stored: entries.map(({ id }) => ({ id, seq: 11 + server.stored.indexOf(id) })) });
 };
@@ -96,6 +120,7 @@ beforeEach(() => {
   server.stored = [];
   server.posts = 0;
   server.status = 0;
+  server.takesNone = false;
   store.broken = false;
   store.silent = false;
   onBegin(() => null);
@@ -217,6 +242,16 @@ describe('sending', () => {
     },
   );
 
+  it('a server that takes nothing and refuses nothing is not asked again at once, for ever', async () => {
+    server.takesNone = true;
+    const { id } = note('nobody takes it');
+    await until(() => server.posts > 0);
+    await pause(600);
+    expect(server.posts).toBeLessThanOrEqual(3);
+    server.takesNone = false;
+    await until(() => server.stored.includes(id));
+  });
+
   it('of many that are refused together only the wrong ones are set aside, and order is kept', async () => {
     server.away = true;
     const ids = Array.from({ length: 9 }, (_, i) => note(`n${i}`).id);
@@ -261,6 +296,45 @@ describe('sending', () => {
     expect(sources.at(-1)?.closed).toBe(true);
     await until(() => sources.length === count + 1);
     expect(sources.at(-1)?.url).toBe('/api/journal/stream?after=41');
+  });
+});
+
+describe('a ledger that was put back', () => {
+  const hello = (ledger: string, lastSeq: number) =>
+    sources.at(-1)?.listeners.get('hello')?.({ data: JSON.stringify({ ledger, lastSeq }) });
+  it('the same and longer: nothing happens', async () => {
+    hello('one', 500);
+    await pause(20);
+    expect(useJournal.getState().refused).toEqual([]);
+  });
+  it('restored from an earlier copy: what only this device knows waits for a person', async () => {
+    sources.at(-1)?.listeners.get('entry')?.({ data: JSON.stringify(fromServer(600, 'kept')) });
+    sources.at(-1)?.listeners.get('entry')?.({ data: JSON.stringify(fromServer(601, 'lost by the server')) });
+    await until(() => known.some(({ seq }) => seq === 601));
+    server.lastSeq = 600;
+    hello('one', 600);
+    await until(() => useJournal.getState().refused.length === 1);
+    const [item] = useJournal.getState().refused;
+    expect(item?.entry.id).toBe('lost by the server');
+    expect(item?.refused).toContain('set back to an earlier copy');
+    // The floor is the server's again.
+    expect(useJournal.getState().floor.lots.get('TEST-B')?.notes ?? []).toEqual([]);
+    if (!item) throw new Error('nothing was set aside');
+    await sendRefused(item);
+    await until(() => server.stored.includes('lost by the server'));
+  });
+  it('another one: what was pending for the old one is not sent into it', async () => {
+    server.status = 503;
+    const { id } = note('for the old books');
+    await until(() => server.posts > 0);
+    server.ledger = 'two';
+    server.lastSeq = 3;
+    hello('two', 3);
+    await until(() => useJournal.getState().refused.length === 1);
+    server.status = 0;
+    await pause(700);
+    expect(server.stored).not.toContain(id);
+    expect(useJournal.getState().refused[0]?.refused).toContain('no longer has');
   });
 });
 

@@ -97,6 +97,14 @@ export const refuseEntry = (item: OutboxItem): void => {
   }));
 };
 
+/** Lets go of all that was confirmed, and keeps what is pending: the server's ledger is another one now. */
+export const forgetConfirmed = (): void => {
+  ledger = new Ledger();
+  const { pending } = useJournal.getState();
+  for (const { entry } of pending) ledger.put(entry);
+  useJournal.setState({ session: pending.map(({ entry }) => entry), floor: ledger.floor() });
+};
+
 /** Begins anew, for tests. */
 export const resetJournal = (): void => {
   ledger = new Ledger();

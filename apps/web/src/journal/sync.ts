@@ -1,10 +1,28 @@
-import type { DraftEntry, JournalEntry } from '@jokul/core';
+import type { DraftEntry } from '@jokul/core';
 import type { AppendView, JournalView } from '@jokul/contracts';
 import { ApiProblem, call, get } from '../lib/api';
 import { nowMs } from '../lib/clock';
 import { refreshRows } from '../lib/queries';
 import { allKept, forget, type OutboxItem } from './outbox';
-import { addPending, confirmEntries, keepItem, onNewEntry, refuseEntry, useJournal } from './store';
+import {
+  addKnown,
+  allKnown,
+  knownAfter,
+  knownLedger,
+  replaceKnown,
+  setKnownLedger,
+  type Confirmed,
+} from './last-known';
+import {
+  addPending,
+  confirmEntries,
+  forgetConfirmed,
+  keepItem,
+  onNewEntry,
+  refuseEntry,
+  useJournal,
+} from './store';
+import { heardSeq, hearFrom, listen } from './stream';
 
 /** How far back the floor looks: lots touched since then, and all that lies in the cold. */
 const lookBackMs = 4 * 86_400e3;
@@ -38,6 +56,8 @@ const sendItems = async (items: readonly OutboxItem[]): Promise<void> => {
     const seq = numbers.get(entry.id);
     return seq === undefined ? [] : [{ ...entry, seq }];
   });
+  // An answer that names none of them must not be asked for again at once, for ever.
+  if (taken.length === 0) throw new Error('The server took none of the entries, and refused none.');
   confirmEntries(taken);
   await forget(taken.map(({ id }) => id)).catch(() => undefined);
 };
@@ -89,39 +109,83 @@ const sendOutbox = async (): Promise<void> => {
   }
 };
 
-/** Listens from `after` on. Our own confirmed entries may be ahead of the stream, so it counts for itself. */
-const listen = (after: number, failures = 0): void => {
-  let heard = after;
-  let lost = failures;
-  const source = new EventSource(`/api/journal/stream?after=${heard}`);
-  source.onopen = () => {
-    lost = 0;
-    useJournal.setState({ connection: 'live' });
-    hurry();
-    void sendOutbox();
-  };
-  source.addEventListener('entry', (event) => {
-    const entry = JSON.parse(event.data as string) as JournalEntry;
-    heard = entry.seq;
-    confirmEntries([entry]);
-  });
-  source.addEventListener('rows', () => void refreshRows());
-  source.onerror = () => {
-    useJournal.setState({ connection: 'away' });
-    // A browser may give up for good after an error status: begin anew from where the journal is.
-    source.close();
-    setTimeout(() => listen(heard, lost + 1), Math.min(10_000, 1000 * 1.5 ** lost));
-  };
+/** What the server confirmed since the last write; written together, so that a stream of entries is one write. */
+let fresh: Confirmed[] = [];
+let writing: ReturnType<typeof setTimeout> | undefined;
+const keepKnown = (entry: Confirmed): void => {
+  fresh.push(entry);
+  writing ??= setTimeout(() => {
+    writing = undefined;
+    const some = fresh;
+    fresh = [];
+    void addKnown(some).catch(() => undefined);
+  }, 500);
+};
+
+/** The ledger that this page follows: the server's first link of the chain. */
+let ledger = '';
+
+/** The floor as this device last knew it, while the server is away. */
+const showLastKnown = async (): Promise<void> => {
+  const known = await allKnown().catch(() => []);
+  if (known.length > 0) confirmEntries(known, true);
+};
+
+const setBack =
+  'The server no longer has this: its records were set back to an earlier copy. Send it again, or strike it.';
+const otherBooks = 'It was made for records that the server no longer has. Send it only if it belongs here.';
+const asideWith = (reason: string, items: readonly OutboxItem[]): void => {
+  const known = new Set(useJournal.getState().refused.map(({ entry }) => entry.id));
+  for (const item of items.filter(({ entry }) => !known.has(entry.id))) {
+    const refused = { ...item, refused: reason };
+    refuseEntry(refused);
+    keepItem(refused);
+  }
+};
+
+/**
+ * Whether the server's ledger is another one than this device follows, or shorter than what it knows: the demo was begun
+ * anew, another bakery opened at the same address, a copy restored. Then what was confirmed counts no more, and what only
+ * this device knows is set aside for a person to decide.
+ */
+const ledgerChanged = async (id: string, lastSeq: number): Promise<boolean> => {
+  const followed = ledger || knownLedger();
+  ledger = id;
+  setKnownLedger(id);
+  if (followed !== '' && followed !== id) {
+    forgetConfirmed();
+    asideWith(otherBooks, useJournal.getState().pending);
+    return true;
+  }
+  const ahead = await knownAfter(lastSeq).catch(() => []);
+  if (ahead.length === 0 && heardSeq() <= lastSeq) return false;
+  forgetConfirmed();
+  asideWith(
+    setBack,
+    ahead.map(({ seq, ...entry }) => ({ entry, order: seq })),
+  );
+  return true;
+};
+
+const followLedger = async (id: string, lastSeq: number): Promise<void> => {
+  if (!(await ledgerChanged(id, lastSeq))) return;
+  hearFrom(lastSeq);
+  await loadSnapshot();
+  void refreshRows();
 };
 
 const loadSnapshot = async (): Promise<number> => {
   for (let failures = 0; ; failures++) {
     try {
       const view = await get<JournalView>(`journal?since=${Math.floor(nowMs() - lookBackMs)}`);
+      // Before what is known here is replaced by what the server knows.
+      await ledgerChanged(view.ledger, view.lastSeq);
       confirmEntries(view.entries, true);
+      void replaceKnown(view.entries).catch(() => undefined);
       return view.lastSeq;
     } catch {
       useJournal.setState({ connection: 'away' });
+      if (!useJournal.getState().loaded) await showLastKnown();
       await pause(growing(failures));
     }
   }
@@ -149,7 +213,20 @@ export const startJournal = async (): Promise<void> => {
     void sendOutbox();
   });
   window.addEventListener('beforeunload', askBeforeLeaving);
-  listen(await loadSnapshot());
+  listen(await loadSnapshot(), {
+    entry: (entry) => {
+      confirmEntries([entry]);
+      keepKnown(entry);
+    },
+    rows: () => void refreshRows(),
+    connection: (connection) => {
+      useJournal.setState({ connection });
+      if (connection === 'away') return;
+      hurry();
+      void sendOutbox();
+    },
+    ledger: (id, lastSeq) => void followLedger(id, lastSeq),
+  });
 };
 
 const dropRefused = async (id: string): Promise<void> => {

@@ -3,12 +3,14 @@ import { useSyncExternalStore } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import type {
+  BakeryInput,
   BakeryView,
   CalibrationChoicesInput,
   CalibrationView,
   ClockInput,
   ClockView,
   DayView,
+  EquipmentInput,
   FaultsInput,
   FormulaInput,
   FormulaVersionView,
@@ -25,7 +27,7 @@ import type {
 import { takeInOwn, wallClock, type Formula } from '@jokul/core';
 import { ownChanged } from '../workers/core';
 import { ApiProblem, call, get } from './api';
-import { nowMs, setClock } from './now';
+import { askClock, lastKnownClock, nowMs, setClock } from './now';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -44,12 +46,14 @@ export const useBakery = () =>
   useQuery({
     queryKey: ['bakery'],
     queryFn: async () => {
-      const bakery = await get<BakeryView>('bakery');
+      // The clock is asked for by itself: the rest may come from what this device keeps for when the server is away.
+      const [bakery, asked] = await Promise.all([get<BakeryView>('bakery'), askClock().catch(() => null)]);
+      const clock = asked ?? lastKnownClock() ?? bakery.clock;
       // Before anything asks what day it is.
-      setClock(bakery.clock);
+      setClock(clock);
       takeInOwn(bakery.ownIngredients);
       ownChanged();
-      return bakery;
+      return { ...bakery, clock };
     },
   });
 
@@ -85,6 +89,8 @@ export const useFormulaVersions = (code: string) =>
   useQuery({
     queryKey: ['formula', code],
     queryFn: () => get<readonly FormulaVersionView[]>(`formulas/${code}/versions`),
+    // A bakery without a formula has none to ask for.
+    enabled: code !== '',
   });
 
 export const useJournalBetween = (fromMs: number, toMs: number) =>
@@ -172,6 +178,16 @@ export const useSaveIngredients = () =>
 export const useSaveRules = () =>
   useMutation({
     mutationFn: (input: RulesInput) => call<BakeryView>('PUT', 'rules', input),
+    onSettled: refreshRows,
+  });
+export const useNameBakery = () =>
+  useMutation({
+    mutationFn: (input: BakeryInput) => call<BakeryView>('PUT', 'bakery', input),
+    onSettled: refreshRows,
+  });
+export const useSaveEquipment = () =>
+  useMutation({
+    mutationFn: (input: EquipmentInput) => call<BakeryView>('PUT', 'equipment', input),
     onSettled: refreshRows,
   });
 export const useSetClock = () =>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { urgencyOf, type Action, type Notice } from '@jokul/core';
+import { inUse, urgencyOf, type Action, type Notice } from '@jokul/core';
 import { doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
 import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
@@ -9,11 +9,12 @@ import { sayNotice } from '../../journal/notice-words';
 import { useJournal } from '../../journal/store';
 import { countdown, nowMs, useNow, useWallClock } from '../../lib/clock';
 import { pullCue } from '../../lib/pull-cue';
-import { useBakery } from '../../lib/queries';
+import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Loading } from '../../ui/states';
 import { OvenCard } from './oven-card';
+import { useKeepAwake } from './keep-awake';
 
 const keyOf = ({ entryId, subject, code }: Notice) => `${entryId}/${subject}/${code}`;
 const dueWord = { late: 'Overdue', now: 'Now', soon: 'Soon', later: 'Later' } as const;
@@ -168,8 +169,13 @@ const FloorWall = () => {
   const actions = useActions();
   const now = useNow(500);
   const act = useDo();
+  useKeepAwake();
+  const loads = useDay().data?.plan?.plan.batches.flatMap((batch) => batch.loads) ?? [];
   if (!data || !loaded) return <Loading what="the floor" />;
   const [first, ...rest] = actions;
+  // A retired oven stays on the wall for as long as a load of this day is in it.
+  const planned = new Set(loads.map(({ ovenId }) => ovenId));
+  const { ovens } = inUse(data.equipment, (id) => planned.has(id));
   return (
     <div className="flex h-full min-h-0 flex-col gap-3 p-3">
       <Notices />
@@ -201,9 +207,9 @@ const FloorWall = () => {
       <section
         aria-label="Ovens"
         className="grid shrink-0 gap-3"
-        style={{ gridTemplateColumns: `repeat(${data.equipment.ovens.length}, minmax(0, 1fr))` }}
+        style={{ gridTemplateColumns: `repeat(${ovens.length}, minmax(0, 1fr))` }}
       >
-        {data.equipment.ovens.map((oven) => (
+        {ovens.map((oven) => (
           <OvenCard key={oven.id} oven={oven} actions={actions} now={now} />
         ))}
       </section>

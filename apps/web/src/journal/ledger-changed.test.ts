@@ -1,0 +1,150 @@
+import { beforeEach, describe, expect, it, jest } from '@jest/globals';
+import type { JournalEntry } from '@jokul/core';
+import type { Confirmed } from './last-known';
+import type { OutboxItem } from './outbox';
+
+/* A page that is opened after the server's ledger changed, or while the server is away. */
+const kept = new Map<string, OutboxItem>();
+const known: Confirmed[] = [];
+const device = { ledger: '' };
+jest.unstable_mockModule('./outbox', () => ({
+  keep: async (item: OutboxItem) => void kept.set(item.entry.id, item),
+  forget: async (ids: readonly string[]) => ids.forEach((id) => kept.delete(id)),
+  allKept: async () => [...kept.values()],
+}));
+jest.unstable_mockModule('./last-known', () => ({
+  replaceKnown: async (confirmed: readonly Confirmed[]) => void known.splice(0, known.length, ...confirmed),
+  addKnown: async (confirmed: readonly Confirmed[]) => void known.push(...confirmed),
+  allKnown: async () => [...known],
+  knownAfter: async (after: number) => known.filter(({ seq }) => seq > after),
+  knownLedger: () => device.ledger,
+  setKnownLedger: (id: string) => void (device.ledger = id),
+}));
+jest.unstable_mockModule('../lib/queries', () => ({
+  refreshRows: async () => undefined,
+  useBakery: () => ({}),
+}));
+
+const server = { away: false, ledger: 'one', entries: [] as JournalEntry[], stored: [] as string[] };
+const json = (body: object) => ({ ok: true, status: 200, text: async () => JSON.stringify(body) });
+Object.assign(globalThis, {
+  fetch: async (_path: string, init: { method: string; body?: string }) => {
+    if (server.away) throw new TypeError('network');
+    if (init.method === 'GET')
+      return json({
+        entries: server.entries,
+        lastSeq: server.entries.at(-1)?.seq ?? 0,
+        ledger: server.ledger,
+      });
+    const { entries } = JSON.parse(init.body ?? '{}') as { entries: { id: string }[] };
+    server.stored.push(...entries.map(({ id }) => id));
+    return json({ stored: entries.map(({ id }, i) => ({ id, seq: 1000 + i })) });
+  },
+  EventSource: class {
+    onopen?: () => void;
+    constructor() {
+      setTimeout(() => this.onopen?.(), 0);
+    }
+    addEventListener() {}
+    close() {}
+  },
+  window: { addEventListener: () => undefined },
+});
+
+const entry = (seq: number, text: string): JournalEntry => ({
+  id: `id-${seq}`,
+  seq,
+  atMs: seq,
+  who: 'Early baker',
+  device: 'wall',
+  lot: 'TEST-A',
+  kind: 'note',
+  payload: { text },
+  prevHash: '',
+  hash: '',
+});
+const pending = (id: string): OutboxItem => {
+  const { seq: _seq, prevHash: _prev, hash: _hash, ...draft } = entry(0, id);
+  return { entry: { ...draft, id }, order: 1 };
+};
+const until = async (condition: () => boolean) => {
+  for (let i = 0; i < 300 && !condition(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
+  expect(condition()).toBe(true);
+};
+/** A page that is opened afresh: modules keep no state from the one before. */
+const opened = async () => {
+  jest.resetModules();
+  const { useJournal } = await import('./store');
+  const { startJournal } = await import('./sync');
+  const started = startJournal();
+  return { state: () => useJournal.getState(), started };
+};
+const notes = (floor: { lots: ReadonlyMap<string, { notes: readonly { text: string }[] }> }) =>
+  floor.lots.get('TEST-A')?.notes.map(({ text }) => text) ?? [];
+
+beforeEach(() => {
+  kept.clear();
+  known.length = 0;
+  device.ledger = '';
+  Object.assign(server, { away: false, ledger: 'one', entries: [entry(1, 'a'), entry(2, 'b')], stored: [] });
+});
+
+describe('a page that is opened', () => {
+  it('keeps what the server has, and whose ledger it is', async () => {
+    const { state, started } = await opened();
+    await started;
+    expect(notes(state().floor)).toEqual(['a', 'b']);
+    expect([device.ledger, known.map(({ seq }) => seq)]).toEqual(['one', [1, 2]]);
+  });
+
+  it('while the server is away shows the floor as it was last known, and catches up', async () => {
+    device.ledger = 'one';
+    known.push(entry(1, 'a'));
+    server.away = true;
+    const { state } = await opened();
+    await until(() => state().loaded);
+    expect(notes(state().floor)).toEqual(['a']);
+    expect(state().connection).toBe('away');
+    server.away = false;
+    await until(() => notes(state().floor).length === 2);
+    expect(state().refused).toEqual([]);
+  });
+
+  it('after a copy was restored offers what only this device still has', async () => {
+    device.ledger = 'one';
+    known.push(entry(1, 'a'), entry(2, 'b'), entry(3, 'made after the copy'));
+    const { state, started } = await opened();
+    await started;
+    expect(state().refused.map((item) => [item.entry.id, item.refused?.slice(0, 32)])).toEqual([
+      ['id-3', 'The server no longer has this: i'],
+    ]);
+    expect(kept.has('id-3')).toBe(true);
+    expect(notes(state().floor)).toEqual(['a', 'b']);
+  });
+
+  it.each(['two', ''])(
+    'at another bakery (ledger "%s") sends nothing that was made for the one before',
+    async (id) => {
+      device.ledger = 'one';
+      known.push(entry(1, 'a'));
+      kept.set('mine', pending('mine'));
+      Object.assign(server, { ledger: id, entries: [] });
+      const { state, started } = await opened();
+      await started;
+      await until(() => state().refused.length === 1);
+      await new Promise((resolve) => setTimeout(resolve, 400));
+      expect(server.stored).toEqual([]);
+      expect(state().refused[0]?.refused).toContain('no longer has');
+      expect(notes(state().floor)).toEqual([]);
+    },
+  );
+
+  it('that saw the first entry of a new bakery follows it', async () => {
+    kept.set('mine', pending('mine'));
+    Object.assign(server, { ledger: '', entries: [] });
+    const { state, started } = await opened();
+    await started;
+    await until(() => server.stored.includes('mine'));
+    expect(state().refused).toEqual([]);
+  });
+});
