@@ -15,5 +15,6 @@ Object.assign(globalThis, {
 });
 Object.assign(Element.prototype, {
   hasPointerCapture: () => false,
+  setPointerCapture: () => {},
   scrollIntoView: () => {},
 });

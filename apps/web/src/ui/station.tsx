@@ -11,6 +11,18 @@ interface StationProps {
   readonly children: ReactNode;
 }
 
+/** The why at the side. It takes the focus, so that the keyboard can scroll what has no control in it. */
+export const WhyPane = ({ children }: { readonly children: ReactNode }) => (
+  <aside
+    // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+    tabIndex={0}
+    aria-label="The why"
+    className="no-print min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:col-span-2 max-[1000px]:border-t"
+  >
+    {children}
+  </aside>
+);
+
 /** The anatomy that all stations share: the queue, the workpiece, the why. */
 export const Station = ({ title, question, queueTitle, queue, actions, why, children }: StationProps) => (
   <div className="grid h-full min-h-0 grid-cols-[212px_minmax(0,1fr)_276px] max-[1000px]:grid-cols-[190px_minmax(0,1fr)] print:block">
@@ -28,12 +40,7 @@ export const Station = ({ title, question, queueTitle, queue, actions, why, chil
       </header>
       {children}
     </section>
-    <aside
-      aria-label="The why"
-      className="no-print min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:col-span-2 max-[1000px]:border-t"
-    >
-      {why}
-    </aside>
+    <WhyPane>{why}</WhyPane>
   </div>
 );
 

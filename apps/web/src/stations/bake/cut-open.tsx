@@ -129,8 +129,7 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
         <span>rule: 20 mm</span>
       </div>
       <p className="mt-2 text-[12.5px] text-ink-faint">
-        A forecast. The model has no dome and no cracks: the outline is even, its height and width are what is
-        computed.
+        A forecast. The model has no cracks: the outline is even, its height and width are what is computed.
       </p>
     </section>
   );

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { Link, useLocation, useParams } from 'react-router';
+import { useLocation, useParams } from 'react-router';
 import { rawDiameterMm, templateTiles, tileSvg, trayKindOf, type TrayTemplate } from '@jokul/core';
 import { useLots } from '../../app/lots';
 import { forecastIn } from '../../lib/forecast';
 import { useBakery, useDay } from '../../lib/queries';
-import { Button, buttonClass } from '../../ui/button';
 import { SelectField } from '../../ui/field';
+import { PrintPage } from '../../ui/print-page';
 import { Empty, Loading } from '../../ui/states';
 
 /** Printable area with a margin of 1 cm. */
@@ -42,14 +42,12 @@ export const TemplatePage = () => {
   };
   const tiles = templateTiles(template, papers[paper]);
   return (
-    <div className="h-full overflow-y-auto p-5 print:overflow-visible print:p-0">
-      <div className="no-print mb-4 flex flex-wrap items-end gap-3">
-        <div className="mr-auto">
-          <h1 className="text-[22px] font-semibold">{formula.name}: the tray at 1:1</h1>
-          <p className="text-ink-soft">
-            {tiles.length} sheets. Print at 100 %, without fitting to the page; the rule must measure 100 mm.
-          </p>
-        </div>
+    <PrintPage
+      title={`${formula.name}: the tray at 1:1`}
+      lead={`${tiles.length} sheets. Print at 100 %, without fitting to the page; the rule must measure 100 mm.`}
+      back={`/bake/${load.id}${search}`}
+      backName="Back to the load"
+      choices={
         <SelectField
           label="Paper"
           value={paper}
@@ -61,13 +59,8 @@ export const TemplatePage = () => {
             </option>
           ))}
         </SelectField>
-        <Link to={`/bake/${load.id}${search}`} className={buttonClass()}>
-          Back to the load
-        </Link>
-        <Button look="primary" onClick={() => window.print()}>
-          Print
-        </Button>
-      </div>
+      }
+    >
       <div className="flex flex-wrap gap-4 print:block">
         {tiles.map((tile) => (
           <img
@@ -79,6 +72,6 @@ export const TemplatePage = () => {
           />
         ))}
       </div>
-    </div>
+    </PrintPage>
   );
 };

@@ -15,6 +15,7 @@ import {
   type Outcome,
   type Oven,
   type TrayMaterial,
+  inUse,
 } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
@@ -57,7 +58,7 @@ const otherOvens = (
   oven: Oven,
   bakery: ReturnType<typeof useBakery>['data'],
 ): readonly Variant[] =>
-  (bakery?.equipment.ovens ?? [])
+  (bakery ? inUse(bakery.equipment).ovens : [])
     .filter(({ id }) => id !== oven.id)
     .map(({ id, name, fan }) => ({
       name: `in ${name}`,

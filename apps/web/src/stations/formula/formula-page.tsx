@@ -19,7 +19,7 @@ import { Button, buttonClass } from '../../ui/button';
 import { QueueItem } from '../../ui/queue-item';
 import { Shown } from '../../ui/shown';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
-import { Alarm, Failed, Loading } from '../../ui/states';
+import { Alarm, Empty, Failed, Loading } from '../../ui/states';
 import { BakeRules } from './bake-rules';
 import { MoreActions } from './more-actions';
 import { Soundness } from './soundness';
@@ -113,6 +113,19 @@ export const FormulaPage = () => {
     return () => window.removeEventListener('keydown', onKey);
   }, [editing]);
 
+  if (bakery.data && formulas.length === 0 && !codeInUrl)
+    return (
+      <Empty
+        title="No formula yet"
+        action={
+          <Link to="/formula/new" className={buttonClass('primary')}>
+            Take in a recipe
+          </Link>
+        }
+      >
+        Take in a recipe as it is written, in grams or cups: it becomes the first formula.
+      </Empty>
+    );
   if (versions.isError) return <Failed error={versions.error} onRetry={() => void versions.refetch()} />;
   if (!versions.data) return <Loading what="the formula" />;
   const wanted = Number(params.get('version'));

@@ -39,6 +39,9 @@ export const MoreActions = ({
             <DropdownMenu.Item className={item} asChild>
               <Link to="/formula/new">Take in a recipe</Link>
             </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} asChild>
+              <Link to={`/formula/${formula.code}/cups`}>In cups, for a customer</Link>
+            </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
             <DropdownMenu.Item
               className={item}

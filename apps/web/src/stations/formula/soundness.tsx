@@ -4,16 +4,17 @@ import { Shown } from '../../ui/shown';
 /** What looks wrong or unusual in a formula; nothing is shown in colour but a likely mistake. */
 export const Soundness = ({ formula }: { formula: Formula }) => {
   const findings = checkSoundness(formula);
-  if (findings.length === 0)
-    return <p className="text-ink-soft">Ratios, leavening, salt and liquid are within the usual.</p>;
+  const usual = findings.every(({ level }) => level === 'note');
   return (
     <ul className="space-y-2 text-[13.5px]">
+      {usual && <li className="text-ink-soft">Ratios, leavening, salt and liquid are within the usual.</li>}
       {findings.map(({ code, level, sentence, figure }) => (
         <li
           key={code + sentence}
           className={`border-l-2 pl-2 ${level === 'wrong' ? 'border-hand font-medium text-ink' : 'border-line-strong text-ink-soft'}`}
         >
           {level === 'wrong' && <span className="text-hand">Check: </span>}
+          {level === 'note' && <span>Good to know: </span>}
           {sentence} {figure && <Shown figure={figure}>arithmetic</Shown>}
         </li>
       ))}

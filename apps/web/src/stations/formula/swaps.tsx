@@ -6,7 +6,7 @@ import {
   ingredient,
   ingredients,
   JokulError,
-  swapsFor,
+  swapGroups,
   type Formula,
   type Swapped,
 } from '@jokul/core';
@@ -103,23 +103,30 @@ export const Swaps = ({ formula, onTake }: { formula: Formula; onTake: (formula:
       </Button>
       <Dialog open={open} onClose={close} title={`Swaps in ${formula.name}`} wide>
         <div className="grid grid-cols-[15rem_minmax(0,1fr)] gap-5">
-          <ul className="space-y-0.5">
-            {swapsFor(formula).map((swap) => (
-              <li key={swap.id}>
-                <button
-                  type="button"
-                  aria-pressed={title === swap.title}
-                  className="w-full rounded px-2 py-1 text-left text-[14px] hover:bg-ground aria-pressed:bg-ground aria-pressed:font-semibold"
-                  onClick={() => {
-                    setTitle(swap.title);
-                    setSwapped(swap.apply());
-                  }}
-                >
-                  {swap.title}
-                </button>
-              </li>
+          <div className="max-h-[62vh] space-y-3 overflow-y-auto">
+            {swapGroups(formula).map(({ name, swaps }) => (
+              <section key={name} aria-label={name}>
+                <h3 className="px-2 pb-0.5 text-[12.5px] font-semibold text-ink-soft">{name}</h3>
+                <ul className="space-y-0.5">
+                  {swaps.map((swap) => (
+                    <li key={swap.id}>
+                      <button
+                        type="button"
+                        aria-pressed={title === swap.title}
+                        className="w-full rounded px-2 py-1 text-left text-[14px] hover:bg-ground aria-pressed:bg-ground aria-pressed:font-semibold"
+                        onClick={() => {
+                          setTitle(swap.title);
+                          setSwapped(swap.apply());
+                        }}
+                      >
+                        {swap.title}
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              </section>
             ))}
-          </ul>
+          </div>
           <div>
             {after && swapped ? (
               <>

@@ -5,7 +5,7 @@ import { nowMs, useWallClock } from '../../lib/clock';
 import { useCalibration, useCalibrationChoices, useCalibrationStep, useDayDate } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
-import { Cautions, Fact, Facts, WhySection } from '../../ui/station';
+import { WhyPane, Cautions, Fact, Facts, WhySection } from '../../ui/station';
 import { Alarm, Empty, Failed, Loading } from '../../ui/states';
 import { LearnedTable } from './learned-table';
 import { LoggedTable } from './logged-table';
@@ -35,7 +35,8 @@ export const LearnPage = () => {
       </section>
     );
   const view = query.data;
-  const busy = use.isPending || undo.isPending || choose.isPending || query.isFetching;
+  // Not while it is only looked at anew: a press in that moment would be lost. What is old is told by its version.
+  const busy = use.isPending || undo.isPending || choose.isPending;
   const leftOut = view.bakes.filter((bake) => bake.leftOut).map(({ id }) => id);
   const held = view.learned.filter((row) => row.held).map(({ key }) => key);
   const toggle = (list: readonly string[], item: string, on: boolean) =>
@@ -112,10 +113,7 @@ export const LearnPage = () => {
           </>
         )}
       </section>
-      <aside
-        aria-label="The why"
-        className="min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:border-t"
-      >
+      <WhyPane>
         <WhySection title="In force">
           <Facts>
             <Fact name="learned from">{view.inForce ? `${view.inForce.bakes} bakes` : 'nothing yet'}</Fact>
@@ -163,7 +161,7 @@ export const LearnPage = () => {
             'Measure a hot core with a clean, thin needle, in the middle of the middle piece.',
           ]}
         />
-      </aside>
+      </WhyPane>
     </div>
   );
 };

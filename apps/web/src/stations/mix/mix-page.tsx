@@ -12,6 +12,7 @@ import {
   toppingsFor,
   weighSheet,
   type BatchPlan,
+  inUse,
 } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
@@ -77,7 +78,7 @@ const MixWork = () => {
   const amounts = amountsFor(formula, batch.massG * factor);
   const sheet = weighSheet(
     [...amounts, ...toppingsFor(formula, batch.massG * factor)],
-    data.equipment.scales,
+    inUse(data.equipment).scales,
   );
   const mixer = data.equipment.mixers.find(({ id }) => id === batch.mixerId);
   const browns = formula.stages.some((stage) => stage.lines.some((line) => line.browned));
@@ -256,7 +257,7 @@ const MixWork = () => {
       {another && (
         <AnotherAmount
           formula={formula}
-          equipment={data.equipment}
+          equipment={inUse(data.equipment)}
           rules={data.rules}
           perTray={day.data.plan?.forecasts[formula.code]?.layout?.count ?? 12}
           onClose={() => setAnother(false)}

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Printer } from 'lucide-react';
 import { doughNeeded, JokulError, type Formula, type HouseRules } from '@jokul/core';
 import type { OrderView } from '@jokul/contracts';
@@ -12,6 +12,9 @@ import { Cautions, Station, WhySection } from '../../ui/station';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { AddLine } from './add-line';
 import { OrderRow } from './order-row';
+
+// A bakery sees it in its first days only.
+const FirstSteps = lazy(() => import('./first-steps').then((m) => ({ default: m.FirstSteps })));
 
 const sum = (orders: readonly OrderView[]) => orders.reduce((total, order) => total + order.pieces, 0);
 
@@ -153,6 +156,11 @@ export const OrdersPage = () => {
       }
     >
       <StalePlan />
+      {(formulas.length === 0 || (formulas.length === 1 && orders.length === 0)) && (
+        <Suspense>
+          <FirstSteps bakery={bakery.data} ordered={orders.length > 0} />
+        </Suspense>
+      )}
       {orders.length === 0 ? (
         <Empty title="Nothing on the list for this day">
           Add the first line below: who it is for, what, how many, and by when it must be ready.

@@ -8,6 +8,7 @@ import {
   shelfCounts,
   inOrderOfUse,
   type PlaceFault,
+  inUse,
 } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useLots } from '../../app/lots';
@@ -54,7 +55,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
   const { formulaOf } = lots;
   const cold = inTheCold(floor);
   const entries = inOrderOfUse(cold, lots, now);
-  const places = data.equipment.places.filter(({ kind }) => kind !== 'bench');
+  const places = inUse(data.equipment).places.filter(({ kind }) => kind !== 'bench');
   const readingsOf = (id: string) => probes.data?.places.find((p) => p.placeId === id)?.readings ?? [];
   const faults = probes.data?.faults ?? [];
   const running = (id: string) => faults.find(({ placeId, toMs }) => placeId === id && toMs === null);

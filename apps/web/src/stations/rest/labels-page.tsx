@@ -1,11 +1,10 @@
-import { Printer } from 'lucide-react';
-import { Link, useLocation, useParams } from 'react-router';
+import { useLocation, useParams } from 'react-router';
 import { coldLabels, inTheCold } from '@jokul/core';
 import { useLots } from '../../app/lots';
 import { useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
 import { useBakery } from '../../lib/queries';
-import { Button, buttonClass } from '../../ui/button';
+import { PrintPage } from '../../ui/print-page';
 import { Empty, Loading } from '../../ui/states';
 
 /** Labels for every tub, tray or bag of a dough in the cold, to be printed and stuck on. */
@@ -31,21 +30,11 @@ export const LabelsPage = () => {
   const place = data.equipment.places.find(({ id }) => id === item.placeId);
   const when = (ms: number) => `${wall.date(ms)} ${wall.time(ms)}`;
   return (
-    <div className="h-full overflow-y-auto p-5 print:overflow-visible print:p-0">
-      <div className="no-print mb-4 flex flex-wrap items-end gap-3">
-        <div className="mr-auto">
-          <h1 className="text-[22px] font-semibold">Labels for {formula.name}</h1>
-          <p className="text-ink-soft">
-            {batchId}: {labels.length} {labels.length === 1 ? 'label' : 'labels'}, 90 × 55 mm each.
-          </p>
-        </div>
-        <Link to={`/rest/${batchId}${search}`} className={buttonClass()}>
-          Back
-        </Link>
-        <Button look="primary" icon={<Printer size={16} />} onClick={() => window.print()}>
-          Print
-        </Button>
-      </div>
+    <PrintPage
+      title={`Labels for ${formula.name}`}
+      lead={`${batchId}: ${labels.length} ${labels.length === 1 ? 'label' : 'labels'}, 90 × 55 mm each.`}
+      back={`/rest/${batchId}${search}`}
+    >
       <ul className="flex flex-wrap gap-[4mm]">
         {labels.map((label) => (
           <li
@@ -73,6 +62,6 @@ export const LabelsPage = () => {
           </li>
         ))}
       </ul>
-    </div>
+    </PrintPage>
   );
 };

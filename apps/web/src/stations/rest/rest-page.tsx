@@ -1,5 +1,5 @@
 import { useLocation, useParams } from 'react-router';
-import { emptyLot, inTheCold, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
+import { emptyLot, inTheCold, inUse, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
@@ -66,8 +66,8 @@ const RestStation = () => {
           detail={batch.batchId}
         />
       ))}
-      {data.equipment.places
-        .filter((place) => cold.some((item) => item.placeId === place.id))
+      {inUse(data.equipment)
+        .places.filter((place) => cold.some((item) => item.placeId === place.id))
         .map((place) => (
           <section key={place.id}>
             <h3 className="px-3 pt-3 pb-0.5 text-[12.5px] text-ink-faint">

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { wallClock } from '@jokul/core';
+import { inUse, wallClock, type Liner } from '@jokul/core';
 import { RulesInput, type BakeryView } from '@jokul/contracts';
 import { usePreferences } from '../../lib/preferences';
 import { useWallClock } from '../../lib/clock';
@@ -11,6 +11,9 @@ import { useBakery, useSaveRules, useSetClock } from '../../lib/queries';
 import { Button, buttonClass } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
+import { BakeryForm } from './bakery-form';
+import { EquipmentPanel } from './equipment/equipment-panel';
+import { PeoplePanel } from './equipment/people-panel';
 
 const Panel = ({ title, children }: { title: string; children: React.ReactNode }) => (
   <section className="rounded-lg border bg-surface p-4">
@@ -40,13 +43,22 @@ const ruleFields = [
   ['packS', 'Packing, min', 1 / 60],
 ] as const;
 
+const linerNames: readonly (readonly [Liner, string])[] = [
+  ['parchment', 'baking paper'],
+  ['double-parchment', 'two papers'],
+  ['mat', 'a silicone mat'],
+  ['greased', 'grease'],
+  ['bare', 'nothing'],
+];
+
 const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
   const save = useSaveRules();
   const shown = (): RulesInput => {
     const values = Object.fromEntries(
       ruleFields.map(([key, , factor]) => [key, Math.round((bakery.rules[key] ?? 0) * factor * 1e4) / 1e4]),
     );
-    return { ...values, version: bakery.rulesVersion } as unknown as RulesInput;
+    const { trayId, liner } = bakery.rules;
+    return { ...values, trayId, liner, version: bakery.rulesVersion } as unknown as RulesInput;
   };
   // The class checks stored units: convert before it sees the values.
   const resolver = classValidatorResolver(RulesInput);
@@ -83,6 +95,26 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
             {...register(key, { valueAsNumber: true })}
           />
         ))}
+        <div className="col-span-2">
+          <SelectField
+            label="Planned on the tray"
+            error={formState.errors.trayId?.message}
+            {...register('trayId')}
+          >
+            {inUse(bakery.equipment).trays.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
+        </div>
+        <SelectField label="On the tray lies" error={formState.errors.liner?.message} {...register('liner')}>
+          {linerNames.map(([liner, name]) => (
+            <option key={liner} value={liner}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
       </div>
       <div className="mt-3 flex justify-end gap-2">
         <Button disabled={!formState.isDirty} onClick={() => reset(shown())}>
@@ -145,25 +177,11 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
   );
 };
 
-const Rows = ({ rows }: { rows: readonly (readonly [string, string])[] }) => (
-  <table className="w-full">
-    <tbody>
-      {rows.map(([name, detail]) => (
-        <tr key={name} className="border-t first:border-t-0">
-          <td className="py-1 pr-3 align-top whitespace-nowrap">{name}</td>
-          <td className="figures py-1 text-right text-[13.5px] text-ink-soft">{detail}</td>
-        </tr>
-      ))}
-    </tbody>
-  </table>
-);
-
 /** Equipment, house rules, the clock, and what belongs to this device. */
 export const SetupPage = () => {
   const { data } = useBakery();
   const { units, theme, device, set } = usePreferences();
   if (!data) return <Loading what="the setup" />;
-  const { equipment } = data;
   return (
     <div className="h-full overflow-y-auto px-5 py-4">
       <h1 className="text-[22px] font-semibold">Setup</h1>
@@ -177,36 +195,14 @@ export const SetupPage = () => {
               a licensed professional’s advice come first.
             </p>
           </Panel>
-          <div className="grid grid-cols-2 gap-4">
-            <Panel title="Ovens and trays">
-              <Rows
-                rows={[
-                  ...equipment.ovens.map((oven): [string, string] => [
-                    oven.name,
-                    `${oven.fan ? 'fan' : 'still'}, ${oven.places} trays, ${oven.degreesPerMin} °C/min`,
-                  ]),
-                  ...equipment.trays.map((tray): [string, string] => [tray.name, `${tray.count} pieces`]),
-                ]}
-              />
-            </Panel>
-            <Panel title="Mixers and scales">
-              <Rows
-                rows={[
-                  ...equipment.mixers.map((m): [string, string] => [
-                    m.name,
-                    `${m.bowlL} L, fill ${m.minFill * 100}–${m.maxFill * 100} %, ≤ ${m.maxMassG / 1000} kg`,
-                  ]),
-                  ...equipment.scales.map((s): [string, string] => [
-                    `${s.id} scale`,
-                    `to ${s.maxMassG / 1000} kg, ${s.resolutionG} g`,
-                  ]),
-                  ['scoops', equipment.scoops.map((n) => `No. ${n}`).join(', ')],
-                ]}
-              />
-            </Panel>
-          </div>
+          <Panel title="Equipment">
+            <EquipmentPanel bakery={data} />
+          </Panel>
         </div>
         <div className="space-y-4">
+          <Panel title="The bakery">
+            <BakeryForm key={data.name + data.rules.timeZone} bakery={data} />
+          </Panel>
           <Panel title="The bakery’s clock">
             <ClockForm bakery={data} />
           </Panel>
@@ -247,19 +243,8 @@ export const SetupPage = () => {
               Open the library
             </Link>
           </Panel>
-          <Panel title="Cold places and crew">
-            <Rows
-              rows={[
-                ...equipment.places.map((p): [string, string] => [
-                  p.name,
-                  `${p.airC} °C, ${p.trayPlaces} trays, ${p.tubPlaces} tubs, ${p.bagPlaces} bags`,
-                ]),
-                ...equipment.shifts.map((s): [string, string] => [
-                  s.name,
-                  `${s.from}–${s.to}, ${s.hands} ${s.hands === 1 ? 'pair' : 'pairs'} of hands`,
-                ]),
-              ]}
-            />
+          <Panel title="Shifts, crew and scoops">
+            <PeoplePanel key={data.equipmentVersion} bakery={data} />
           </Panel>
         </div>
       </div>

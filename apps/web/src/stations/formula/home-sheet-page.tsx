@@ -1,0 +1,120 @@
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import {
+  homeSheet,
+  JokulError,
+  piecesForHome,
+  type Formula,
+  type HomeSheet,
+  type Kitchen,
+} from '@jokul/core';
+import { useBakery } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Field, SelectField } from '../../ui/field';
+import { PrintPage } from '../../ui/print-page';
+import { Alarm, Empty, Loading } from '../../ui/states';
+
+const made = (formula: Formula, pieces: number, kitchen: Kitchen): HomeSheet | string => {
+  try {
+    return homeSheet(formula, pieces, kitchen);
+  } catch (error) {
+    if (error instanceof JokulError) return error.message;
+    throw error;
+  }
+};
+
+const Sheet = ({ sheet, formula }: { sheet: HomeSheet; formula: Formula }) => {
+  const { mass, temperature } = useUnits();
+  return (
+    <article className="max-w-[46rem] rounded-lg border bg-surface p-6 print:border-0 print:p-0">
+      <h2 className="text-[20px] font-semibold">{formula.name}</h2>
+      <p className="mb-3 text-ink-soft">
+        {sheet.pieces} pieces of {mass(formula.piece.massG)}
+      </p>
+      <table className="w-full text-[15px]">
+        <thead className="text-left text-[12.5px] text-ink-soft">
+          <tr>
+            <th className="py-1 font-semibold">Ingredient</th>
+            <th className="font-semibold">Measure</th>
+            <th className="text-right font-semibold">Weighed</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.lines.map(({ name, measure, packing, massG, onTop }) => (
+            <tr key={`${name}${onTop}`} className="border-t">
+              <td className="py-1.5 pr-3">
+                {name}
+                {onTop && <span className="text-ink-soft">, on top</span>}
+              </td>
+              <td className="pr-3">
+                {measure}
+                {packing && <span className="text-ink-soft"> {packing}</span>}
+              </td>
+              <td className="figures text-right">
+                {massG < 10 ? `${massG.toFixed(1)} g` : mass(Math.round(massG))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-3">
+        Bake at {temperature(formula.bake.setC)}
+        {formula.bake.fan ? ' with fan' : ''} until {formula.bake.target.replace('-', ' ')}. Home ovens
+        differ: look at the tray early.
+      </p>
+      <p className="mt-1">Contains: {sheet.allergens.join(', ') || 'none of the listed allergens'}.</p>
+      <p className="mt-1 text-[13.5px] text-ink-soft">
+        How a cup is filled changes it by some 10 %: spoon flour in and level it, press brown sugar down. What
+        is weighed is always right. Do not eat raw dough.
+      </p>
+    </article>
+  );
+};
+
+/** A formula for a customer's kitchen: grams into cups and spoons, to be printed and handed over. */
+export const HomeSheetPage = () => {
+  const { code = '' } = useParams();
+  const bakery = useBakery();
+  const formula = bakery.data?.formulas.find((f) => f.code === code);
+  const [pieces, setPieces] = useState('');
+  const [kitchen, setKitchen] = useState<Kitchen>('us');
+  if (!bakery.data) return <Loading what="the formula" />;
+  if (!formula)
+    return <Empty title="There is no such formula">A sheet is made from a formula of this bakery.</Empty>;
+  const wanted = pieces === '' ? piecesForHome(formula) : Number(pieces);
+  const sheet = made(formula, wanted, kitchen);
+  return (
+    <PrintPage
+      title={`${formula.name} in cups`}
+      lead="A sheet for a customer who has no scale."
+      back={`/formula/${code}`}
+      choices={
+        <>
+          <div className="w-28">
+            <Field
+              label="Pieces"
+              type="number"
+              min={1}
+              max={500}
+              value={pieces}
+              placeholder={String(piecesForHome(formula))}
+              onChange={(event) => setPieces(event.target.value)}
+            />
+          </div>
+          <div className="w-40">
+            <SelectField
+              label="Cups"
+              value={kitchen}
+              onChange={(event) => setKitchen(event.target.value === 'metric' ? 'metric' : 'us')}
+            >
+              <option value="us">237 mL</option>
+              <option value="metric">250 mL</option>
+            </SelectField>
+          </div>
+        </>
+      }
+    >
+      {typeof sheet === 'string' ? <Alarm>{sheet}</Alarm> : <Sheet sheet={sheet} formula={formula} />}
+    </PrintPage>
+  );
+};

@@ -1,0 +1,152 @@
+import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter } from 'react-router';
+import { Toaster } from 'sonner';
+import { demoEquipment, demoRules, type Equipment } from '@jokul/core';
+import type { BakeryView } from '@jokul/contracts';
+import { usePreferences } from '../../../lib/preferences';
+import { EquipmentPanel } from './equipment-panel';
+import { PeoplePanel } from './people-panel';
+
+/** The server: takes equipment, or refuses it. */
+const server = {
+  refuse: null as { status: number; message: string } | null,
+  puts: [] as (Equipment & { version: number })[],
+};
+const bakery = (equipment: Equipment = demoEquipment, equipmentVersion = 1): BakeryView =>
+  ({ name: 'x', equipment, equipmentVersion, rules: demoRules, formulas: [] }) as unknown as BakeryView;
+
+beforeEach(() => {
+  usePreferences.getState().set({ units: 'metric' });
+  Object.assign(server, { refuse: null, puts: [] });
+  Object.assign(globalThis, {
+    fetch: async (_path: string, init?: { method?: string; body?: string }) => {
+      const answer = (status: number, body: object) => ({
+        ok: status < 400,
+        status,
+        text: async () => JSON.stringify(body),
+      });
+      if (init?.method !== 'PUT') return answer(200, {});
+      const put = JSON.parse(init.body ?? '{}') as Equipment & { version: number };
+      server.puts.push(put);
+      if (server.refuse)
+        return answer(server.refuse.status, { code: 'x', message: server.refuse.message, path: '' });
+      const { version, ...equipment } = put;
+      return answer(200, bakery(equipment, version + 1));
+    },
+  });
+});
+afterEach(cleanup);
+
+const show = (panel: React.ReactNode) => {
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MemoryRouter>
+        {panel}
+        <Toaster />
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+  return userEvent.setup();
+};
+const list = (name: string) => within(screen.getByRole('region', { name }));
+
+describe('the equipment in Setup', () => {
+  it('says each thing in a line, in the units of the device', () => {
+    show(<EquipmentPanel bakery={bakery()} />);
+    expect(
+      list('Ovens').getByText('moved by a fan, 5 trays at once, 8 °C a minute', {
+        selector: 'li:first-child *',
+      }),
+    ).toBeTruthy();
+    expect(list('Trays').getByText(/600 mm, 400 mm, 36 of them/)).toBeTruthy();
+    cleanup();
+    usePreferences.getState().set({ units: 'us' });
+    show(<EquipmentPanel bakery={bakery()} />);
+    expect(list('Ovens').getAllByText(/14.4 °F a minute/)).toHaveLength(2);
+    expect(list('Trays').getByText(/23.622 in, 15.748 in, 36 of them/)).toBeTruthy();
+  });
+  it('a new one gets a name of its own to be kept under', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    await user.click(screen.getByRole('button', { name: 'Add a mixer' }));
+    await user.type(screen.getByLabelText(/^Name/), '40 L planetary, new');
+    await user.click(screen.getByRole('button', { name: 'Add the mixer' }));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    expect(server.puts[0]?.mixers.at(-1)).toMatchObject({ id: '40-l-planetary-new', bowlL: 20 });
+    expect(server.puts[0]?.version).toBe(1);
+  });
+  it('what the server refuses is said in the form, and what was typed stays', async () => {
+    server.refuse = { status: 409, message: 'Somebody else changed this meanwhile.' };
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    await user.click(screen.getByRole('button', { name: 'Change Starboard' }));
+    const places = screen.getByLabelText<HTMLInputElement>(/^Trays at once/);
+    await user.clear(places);
+    await user.type(places, '6');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('Somebody else changed');
+    expect(screen.getByLabelText<HTMLInputElement>(/^Trays at once/).value).toBe('6');
+  });
+  it('the last of a kind is not sent to be retired', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    await user.click(screen.getByRole('button', { name: 'Retire Cooling racks' }));
+    expect(await screen.findByText(/At least one cooling rack stays/)).toBeTruthy();
+    expect(server.puts).toEqual([]);
+  });
+  it('a change is taken back with what was added since kept, retired', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    await user.click(screen.getByRole('button', { name: 'Add a rack' }));
+    await user.type(screen.getByLabelText(/^Name/), 'Second rack');
+    await user.click(screen.getByRole('button', { name: 'Add the rack' }));
+    const notice = (await screen.findByText(/Second rack is added/)).closest('li') as HTMLElement;
+    await user.click(within(notice).getByRole('button', { name: 'Undo' }));
+    await waitFor(() => expect(server.puts).toHaveLength(2));
+    expect(server.puts[1]?.racks.map(({ name, retired }) => [name, retired ?? false])).toEqual([
+      ['Cooling racks', false],
+      ['Second rack', true],
+    ]);
+    expect(server.puts[1]?.version).toBe(2);
+  });
+  it('what is retired can be used again', async () => {
+    const ovens = demoEquipment.ovens.map((oven) => (oven.id === 'port' ? { ...oven, retired: true } : oven));
+    const user = show(<EquipmentPanel bakery={bakery({ ...demoEquipment, ovens })} />);
+    await user.click(screen.getByRole('button', { name: 'Use again Port' }));
+    await waitFor(() => expect(server.puts[0]?.ovens[0]?.retired).toBe(false));
+  });
+});
+
+describe('shifts, crew and scoops', () => {
+  it('takes a night shift, and roles and scoops as they are written', async () => {
+    const user = show(<PeoplePanel bakery={bakery()} />);
+    await user.click(screen.getByRole('button', { name: 'Add a shift' }));
+    await user.type(screen.getAllByLabelText('Who').at(-1) as HTMLElement, 'Night');
+    const crew = screen.getByLabelText(/^Who works here/);
+    await user.clear(crew);
+    await user.type(crew, 'Night baker; Oven hand, Oven hand');
+    const scoops = screen.getByLabelText(/^Scoops/);
+    await user.clear(scoops);
+    await user.type(scoops, 'No. 60, 8, no. 24');
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    expect(server.puts[0]?.shifts.at(-1)).toEqual({ name: 'Night', from: '22:00', to: '06:00', hands: 1 });
+    expect(server.puts[0]?.crew).toEqual(['Night baker', 'Oven hand']);
+    expect(server.puts[0]?.scoops).toEqual([8, 24, 60]);
+  });
+  it.each<[RegExp, string, RegExp]>([
+    [/^From/, '7 o’clock', /needs a name, times such as 03:30/],
+    [/^Hands/, '0', /1 to 99 pairs of hands/],
+    [/^Ovens hot from/, '', /hot from and to a time of day/],
+    [/^Scoops/, 'large', /Scoops are numbers/],
+    [/^Scoops/, '2', /The number of a scoop/],
+    [/^Who works here/, ' , ', /At least one name/],
+  ])('%s as "%s" is not sent, and says why', async (label, text, reason) => {
+    const user = show(<PeoplePanel bakery={bakery()} />);
+    const field = screen.getAllByLabelText(label)[0] as HTMLElement;
+    await user.clear(field);
+    if (text) await user.type(field, text);
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    expect((await screen.findByRole('alert')).textContent).toMatch(reason);
+    expect(server.puts).toEqual([]);
+  });
+});

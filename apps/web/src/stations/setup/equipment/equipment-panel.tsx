@@ -1,0 +1,140 @@
+import { Plus } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { freeId, showTyped, typedUnit, type Equipment } from '@jokul/core';
+import type { BakeryView } from '@jokul/contracts';
+import { useDay } from '../../../lib/queries';
+import { sayMass, useUnits } from '../../../lib/units';
+import { Button } from '../../../ui/button';
+import { kinds, nameOf, thingsOf, type Detail, type Kind, type Thing } from './kinds';
+import { ThingForm } from './thing-form';
+import { useChangeEquipment } from './use-equipment';
+
+/** A detail in a few words, in the units of the device. */
+const say = ({ key, ask, said = '#' }: Detail, thing: Thing, units: 'metric' | 'us'): string => {
+  const value = thing[key];
+  if (ask.as === 'choice') return ask.choices.find(([v]) => v === value)?.[1] ?? String(value);
+  if (typeof value !== 'number' || ask.as === 'text') return '';
+  const figure =
+    ask.as === 'percent'
+      ? `${Math.round(value * 100)} %`
+      : ask.as === 'mass'
+        ? sayMass(value, units)
+        : `${showTyped(value, ask.as, units)} ${typedUnit(ask.as, units)}`.trim();
+  return said.replace('#', figure);
+};
+
+const withThings = (equipment: Equipment, { kind }: Kind, things: readonly Thing[]): Equipment => ({
+  ...equipment,
+  [kind]: things,
+});
+
+/** How many loads or batches of the day that is looked at stand on a thing. */
+const useTouched = () => {
+  const plan = useDay().data?.plan?.plan;
+  return ({ kind }: Kind, id: string): string | null => {
+    const batches = plan?.batches ?? [];
+    const n =
+      kind === 'ovens'
+        ? batches.flatMap(({ loads }) => loads).filter(({ ovenId }) => ovenId === id).length
+        : kind === 'mixers'
+          ? batches.filter(({ mixerId }) => mixerId === id).length
+          : 0;
+    if (n === 0) return null;
+    const what = kind === 'ovens' ? (n === 1 ? 'load' : 'loads') : n === 1 ? 'batch' : 'batches';
+    return `The plan of this day has ${n} ${what} on it: plan again after a change.`;
+  };
+};
+
+const KindList = ({ kind, bakery }: { readonly kind: Kind; readonly bakery: BakeryView }) => {
+  const { units } = useUnits();
+  const touched = useTouched();
+  const { change, busy } = useChangeEquipment(bakery);
+  const [open, setOpen] = useState<Thing | 'new' | null>(null);
+  const { equipment } = bakery;
+  const things = thingsOf(equipment, kind.kind);
+  const replace = (id: string, values: Readonly<Record<string, unknown>>, says: string) =>
+    change(
+      withThings(
+        equipment,
+        kind,
+        things.map((t) => (t.id === id ? { ...t, ...values } : t)),
+      ),
+      says,
+    );
+  const take = (values: Readonly<Record<string, unknown>>): Promise<string | null> => {
+    const name = String(values.name);
+    if (open !== 'new' && open) return replace(open.id, values, `${name} is changed.`);
+    const fresh: Thing = { ...values, id: freeId(name, equipment) };
+    return change(withThings(equipment, kind, [...things, fresh]), `${name} is added.`);
+  };
+  const retire = async (thing: Thing, retired: boolean) => {
+    const problem = await replace(
+      thing.id,
+      { retired },
+      `${nameOf(thing)} is ${retired ? 'retired' : 'in use again'}.`,
+    );
+    if (problem) toast.error(problem, { duration: 12_000 });
+  };
+  return (
+    <section aria-label={kind.title}>
+      <div className="mb-1 flex items-center justify-between gap-3">
+        <h3 className="font-semibold">{kind.title}</h3>
+        <Button size="small" icon={<Plus size={14} aria-hidden />} onClick={() => setOpen('new')}>
+          Add {/^[aeiou]/.test(kind.one) ? 'an' : 'a'} {kind.one}
+        </Button>
+      </div>
+      <ul>
+        {things.map((thing) => (
+          <li key={thing.id} className="flex items-baseline gap-3 border-t py-1.5">
+            <span className={`min-w-0 flex-1 ${thing.retired ? 'text-ink-faint' : ''}`}>
+              <span className="font-medium">{nameOf(thing)}</span>
+              {thing.retired && ' (retired)'}
+              <span className="figures block text-[13px] text-ink-soft">
+                {kind.details
+                  .map((detail) => say(detail, thing, units))
+                  .filter(Boolean)
+                  .join(', ')}
+              </span>
+            </span>
+            <Button
+              size="small"
+              disabled={busy}
+              aria-label={`${thing.retired ? 'Use again' : 'Retire'} ${nameOf(thing)}`}
+              onClick={() => void retire(thing, !thing.retired)}
+            >
+              {thing.retired ? 'Use again' : 'Retire'}
+            </Button>
+            <Button
+              size="small"
+              disabled={busy}
+              aria-label={`Change ${nameOf(thing)}`}
+              onClick={() => setOpen(thing)}
+            >
+              Change
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {open && (
+        <ThingForm
+          key={open === 'new' ? 'new' : open.id}
+          kind={kind}
+          thing={open === 'new' ? null : open}
+          touches={open === 'new' ? null : touched(kind, open.id)}
+          onTake={take}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </section>
+  );
+};
+
+/** Everything that the bakery works on, each with the figures that computation takes from it. */
+export const EquipmentPanel = ({ bakery }: { readonly bakery: BakeryView }) => (
+  <div className="grid grid-cols-2 gap-x-8 gap-y-6 max-[1100px]:grid-cols-1">
+    {kinds.map((kind) => (
+      <KindList key={kind.kind} kind={kind} bakery={bakery} />
+    ))}
+  </div>
+);

@@ -1,0 +1,160 @@
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import type { Equipment, Shift } from '@jokul/core';
+import type { BakeryView } from '@jokul/contracts';
+import { Button } from '../../../ui/button';
+import { Field } from '../../../ui/field';
+import { useChangeEquipment } from './use-equipment';
+
+interface ShiftDraft {
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly hands: string;
+}
+const draftOf = ({ name, from, to, hands }: Shift): ShiftDraft => ({ name, from, to, hands: String(hands) });
+const list = (text: string): readonly string[] =>
+  text
+    .split(/[,;\n]/)
+    .map((part) => part.trim())
+    .filter(Boolean);
+const timeOfDay = /^([01]\d|2[0-3]):[0-5]\d$/;
+
+/** Shifts, hours of the ovens, who works here, and the scoops. */
+export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
+  const { equipment } = bakery;
+  const { change, busy } = useChangeEquipment(bakery);
+  const [shifts, setShifts] = useState(() => equipment.shifts.map(draftOf));
+  const [hours, setHours] = useState(equipment.ovenHours);
+  const [crew, setCrew] = useState(equipment.crew.join(', '));
+  const [scoops, setScoops] = useState(equipment.scoops.join(', '));
+  const [problem, setProblem] = useState<string | null>(null);
+  const set = (i: number, part: Partial<ShiftDraft>) =>
+    setShifts((all) => all.map((shift, j) => (j === i ? { ...shift, ...part } : shift)));
+  const save = () => {
+    const badShift = shifts.find(
+      ({ name, from, to, hands }) =>
+        !name.trim() || !timeOfDay.test(from) || !timeOfDay.test(to) || !/^[1-9]\d?$/.test(hands.trim()),
+    );
+    if (badShift)
+      return setProblem(
+        `Shift "${badShift.name || 'without a name'}": it needs a name, times such as 03:30, and 1 to 99 pairs of hands.`,
+      );
+    if (!timeOfDay.test(hours.from) || !timeOfDay.test(hours.to))
+      return setProblem('The ovens are hot from and to a time of day such as 03:30.');
+    const numbers = list(scoops).map((n) => Number(n.replace(/^No\.?\s*/i, '')));
+    if (numbers.some((n) => !Number.isFinite(n)))
+      return setProblem('Scoops are numbers, such as 30, 40, 50.');
+    const next: Equipment = {
+      ...equipment,
+      shifts: shifts.map(({ name, from, to, hands }) => ({
+        name: name.trim(),
+        from,
+        to,
+        hands: Number(hands),
+      })),
+      ovenHours: hours,
+      crew: [...new Set(list(crew))],
+      scoops: [...new Set(numbers)].sort((a, b) => a - b),
+    };
+    setProblem(null);
+    void change(next, 'Shifts, crew and scoops are saved.').then(setProblem);
+  };
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <fieldset>
+        <legend className="mb-1 font-semibold">Shifts</legend>
+        <ul className="space-y-2">
+          {shifts.map((shift, i) => (
+            // oxlint-disable-next-line react/no-array-index-key -- a row has no other name while it is typed
+            <li key={i} className="grid grid-cols-[1fr_1fr_0.7fr_2rem] items-end gap-2">
+              <div className="col-span-4">
+                <Field
+                  label="Who"
+                  hideLabel={i > 0}
+                  value={shift.name}
+                  onChange={(e) => set(i, { name: e.target.value })}
+                />
+              </div>
+              <Field
+                label="From"
+                hideLabel={i > 0}
+                value={shift.from}
+                onChange={(e) => set(i, { from: e.target.value })}
+              />
+              <Field
+                label="To"
+                hideLabel={i > 0}
+                value={shift.to}
+                onChange={(e) => set(i, { to: e.target.value })}
+              />
+              <Field
+                label="Hands"
+                hideLabel={i > 0}
+                inputMode="numeric"
+                value={shift.hands}
+                onChange={(e) => set(i, { hands: e.target.value })}
+              />
+              <Button
+                size="small"
+                look="quiet"
+                aria-label={`Take out the shift ${shift.name}`}
+                icon={<X size={15} aria-hidden />}
+                onClick={() => setShifts((all) => all.filter((_, j) => j !== i))}
+              />
+            </li>
+          ))}
+        </ul>
+        <p className="mt-1 text-[12.5px] text-ink-faint">
+          A shift that ends before it begins goes over midnight.
+        </p>
+        <Button
+          size="small"
+          className="mt-1"
+          icon={<Plus size={14} aria-hidden />}
+          onClick={() => setShifts((all) => [...all, { name: '', from: '22:00', to: '06:00', hands: '1' }])}
+        >
+          Add a shift
+        </Button>
+      </fieldset>
+      <div className="mt-3 grid grid-cols-2 gap-3">
+        <Field
+          label="Ovens hot from"
+          value={hours.from}
+          onChange={(e) => setHours({ ...hours, from: e.target.value })}
+        />
+        <Field label="to" value={hours.to} onChange={(e) => setHours({ ...hours, to: e.target.value })} />
+      </div>
+      <div className="mt-3 space-y-3">
+        <Field
+          label="Who works here, by role"
+          value={crew}
+          onChange={(e) => setCrew(e.target.value)}
+          hint="Separated by commas."
+        />
+        <Field
+          label="Scoops, by number"
+          value={scoops}
+          onChange={(e) => setScoops(e.target.value)}
+          hint="From No. 4 to No. 100."
+        />
+      </div>
+      {problem && (
+        <p role="alert" className="mt-2 font-medium text-hand">
+          {problem}
+        </p>
+      )}
+      <div className="mt-3 flex justify-end">
+        <Button type="submit" look="primary" disabled={busy}>
+          Save shifts and crew
+        </Button>
+      </div>
+    </form>
+  );
+};

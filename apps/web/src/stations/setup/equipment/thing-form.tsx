@@ -1,0 +1,156 @@
+import { useState } from 'react';
+import { readTyped, showTyped, typedUnit } from '@jokul/core';
+import { useUnits } from '../../../lib/units';
+import { Button } from '../../../ui/button';
+import { Dialog } from '../../../ui/dialog';
+import { Field, SelectField } from '../../../ui/field';
+import { nameOf, type Detail, type Kind, type Thing } from './kinds';
+
+type Given = Readonly<Record<string, string>>;
+type Units = 'metric' | 'us';
+
+const shown = ({ key, ask }: Detail, thing: Readonly<Record<string, unknown>>, units: Units): string => {
+  const value = thing[key] ?? (key === 'name' ? thing.id : undefined);
+  if (ask.as === 'percent' && typeof value === 'number') return showTyped(value * 100, 'number', units);
+  if (ask.as !== 'text' && ask.as !== 'choice' && ask.as !== 'percent' && typeof value === 'number')
+    return showTyped(value, ask.as, units);
+  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'
+    ? String(value)
+    : '';
+};
+
+/** The limits as the field shows its figures. */
+const limits = (ask: Extract<Detail['ask'], { min: number }>, units: Units): string => {
+  const kind = ask.as === 'percent' ? 'number' : ask.as;
+  const unit = ask.as === 'percent' ? '%' : typedUnit(ask.as, units);
+  return `Between ${showTyped(ask.min, kind, units)} and ${showTyped(ask.max, kind, units)}${unit && ` ${unit}`}.`;
+};
+
+/** A field read: its value as stored, or why it cannot be. */
+const read = (
+  { key, ask }: Detail,
+  text: string,
+  units: Units,
+  before: Readonly<Record<string, unknown>>,
+): { readonly value?: unknown; readonly error?: string } => {
+  if (ask.as === 'text') {
+    const name = text.trim();
+    return name.length > 0 && name.length <= 60 ? { value: name } : { error: 'A name has 1 to 60 letters.' };
+  }
+  // What none of the choices says stays as it was.
+  if (ask.as === 'choice') {
+    const chosen = ask.choices.find(([value]) => String(value) === text);
+    return { value: chosen ? chosen[0] : before[key] };
+  }
+  const value = readTyped(text, ask.as === 'percent' ? 'number' : ask.as, units);
+  if (
+    value === null ||
+    value < ask.min - 1e-9 ||
+    value > ask.max + 1e-9 ||
+    (ask.as === 'number' && ask.whole && !Number.isInteger(value))
+  )
+    return {
+      error: ask.as === 'number' && ask.whole ? `A whole number. ${limits(ask, units)}` : limits(ask, units),
+    };
+  return { value: ask.as === 'percent' ? value / 100 : Number(value.toPrecision(9)) };
+};
+
+/** One thing of the equipment, to be filled in and checked before it is taken over. */
+export const ThingForm = ({
+  kind,
+  thing,
+  touches,
+  onTake,
+  onClose,
+}: {
+  readonly kind: Kind;
+  /** Null for a new one. */
+  readonly thing: Thing | null;
+  /** What a change of it touches, said before it is taken. */
+  readonly touches: string | null;
+  /** Answers with null when it is saved, else with why not: then the form stays, with what was typed. */
+  readonly onTake: (values: Readonly<Record<string, unknown>>) => Promise<string | null>;
+  readonly onClose: () => void;
+}) => {
+  const { units } = useUnits();
+  const from = thing ?? kind.example;
+  const [given, setGiven] = useState<Given>(() =>
+    Object.fromEntries(kind.details.map((detail) => [detail.key, shown(detail, from, units)])),
+  );
+  const [tried, setTried] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
+  const [saving, setSaving] = useState(false);
+  const results = kind.details.map((detail) => ({
+    detail,
+    ...read(detail, given[detail.key] ?? '', units, from),
+  }));
+  const bad = results.some(({ error }) => error !== undefined);
+  const set = (key: string) => (event: { target: { value: string } }) => {
+    setRefused(null);
+    setGiven((before) => ({ ...before, [key]: event.target.value }));
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={thing ? `Change ${nameOf(thing)}` : `A new ${kind.one}`}
+      lead={touches ?? undefined}
+    >
+      <form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          setTried(true);
+          // The same press twice is one.
+          if (bad || saving) return;
+          setSaving(true);
+          const values = Object.fromEntries(results.map(({ detail, value }) => [detail.key, value]));
+          void onTake(values)
+            .then((problem) => (problem ? setRefused(problem) : onClose()))
+            .finally(() => setSaving(false));
+        }}
+      >
+        <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+          {results.map(({ detail: { key, label, hint, ask }, error }) => {
+            const common = { label, hint, value: given[key] ?? '', onChange: set(key) };
+            if (ask.as === 'choice')
+              return (
+                <SelectField key={key} {...common}>
+                  {ask.choices.some(([value]) => String(value) === given[key]) || (
+                    <option value={given[key]}>as it is ({given[key]})</option>
+                  )}
+                  {ask.choices.map(([value, text]) => (
+                    <option key={String(value)} value={String(value)}>
+                      {text}
+                    </option>
+                  ))}
+                </SelectField>
+              );
+            const unit = ask.as === 'text' || ask.as === 'percent' ? '' : typedUnit(ask.as, units);
+            return (
+              <Field
+                key={key}
+                {...common}
+                label={unit ? `${label}, ${unit}` : label}
+                inputMode={ask.as === 'text' ? 'text' : 'decimal'}
+                error={tried ? error : undefined}
+                maxLength={60}
+              />
+            );
+          })}
+        </div>
+        {refused && (
+          <p role="alert" className="mt-3 font-medium text-hand">
+            {refused}
+          </p>
+        )}
+        <div className="mt-4 flex justify-end gap-2">
+          <Button onClick={onClose}>Leave it</Button>
+          <Button type="submit" look="primary" disabled={saving}>
+            {thing ? 'Save' : `Add the ${kind.one}`}
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+};
