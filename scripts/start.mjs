@@ -1,4 +1,6 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
+import { keepUp } from './lib/keep-up.mjs';
 import { holdLock } from './lib/lock.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { inRoot } from './lib/paths.mjs';
@@ -7,6 +9,9 @@ import { orSay, say, Trouble } from './lib/say.mjs';
 import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
 
 const port = Number(process.env.JOKUL_PORT ?? 4310);
+/** A bakery of one's own, in a folder of its own; the demo stays beside it. */
+const own = process.argv.includes('--empty');
+const folder = own ? 'own' : 'db';
 
 await orSay(async () => {
   const [major, minor] = process.versions.node.split('.').map(Number);
@@ -17,7 +22,7 @@ await orSay(async () => {
     throw new Trouble(`JOKUL_PORT is "${process.env.JOKUL_PORT}", which is no port number (1 to 65535).`);
   }
   const address = `http://127.0.0.1:${port}`;
-  const release = holdLock(inRoot('.jokul', 'start.lock'), address);
+  const release = holdLock(inRoot('.jokul', own ? 'start-own.lock' : 'start.lock'), address);
   process.on('exit', release);
   if (!(await isFree(port))) {
     throw new Trouble(
@@ -27,39 +32,58 @@ await orSay(async () => {
   await ensureDependencies();
   await ensureBuild();
   let stopping = false;
-  const startDatabase = () =>
-    startMariadb(inRoot('.jokul', 'db'), {
+  let db;
+  const startDatabase = async () => {
+    db = await startMariadb(inRoot('.jokul', folder), {
       onLost: () => {
         if (stopping) return;
+        const { port: before } = db;
         say('The database ended by itself: starting it again ...');
         startDatabase().then(
-          (again) => (db = again),
+          () => {
+            // On another port the server would look for it in vain: it is started anew, and told.
+            if (db.port !== before) kept.child().kill('SIGTERM');
+          },
           (error) => stop(`The database did not come back: ${error.message}`),
         );
       },
     });
-  let db = await startDatabase();
-  const server = spawnServer(serverEnv(db, { port }));
+  };
+  await startDatabase();
 
   const stop = async (why) => {
     if (stopping) return;
     stopping = true;
     say(why);
-    await stopServer(server);
+    kept.stop();
+    await stopServer(kept.child());
     await db.stop();
     say('Everything is saved. Jokul is stopped.');
     process.exit(process.exitCode ?? 0);
   };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop('\nStopping ...'));
-  server.on('exit', (code) => {
-    if (stopping) return;
-    process.exitCode = 1;
-    void stop(`The server ended by itself (exit code ${code}); what it said stands above.`);
+  const kept = keepUp(() => spawnServer(serverEnv(db, { port, ...(own && { JOKUL_SEED: 'own' }) })), {
+    onEnd: (code, signal) =>
+      say(`The server ended by itself (${signal ?? `exit code ${code}`}): starting it again ...`),
+    onGiveUp: (code, signal) => {
+      process.exitCode = 1;
+      void stop(
+        `The server keeps ending by itself (${signal ?? `exit code ${code}`}); what it said stands above. Nothing of your records is lost.`,
+      );
+    },
   });
-
-  if (await untilReady(port, server)) {
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop('\nStopping ...'));
+  /** Over every start of the server, until one is ready; false when it was given up, or says nothing. */
+  const ready = async () => {
+    for (;;) {
+      const child = kept.child();
+      if (await untilReady(port, child)) return true;
+      if (stopping || (child.exitCode === null && child.signalCode === null)) return false;
+      await pause(300);
+    }
+  };
+  if (await ready()) {
     say(
-      `\n  Jokul is ready: ${address}\n\n  Ctrl-C stops it. "npm run demo:reset" goes back to the demo data.\n`,
+      `\n  Jokul is ready: ${address}\n\n  Ctrl-C stops it. ${own ? 'This is a bakery of your own; "npm start" opens the demo.' : '"npm run demo:reset" goes back to the demo data; "npm start -- --empty" begins a bakery of your own.'}\n`,
     );
   } else if (!stopping) {
     process.exitCode = 1;

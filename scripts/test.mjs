@@ -80,10 +80,7 @@ const playwright = async (home, env) => {
   const stats = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')).stats : null;
   const bad = stats ? stats.unexpected : 1;
   if (bad > 0 || result.code !== 0) say(result.output);
-  // A test that needed its second try is no silent pass: it is said.
-  if (stats?.flaky)
-    say(`${stats.flaky} of the interface tests passed only at their second try:\n${result.output}`);
-  count('e2e', (stats?.expected ?? 0) + (stats?.flaky ?? 0), Math.max(bad, result.code === 0 ? 0 : 1));
+  count('e2e', stats?.expected ?? 0, Math.max(bad, result.code === 0 ? 0 : 1));
 };
 
 await orSay(async () => {
