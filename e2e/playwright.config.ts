@@ -6,13 +6,13 @@ export default defineConfig({
   // One after the other: each file has its own server and database, and the machine two cores.
   workers: 1,
   timeout: 90_000,
-  // A machine that others use may stall a page: a test that fails is tried once more from a fresh server.
-  retries: 1,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Atlantic/Faroe',
+    // Only the tests of it: a worker answers what a test would hold back.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.JOKUL_CHROMIUM ?? '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],

@@ -45,6 +45,7 @@ const pages = [
   '/floor',
   '/log?day=2026-11-24',
   '/setup',
+  '/formula/LEM/cups',
 ];
 
 for (const theme of ['light', 'dark'] as const)
@@ -176,4 +177,33 @@ test('units of the device: ounces and Fahrenheit', async ({ page }) => {
   await expect(page.getByText('302 °F')).toBeVisible();
   await page.goto(`${jokul.url}/mix/${jokul.lot('GNG')}`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/14\.\d\d lb/);
+});
+
+test('a tab says what is looked at', async ({ page }) => {
+  await page.goto(`${jokul.url}/formula/LEM`);
+  await expect(page).toHaveTitle('Lemon Poppy Drop · Formula · Jokul');
+  await page.goto(`${jokul.url}/setup`);
+  await expect(page).toHaveTitle('Setup · Jokul');
+});
+
+test('an oven of one’s own: added, found by the next plan, retired, and taken back', async ({ page }) => {
+  await page.goto(`${jokul.url}/setup`);
+  await page.getByRole('button', { name: 'Add an oven' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel('Name', { exact: true }).fill('Attic deck');
+  await form.getByLabel('Air').selectOption('still (deck oven)');
+  await form.getByLabel('Trays at once').fill('3');
+  await form.getByRole('button', { name: 'Add the oven' }).click();
+  const ovens = page.getByRole('region', { name: 'Ovens' });
+  await expect(ovens.getByText('Attic deck')).toBeVisible();
+  await page.goto(`${jokul.url}/floor`);
+  await expect(page.getByRole('region', { name: 'Ovens' }).getByText('Attic deck')).toBeVisible();
+  await page.goto(`${jokul.url}/setup`);
+  await page.getByRole('button', { name: 'Retire Attic deck' }).click();
+  await expect(ovens.getByText('(retired)')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(ovens.getByText('(retired)')).toBeHidden();
+  // The last of a kind stays.
+  await page.getByRole('button', { name: 'Retire Cooling racks' }).click();
+  await expect(page.getByText(/At least one cooling rack stays/)).toBeVisible();
 });
