@@ -45,19 +45,38 @@ const batchPlan = object({
   loads: list(load),
   tasks: list(task),
 });
+const form = { enum: ['pieces', 'tub', 'bag', 'none'] } as const;
+const placeKind = { enum: ['walk-in', 'freezer', 'bench'] } as const;
 const product = object({
   code: id,
   name: id,
   rest: object({
-    form: { enum: ['pieces', 'tub', 'bag', 'none'] },
-    placeKind: { enum: ['walk-in', 'freezer', 'bench'] },
+    form,
+    placeKind,
     minS: positive,
     bestS: positive,
     maxS: positive,
     temperS: positive,
   }),
-  demands: list(object({ name: id, readyByS: time, pieces: count })),
-  batches: list(object({ id, mixerId: id, massG: positive, pieces: count })),
+  demands: list(object({ name: id, readyByS: time, pieces: count, weight: positive }, ['weight'])),
+  batches: list(
+    object(
+      {
+        id,
+        mixerId: id,
+        massG: positive,
+        pieces: count,
+        mixerIds: { ...list(id), description: 'mixers that take it, mixerId among them' },
+        minMassG: { ...positive, description: 'it may be made smaller, down to this' },
+        serves: { ...list(count), description: 'places of the demands that it is for' },
+        stock: {
+          ...object({ form, placeKind, temperS: positive, fromS: time, toS: time }),
+          description: 'dough that exists: it is only loaded, or portioned and loaded, in this time',
+        },
+      },
+      ['mixerIds', 'minMassG', 'serves', 'stock'],
+    ),
+  ),
   perTray: { type: 'integer', minimum: 1 },
   restingPerTray: { type: 'integer', minimum: 1 },
   bakes: list(object({ ovenId: id, setC: { type: 'number' }, pullS: { type: 'number', minimum: 60 } })),
@@ -73,13 +92,21 @@ const product = object({
 export const planSchema = {
   $id: 'jokul-plan-problem',
   title: 'The day as a scheduling problem',
-  ...object({
-    nowS: time,
-    products: list(product),
-    resources: list(object({ id, name: id, capacity: count, when: availability }, ['when'])),
-    ovens: list(object({ id, name: id, places: count, degreesPerMin: { type: 'number', minimum: 0.1 } })),
-    ovenHours: availability,
-    loadGapS: positive,
-    fixed: list(batchPlan),
-  }),
+  ...object(
+    {
+      nowS: time,
+      products: list(product),
+      resources: list(object({ id, name: id, capacity: count, when: availability }, ['when'])),
+      ovens: list(object({ id, name: id, places: count, degreesPerMin: { type: 'number', minimum: 0.1 } })),
+      ovenHours: availability,
+      loadGapS: positive,
+      fixed: list(batchPlan),
+      coldOvens: { type: 'boolean', description: 'ovens are cold when their hours begin' },
+      weights: {
+        ...object({ ovenMinute: positive, packPieceS: positive, staleHour: positive, freshS: positive }),
+        description: 'what counts how much in the cost of a plan, in minutes of one person',
+      },
+    },
+    ['coldOvens', 'weights'],
+  ),
 } as const;

@@ -1,11 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { describe, expect, it } from '@jest/globals';
+import { beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { demoFormulas, formulaToJson } from '@jokul/core';
 import { formulaSchema, planSchema } from '@jokul/contracts';
-import { calculate } from './calculate.js';
+import { calculate, readyFor } from './calculate.js';
+
+beforeAll(() => readyFor('plan'));
 
 const scale = {
   formula: {
@@ -288,7 +290,14 @@ describe('calc', () => {
       loadGapS: 150,
       fixed: [],
     };
-    expect(calculate('plan', problem)).toEqual({ tasks: [], loads: [], unplaced: [], boundS: 0 });
+    expect(calculate('plan', problem)).toEqual({
+      tasks: [],
+      loads: [],
+      unplaced: [],
+      boundS: 0,
+      objective: { undonePieces: 0, cost: 0 },
+      bound: { undonePieces: 0, cost: 0 },
+    });
   });
 
   it.each<[string, unknown, string, string]>([

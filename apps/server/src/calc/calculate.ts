@@ -10,18 +10,22 @@ import {
   conduct,
   constantMaterial,
   convert,
+  costOf,
   doughFromComposition,
   doughMaterial,
   doughNeeded,
   doughPerPiece,
   JokulError,
   layOut,
+  leastCost,
+  leastUndone,
   noAdjustment,
   readSheet,
   requireNumber,
   solvePlan,
   splitBatches,
   typicalDough,
+  undonePieces,
   weighCheck,
   weighSheet,
   type Body,
@@ -29,6 +33,8 @@ import {
 } from '@jokul/core';
 import { doughIn, stagesOf, startOf } from './asked-dough.js';
 import { runCalibrate } from './calibrate.js';
+import { runDay } from './day.js';
+import { bringLinear, solveLinear } from './linear.js';
 import {
   calcRequests,
   planSchema,
@@ -161,12 +167,18 @@ const runTray = (r: TrayRequest) => {
 };
 
 const runPlan = (problem: PlanProblem) => {
-  const plan = solvePlan(problem);
+  const least = leastUndone(problem, solveLinear);
+  const plan = solvePlan(problem, { leastUndone: least });
   return {
     tasks: plan.batches.flatMap((batch) => batch.tasks),
     loads: plan.batches.flatMap((batch) => batch.loads),
     unplaced: plan.unplaced,
     boundS: plan.boundS,
+    objective: {
+      undonePieces: undonePieces(problem, plan.batches),
+      cost: costOf(problem, plan.batches).minutes,
+    },
+    bound: { undonePieces: least, cost: leastCost(problem, least) },
   };
 };
 
@@ -266,6 +278,11 @@ const runWeighCheck = (r: WeighCheckRequest) => {
   return { passes, verdict, meanG, meanRangeG, beyondTolerance, beyondTwice, morePieces };
 };
 
+/** What a calculation needs before it can run. */
+export const readyFor = async (name: string): Promise<void> => {
+  if (name === 'day' || name === 'plan') await bringLinear();
+};
+
 /**
  * The core's computations as plain JSON in, JSON out; behind /api/calc/* and `npm run calc`.
  * An array of inputs is answered by an array.
@@ -292,6 +309,8 @@ const calculateOne = (name: string, json: unknown): object => {
       return runCalibrate(checked(calcRequests.calibrate, json));
     case 'weigh-check':
       return runWeighCheck(checked(calcRequests['weigh-check'], json));
+    case 'day':
+      return runDay(checked(calcRequests.day, json));
     case 'plan': {
       if (checkProblem(json)) return runPlan(json);
       const [error] = checkProblem.errors ?? [];

@@ -1,6 +1,6 @@
 import { text } from 'node:stream/consumers';
 import { JokulError } from '@jokul/core';
-import { calculate } from './calculate.js';
+import { calculate, readyFor } from './calculate.js';
 
 /* npm run -s calc -- NAME < in.json */
 const parse = (input: string): unknown => {
@@ -12,7 +12,9 @@ const parse = (input: string): unknown => {
 };
 
 try {
-  const result = calculate(process.argv[2] ?? '', parse(await text(process.stdin)));
+  const name = process.argv[2] ?? '';
+  await readyFor(name);
+  const result = calculate(name, parse(await text(process.stdin)));
   process.stdout.write(`${JSON.stringify(result)}\n`);
 } catch (error) {
   if (!(error instanceof JokulError)) throw error;

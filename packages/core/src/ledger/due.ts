@@ -123,7 +123,7 @@ const batchActions = (batch: BatchPlan, state: FloorState): Action[] => {
   }
   const rest = planned('rest');
   // Dough that only waits on the bench for its oven goes into no cold.
-  const toCold = rest?.uses.some(({ resourceId }) => !resourceId.startsWith('bench/')) ?? false;
+  const toCold = rest?.uses.some(({ resourceId }) => /^(walk-in|freezer)\//.test(resourceId)) ?? false;
   if (!isTub && rest && toCold && known.portioned && !everCold && !started)
     return [act('rest-in', rest.startS)];
   if (!isTub && inCold && !takenOut && temper && !started) return [act('rest-out', temper.startS)];

@@ -1,5 +1,15 @@
 import { sayDuration } from '../shown/index.js';
-import type { Availability, BatchPlan, Plan, PlanProblem, PlanProduct, Resource, Task } from './problem.js';
+import {
+  coldOvenC,
+  type Availability,
+  type BatchPlan,
+  type Plan,
+  type PlanProblem,
+  type PlanProduct,
+  type PlanStock,
+  type Resource,
+  type Task,
+} from './problem.js';
 
 /** A rule of the floor that a plan breaks. */
 export interface Violation {
@@ -90,6 +100,17 @@ const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]): Violat
           message: `${load.id} bakes outside the hours of the ovens.`,
         });
       }
+      const opens = Math.max(
+        ...problem.ovenHours.filter(({ fromS }) => fromS <= load.startS).map(({ fromS }) => fromS),
+      );
+      const heats = (60 * Math.max(0, load.setC - coldOvenC)) / oven.degreesPerMin;
+      const begun = problem.fixed.some(({ batchId }) => batchId === load.batchId);
+      if (problem.coldOvens && !begun && opens > problem.nowS && load.startS < opens + heats - 1e-6)
+        found.push({
+          code: 'oven',
+          where: load.id,
+          message: `${load.id}: ${oven.name} is cold when its hours begin, and takes ${sayDuration(heats)} to ${load.setC} °C.`,
+        });
       const next = loads[i + 1];
       if (!next) return;
       const needs = problem.loadGapS + (60 * Math.abs(next.setC - load.setC)) / oven.degreesPerMin;
@@ -104,6 +125,50 @@ const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]): Violat
     return found;
   });
 
+/** Dough that exists is loaded, or portioned, while it is good, and is never mixed. */
+const checkStock = (
+  problem: PlanProblem,
+  product: PlanProduct,
+  stock: PlanStock,
+  batch: BatchPlan,
+  waitMaxS: number,
+): Violation[] => {
+  const found = [...checkLoads(product, batch)];
+  const say = (code: Violation['code'], message: string) =>
+    found.push({ code, where: batch.batchId, message: `${batch.batchId}: ${message}` });
+  const starts = batch.loads.map((load) => load.startS);
+  const [first, last] = [Math.min(...starts), Math.max(...starts)];
+  const portion = batch.tasks.find((task) => task.kind === 'portion');
+  const usedS = stock.form === 'tub' ? [portion?.startS ?? Number.NaN] : [first, last];
+  if (!usedS.every((s) => s >= stock.fromS && s <= stock.toS))
+    say('rest-window', 'its dough is used before it is ready, or when it is too old.');
+  if (stock.form === 'tub' && !(portion && first >= portion.endS && last - portion.endS <= waitMaxS))
+    say('precedence', 'it is baked before it is portioned, or waits too long after.');
+  if ((usedS[0] as number) - stock.temperS < problem.nowS - 1e-6)
+    say('past', 'it would have to begin before now.');
+  return found;
+};
+
+/** Loads and their tasks, and that all pieces are on trays. */
+const checkLoads = (product: PlanProduct, batch: BatchPlan): Violation[] => {
+  const found: Violation[] = [];
+  const say = (code: Violation['code'], message: string) =>
+    found.push({ code, where: batch.batchId, message: `${batch.batchId}: ${message}` });
+  for (const load of batch.loads) {
+    const task = batch.tasks.find((t) => t.kind === 'bake' && t.loadId === load.id);
+    if (!task || task.startS !== load.startS || task.endS !== load.startS + load.pullS)
+      say('precedence', `${load.id} and its bake task differ.`);
+    const cold = load.startS + load.pullS + product.trayRestS + product.coolS + product.packS;
+    if (load.readyS < cold) say('precedence', `${load.id} counts as ready before it is cold.`);
+    if (load.trays.some((tray) => tray.pieces > product.perTray))
+      say('pieces', `${load.id} has more pieces on a tray than fit.`);
+  }
+  const onTrays = batch.loads.flatMap((load) => load.trays).reduce((sum, tray) => sum + tray.pieces, 0);
+  if (onTrays !== batch.pieces)
+    say('pieces', `${onTrays} pieces are on trays, ${batch.pieces} were portioned.`);
+  return found;
+};
+
 const checkBatch = (
   problem: PlanProblem,
   product: PlanProduct,
@@ -114,6 +179,8 @@ const checkBatch = (
   const say = (code: Violation['code'], message: string) =>
     found.push({ code, where: batch.batchId, message: `${batch.batchId}: ${message}` });
   const one = (kind: Task['kind']) => batch.tasks.find((task) => task.kind === kind);
+  const own = product.batches.find(({ id }) => id === batch.batchId);
+  if (own?.stock) return checkStock(problem, product, own.stock, batch, waitMaxS);
   const mix = one('mix');
   const portion = one('portion');
   if (!mix || !portion || batch.loads.length === 0) {
@@ -137,18 +204,9 @@ const checkBatch = (
   }
   if (rest.form === 'tub' && last - portion.endS > waitMaxS)
     say('rest-window', 'portioned pieces wait too long for the oven.');
-  for (const load of batch.loads) {
-    const task = batch.tasks.find((t) => t.kind === 'bake' && t.loadId === load.id);
-    if (!task || task.startS !== load.startS || task.endS !== load.startS + load.pullS)
-      say('precedence', `${load.id} and its bake task differ.`);
-    const cold = load.startS + load.pullS + product.trayRestS + product.coolS + product.packS;
-    if (load.readyS < cold) say('precedence', `${load.id} counts as ready before it is cold.`);
-    if (load.trays.some((tray) => tray.pieces > product.perTray))
-      say('pieces', `${load.id} has more pieces on a tray than fit.`);
-  }
-  const onTrays = batch.loads.flatMap((load) => load.trays).reduce((sum, tray) => sum + tray.pieces, 0);
-  if (onTrays !== batch.pieces)
-    say('pieces', `${onTrays} pieces are on trays, ${batch.pieces} were portioned.`);
+  found.push(...checkLoads(product, batch));
+  const mixers = own?.mixerIds ?? (own ? [own.mixerId] : [batch.mixerId]);
+  if (!mixers.includes(batch.mixerId)) say('capacity', `${batch.mixerId} does not take it.`);
   if (
     !problem.fixed.some((f) => f.batchId === batch.batchId) &&
     Math.min(...batch.tasks.map((t) => t.startS)) < problem.nowS

@@ -1,17 +1,24 @@
 import {
   betweenLoadsS,
+  heatUpS,
   type BatchPlan,
   type Load,
   type OvenBake,
   type PlanOven,
   type PlanProblem,
+  type Resource,
+  type Task,
 } from './problem.js';
 import { leastAvailable, Timeline } from './timeline.js';
+
+/** How finely a start is sought where trays or racks are short, s. */
+const searchStepS = 180;
 
 /** The floor as it fills up: what each resource is used for, and which loads each oven has. */
 export class Floor {
   readonly timeline: Timeline;
   private readonly loads = new Map<string, { startS: number; endS: number; setC: number }[]>();
+  private readonly attended = new Map<number, readonly { fromS: number; toS: number }[]>();
 
   constructor(private readonly problem: PlanProblem) {
     this.timeline = new Timeline(problem.resources);
@@ -21,6 +28,11 @@ export class Floor {
   add(batch: BatchPlan): void {
     for (const task of batch.tasks) this.timeline.add(task);
     for (const load of batch.loads) this.addLoad(load);
+  }
+
+  remove(batch: BatchPlan): void {
+    for (const task of batch.tasks) this.timeline.remove(task);
+    for (const load of batch.loads) this.removeLoad(load);
   }
 
   addLoad(load: Load): void {
@@ -35,31 +47,93 @@ export class Floor {
     if (i >= 0) list.splice(i, 1);
   }
 
+  /** Stretches in which an oven is attended for so long at one go, in order. */
+  private attendedFor(pullS: number): readonly { fromS: number; toS: number }[] {
+    const known = this.attended.get(pullS);
+    if (known) return known;
+    const { ovenHours } = this.problem;
+    const edges = [...new Set(ovenHours.flatMap(({ fromS, toS }) => [fromS, toS]))].sort((a, b) => a - b);
+    const found: { fromS: number; toS: number }[] = [];
+    edges.slice(0, -1).forEach((fromS, i) => {
+      const toS = edges[i + 1] as number;
+      if (leastAvailable(ovenHours, fromS, toS) <= 0) return;
+      const last = found.at(-1);
+      if (last && last.toS === fromS) last.toS = toS;
+      else found.push({ fromS, toS });
+    });
+    const long = found.filter(({ fromS, toS }) => toS - fromS >= pullS);
+    this.attended.set(pullS, long);
+    return long;
+  }
+
   /**
-   * The latest start of a load that ends by `endByS`, not before `fromS`, with the oven's other loads, its
-   * temperature changes and its hours respected; null when there is none.
+   * The latest start of a load that ends by `endByS`, not before `fromS`, with the oven's other loads, its temperature
+   * changes and its hours respected, and room for the tasks that go with it; null when there is none.
    */
-  latestStart(oven: PlanOven, bake: OvenBake, endByS: number, fromS: number): number | null {
+  latestStart(
+    oven: PlanOven,
+    bake: OvenBake,
+    endByS: number,
+    fromS: number,
+    tasksAt: (startS: number) => readonly Task[] = () => [],
+  ): number | null {
     const others = this.loads.get(oven.id) ?? [];
+    const hours = this.attendedFor(bake.pullS);
+    const { coldOvens, nowS } = this.problem;
     let startS = Math.floor((endByS - bake.pullS) / 60) * 60;
     while (startS >= fromS) {
       const endS = startS + bake.pullS;
+      const attended = hours.findLast((stretch) => stretch.fromS <= startS);
+      if (!attended) return null;
+      if (coldOvens && attended.fromS > nowS && startS < attended.fromS + heatUpS(oven, bake.setC)) {
+        // Not hot yet: the last load of the hours before is the next chance.
+        startS = Math.min(startS - 60, Math.floor((attended.fromS - 1) / 60) * 60);
+        continue;
+      }
+      if (attended.toS < endS) {
+        startS = Math.min(startS - 60, Math.floor((attended.toS - bake.pullS) / 60) * 60);
+        continue;
+      }
       const clash = others.find((o) => {
         const gap = betweenLoadsS(oven, o.setC, bake.setC, this.problem.loadGapS);
         return startS < o.endS + gap && endS + gap > o.startS;
       });
-      if (!clash) {
-        if (leastAvailable(this.problem.ovenHours, startS, endS) > 0) return startS;
-        const before = this.problem.ovenHours
-          .filter((a) => a.fromS < startS && a.toS < endS)
-          .map((a) => a.toS);
-        if (before.length === 0) return null;
-        startS = Math.min(startS - 60, Math.floor((Math.max(...before) - bake.pullS) / 60) * 60);
+      if (clash) {
+        const gap = betweenLoadsS(oven, clash.setC, bake.setC, this.problem.loadGapS);
+        startS = Math.min(startS - 60, Math.floor((clash.startS - gap - bake.pullS) / 60) * 60);
         continue;
       }
-      const gap = betweenLoadsS(oven, clash.setC, bake.setC, this.problem.loadGapS);
-      startS = Math.min(startS - 60, Math.floor((clash.startS - gap - bake.pullS) / 60) * 60);
+      if (!this.blocking(tasksAt(startS))) return startS;
+      startS -= searchStepS;
     }
     return null;
+  }
+
+  /** How much longer than between two loads of one temperature a chamber heats for a load at that moment, s. */
+  heatingS(oven: PlanOven, { setC, pullS }: OvenBake, startS: number): number {
+    let heating = heatUpS(oven, setC);
+    for (const other of this.loads.get(oven.id) ?? []) {
+      const change = (60 * Math.abs(other.setC - setC)) / oven.degreesPerMin;
+      const idle = other.startS > startS ? other.startS - startS - pullS : startS - other.endS;
+      heating = Math.min(heating, Math.max(change, idle));
+    }
+    return heating;
+  }
+
+  /** The first resource that a task finds taken; each is put in as it passes, for they share racks and trays too. */
+  blocking(tasks: readonly Task[]): { readonly resource: Resource; readonly task: Task } | null {
+    let found: { resource: Resource; task: Task } | null = null;
+    let put = 0;
+    for (const task of tasks) {
+      const resource = this.timeline.blockedBy(task.uses, task.startS, task.endS);
+      if (resource) {
+        found = { resource, task };
+        break;
+      }
+      this.timeline.add(task);
+      put += 1;
+    }
+    for (const task of tasks.slice(0, put)) this.timeline.remove(task);
+    return found;
   }
 }

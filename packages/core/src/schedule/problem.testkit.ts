@@ -1,13 +1,7 @@
 import { atWallClock, shiftDate } from '../quantity/index.js';
 import { demoDay, demoEquipment, demoFormulas, demoOrders, demoRules } from '../demo/index.js';
-import {
-  dayProblem,
-  predictIn,
-  setTemperature,
-  type DayInput,
-  type OrderLine,
-  type Prediction,
-} from './day.js';
+import { dayProblem, type DayInput, type OrderLine } from './day.js';
+import { predictIn, setTemperature, type Prediction } from './predictions.js';
 import type { BatchPlan, PlanProblem } from './problem.js';
 
 const zone = demoRules.timeZone;

@@ -38,6 +38,19 @@ export interface Demand {
   readonly name: string;
   readonly readyByS: number;
   readonly pieces: number;
+  /** How much a piece of it that is not ready counts; 1 where left out. */
+  readonly weight?: number;
+}
+
+/** Dough that is in the cold already: it is only loaded, or portioned and loaded. */
+export interface PlanStock {
+  /** As what and where it lies, and how long it thaws or tempers before the oven. */
+  readonly form: RestRule['form'];
+  readonly placeKind: RestRule['placeKind'];
+  readonly temperS: number;
+  /** First and last moment that it may go into the oven (a tub: that it may be portioned). */
+  readonly fromS: number;
+  readonly toS: number;
 }
 
 export interface PlanBatch {
@@ -45,6 +58,13 @@ export interface PlanBatch {
   readonly mixerId: string;
   readonly massG: number;
   readonly pieces: number;
+  /** Mixers that take it, `mixerId` among them; only that one where left out. */
+  readonly mixerIds?: readonly string[];
+  /** It may be made smaller, down to this, when not all of it can be baked; all or nothing where left out. */
+  readonly minMassG?: number;
+  /** Which of the product's demands it is for, as places in their list; all where left out. */
+  readonly serves?: readonly number[];
+  readonly stock?: PlanStock;
 }
 
 export interface PlanProduct {
@@ -75,7 +95,33 @@ export interface PlanProblem {
   readonly loadGapS: number;
   /** Batches that have begun: they stay where they are. */
   readonly fixed: readonly BatchPlan[];
+  /** Ovens are cold when their hours begin, and heat up first; they count as hot where left out. */
+  readonly coldOvens?: boolean;
+  /** What a plan costs; the usual weights where left out. */
+  readonly weights?: CostWeights;
 }
+
+/** What counts how much in a plan, in minutes of one person. House settings; the defaults are estimates. */
+export interface CostWeights {
+  /** For a minute that a chamber is hot. */
+  readonly ovenMinute: number;
+  /** For a piece that is packed, s of work. */
+  readonly packPieceS: number;
+  /** For a piece that waits an hour longer than it stays fresh. */
+  readonly staleHour: number;
+  /** How long a packed piece stays fresh, s. */
+  readonly freshS: number;
+}
+
+export const usualWeights: CostWeights = {
+  ovenMinute: 0.25,
+  packPieceS: 3,
+  staleHour: 0.02,
+  freshS: 3 * 3600,
+};
+
+/** Ovens start the day at about this, °C. */
+export const coldOvenC = 22;
 
 export type TaskKind = 'mix' | 'portion' | 'rest' | 'temper' | 'bake' | 'tray-rest' | 'rack';
 
@@ -150,6 +196,10 @@ export const betweenLoadsS = (
   toC: number,
   loadGapS: number,
 ): number => loadGapS + (Math.abs(fromC - toC) / oven.degreesPerMin) * 60;
+
+/** What a chamber takes from cold to its temperature, s. */
+export const heatUpS = (oven: Pick<PlanOven, 'degreesPerMin'>, setC: number): number =>
+  (60 * Math.max(0, setC - coldOvenC)) / oven.degreesPerMin;
 
 /** Resource names that the solver and the checker agree on. */
 export const resourceIds = {

@@ -2,7 +2,8 @@ import { lotId } from '../lot/index.js';
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import { checkPlan } from './check.js';
-import { dayProblem, setTemperature, trayLayout } from './day.js';
+import { dayProblem } from './day.js';
+import { setTemperature, trayLayout } from './predictions.js';
 import { loadTemperature } from './load-temperature.js';
 import { at, dayInput, demoLines, demoPredictions, demoProblem, smallProblem } from './problem.testkit.js';
 import type { PlanProblem } from './problem.js';
@@ -116,8 +117,8 @@ describe('the demo day', () => {
     );
   });
 
-  it('three times the pieces do not fit the morning, and each reason is a sentence', () => {
-    const orders = demoLines.map((line) => ({ ...line, pieces: line.pieces * 4 }));
+  it('nine times the pieces do not fit the morning, and each reason is a sentence', () => {
+    const orders = demoLines.map((line) => ({ ...line, pieces: line.pieces * 9 }));
     const heavy = demoProblem({ orders });
     const crowded = solvePlan(heavy);
     expect(crowded.unplaced.length).toBeGreaterThan(0);

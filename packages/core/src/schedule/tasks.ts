@@ -1,3 +1,4 @@
+import type { RestRule } from '../formula/index.js';
 import {
   bagHoldsPieces,
   resourceIds,
@@ -17,32 +18,38 @@ export interface Moments {
   readonly portionStartS: number;
 }
 
-export const portionS = (product: PlanProduct, batch: PlanBatch): number =>
+export const portionS = (product: PlanProduct, batch: Pick<PlanBatch, 'pieces'>): number =>
   product.portionSetUpS + product.portionSPerPiece * batch.pieces;
 
-/** What a resting batch takes up in its place. */
-const restUse = (product: PlanProduct, batch: PlanBatch): Use => {
-  const place = product.rest.placeKind;
-  if (product.rest.form === 'tub') {
-    return { resourceId: resourceIds.cold(place, 'tubs'), amount: Math.ceil(batch.massG / tubHoldsG) };
-  }
-  if (product.rest.form === 'bag') {
-    return { resourceId: resourceIds.cold(place, 'bags'), amount: Math.ceil(batch.pieces / bagHoldsPieces) };
-  }
-  return {
-    resourceId: resourceIds.cold(place, 'trays'),
-    amount: Math.ceil(batch.pieces / product.restingPerTray),
-  };
+/** How a batch rests: by its product's rule, or as the dough lies that exists already. */
+export const restOf = (
+  product: PlanProduct,
+  batch: PlanBatch,
+): Pick<RestRule, 'form' | 'placeKind' | 'temperS'> => batch.stock ?? product.rest;
+
+/** Pieces on trays in a place: they take its room, and the trays. */
+const onTrays = (product: PlanProduct, batch: PlanBatch, place: RestRule['placeKind']): readonly Use[] => {
+  const amount = Math.ceil(batch.pieces / product.restingPerTray);
+  return [
+    { resourceId: resourceIds.cold(place, 'trays'), amount },
+    { resourceId: resourceIds.trays, amount },
+  ];
 };
 
-/** Pieces on trays in the walk-in between portioning a tub and its last load. */
-const waitUse = (product: PlanProduct, batch: PlanBatch): Use => ({
-  resourceId: resourceIds.cold('walk-in', 'trays'),
-  amount: Math.ceil(batch.pieces / product.restingPerTray),
-});
+/** What a resting batch takes up in its place. */
+const restUses = (product: PlanProduct, batch: PlanBatch): readonly Use[] => {
+  const { form, placeKind: place } = restOf(product, batch);
+  if (form === 'tub')
+    return [{ resourceId: resourceIds.cold(place, 'tubs'), amount: Math.ceil(batch.massG / tubHoldsG) }];
+  if (form === 'bag')
+    return [
+      { resourceId: resourceIds.cold(place, 'bags'), amount: Math.ceil(batch.pieces / bagHoldsPieces) },
+    ];
+  return onTrays(product, batch, place);
+};
 
 /** Tray work of one load: trays in use from filling until cool again, then rack places. */
-const loadTasks = (product: PlanProduct, load: Load): readonly Task[] => {
+export const loadTasks = (product: PlanProduct, load: Load): readonly Task[] => {
   const pulledS = load.startS + load.pullS;
   const offTrayS = pulledS + product.trayRestS;
   const trays = load.trays.length;
@@ -62,8 +69,19 @@ const loadTasks = (product: PlanProduct, load: Load): readonly Task[] => {
   ];
 };
 
-/** All tasks of a batch, in the order of the line. */
+/** All tasks of a batch, in the order of the line; of dough that exists already those that are left. */
 export const tasksOf = (
+  product: PlanProduct,
+  batch: PlanBatch,
+  moments: Moments,
+  loads: readonly Load[],
+): readonly Task[] => [
+  ...workTasks(product, batch, moments, loads),
+  ...loads.flatMap((load) => loadTasks(product, load)),
+];
+
+/** What comes before the loads: mixing, portioning, the cold and the tempering. */
+export const workTasks = (
   product: PlanProduct,
   batch: PlanBatch,
   moments: Moments,
@@ -72,8 +90,12 @@ export const tasksOf = (
   const firstS = Math.min(...loads.map((load) => load.startS));
   const lastS = Math.max(...loads.map((load) => load.startS));
   const { mixStartS, portionStartS } = moments;
-  const mixEndS = mixStartS + product.mixS;
-  const portionEndS = portionStartS + portionS(product, batch);
+  const { stock } = batch;
+  const rest = restOf(product, batch);
+  // Dough that exists lies in its place from the moment of the plan on.
+  const mixEndS = stock ? mixStartS : mixStartS + product.mixS;
+  const portions = !stock || stock.form === 'tub';
+  const portionEndS = portions ? portionStartS + portionS(product, batch) : mixEndS;
   const hands: Use = { resourceId: resourceIds.hands, amount: 1 };
   const task = (kind: TaskKind, startS: number, endS: number, uses: readonly Use[]): Task => ({
     id: `${batch.id}/${kind}`,
@@ -83,30 +105,36 @@ export const tasksOf = (
     endS,
     uses,
   });
-  const tasks: Task[] = [
-    task('mix', mixStartS, mixEndS, [hands, { resourceId: batch.mixerId, amount: 1 }]),
-    task('portion', portionStartS, portionEndS, [hands]),
-  ];
-  const { rest } = product;
+  const tasks: Task[] = [];
+  if (!stock) tasks.push(task('mix', mixStartS, mixEndS, [hands, { resourceId: batch.mixerId, amount: 1 }]));
+  if (portions) tasks.push(task('portion', portionStartS, portionEndS, [hands]));
   if (rest.form === 'tub') {
     const outS = portionStartS - rest.temperS;
-    tasks.push(task('rest', mixEndS, outS, [restUse(product, batch)]));
+    tasks.push(task('rest', mixEndS, outS, restUses(product, batch)));
     if (rest.temperS > 0) tasks.push(task('temper', outS, portionStartS, []));
     if (lastS > portionEndS) {
-      tasks.push({ ...task('rest', portionEndS, lastS, [waitUse(product, batch)]), id: `${batch.id}/wait` });
+      // Pieces on trays in the walk-in between portioning a tub and its last load.
+      const wait = task('rest', portionEndS, lastS, onTrays(product, batch, 'walk-in'));
+      tasks.push({ ...wait, id: `${batch.id}/wait` });
     }
   } else {
     const outS = firstS - rest.temperS;
     // Until its last load the dough stays in its place; only what the first load needs is out earlier.
     tasks.push(
-      task('rest', portionEndS, Math.max(portionEndS, lastS - rest.temperS), [restUse(product, batch)]),
+      task('rest', portionEndS, Math.max(portionEndS, lastS - rest.temperS), restUses(product, batch)),
     );
-    // A frozen bag thaws in the walk-in; pieces temper on the bench.
-    const thaws =
-      rest.form === 'bag'
-        ? [{ ...restUse(product, batch), resourceId: resourceIds.cold('walk-in', 'bags') }]
-        : [];
-    if (rest.temperS > 0) tasks.push(task('temper', outS, firstS, thaws));
+    if (rest.temperS > 0) tasks.push(task('temper', outS, firstS, thawUses(product, batch)));
   }
-  return [...tasks, ...loads.flatMap((load) => loadTasks(product, load))];
+  return tasks;
+};
+
+/** A frozen bag thaws in the walk-in, and so do frozen pieces on their trays; chilled pieces temper on the bench. */
+const thawUses = (product: PlanProduct, batch: PlanBatch): readonly Use[] => {
+  const { form, placeKind } = restOf(product, batch);
+  if (form === 'bag')
+    return restUses(product, batch).map((use) => ({
+      ...use,
+      resourceId: resourceIds.cold('walk-in', 'bags'),
+    }));
+  return batch.stock && placeKind === 'freezer' ? onTrays(product, batch, 'walk-in') : [];
 };

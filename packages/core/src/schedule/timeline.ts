@@ -1,8 +1,14 @@
 import type { Availability, Resource, Task, Use } from './problem.js';
 
+interface Taken {
+  readonly startS: number;
+  readonly endS: number;
+  readonly amount: number;
+}
+
 /** What is used of every resource over time, while a plan is being built. */
 export class Timeline {
-  private readonly uses = new Map<string, { startS: number; endS: number; amount: number }[]>();
+  private readonly uses = new Map<string, Taken[]>();
   private readonly resources: ReadonlyMap<string, Resource>;
 
   constructor(resources: readonly Resource[]) {
@@ -24,7 +30,9 @@ export class Timeline {
       const i = list.findLastIndex(
         (u) => u.startS === task.startS && u.endS === task.endS && u.amount === amount,
       );
-      if (i >= 0) list.splice(i, 1);
+      if (i < 0) continue;
+      list[i] = list.at(-1) as Taken;
+      list.pop();
     }
   }
 
@@ -33,21 +41,30 @@ export class Timeline {
     for (const { resourceId, amount } of uses) {
       const resource = this.resources.get(resourceId);
       if (!resource) return { id: resourceId, name: resourceId, capacity: 0 };
-      if (this.peak(resourceId, startS, endS) + amount > leastCapacity(resource, startS, endS))
-        return resource;
+      const there = leastCapacity(resource, startS, endS);
+      if (amount > there || this.peak(resourceId, startS, endS) + amount > there) return resource;
     }
     return null;
   }
 
   private peak(resourceId: string, startS: number, endS: number): number {
-    const overlapping = (this.uses.get(resourceId) ?? []).filter((u) => u.startS < endS && u.endS > startS);
+    const list = this.uses.get(resourceId);
+    if (!list) return 0;
+    const overlapping: Taken[] = [];
+    let sum = 0;
+    for (const use of list) {
+      if (use.startS >= endS || use.endS <= startS) continue;
+      overlapping.push(use);
+      sum += use.amount;
+    }
+    // As much as all together is the most that it can be; only several that begin at different times need a count.
+    if (overlapping.length < 2) return sum;
     let peak = 0;
-    for (const { startS: at } of [...overlapping, { startS }]) {
-      if (at >= endS) continue;
+    for (const { startS: at } of overlapping) {
       const moment = Math.max(at, startS);
-      let sum = 0;
-      for (const u of overlapping) if (u.startS <= moment && u.endS > moment) sum += u.amount;
-      peak = Math.max(peak, sum);
+      let here = 0;
+      for (const u of overlapping) if (u.startS <= moment && u.endS > moment) here += u.amount;
+      if (here > peak) peak = here;
     }
     return peak;
   }
@@ -62,10 +79,14 @@ export const leastCapacity = (resource: Resource, startS: number, endS: number):
  * two people), and one that follows another goes on from it.
  */
 export const leastAvailable = (when: readonly Availability[], startS: number, endS: number): number => {
-  const at = (s: number) =>
-    when.reduce((sum, { fromS, toS, capacity }) => (fromS <= s && s < toS ? sum + capacity : sum), 0);
+  const near = when.filter(({ fromS, toS }) => fromS < endS && toS > startS);
+  const at = (s: number) => {
+    let sum = 0;
+    for (const { fromS, toS, capacity } of near) if (fromS <= s && s < toS) sum += capacity;
+    return sum;
+  };
   let least = at(startS);
-  for (const { fromS, toS } of when)
+  for (const { fromS, toS } of near)
     for (const s of [fromS, toS]) if (s > startS && s < endS) least = Math.min(least, at(s));
   return least;
 };

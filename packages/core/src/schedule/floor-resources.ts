@@ -1,0 +1,76 @@
+import { atWallClock, shiftDate, wallClock } from '../quantity/index.js';
+import type { Equipment, HouseRules } from './equipment.js';
+import { trayKindOf } from './predictions.js';
+import { resourceIds, type Availability, type Resource } from './problem.js';
+
+/** Days from the one on which `fromS` falls to the one on which `toS` does, and the night before. */
+const datesOf = (fromS: number, toS: number, timeZone: string): readonly string[] => {
+  const last = wallClock(toS, timeZone).date;
+  const dates: string[] = [];
+  // A night shift reaches into the day after.
+  for (let date = shiftDate(wallClock(fromS, timeZone).date, -1); date <= last; date = shiftDate(date, 1))
+    dates.push(date);
+  return dates;
+};
+
+/** A shift on every day of a stretch of time; one that ends before it begins ends on the next day. */
+export const everyDay = (
+  stretch: { readonly fromS: number; readonly toS: number },
+  timeZone: string,
+  { from, to, capacity }: { readonly from: string; readonly to: string; readonly capacity: number },
+): readonly Availability[] =>
+  datesOf(stretch.fromS, stretch.toS, timeZone).map((day) => ({
+    fromS: atWallClock(day, from, timeZone),
+    toS: atWallClock(to <= from ? shiftDate(day, 1) : day, to, timeZone),
+    capacity,
+  }));
+
+const placeKinds = ['walk-in', 'freezer', 'bench'] as const;
+const kindNames = { 'walk-in': 'Chilled places', freezer: 'Frozen places', bench: 'Benches' } as const;
+
+/** Room of one kind of place, all places of it together: a formula says how dough rests, not in which of two fridges. */
+const placesOf = (kind: (typeof placeKinds)[number], { places }: Equipment): readonly Resource[] => {
+  const own = places.filter((place) => place.kind === kind);
+  const name = own.length === 1 && own[0] ? own[0].name : kindNames[kind];
+  const room = (of: (place: Equipment['places'][number]) => number) =>
+    own.reduce((sum, place) => sum + of(place), 0);
+  return [
+    {
+      id: resourceIds.cold(kind, 'trays'),
+      name: `${name}, tray places`,
+      capacity: room((p) => p.trayPlaces),
+    },
+    {
+      id: resourceIds.cold(kind, 'tubs'),
+      name: `${name}, room for tubs`,
+      capacity: room((p) => p.tubPlaces),
+    },
+    {
+      id: resourceIds.cold(kind, 'bags'),
+      name: `${name}, room for bags`,
+      capacity: room((p) => p.bagPlaces),
+    },
+  ];
+};
+
+/** All that tasks share on the floor over a stretch of time. */
+export const resourcesOf = (
+  equipment: Equipment,
+  rules: HouseRules,
+  stretch: { readonly fromS: number; readonly toS: number },
+): readonly Resource[] => [
+  {
+    id: resourceIds.hands,
+    name: 'Hands for mixing and portioning',
+    capacity: equipment.shifts.reduce((sum, s) => sum + s.hands, 0),
+    when: equipment.shifts.flatMap((s) => everyDay(stretch, rules.timeZone, { ...s, capacity: s.hands })),
+  },
+  { id: resourceIds.trays, name: 'Trays', capacity: trayKindOf(equipment, rules).count },
+  {
+    id: resourceIds.racks,
+    name: 'Cooling racks',
+    capacity: equipment.racks.reduce((sum, rack) => sum + rack.places, 0),
+  },
+  ...equipment.mixers.map((mixer) => ({ id: mixer.id, name: mixer.name, capacity: 1 })),
+  ...placeKinds.flatMap((kind) => placesOf(kind, equipment)),
+];

@@ -1,0 +1,200 @@
+import { wallClock } from '../quantity/index.js';
+import { checkPlan, type Violation } from './check.js';
+import { costOf, type PlanCost } from './cost.js';
+import { horizonProblem, type HorizonInput, type HorizonOrder } from './horizon.js';
+import { leastCost } from './least-cost.js';
+import { ovenTasks, type OvenTask } from './oven-tasks.js';
+import type { BatchPlan, Plan, PlanProblem, Resource, Task } from './problem.js';
+import { servedBy, undonePieces, type Served } from './served.js';
+import { solvePlan, type Effort } from './solve.js';
+import { surenessOf } from './sure.js';
+import { leastUndone, type SolveLinear } from './undone-bound.js';
+import { waysOut, type WayOut } from './ways.js';
+
+export interface HorizonOptions extends Effort {
+  /** Plan so that each ready-by holds on so many of the simulated days, as a share. */
+  readonly chance?: number;
+  readonly solveLinear: SolveLinear;
+  /** How long ways out are sought for orders that are not served, s; 4 where left out. */
+  readonly waysSeconds?: number;
+}
+
+export interface ServedOrder {
+  readonly order: HorizonOrder;
+  readonly pieces: number;
+  readonly readyS: number | null;
+}
+
+export interface UnservedOrder {
+  readonly order: HorizonOrder;
+  readonly pieces: number;
+  readonly reason: string;
+  readonly ways: readonly WayOut[];
+}
+
+/** A plan of all orders with its proof: everything that a stranger needs to count it again. */
+export interface HorizonPlan {
+  readonly problem: PlanProblem;
+  readonly batches: readonly BatchPlan[];
+  /** All tasks, those of the chambers too. */
+  readonly tasks: readonly (Task | OvenTask)[];
+  /** All resources, the chambers too. */
+  readonly resources: readonly Resource[];
+  readonly served: readonly ServedOrder[];
+  readonly unserved: readonly UnservedOrder[];
+  readonly objective: { readonly undonePieces: number; readonly cost: number };
+  readonly bound: { readonly undonePieces: number; readonly cost: number };
+  readonly cost: PlanCost;
+  readonly chance: readonly { readonly order: HorizonOrder; readonly probability: number }[];
+  readonly violations: readonly Violation[];
+  readonly notes: readonly string[];
+}
+
+/** How much earlier than its ready-by everything is done when a plan is to be safe, s. */
+const marginsS = [0, 300, 600, 900, 1200, 1800, 2700, 3600];
+
+/** All that is due is due so much earlier. */
+const ahead = (problem: PlanProblem, byS: number): PlanProblem =>
+  byS === 0
+    ? problem
+    : {
+        ...problem,
+        products: problem.products.map((product) => ({
+          ...product,
+          demands: product.demands.map((demand) => ({ ...demand, readyByS: demand.readyByS - byS })),
+        })),
+      };
+
+/** Loads of a plan that was made for earlier ready-bys, with the ready-bys as they are. */
+const dueAgain = (batches: readonly BatchPlan[], byS: number): readonly BatchPlan[] =>
+  byS === 0
+    ? batches
+    : batches.map((batch) => ({
+        ...batch,
+        loads: batch.loads.map((load) => ({ ...load, dueS: load.dueS + byS })),
+      }));
+
+/** The plan whose least sure ready-by is sure enough; the surest of those that leave least undone where none is. */
+const safePlan = (problem: PlanProblem, options: HorizonOptions) => {
+  let best: { plan: Plan; undone: number; least: number } | null = null;
+  const reasons = new Map<string, string>();
+  for (const byS of options.chance === undefined ? [0] : marginsS) {
+    let solved;
+    try {
+      solved = solvePlan(ahead(problem, byS), options);
+    } catch (error) {
+      // So much earlier would be before now.
+      if (byS === 0) throw error;
+      break;
+    }
+    const batches = dueAgain(solved.batches, byS);
+    const undone = undonePieces(problem, batches);
+    if (byS === 0) for (const { batchId, reason } of solved.unplaced) reasons.set(batchId, reason);
+    const wanted = options.chance;
+    const sure = wanted === undefined ? [] : surenessOf(problem, batches, 200);
+    const whole = new Set(
+      servedBy(problem, batches)
+        .filter(({ pieces, ordered }) => pieces >= ordered)
+        .map(({ productCode, demand }) => `${productCode}/${demand}`),
+    );
+    const least = Math.min(
+      1,
+      ...sure
+        .filter(({ productCode, demand }) => whole.has(`${productCode}/${demand}`))
+        .map(({ probability }) => probability),
+    );
+    if (!best || undone < best.undone || (undone === best.undone && least > best.least))
+      best = { plan: { ...solved, batches }, undone, least };
+    if (wanted === undefined || (undone <= best.undone && least >= wanted)) break;
+  }
+  return { plan: best?.plan ?? { batches: problem.fixed, unplaced: [], boundS: 0 }, reasons };
+};
+
+const reasonFor = (
+  problem: PlanProblem,
+  { productCode, demand }: Served,
+  reasons: ReadonlyMap<string, string>,
+): string => {
+  const product = problem.products.find(({ code }) => code === productCode);
+  const own = (product?.batches ?? []).filter(
+    ({ id, serves }) => reasons.has(id) && (serves?.includes(demand) ?? true),
+  );
+  return reasons.get(own[0]?.id ?? '') ?? 'Its pieces are ready only after its ready-by.';
+};
+
+/**
+ * Plans all orders together, proves how good the plan is, says what is not served and what would help, and how sure each
+ * ready-by is.
+ * @throws JokulError of the solver
+ */
+export const planHorizon = (input: HorizonInput, options: HorizonOptions): HorizonPlan => {
+  const { problem, refused, ordersOf, notes } = horizonProblem(input);
+  const undone = leastUndone(problem, options.solveLinear);
+  const { plan, reasons } = safePlan(problem, { ...options, leastUndone: undone });
+  const { batches } = plan;
+  const { timeZone } = input.rules;
+  const today = wallClock(problem.nowS, timeZone).date;
+  const sayTime = (atS: number) => {
+    const { date, time } = wallClock(atS, timeZone);
+    return date === today ? time : `${time} on ${date}`;
+  };
+  const dealt = servedBy(problem, batches);
+  const orderOf = ({ productCode, demand }: Pick<Served, 'productCode' | 'demand'>) =>
+    ordersOf.get(productCode)?.[demand] as HorizonOrder;
+  const short = dealt.filter(({ pieces, ordered }) => pieces < ordered);
+  const cost = costOf(problem, batches);
+  const untilMs = Date.now() + 1000 * (options.waysSeconds ?? 4);
+  const byId = new Map(input.orders.map((order) => [order.id, order]));
+  return {
+    problem,
+    batches,
+    tasks: [
+      ...batches.flatMap((batch) =>
+        batch.tasks.map((task) => {
+          const load = batch.loads.find(({ id }) => id === task.loadId);
+          return task.kind === 'bake' && load
+            ? { ...task, uses: [...task.uses, { resourceId: load.ovenId, amount: 1 }] }
+            : task;
+        }),
+      ),
+      ...ovenTasks(problem, batches),
+    ],
+    resources: [...problem.resources, ...problem.ovens.map(({ id, name }) => ({ id, name, capacity: 1 }))],
+    served: dealt.map((served) => ({ order: orderOf(served), pieces: served.pieces, readyS: served.readyS })),
+    unserved: [
+      ...short.map((served) => ({
+        order: orderOf(served),
+        pieces: served.ordered - served.pieces,
+        reason: reasonFor(problem, served, reasons),
+        ways: waysOut(problem, dealt, served, sayTime, untilMs),
+      })),
+      ...refused.map(({ orderId, productCode, pieces, reason }) => ({
+        order: byId.get(orderId) ?? {
+          id: orderId,
+          customer: '',
+          productCode,
+          pieces,
+          readyByS: problem.nowS,
+        },
+        pieces,
+        reason,
+        ways: [],
+      })),
+    ],
+    objective: {
+      undonePieces: undonePieces(problem, batches) + refused.reduce((sum, { pieces }) => sum + pieces, 0),
+      cost: cost.minutes,
+    },
+    bound: {
+      undonePieces: undone + refused.reduce((sum, { pieces }) => sum + pieces, 0),
+      cost: leastCost(problem, undone),
+    },
+    cost,
+    chance: surenessOf(problem, batches).map((sure) => ({
+      order: orderOf(sure),
+      probability: sure.probability,
+    })),
+    violations: checkPlan(problem, plan),
+    notes,
+  };
+};
