@@ -1,10 +1,11 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
-  IsObject,
   ArrayMaxSize,
   IsArray,
   IsInt,
+  IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   IsUUID,
@@ -28,6 +29,12 @@ export class CalibrationChoicesInput extends CalibrationStepInput {
 export class NotBeforeInput {
   @IsString() @Length(1, 80) batchId: string;
   @IsInt() @Min(0) @Max(4e9) atS: number;
+}
+
+/** How a day is to be planned. */
+export class PlanInput {
+  /** How sure each ready-by shall be, as a share; 0 plans as late as possible. As before where left out. */
+  @IsOptional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
 }
 
 /** Dough that is not ready before a moment; the loads of these batches wait for it. */

@@ -101,12 +101,16 @@ export const planSchema = {
       ovenHours: availability,
       loadGapS: positive,
       fixed: list(batchPlan),
+      taken: {
+        ...list(batchPlan),
+        description: 'batches of other plans: they stay too, and serve nothing here',
+      },
       coldOvens: { type: 'boolean', description: 'ovens are cold when their hours begin' },
       weights: {
         ...object({ ovenMinute: positive, packPieceS: positive, staleHour: positive, freshS: positive }),
         description: 'what counts how much in the cost of a plan, in minutes of one person',
       },
     },
-    ['coldOvens', 'weights'],
+    ['taken', 'coldOvens', 'weights'],
   ),
 } as const;

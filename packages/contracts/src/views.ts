@@ -13,6 +13,7 @@ import type {
   OrderLine,
   PlaceFault,
   Plan,
+  PlanQuality,
   Residual,
   RibbonSegment,
   TeachingBake,
@@ -71,6 +72,8 @@ export interface PlanView {
   /** What was moved when the loads were timed again. */
   readonly moves: readonly Move[];
   readonly plan: Plan;
+  /** How good it is; plans of before this was known have none. */
+  readonly quality?: PlanQuality;
   readonly violations: readonly Violation[];
   readonly forecasts: Readonly<Record<string, ProductForecast>>;
   readonly ribbons: readonly RibbonSegment[];

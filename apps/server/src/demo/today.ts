@@ -16,7 +16,35 @@ import type { DemoWriter } from './writer.js';
 const find = (batch: BatchPlan, id: string): Task | undefined =>
   batch.tasks.find((task) => task.id === `${batch.batchId}/${id}`);
 
-/** What the crew did of the demo day's plan until `nowS`: weighed, mixed, portioned, put into the cold, taken out. */
+/** The loads that went into their oven before now, and what came of them since. */
+const writeLoads = (
+  writer: DemoWriter,
+  luck: Chance,
+  { batchId, loads }: BatchPlan,
+  { bake }: Formula,
+  nowS: number,
+): void => {
+  for (const { id, ovenId, setC, pullS, startS, trays } of loads.filter((load) => load.startS <= nowS)) {
+    const trayIds = trays.map((tray) => tray.id);
+    const step = { loadId: id, trayIds };
+    const atS = Math.min(nowS, startS + luck.between(5, 40));
+    writer.write('loaded', atS, 'Oven hand', batchId, {
+      ...step,
+      ovenId,
+      setC,
+      pullS,
+      trayRestS: bake.trayRestS,
+      pieces: trays.map(({ pieces }) => pieces),
+    });
+    const [turnS, pulledS] = [atS + pullS / 2 + 10, atS + pullS + 5];
+    if (turnS <= nowS) writer.write('turned', turnS, 'Oven hand', batchId, step);
+    if (pulledS <= nowS) writer.write('pulled', pulledS, 'Oven hand', batchId, step);
+    if (pulledS + bake.trayRestS <= nowS)
+      writer.write('racked', pulledS + bake.trayRestS, 'Oven hand', batchId, step);
+  }
+};
+
+/** What the crew did of the demo day's plan until `nowS`: weighed, mixed, portioned, put into the cold, taken out, loaded. */
 export const writeToday = (
   writer: DemoWriter,
   luck: Chance,
@@ -89,5 +117,6 @@ export const writeToday = (
         });
       }
     }
+    writeLoads(writer, luck, batch, formula, nowS);
   }
 };

@@ -1,6 +1,6 @@
 import { Body, Controller, Param, Post, Req } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { RetimeInput, type PlanView } from '@jokul/contracts';
+import { PlanInput, RetimeInput, type PlanView } from '@jokul/contracts';
 import type { Request } from 'express';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
 import { PlanService } from './plan.service.js';
@@ -12,10 +12,14 @@ export class PlanController {
 
   /** Plans the day; leaving the page gives the computation up. */
   @Post()
-  make(@Param('date', BakeDatePipe) date: string, @Req() request: Request): Promise<PlanView> {
+  make(
+    @Param('date', BakeDatePipe) date: string,
+    @Body() { chance }: PlanInput,
+    @Req() request: Request,
+  ): Promise<PlanView> {
     const left = new AbortController();
     request.socket.once('close', () => left.abort());
-    return this.plans.make(date, undefined, left.signal);
+    return this.plans.make(date, { signal: left.signal, chance });
   }
 
   /** Puts pulls and starts right without planning anew. */

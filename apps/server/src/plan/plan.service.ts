@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { createHash } from 'node:crypto';
-import { DataSource } from 'typeorm';
+import { Between, DataSource } from 'typeorm';
 import {
   bakeModelVersion,
   canonicalJson,
@@ -8,6 +8,7 @@ import {
   JokulError,
   lotsNeeded,
   retime,
+  shiftDate,
   type BatchPlan,
   type Calibration,
   type Formula,
@@ -31,6 +32,9 @@ type StoredPlan = PlanBody & {
   readonly calibratedAtMs?: number | null;
   readonly moves?: PlanView['moves'];
 };
+
+/** Dough is mixed and rests up to so many days before it is baked. */
+const daysAround = 5;
 
 type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
 
@@ -135,6 +139,17 @@ export class PlanService {
     return found;
   }
 
+  /** What the plans of the days around hold from now on: the same oven, mixer and pair of hands is promised once. */
+  private async takenByOthers(date: string, nowMs: number): Promise<readonly BatchPlan[]> {
+    const rows = await this.db.manager.findBy(PlanEntity, {
+      date: Between(shiftDate(date, -daysAround), shiftDate(date, daysAround)),
+    });
+    return rows
+      .filter((row) => row.date !== date)
+      .flatMap((row) => (row.body as StoredPlan).plan.batches)
+      .filter(({ tasks }) => tasks.some(({ endS }) => endS * 1000 > nowMs));
+  }
+
   /** Writes a plan, if nobody else wrote one since `before`. @throws JokulError `changed-meanwhile` */
   private async save(
     date: string,
@@ -194,10 +209,19 @@ export class PlanService {
   /**
    * Plans the day anew. Batches that have begun stay where they are, their loads with the pulls of today; the rest is
    * placed around them, not before now.
-   * @param nowMs the moment to plan from; the bakery's clock when left out
+   * @param how the moment to plan from, the bakery's clock when left out; how sure each ready-by shall be, as before when
+   * left out
    * @throws JokulError `nothing-to-bake`, and those of the solver
    */
-  async make(date: string, nowMs?: number, signal?: AbortSignal): Promise<PlanView> {
+  async make(
+    date: string,
+    how: {
+      readonly nowMs?: number;
+      readonly chance?: number | undefined;
+      readonly seed?: number;
+      readonly signal?: AbortSignal;
+    } = {},
+  ): Promise<PlanView> {
     const inputs = await this.inputs(date);
     if (inputs.orders.length === 0)
       throw new JokulError(
@@ -209,7 +233,8 @@ export class PlanService {
     const old = before ? (before.body as StoredPlan) : null;
     const begun = await this.lots.begun((old?.plan.batches ?? []).map((batch) => batch.batchId));
     const fixed = (old?.plan.batches ?? []).filter((batch) => begun.has(batch.batchId));
-    return this.compute(date, inputs, before, fixed, { keep: false, nowMs, signal });
+    const chance = (how.chance ?? old?.quality?.wanted) || undefined;
+    return this.compute(date, inputs, before, fixed, { ...how, keep: false, chance });
   }
 
   /**
@@ -222,7 +247,8 @@ export class PlanService {
     if (!before) throw new JokulError('no-plan', 'This day is not planned yet.', 'date');
     const inputs = await this.inputs(date);
     const { batches } = (before.body as StoredPlan).plan;
-    return this.compute(date, inputs, before, batches, { keep: true, notBefore });
+    const chance = (before.body as StoredPlan).quality?.wanted ?? undefined;
+    return this.compute(date, inputs, before, batches, { keep: true, notBefore, chance });
   }
 
   private async compute(
@@ -233,6 +259,8 @@ export class PlanService {
     how: {
       keep: boolean;
       nowMs?: number | undefined;
+      chance?: number | undefined;
+      seed?: number | undefined;
       signal?: AbortSignal | undefined;
       notBefore?: Readonly<Record<string, number>>;
     },
@@ -266,6 +294,7 @@ export class PlanService {
       equipment,
       rules,
       fixed,
+      taken: await this.takenByOthers(date, nowMs),
     };
     const lotIds = how.keep
       ? {}
@@ -281,6 +310,8 @@ export class PlanService {
         fixedBakes,
         fixedFormulas,
         keep: how.keep,
+        ...(how.chance !== undefined && { chance: how.chance }),
+        ...(how.seed !== undefined && { seed: how.seed }),
       },
       how.signal,
     );

@@ -5,7 +5,9 @@ import {
   dayProblem,
   ribbonOf,
   setTemperature,
-  solvePlan,
+  leastUndone,
+  qualityOf,
+  safePlan,
   takeInOwn,
   trayLayout,
   type BakeInput,
@@ -21,6 +23,7 @@ import {
   type Prediction,
 } from '@jokul/core';
 import type { PlanView, ProductForecast } from '@jokul/contracts';
+import { bringLinear, solveLinear } from '../calc/linear.js';
 import { outcome, type Outcome } from './outcome.js';
 
 export { answers, calibrate } from '../calibration/calibration.worker.js';
@@ -60,6 +63,10 @@ export type ProductBakes = Readonly<Record<string, BakeResult | null>>;
 export interface PlanTask {
   /** Leave every batch where it is and only put the pulls right. */
   readonly keep?: boolean;
+  /** How sure each ready-by shall be, as a share; as late as possible where left out. */
+  readonly chance?: number;
+  /** Another one gives another plan of the same worth. */
+  readonly seed?: number;
   readonly input: Omit<DayInput, 'predictions'>;
   readonly bakes: Readonly<Record<string, ProductBakes>>;
   /** Formulas of the batches that have begun, which may be older versions. */
@@ -71,7 +78,7 @@ export interface PlanTask {
 
 export type PlanBody = Pick<
   PlanView,
-  'plan' | 'violations' | 'forecasts' | 'ribbons' | 'batchFormula' | 'batchForecasts'
+  'plan' | 'quality' | 'violations' | 'forecasts' | 'ribbons' | 'batchFormula' | 'batchForecasts'
 >;
 
 const bakeIn = (bakes: ProductBakes | undefined, ovenId: string) => bakes?.[ovenId] ?? null;
@@ -123,16 +130,38 @@ const forecast = (
 };
 
 /** The plan of a day with everything that the screens show of it. */
-export const plan = (task: PlanTask): Outcome<PlanBody> => outcome(() => planDay(task));
+export const plan = async (task: PlanTask): Promise<Outcome<PlanBody>> => {
+  await bringLinear();
+  return outcome(() => planDay(task));
+};
 
-const planDay = ({ input, bakes, fixedFormulas, fixedBakes, own, keep }: PlanTask): PlanBody => {
+/** Ways out of what is not ready in time are sought for so long, s. */
+const waysSeconds = 3;
+
+const planDay = ({
+  input,
+  bakes,
+  fixedFormulas,
+  fixedBakes,
+  own,
+  keep,
+  chance,
+  seed,
+}: PlanTask): PlanBody => {
   takeInOwn(own);
   const { formulas, equipment, rules } = input;
   const predictions = new Map(
     [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),
   );
   const { problem, refused } = dayProblem({ ...input, predictions });
-  const solved: Plan = keep ? { batches: input.fixed, unplaced: [], boundS: 0 } : solvePlan(problem);
+  const least = leastUndone(problem, solveLinear);
+  const solved: Plan = keep
+    ? { batches: input.fixed, unplaced: [], boundS: 0 }
+    : safePlan(problem, {
+        leastUndone: least,
+        ...(chance !== undefined && { chance }),
+        ...(seed !== undefined && { seed }),
+      }).plan;
   const formulaOf = (batch: BatchPlan) => fixedFormulas[batch.batchId] ?? formulas.get(batch.productCode);
   const ribbons = solved.batches.flatMap((batch) => {
     const formula = formulaOf(batch);
@@ -148,6 +177,12 @@ const planDay = ({ input, bakes, fixedFormulas, fixedBakes, own, keep }: PlanTas
   });
   return {
     plan: { ...solved, unplaced: [...refused, ...solved.unplaced] },
+    quality: qualityOf(problem, solved.batches, {
+      leastUndone: least,
+      timeZone: rules.timeZone,
+      waysSeconds: keep ? 0 : waysSeconds,
+      wanted: chance ?? null,
+    }),
     violations: checkPlan(problem, solved),
     forecasts: Object.fromEntries(
       [...formulas.values()].flatMap((f) => {

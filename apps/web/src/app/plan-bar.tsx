@@ -3,16 +3,24 @@ import { useDay, useDayDate, useMakePlan } from '../lib/queries';
 import { Button } from '../ui/button';
 import { Alarm } from '../ui/states';
 
-/** The button that plans the shown day; says how it went. */
-export const PlanButton = ({ label = 'Plan the day' }: { label?: string }) => {
+/** The button that plans the shown day; says how it went. `chance` is how sure each ready-by shall be, 0 for as late as can be. */
+export const PlanButton = ({
+  label = 'Plan the day',
+  chance,
+  look = 'primary',
+}: {
+  label?: string;
+  chance?: number;
+  look?: 'primary' | 'plain';
+}) => {
   const date = useDayDate() ?? '';
   const make = useMakePlan(date);
   return (
     <Button
-      look="primary"
+      look={look}
       icon={<CalendarClock size={16} />}
       disabled={make.isPending}
-      onClick={() => make.mutate()}
+      onClick={() => make.mutate(chance)}
     >
       {make.isPending ? 'Planning …' : label}
     </Button>

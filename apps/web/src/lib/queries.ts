@@ -150,7 +150,8 @@ export const useRemoveOrder = () =>
 /** Says by itself how it went: the button that asked may be gone by then, with the news that it made. */
 export const useMakePlan = (date: string) =>
   useMutation({
-    mutationFn: () => call<PlanView>('POST', `days/${date}/plan`),
+    mutationFn: (chance?: number) =>
+      call<PlanView>('POST', `days/${date}/plan`, chance === undefined ? {} : { chance }),
     onSuccess: ({ plan }) =>
       toast(
         plan.unplaced.length === 0

@@ -104,7 +104,9 @@ const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]): Violat
         ...problem.ovenHours.filter(({ fromS }) => fromS <= load.startS).map(({ fromS }) => fromS),
       );
       const heats = (60 * Math.max(0, load.setC - coldOvenC)) / oven.degreesPerMin;
-      const begun = problem.fixed.some(({ batchId }) => batchId === load.batchId);
+      const begun = [...problem.fixed, ...(problem.taken ?? [])].some(
+        ({ batchId }) => batchId === load.batchId,
+      );
       if (problem.coldOvens && !begun && opens > problem.nowS && load.startS < opens + heats - 1e-6)
         found.push({
           code: 'oven',
@@ -247,12 +249,13 @@ const checkReadiness = (product: PlanProduct, batches: readonly BatchPlan[], und
  * @param waitMaxS longest wait of portioned tub dough
  */
 export const checkPlan = (problem: PlanProblem, plan: Plan, waitMaxS = 3 * 3600): readonly Violation[] => {
-  const tasks = plan.batches.flatMap((batch) => batch.tasks);
+  const standing = [...plan.batches, ...(problem.taken ?? [])];
+  const tasks = standing.flatMap((batch) => batch.tasks);
   const of = (code: string) => plan.batches.filter((batch) => batch.productCode === code);
   return [
     ...checkUnknown(problem, tasks),
     ...checkCapacity(problem, tasks),
-    ...checkOvens(problem, plan.batches),
+    ...checkOvens(problem, standing),
     ...problem.products.flatMap((product) => [
       ...of(product.code).flatMap((batch) => checkBatch(problem, product, batch, waitMaxS)),
       ...checkReadiness(

@@ -22,7 +22,7 @@ export class Floor {
 
   constructor(private readonly problem: PlanProblem) {
     this.timeline = new Timeline(problem.resources);
-    for (const batch of problem.fixed) this.add(batch);
+    for (const batch of [...problem.fixed, ...(problem.taken ?? [])]) this.add(batch);
   }
 
   add(batch: BatchPlan): void {

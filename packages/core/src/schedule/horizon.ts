@@ -41,6 +41,8 @@ export interface HorizonInput {
   readonly predictions: ReadonlyMap<string, readonly Prediction[]>;
   readonly fixed: readonly BatchPlan[];
   readonly stock?: readonly StockItem[];
+  /** What the plans of other days hold. */
+  readonly taken?: readonly BatchPlan[];
   /** Names for the lots that are planned anew, by product: each is handed out once. Made up where left out. */
   readonly lotIds?: Readonly<Record<string, readonly string[]>>;
   /** Orders of a product that are due within so long of the first of them share their dough, s. */
@@ -322,6 +324,7 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       loadGapS: rules.loadGapS,
       fixed,
       ...(input.togetherS === undefined && { coldOvens: true }),
+      ...(input.taken && { taken: input.taken }),
       ...(input.weights && { weights: input.weights }),
     },
     refused,

@@ -14,6 +14,8 @@ export * from './least-cost.js';
 export * from './served.js';
 export * from './sure.js';
 export * from './plan-horizon.js';
+export * from './quality.js';
+export * from './safe-plan.js';
 export * from './oven-tasks.js';
 export * from './ways.js';
 export * from './undone-bound.js';

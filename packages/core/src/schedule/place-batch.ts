@@ -33,6 +33,8 @@ export interface Choices {
   readonly heating: number;
   /** How long the dough rests within its window, from 0 the shortest to 1 the longest; the best where null. */
   readonly rest: number | null;
+  /** Earlier only in long steps, where many are tried. */
+  readonly coarse?: boolean;
   /** Added to what an oven is worth, s. */
   readonly worth: (ovenId: string) => number;
 }
@@ -233,7 +235,8 @@ function* moments(
 const oneHand = [{ resourceId: resourceIds.hands, amount: 1 }];
 
 /** Steps that loads go earlier by when their dough finds no room, s. */
-const earlierS = [0, 600, 1200, 1800, 2400, 3000, 3600, 5400, 7200, 10_800, 18_000, 32_400];
+const earlierS = [...Array.from({ length: 13 }, (_, i) => i * 600), 9000, 10_800, 14_400, 21_600, 32_400];
+const coarselyS = [0, 1800, 5400, 14_400];
 
 /** Of the moments that a search steps through no more than so many: a tub's are a square of them. */
 const mostMoments = 4000;
@@ -325,7 +328,7 @@ export const placeBatch = (
   let refusal: Refusal = { reason: '' };
   for (const together of choices.together) {
     // Where its dough finds no hands or room, the loads go earlier, by longer and longer steps.
-    for (const byS of earlierS) {
+    for (const byS of choices.coarse ? coarselyS : earlierS) {
       const ahead = { ...choices, aheadS: choices.aheadS + byS };
       const loads = placeLoads(floor, problem, share, together, ahead);
       if ('reason' in loads) {
@@ -380,7 +383,7 @@ export const placeMost = (
   const least = batch.stock ? 0 : batch.minMassG;
   let most: BatchPlan | null = null;
   if (least !== undefined && trays.length > 1) {
-    const quickly = { ...choices, together: choices.together.slice(0, 1) };
+    const quickly = { ...choices, together: choices.together.slice(0, 1), coarse: true };
     // Fewer trays are not always easier, but nearly: halve the number, from both ends of the list.
     for (const from of ['start', 'end'] as const) {
       let [fits, tooMany] = [0, trays.length];

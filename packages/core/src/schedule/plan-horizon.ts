@@ -4,16 +4,14 @@ import { costOf, type PlanCost } from './cost.js';
 import { horizonProblem, type HorizonInput, type HorizonOrder } from './horizon.js';
 import { leastCost } from './least-cost.js';
 import { ovenTasks, type OvenTask } from './oven-tasks.js';
-import type { BatchPlan, Plan, PlanProblem, Resource, Task } from './problem.js';
+import type { BatchPlan, PlanProblem, Resource, Task } from './problem.js';
 import { servedBy, undonePieces, type Served } from './served.js';
-import { solvePlan, type Effort } from './solve.js';
+import { safePlan, type SafeEffort } from './safe-plan.js';
 import { surenessOf } from './sure.js';
 import { leastUndone, type SolveLinear } from './undone-bound.js';
 import { waysOut, type WayOut } from './ways.js';
 
-export interface HorizonOptions extends Effort {
-  /** Plan so that each ready-by holds on so many of the simulated days, as a share. */
-  readonly chance?: number;
+export interface HorizonOptions extends SafeEffort {
   readonly solveLinear: SolveLinear;
   /** How long ways out are sought for orders that are not served, s; 4 where left out. */
   readonly waysSeconds?: number;
@@ -49,66 +47,6 @@ export interface HorizonPlan {
   readonly violations: readonly Violation[];
   readonly notes: readonly string[];
 }
-
-/** How much earlier than its ready-by everything is done when a plan is to be safe, s. */
-const marginsS = [0, 300, 600, 900, 1200, 1800, 2700, 3600];
-
-/** All that is due is due so much earlier. */
-const ahead = (problem: PlanProblem, byS: number): PlanProblem =>
-  byS === 0
-    ? problem
-    : {
-        ...problem,
-        products: problem.products.map((product) => ({
-          ...product,
-          demands: product.demands.map((demand) => ({ ...demand, readyByS: demand.readyByS - byS })),
-        })),
-      };
-
-/** Loads of a plan that was made for earlier ready-bys, with the ready-bys as they are. */
-const dueAgain = (batches: readonly BatchPlan[], byS: number): readonly BatchPlan[] =>
-  byS === 0
-    ? batches
-    : batches.map((batch) => ({
-        ...batch,
-        loads: batch.loads.map((load) => ({ ...load, dueS: load.dueS + byS })),
-      }));
-
-/** The plan whose least sure ready-by is sure enough; the surest of those that leave least undone where none is. */
-const safePlan = (problem: PlanProblem, options: HorizonOptions) => {
-  let best: { plan: Plan; undone: number; least: number } | null = null;
-  const reasons = new Map<string, string>();
-  for (const byS of options.chance === undefined ? [0] : marginsS) {
-    let solved;
-    try {
-      solved = solvePlan(ahead(problem, byS), options);
-    } catch (error) {
-      // So much earlier would be before now.
-      if (byS === 0) throw error;
-      break;
-    }
-    const batches = dueAgain(solved.batches, byS);
-    const undone = undonePieces(problem, batches);
-    if (byS === 0) for (const { batchId, reason } of solved.unplaced) reasons.set(batchId, reason);
-    const wanted = options.chance;
-    const sure = wanted === undefined ? [] : surenessOf(problem, batches, 200);
-    const whole = new Set(
-      servedBy(problem, batches)
-        .filter(({ pieces, ordered }) => pieces >= ordered)
-        .map(({ productCode, demand }) => `${productCode}/${demand}`),
-    );
-    const least = Math.min(
-      1,
-      ...sure
-        .filter(({ productCode, demand }) => whole.has(`${productCode}/${demand}`))
-        .map(({ probability }) => probability),
-    );
-    if (!best || undone < best.undone || (undone === best.undone && least > best.least))
-      best = { plan: { ...solved, batches }, undone, least };
-    if (wanted === undefined || (undone <= best.undone && least >= wanted)) break;
-  }
-  return { plan: best?.plan ?? { batches: problem.fixed, unplaced: [], boundS: 0 }, reasons };
-};
 
 const reasonFor = (
   problem: PlanProblem,

@@ -95,6 +95,8 @@ export interface PlanProblem {
   readonly loadGapS: number;
   /** Batches that have begun: they stay where they are. */
   readonly fixed: readonly BatchPlan[];
+  /** Batches of other plans: they stay too, and serve nothing here. */
+  readonly taken?: readonly BatchPlan[];
   /** Ovens are cold when their hours begin, and heat up first; they count as hot where left out. */
   readonly coldOvens?: boolean;
   /** What a plan costs; the usual weights where left out. */

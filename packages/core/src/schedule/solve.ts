@@ -20,7 +20,7 @@ export interface Effort {
 }
 
 /** A quick plan, as after every change: more is tried while pieces are undone, but not for longer than this, s. */
-export const quickTries = 60;
+export const quickTries = 200;
 const triesWhileUndone = 4000;
 const quickSeconds = 3;
 

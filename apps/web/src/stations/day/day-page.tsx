@@ -13,6 +13,7 @@ import { useWidth } from '../../lib/use-width';
 import { Button, buttonClass } from '../../ui/button';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Loading } from '../../ui/states';
+import { HowGood, HowSure, WaysOut } from './plan-quality';
 import { RibbonChart, TemperatureKey } from '../../viz/ribbon-chart';
 
 type View = 'morning' | 'whole';
@@ -76,7 +77,7 @@ const LoadTable = ({ batches }: { batches: readonly BatchPlan[] }) => {
             <td className="py-0.5 pr-3">{wall.time(load.startS * 1000)}</td>
             <td className="py-0.5 pr-3">{wall.exact((load.startS + load.pullS) * 1000)}</td>
             <td className="py-0.5 pr-3 font-sans">{names.oven(load.ovenId)}</td>
-            <td className="py-0.5 pr-3">{temperature(load.setC)}</td>
+            <td className="py-0.5 pr-3 whitespace-nowrap">{temperature(load.setC)}</td>
             <td className="py-0.5 pr-3 font-sans">{names.product(batch.productCode)}</td>
             <td className="py-0.5 pr-3">{load.trays.length}</td>
             <td className="py-0.5 pr-3">{load.trays.reduce((n, tray) => n + tray.pieces, 0)}</td>
@@ -127,7 +128,7 @@ const DayWork = () => {
   const [view, setView] = useState<View>('morning');
   const [ref, width] = useWidth();
   if (!data || !day.data?.plan) return <Loading what="the day" />;
-  const { plan, ribbons, violations, madeAtMs } = day.data.plan;
+  const { plan, quality, ribbons, violations, madeAtMs } = day.data.plan;
   const { equipment } = data;
   const batches = [...plan.batches].sort((a, b) => firstStart(a) - firstStart(b));
   const loads = plan.batches.flatMap((batch) => batch.loads);
@@ -210,6 +211,7 @@ const DayWork = () => {
               </ul>
             )}
           </WhySection>
+          {quality && placed && <HowGood quality={quality} />}
           {plan.unplaced.length > 0 && (
             <WhySection title="What does not fit, and why">
               <ul className="space-y-2">
@@ -222,8 +224,10 @@ const DayWork = () => {
                   </li>
                 ))}
               </ul>
+              {quality && <WaysOut quality={quality} />}
             </WhySection>
           )}
+          {quality && quality.sure.length > 0 && <HowSure quality={quality} />}
           <WhySection title="The plan">
             <Facts>
               <Fact name="Batches, loads">
@@ -236,8 +240,8 @@ const DayWork = () => {
               <Fact name="Made">{wall.near(madeAtMs, now)}</Fact>
             </Facts>
             <p className="mt-1 text-[13px] text-ink-soft">
-              Laid out backward from each ready-by, each batch as late as its rest, the ovens and the hands
-              allow.
+              Laid out backward from each ready-by, then improved by taking batches out and putting them back
+              otherwise. What the days around it hold is left to them.
             </p>
           </WhySection>
           <Cautions items={['Temperatures are computed. A dough that feels warm is warm: measure it.']} />

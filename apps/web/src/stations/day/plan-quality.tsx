@@ -1,0 +1,136 @@
+import type { PlanQuality } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { PlanButton } from '../../app/plan-bar';
+import { useWallClock } from '../../lib/clock';
+import { Fact, Facts, WhySection } from '../../ui/station';
+
+const minutes = (value: number) => `${Math.round(value)} min`;
+
+/** How many pieces are in time, and how far the plan is from the best that any plan can be. */
+const verdict = ({ undonePieces, orderedPieces, leastUndone, cost, leastCost }: PlanQuality): string => {
+  if (undonePieces > leastUndone)
+    return `${undonePieces} of ${orderedPieces} pieces are not ready in time; ${
+      leastUndone === 0 ? 'it is not proved that they could not be' : `at least ${leastUndone} cannot be`
+    }.`;
+  const inTime =
+    undonePieces === 0
+      ? `All ${orderedPieces} pieces in time`
+      : `${undonePieces} of ${orderedPieces} pieces are not ready in time, and no plan could have more`;
+  const above = leastCost > 0 ? 100 * (cost.minutes / leastCost - 1) : 0;
+  return `${inTime}; the work is at most ${above.toFixed(1)} % above the best possible.`;
+};
+
+/** The plan beside the best that any could be, with the arithmetic of its cost. */
+export const HowGood = ({ quality }: { quality: PlanQuality }) => (
+  <WhySection title="How good is it?">
+    <p>{verdict(quality)}</p>
+    <details className="mt-1">
+      <summary className="cursor-pointer text-[13px] text-ink-soft">
+        What it costs, in minutes of one person
+      </summary>
+      <Facts>
+        {quality.cost.terms.map(({ name, minutes: value }) => (
+          <Fact key={name} name={name}>
+            {minutes(value)}
+          </Fact>
+        ))}
+        <Fact name="Together">{minutes(quality.cost.minutes)}</Fact>
+        <Fact name="No plan costs less than">{minutes(quality.leastCost)}</Fact>
+      </Facts>
+      <p className="mt-1 text-[13px] text-ink-soft">
+        A minute that a chamber is hot counts a quarter of a minute of work, a piece that waits an hour past
+        its freshest about a second. What has begun is not counted again.
+      </p>
+    </details>
+  </WhySection>
+);
+
+/** What would get the short orders done, each tried by planning everything again. */
+export const WaysOut = ({ quality }: { quality: PlanQuality }) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const helped = quality.short.filter(({ ways }) => ways.length > 0);
+  if (helped.length === 0) return null;
+  return (
+    <>
+      <h3 className="mt-3 font-semibold">What would help</h3>
+      <ul className="mt-1 space-y-2">
+        {helped.map(({ productCode, customer, readyByS, ways }) => (
+          <li key={`${productCode} ${customer} ${readyByS}`}>
+            <strong>
+              {names.product(productCode)} for {customer}, {wall.time(readyByS * 1000)}
+            </strong>
+            <ul className="list-disc pl-5 text-[13.5px]">
+              {ways.map(({ kind, say }) => (
+                <li key={kind}>{say}</li>
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-[13px] text-ink-soft">
+        Each was tried by planning the whole day again; nobody else gets less by it.
+      </p>
+    </>
+  );
+};
+
+/** What is called sure, as a share of days. */
+const sureEnough = 0.95;
+const shown = 5;
+
+/** On how many days each ready-by would hold, the least sure first. */
+export const HowSure = ({ quality: { sure, wanted } }: { quality: PlanQuality }) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const doubtful = sure
+    .filter(({ probability }) => probability < sureEnough)
+    .sort((a, b) => a.probability - b.probability);
+  return (
+    <WhySection title="How sure is it?">
+      {doubtful.length === 0 ? (
+        <p>Each ready-by holds on at least 95 of 100 simulated days.</p>
+      ) : (
+        <>
+          <p>
+            On 100 days like this, with people and ovens a little early or late, these would be ready in time
+            on:
+          </p>
+          <ul className="mt-1 space-y-1">
+            {doubtful.slice(0, shown).map(({ productCode, customer, readyByS, probability }) => (
+              <li
+                key={`${productCode} ${customer} ${readyByS}`}
+                className="flex justify-between gap-3 border-l-2 border-hand pl-2"
+              >
+                <span>
+                  {names.product(productCode)} for {customer}, {wall.time(readyByS * 1000)}
+                </span>
+                <span className="figures whitespace-nowrap">{Math.round(100 * probability)} days</span>
+              </li>
+            ))}
+          </ul>
+          {doubtful.length > shown && (
+            <p className="text-[13px] text-ink-soft">and {doubtful.length - shown} more below 95.</p>
+          )}
+        </>
+      )}
+      <div className="mt-2">
+        {wanted === null ? (
+          <PlanButton look="plain" label="Plan it safer: 90 days of 100" chance={0.9} />
+        ) : (
+          <>
+            <p className="mb-1 text-[13px] text-ink-soft">
+              Planned so that each holds on {Math.round(100 * wanted)} of 100 days where that can be done: it
+              begins earlier for that.
+            </p>
+            <PlanButton look="plain" label="Plan as late as can be" chance={0} />
+          </>
+        )}
+      </div>
+      <p className="mt-2 text-[13px] text-ink-soft">
+        Durations are spread by estimates (work 12 %, pulls 5 %, a minute and a half late on average), not yet
+        by your log. Trays, racks and room are taken to be there.
+      </p>
+    </WhySection>
+  );
+};
