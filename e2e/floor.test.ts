@@ -35,7 +35,7 @@ test('two tablets stay in step, through a killed server and an offline spell; no
   await jokul.setClock('04:20');
   const wall = await tablet(browser);
   const bench = await tablet(browser);
-  const load = `${jokul.lot('SES')}-L1`;
+  const load = `${jokul.lot('NIB')}-L1`;
 
   // In step: what one presses, the other shows without a reload.
   await button(wall, `Load ${load}`).click();
@@ -96,7 +96,7 @@ test('what is kept on a tablet survives a reload while the server is away', asyn
 
 test('an answer that is lost does not make a second entry', async ({ browser }) => {
   const page = await tablet(browser);
-  const load = `${jokul.lot('NIB')}-L1`;
+  const load = `${jokul.lot('CRD')}-L1`;
   let lost = 0;
   // The server stores the entry, but its confirmation never arrives: the tablet sends it again.
   await page.route('**/api/journal', async (route) => {

@@ -258,7 +258,7 @@ test('6 Bake: tray to scale, windows, and a what-if that is computed here', asyn
   const download = page.waitForEvent('download');
   await press(page, 'SVG');
   expect((await download).suggestedFilename()).toMatch(new RegExp(`^${batch}.*-tray\\.svg$`));
-  await page.getByRole('link', { name: '1:1' }).click();
+  await page.getByRole('link', { name: '1:1', exact: true }).click();
   await expect(page.getByRole('img', { name: /^Sheet/ })).toHaveCount(8);
   await page.getByRole('link', { name: 'Back to the load' }).click();
   // Otherwise: frozen takes some minutes longer, and an oven that is none is refused.

@@ -32,7 +32,7 @@ test('a reload without the server gives the floor as it was last known; presses 
   context,
 }) => {
   const page = await visited(context);
-  const load = `${jokul.lot('SES')}-L1`;
+  const load = `${jokul.lot('NIB')}-L1`;
   await page.getByRole('button', { name: `Load ${load}`, exact: true }).click();
   await expect(page.getByRole('button', { name: `Turn ${load}`, exact: true })).toBeVisible();
   // Heard back from the stream, and kept.
@@ -54,7 +54,7 @@ test('a reload without the server gives the floor as it was last known; presses 
   await jokul.run();
   await expect(page.getByText(/kept here/)).toBeHidden({ timeout: 40_000 });
   const { entries } = await jokul.api<{ entries: { kind: string; lot: string }[] }>('GET', 'journal?since=0');
-  expect(entries.filter((e) => e.kind === 'turned' && e.lot === jokul.lot('SES'))).toHaveLength(1);
+  expect(entries.filter((e) => e.kind === 'turned' && e.lot === jokul.lot('NIB'))).toHaveLength(1);
   await page.close();
 });
 

@@ -6,7 +6,7 @@ import { Jokul } from './support/jokul.js';
 let jokul: Jokul;
 test.beforeAll(async () => {
   jokul = await Jokul.start();
-  load = `${jokul.lot('GNG')}-L1`;
+  load = `${jokul.lot('NIB')}-L1`;
 });
 test.afterAll(() => jokul.stop());
 
@@ -67,10 +67,10 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
   await part.getByRole('button', { name: 'Pull' }).click();
   await part.getByRole('button', { name: 'Rack' }).click();
   await part.getByRole('button', { name: 'Measure it' }).click();
-  await dialog.getByLabel('Core at the pull, °C').fill('104');
-  await dialog.getByLabel('Diameter, mm').fill('88');
-  await dialog.getByLabel('Bake loss, %').fill('11.5');
-  await dialog.getByLabel('Colour score').fill('97');
+  await dialog.getByLabel('Core at the pull, °C').fill('101');
+  await dialog.getByLabel('Diameter, mm').fill('76');
+  await dialog.getByLabel('Bake loss, %').fill('11');
+  await dialog.getByLabel('Colour score').fill('90');
   await dialog.getByLabel('The gap').selectOption('touched');
   await dialog.getByRole('button', { name: 'Into the log' }).click();
 
@@ -82,7 +82,7 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
   expect(learned.bakes.find(({ test: few }) => few)?.trayId).toBe(`${load}-test-T3`);
   expect(learned.inForce).toBeNull();
   // Another product that is still to be baked in the same oven.
-  const change = learned.changes.find(({ code, ovenId }) => ovenId === 'starboard' && code !== 'GNG');
+  const change = learned.changes.find(({ code, ovenId }) => ovenId === 'starboard' && code !== 'NIB');
   const next = (await loads()).find(
     ({ id, ovenId, pullS }) =>
       ovenId === 'starboard' &&
@@ -102,7 +102,7 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
   await open(page, `/bake/${next}`);
   await expect(page.getByText(/calibrated by \d+ logged bakes/).first()).toBeVisible();
   await expect(page.getByText(/Pieces touched/)).toBeHidden();
-  await open(page, `/bake/${jokul.lot('GNG')}-L2`);
+  await open(page, `/bake/${jokul.lot('NIB')}-L2`);
   await expect(page.getByText(/Pieces touched on the last tray: with a gap of/)).toBeVisible();
 
   // It can be taken back, and then the pull is what it was.
@@ -172,24 +172,24 @@ test('a walk-in that failed warms the dough: one alarm says so, and the load wai
   });
   await expect(page.getByText('Walk-in is too warm.')).toBeVisible({ timeout: 60_000 });
   await expect(
-    page.getByText(new RegExp(`Not cold, or warm again, while this lasts: .*${jokul.lot('NIB')}`)),
+    page.getByText(new RegExp(`Not cold, or warm again, while this lasts: .*${jokul.lot('GNG')}`)),
   ).toBeVisible({
     timeout: 60_000,
   });
   await page.getByRole('button', { name: 'Put it right' }).click();
-  const start = (await loads()).find(({ id }) => id === `${jokul.lot('NIB')}-L1`)?.startS ?? 0;
+  const start = (await loads()).find(({ id }) => id === `${jokul.lot('GNG')}-L1`)?.startS ?? 0;
 
   // Some minutes on the air is right again, the dough is not: its load has to wait, and says for how long.
   await jokul.setClock('04:24');
   await page.reload();
-  await expect(page.getByText(new RegExp(`${jokul.lot('NIB')} waits \\d+`))).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(new RegExp(`${jokul.lot('GNG')} waits \\d+`))).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Let the loads wait' }).click();
   await expect
-    .poll(async () => (await loads()).find(({ id }) => id === `${jokul.lot('NIB')}-L1`)?.startS ?? 0, {
+    .poll(async () => (await loads()).find(({ id }) => id === `${jokul.lot('GNG')}-L1`)?.startS ?? 0, {
       timeout: 60_000,
     })
     .toBeGreaterThan(start);
-  await expect(page.getByText(new RegExp(`${jokul.lot('NIB')} waits`))).toBeHidden({ timeout: 60_000 });
+  await expect(page.getByText(new RegExp(`${jokul.lot('GNG')} waits`))).toBeHidden({ timeout: 60_000 });
 });
 
 test('dough past its window is loaded only on a decision that is written down', async ({ page }) => {

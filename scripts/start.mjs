@@ -1,4 +1,5 @@
 import { setTimeout as pause } from 'node:timers/promises';
+import { backupFile, backupFolder, dropOld, runBackup, untilNext } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { keepUp } from './lib/keep-up.mjs';
 import { holdLock } from './lib/lock.mjs';
@@ -7,6 +8,9 @@ import { inRoot } from './lib/paths.mjs';
 import { isFree } from './lib/port.mjs';
 import { orSay, say, Trouble } from './lib/say.mjs';
 import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
+
+/** Every night at this hour, by the clock of this machine; so many nights are kept. */
+const nightly = { hour: 2, minute: 30, keep: 14 };
 
 const port = Number(process.env.JOKUL_PORT ?? 4310);
 /** A bakery of one's own, in a folder of its own; the demo stays beside it. */
@@ -71,6 +75,24 @@ await orSay(async () => {
       );
     },
   });
+  const backUpTonight = () => {
+    const timer = setTimeout(
+      () => {
+        const work = async () => {
+          if (stopping) return;
+          await runBackup('backup', backupFile(own ? 'own-nightly' : 'nightly'), db);
+          dropOld(backupFolder(), nightly.keep);
+        };
+        work().then(backUpTonight, (error) => {
+          say(`The backup of this night was not made: ${error.message}`);
+          backUpTonight();
+        });
+      },
+      untilNext(nightly.hour, nightly.minute),
+    );
+    timer.unref();
+  };
+  backUpTonight();
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop('\nStopping ...'));
   /** Over every start of the server, until one is ready; false when it was given up, or says nothing. */
   const ready = async () => {

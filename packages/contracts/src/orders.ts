@@ -1,6 +1,20 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { IsInt, IsOptional, IsString, Length, Matches, Max, Min } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
 
 /** One line of the bake list, as a person enters it. */
 export class OrderLineInput {
@@ -27,4 +41,20 @@ export class OrderLineInput {
   @Type(() => Number)
   @IsInt()
   version?: number;
+}
+
+/** A line with the key that makes sending it twice harmless. */
+export class KeyedOrderLineInput extends OrderLineInput {
+  @IsUUID() id: string;
+}
+
+/** Several lines at once, from a spreadsheet or another day: all of them, or none. */
+export class OrderLinesInput {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(500)
+  @IsObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => KeyedOrderLineInput)
+  lines: KeyedOrderLineInput[];
 }

@@ -133,6 +133,13 @@ export interface CalibrationView {
   readonly next: readonly TeachingBake[];
 }
 
+/** What became of lines that were added together. */
+export interface OrderLinesView {
+  readonly added: readonly OrderView[];
+  /** So many were on the list already, and stay as they are. */
+  readonly already: number;
+}
+
 export interface DayView {
   readonly date: string;
   readonly orders: readonly OrderView[];

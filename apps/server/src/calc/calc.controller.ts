@@ -1,6 +1,7 @@
 import { Body, Controller, HttpCode, Param, Post, Req } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
+import { untilLeft } from '../common/until-left.js';
 import { CalcService } from './calc.service.js';
 
 @ApiTags('calc')
@@ -12,8 +13,6 @@ export class CalcController {
   @Post(':name')
   @HttpCode(200)
   calculate(@Param('name') name: string, @Body() json: object, @Req() request: Request): Promise<object> {
-    const left = new AbortController();
-    request.socket.once('close', () => left.abort());
-    return this.calc.calculate(name, json, left.signal);
+    return untilLeft(request, (left) => this.calc.calculate(name, json, left));
   }
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
+import { atWallClock, demoRules } from '@jokul/core';
 import type { BakeryView, CalibrationView, DayView, PlanView, ProbesView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 
@@ -14,10 +15,14 @@ afterAll(() => app.stop());
 const date = '2026-11-27';
 const view = async () => (await app.get<CalibrationView>(`days/${date}/calibration`)).body;
 const plan = async () => (await app.get<DayView>(`days/${date}`)).body.plan;
+/** Loads that are in no oven yet: those that are stay as they are. */
+const waiting = (of: PlanView | null | undefined) =>
+  (of?.plan.batches ?? []).map((batch) => ({
+    ...batch,
+    loads: batch.loads.filter(({ startS }) => startS > atWallClock(date, '04:10', demoRules.timeZone)),
+  }));
 const pulls = (of: PlanView | null | undefined, ovenId: string) =>
-  new Map(
-    of?.plan.batches.flatMap((b) => b.loads.filter((l) => l.ovenId === ovenId).map((l) => [l.id, l.pullS])),
-  );
+  new Map(waiting(of).flatMap((b) => b.loads.filter((l) => l.ovenId === ovenId).map((l) => [l.id, l.pullS])));
 const valueOf = (of: CalibrationView, key: string) =>
   of.learned.find((l) => l.key === key)?.value ?? Number.NaN;
 
@@ -53,13 +58,17 @@ describe('what the demo log teaches', () => {
     expect(retimed.moves.length).toBeGreaterThan(3);
     const now = pulls(retimed, 'starboard');
     for (const [id, s] of pulls(before, 'starboard')) expect(now.get(id)).toBeLessThan(s);
+    let timed = 0;
     for (const { ovenId, code, thenS } of used.body.changes) {
-      const load = retimed.plan.batches
+      const load = waiting(retimed)
         .filter((b) => b.productCode === code)
         .flatMap((b) => b.loads)
         .find((l) => l.ovenId === ovenId);
-      expect(Math.abs((load?.pullS ?? 0) - (thenS ?? 0))).toBeLessThan(1);
+      if (!load) continue;
+      timed += 1;
+      expect(Math.abs(load.pullS - (thenS ?? 0))).toBeLessThan(1);
     }
+    expect(timed).toBeGreaterThan(3);
     // No load begins before the one in front of it is out.
     for (const oven of ['port', 'starboard', 'keel-upper', 'keel-lower']) {
       const loads = retimed.plan.batches
@@ -107,14 +116,18 @@ describe('what the demo log teaches', () => {
 describe('loads that wait', () => {
   it('for dough that is not ready: its loads and those behind them move, the others stay', async () => {
     const before = await plan();
-    const nib = before?.plan.batches.find((b) => b.productCode === 'NIB');
-    const first = Math.min(...(nib?.loads.map((l) => l.startS) ?? []));
+    const batch = waiting(before).find(
+      ({ batchId, loads }) =>
+        loads.length > 0 &&
+        loads.length === before?.plan.batches.find((b) => b.batchId === batchId)?.loads.length,
+    );
+    const first = Math.min(...(batch?.loads.map((l) => l.startS) ?? []));
     const { body } = await app.post<PlanView>(`days/${date}/plan/retime`, {
-      notBefore: [{ batchId: nib?.batchId, atS: first + 1500 }],
+      notBefore: [{ batchId: batch?.batchId, atS: first + 1500 }],
     });
-    const moved = body.plan.batches.find((b) => b.batchId === nib?.batchId);
+    const moved = body.plan.batches.find((b) => b.batchId === batch?.batchId);
     expect(Math.min(...(moved?.loads.map((l) => l.startS) ?? []))).toBe(first + 1500);
-    expect(body.moves.find(({ batchId }) => batchId === nib?.batchId)?.startByS).toBe(1500);
+    expect(body.moves.find(({ batchId }) => batchId === batch?.batchId)?.startByS).toBe(1500);
     expect((await app.post(`days/2026-12-24/plan/retime`, {})).body.code).toBe('no-plan');
     expect((await app.post(`days/${date}/plan/retime`, { notBefore: [{ batchId: 'x' }] })).status).toBe(400);
   }, 60_000);

@@ -12,7 +12,13 @@ import {
   Query,
 } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { OrderLineInput, type DayView, type OrderView } from '@jokul/contracts';
+import {
+  OrderLineInput,
+  OrderLinesInput,
+  type DayView,
+  type OrderLinesView,
+  type OrderView,
+} from '@jokul/contracts';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
 import { PlanService } from '../plan/plan.service.js';
 import { OrdersService } from './orders.service.js';
@@ -34,6 +40,14 @@ export class OrdersController {
   @Post('days/:date/orders')
   add(@Param('date', BakeDatePipe) date: string, @Body() input: OrderLineInput): Promise<OrderView> {
     return this.orders.add(date, input);
+  }
+
+  @Post('days/:date/orders/many')
+  addMany(
+    @Param('date', BakeDatePipe) date: string,
+    @Body() { lines }: OrderLinesInput,
+  ): Promise<OrderLinesView> {
+    return this.orders.addMany(date, lines);
   }
 
   @Put('orders/:id')

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { DataSource } from 'typeorm';
 import { clockChangeAt, JokulError } from '@jokul/core';
-import type { OrderLineInput, OrderView } from '@jokul/contracts';
+import type { KeyedOrderLineInput, OrderLineInput, OrderLinesView, OrderView } from '@jokul/contracts';
 import { FormulaVersionEntity, OrderLineEntity } from '../database/entities.js';
 import { changeRows, SettingsService } from '../setup/settings.service.js';
 
@@ -77,6 +77,59 @@ export class OrdersService {
         version: 1,
       });
       return view(row);
+    });
+  }
+
+  /**
+   * Several lines together, all of them or none. Lines that are there already, by their key or because the customer has
+   * that product at that time, stay as they are.
+   * @throws JokulError `clock-change`, `unknown-formula` with the path of the line
+   */
+  async addMany(date: string, lines: readonly KeyedOrderLineInput[]): Promise<OrderLinesView> {
+    for (const [i, { readyBy }] of lines.entries())
+      await this.checkTime(date, readyBy).catch((error: unknown) => {
+        if (!(error instanceof JokulError)) throw error;
+        throw new JokulError(error.code, error.message, `lines.${i}.readyBy`);
+      });
+    return changeRows(this.db, async (manager) => {
+      const codes = await manager
+        .createQueryBuilder(FormulaVersionEntity, 'f')
+        .select('DISTINCT f.code', 'code')
+        .getRawMany<{ code: string }>();
+      const known = new Set(codes.map(({ code }) => code));
+      const strange = lines.findIndex(({ productCode }) => !known.has(productCode));
+      if (strange >= 0)
+        throw new JokulError(
+          'unknown-formula',
+          `There is no formula "${lines[strange]?.productCode}".`,
+          `lines.${strange}.productCode`,
+        );
+      const there = await manager.findBy(OrderLineEntity, { date });
+      const ids = new Set(there.map(({ id }) => id));
+      const same = (l: Pick<OrderView, 'customer' | 'productCode' | 'readyBy'>) =>
+        JSON.stringify([l.customer.toLowerCase(), l.productCode, l.readyBy]);
+      const keys = new Set(there.map(same));
+      const added: OrderView[] = [];
+      for (const { id, customer, productCode, pieces, readyBy } of lines) {
+        const key = same({ customer, productCode, readyBy });
+        if (ids.has(id) || keys.has(key)) continue;
+        ids.add(id);
+        keys.add(key);
+        added.push(
+          view(
+            await manager.save(OrderLineEntity, {
+              id,
+              date,
+              customer,
+              productCode,
+              pieces,
+              readyBy,
+              version: 1,
+            }),
+          ),
+        );
+      }
+      return { added, already: lines.length - added.length };
     });
   }
 

@@ -128,3 +128,63 @@ describe('two people at one list', () => {
     await app.call('DELETE', `orders/${mine[0]?.id}`);
   });
 });
+
+describe('many lines at once', () => {
+  const many = '2026-12-11';
+  const id = (n: number) => `00000000-0000-4000-8000-0000000000${String(n).padStart(2, '0')}`;
+  const lines = [
+    { id: id(1), customer: 'Ferry galley', productCode: 'GNG', pieces: 96, readyBy: '05:40' },
+    { id: id(2), customer: 'Ferry galley', productCode: 'SES', pieces: 48, readyBy: '05:40' },
+    { id: id(3), customer: 'Pier kiosk', productCode: 'LEM', pieces: 48, readyBy: '06:30' },
+  ];
+  const post = (own: object[], date = many) =>
+    app.post<{ added: OrderView[]; already: number; code?: string; path?: string; message?: string }>(
+      `days/${date}/orders/many`,
+      { lines: own },
+    );
+  const listed = async () => (await app.get<DayView>(`days/${many}`)).body.orders.length;
+
+  it('come on the list once, however often and by however many they are sent', async () => {
+    const answers = await Promise.all(Array.from({ length: 6 }, () => post(lines)));
+    expect(answers.map(({ status }) => status)).toEqual(Array.from({ length: 6 }, () => 201));
+    expect(answers.reduce((sum, { body }) => sum + body.added.length, 0)).toBe(3);
+    expect(await listed()).toBe(3);
+  });
+
+  it('what the customer has already stays as it is, the rest is added', async () => {
+    const again = [
+      { ...lines[0], id: id(4), pieces: 500 },
+      { ...lines[2], id: id(5), readyBy: '07:00' },
+    ];
+    const { body } = await post(again);
+    expect([body.added.length, body.already]).toEqual([1, 1]);
+    expect((await app.get<DayView>(`days/${many}`)).body.orders.map(({ pieces }) => pieces)).not.toContain(
+      500,
+    );
+  });
+
+  it.each([
+    [{ productCode: 'XYZ' }, 404, 'There is no formula "XYZ".'],
+    [{ pieces: 0 }, 400, 'lines.1.At least one piece'],
+    [{ id: 'no key' }, 400, 'lines.1.id'],
+  ])('one that is wrong (%j) keeps all from the list, and is named', async (change, status, why) => {
+    const before = await listed();
+    const wrong = [
+      { ...lines[0], id: id(10), readyBy: '08:00' },
+      { ...lines[1], id: id(11), readyBy: '08:00', ...change },
+    ];
+    const answer = await post(wrong);
+    expect(answer.status).toBe(status);
+    expect(answer.body.message).toContain(why);
+    expect(await listed()).toBe(before);
+  });
+
+  it('a ready-by that a clock change skips is named by its line', async () => {
+    const answer = await post([{ ...lines[0], id: id(20), readyBy: '01:30' }], '2026-03-29');
+    expect([answer.status, answer.body.code, answer.body.path]).toEqual([
+      422,
+      'clock-change',
+      'lines.0.readyBy',
+    ]);
+  });
+});

@@ -3,6 +3,7 @@ import { ApiTags } from '@nestjs/swagger';
 import { PlanInput, RetimeInput, type PlanView } from '@jokul/contracts';
 import type { Request } from 'express';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
+import { untilLeft } from '../common/until-left.js';
 import { PlanService } from './plan.service.js';
 
 @ApiTags('plan')
@@ -17,9 +18,7 @@ export class PlanController {
     @Body() { chance }: PlanInput,
     @Req() request: Request,
   ): Promise<PlanView> {
-    const left = new AbortController();
-    request.socket.once('close', () => left.abort());
-    return this.plans.make(date, { signal: left.signal, chance });
+    return untilLeft(request, (signal) => this.plans.make(date, { signal, chance }));
   }
 
   /** Puts pulls and starts right without planning anew. */

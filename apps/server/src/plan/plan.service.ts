@@ -218,7 +218,7 @@ export class PlanService {
     how: {
       readonly nowMs?: number;
       readonly chance?: number | undefined;
-      readonly seed?: number;
+      readonly tries?: number;
       readonly signal?: AbortSignal;
     } = {},
   ): Promise<PlanView> {
@@ -260,7 +260,7 @@ export class PlanService {
       keep: boolean;
       nowMs?: number | undefined;
       chance?: number | undefined;
-      seed?: number | undefined;
+      tries?: number | undefined;
       signal?: AbortSignal | undefined;
       notBefore?: Readonly<Record<string, number>>;
     },
@@ -311,7 +311,7 @@ export class PlanService {
         fixedFormulas,
         keep: how.keep,
         ...(how.chance !== undefined && { chance: how.chance }),
-        ...(how.seed !== undefined && { seed: how.seed }),
+        ...(how.tries !== undefined && { tries: how.tries }),
       },
       how.signal,
     );

@@ -65,8 +65,8 @@ export interface PlanTask {
   readonly keep?: boolean;
   /** How sure each ready-by shall be, as a share; as late as possible where left out. */
   readonly chance?: number;
-  /** Another one gives another plan of the same worth. */
-  readonly seed?: number;
+  /** Improvements that are tried; a quick plan's where left out. */
+  readonly tries?: number;
   readonly input: Omit<DayInput, 'predictions'>;
   readonly bakes: Readonly<Record<string, ProductBakes>>;
   /** Formulas of the batches that have begun, which may be older versions. */
@@ -146,7 +146,7 @@ const planDay = ({
   own,
   keep,
   chance,
-  seed,
+  tries,
 }: PlanTask): PlanBody => {
   takeInOwn(own);
   const { formulas, equipment, rules } = input;
@@ -160,7 +160,7 @@ const planDay = ({
     : safePlan(problem, {
         leastUndone: least,
         ...(chance !== undefined && { chance }),
-        ...(seed !== undefined && { seed }),
+        ...(tries !== undefined && { tries }),
       }).plan;
   const formulaOf = (batch: BatchPlan) => fixedFormulas[batch.batchId] ?? formulas.get(batch.productCode);
   const ribbons = solved.batches.flatMap((batch) => {

@@ -17,6 +17,8 @@ import type {
   JournalView,
   NewFormulaInput,
   OrderLineInput,
+  OrderLinesInput,
+  OrderLinesView,
   OwnIngredientsInput,
   OrderView,
   PlanView,
@@ -85,6 +87,10 @@ export const useDay = () => {
   });
 };
 
+/** The list of any day. */
+export const useOrdersOf = (date: string) =>
+  useQuery({ queryKey: ['day', date], queryFn: () => get<DayView>(`days/${date}`) });
+
 export const useFormulaVersions = (code: string) =>
   useQuery({
     queryKey: ['formula', code],
@@ -133,6 +139,13 @@ export const refreshRows = () =>
 export const useAddOrder = (date: string) =>
   useMutation({
     mutationFn: (input: OrderLineInput) => call<OrderView>('POST', `days/${date}/orders`, input),
+    onSettled: refreshRows,
+  });
+/** Several lines at once: all of them, or none. */
+export const useAddOrders = (date: string) =>
+  useMutation({
+    mutationFn: (lines: OrderLinesInput['lines']) =>
+      call<OrderLinesView>('POST', `days/${date}/orders/many`, { lines }),
     onSettled: refreshRows,
   });
 export const useChangeOrder = () =>

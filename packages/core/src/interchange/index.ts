@@ -13,3 +13,4 @@ export * from './take-in.js';
 export * from './give-out.js';
 export * from './home-sheet.js';
 export * from './assemble.js';
+export * from './order-list.js';

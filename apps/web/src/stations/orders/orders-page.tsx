@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from 'react';
-import { Printer } from 'lucide-react';
+import { ListPlus, Printer } from 'lucide-react';
 import { doughNeeded, JokulError, type Formula, type HouseRules } from '@jokul/core';
 import type { OrderView } from '@jokul/contracts';
 import { DayPicker } from '../../app/day-picker';
@@ -13,6 +13,7 @@ import { Empty, Failed, Loading } from '../../ui/states';
 import { AddLine } from './add-line';
 import { OrderRow } from './order-row';
 
+const MoreOrders = lazy(() => import('./more-orders').then((m) => ({ default: m.MoreOrders })));
 // A bakery sees it in its first days only.
 const FirstSteps = lazy(() => import('./first-steps').then((m) => ({ default: m.FirstSteps })));
 
@@ -64,6 +65,7 @@ export const OrdersPage = () => {
   const date = useDayDate() ?? '';
   const day = useDay();
   const [customer, setCustomer] = useState<string | null>(null);
+  const [taking, setTaking] = useState(false);
   if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
   if (!bakery.data || !day.data) return <Loading what="the bake list" />;
   const { formulas, rules } = bakery.data;
@@ -108,6 +110,13 @@ export const OrdersPage = () => {
       actions={
         <>
           <DayPicker date={date} />
+          <Button
+            icon={<ListPlus size={16} />}
+            disabled={formulas.length === 0}
+            onClick={() => setTaking(true)}
+          >
+            Many lines
+          </Button>
           <Button icon={<Printer size={16} />} onClick={() => window.print()}>
             Print
           </Button>
@@ -192,6 +201,11 @@ export const OrdersPage = () => {
         </table>
       )}
       <AddLine date={date} formulas={formulas} customers={customers} />
+      {taking && (
+        <Suspense>
+          <MoreOrders key={date} date={date} formulas={formulas} open onClose={() => setTaking(false)} />
+        </Suspense>
+      )}
     </Station>
   );
 };

@@ -1,0 +1,135 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { demoFormulas, demoOrders } from '../demo/index.js';
+import { ordersOf, readOrderTable, readPieces, readProduct, readTimeOfDay } from './order-list.js';
+
+const known = demoFormulas.map(({ code, name }) => ({ code, name }));
+const read = (text: string, usual = {}) => {
+  const table = readOrderTable(text, known);
+  return { table, rows: ordersOf(table, table.columns, known, usual) };
+};
+
+describe('orders from a spreadsheet', () => {
+  it('lines with a heading, by tabs', () => {
+    const { table, rows } = read(
+      'Customer\tProduct\tPieces\tReady by\nFerry galley\tGNG\t96\t5:40\nPier kiosk\tLemon Poppy Drop\t48\t06:30\n',
+    );
+    expect(table.columns).toEqual(['customer', 'product', 'pieces', 'readyBy']);
+    expect(rows.map(({ order, line }) => [line, order])).toEqual([
+      [2, { customer: 'Ferry galley', productCode: 'GNG', pieces: 96, readyBy: '05:40' }],
+      [3, { customer: 'Pier kiosk', productCode: 'LEM', pieces: 48, readyBy: '06:30' }],
+    ]);
+  });
+
+  it('without a heading, semicolons, in another order', () => {
+    const { table, rows } = read('96;05.40;Quay Ginger;Ferry galley\n1.200;05.40;NIB;Ferry galley');
+    expect(table.heading).toBeNull();
+    expect(table.columns).toEqual(['pieces', 'readyBy', 'product', 'customer']);
+    expect(rows.map(({ order }) => order?.pieces)).toEqual([96, 1200]);
+  });
+
+  it('a customer and a time that are written once count for the lines below', () => {
+    const { rows } = read('For,What,How many,By\nFarm shop,RYE,44,9:00 am\n,PNT,80,\n,CLM,90,\n');
+    expect(rows.map(({ order }) => [order?.customer, order?.productCode, order?.readyBy])).toEqual([
+      ['Farm shop', 'RYE', '09:00'],
+      ['Farm shop', 'PNT', '09:00'],
+      ['Farm shop', 'CLM', '09:00'],
+    ]);
+  });
+
+  it('columns that are left out come from what is usual', () => {
+    const { rows } = read('GNG\t96\nSES\t48', { customer: 'Ferry galley', readyBy: '05:40' });
+    expect(rows.every(({ order }) => order?.customer === 'Ferry galley' && order.readyBy === '05:40')).toBe(
+      true,
+    );
+  });
+
+  it('cells with quotes, commas and lines of their own', () => {
+    const { rows } = read(
+      'customer,product,pieces,time\n"School kitchen, north","Lemon Poppy Drop","1,200",10:15\n',
+    );
+    expect(rows[0]?.order).toEqual({
+      customer: 'School kitchen, north',
+      productCode: 'LEM',
+      pieces: 1200,
+      readyBy: '10:15',
+    });
+  });
+
+  it.each([
+    ['Ferry galley,Xylo Bar,96,05:40', '"Xylo Bar" is no product, or could be several.'],
+    ['Ferry galley,GNG,many,05:40', '"many" is no number of pieces.'],
+    ['Ferry galley,GNG,-5,05:40', '"-5" is no number of pieces.'],
+    ['Ferry galley,GNG,9.5,05:40', '"9.5" is no number of pieces.'],
+    ['Ferry galley,GNG,0,05:40', '"0" is no number of pieces.'],
+    ['Ferry galley,GNG,30000,05:40', '30000 pieces are more than one line takes (20,000).'],
+    ['Ferry galley,GNG,96,25:00', '"25:00" is no time of day such as 05:40.'],
+    [',GNG,96,05:40', 'It does not say who it is for.'],
+    ['Ferry galley,,96,05:40', 'It names no product.'],
+    ['Ferry galley,GNG,,05:40', 'It has no pieces.'],
+    ['Ferry galley,GNG,96,', 'It has no ready-by.'],
+  ])('%s is said, and not taken in', (line, trouble) => {
+    const { rows } = read(`Customer,Product,Pieces,Ready by\n${line}\nPier kiosk,LEM,48,06:30`);
+    expect(rows[0]).toMatchObject({ order: null, troubles: [trouble] });
+    expect(rows[1]?.order?.productCode).toBe('LEM');
+  });
+
+  it('nothing is nothing', () => expect(read('  \n\n').rows).toEqual([]));
+
+  it('the demo list goes out as CSV and comes in the same', () => {
+    const lines = demoOrders.flatMap(({ customer, readyBy, pieces }) =>
+      Object.entries(pieces).map(([productCode, n]) => ({ customer, productCode, pieces: n, readyBy })),
+    );
+    const csv = ['Customer,Product,Pieces,Ready by']
+      .concat(lines.map((l) => `${l.customer},${l.productCode},${l.pieces},${l.readyBy}`))
+      .join('\r\n');
+    expect(read(csv).rows.map(({ order }) => order)).toEqual(lines);
+  });
+
+  it('no text makes it fail, and what it reads is sound', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary' }), (text) => {
+        for (const { order } of read(text).rows)
+          if (order) {
+            expect(order.pieces).toBeGreaterThan(0);
+            expect(order.readyBy).toMatch(/^\d\d:\d\d$/);
+          }
+      }),
+    );
+  });
+});
+
+describe('cells', () => {
+  it.each([
+    ['5:40', '05:40'],
+    ['0540', '05:40'],
+    ['5.40', '05:40'],
+    ['05h40', '05:40'],
+    ['05:40:00', '05:40'],
+    ['5:40 pm', '17:40'],
+    ['12 am', '00:00'],
+    ['12:30 PM', '12:30'],
+    ['24:00', null],
+    ['13 pm', null],
+    ['96', null],
+    ['noon', null],
+  ])('the time %s is %s', (text, time) => expect(readTimeOfDay(text)).toBe(time));
+  it.each([
+    ['1,200', 1200],
+    ['1 200', 1200],
+    ['1.200', 1200],
+    ["1'200", 1200],
+    ['96 pcs', 96],
+    ['96.0', 96],
+    ['1,20', null],
+    ['twelve', null],
+  ])('the count %s is %s', (text, pieces) => expect(readPieces(text)).toBe(pieces));
+  it.each([
+    ['gng', 'GNG'],
+    ['quay ginger', 'GNG'],
+    ['Ginger', 'GNG'],
+    ['RYE Burnt-Butter Walnut Rye', 'RYE'],
+    ['Drop', undefined],
+    ['e', undefined],
+  ])('the product %s is %s', (text, code) => expect(readProduct(text, known)?.code).toBe(code));
+});

@@ -1,0 +1,192 @@
+import Papa from 'papaparse';
+
+/*
+ * Orders as they come: lines copied from a spreadsheet, or a CSV file. Which column is what is guessed from its heading and
+ * from what stands in it, shown, and put right by a person; nothing is taken in that was not read whole.
+ */
+
+export const orderColumns = ['customer', 'product', 'pieces', 'readyBy', 'nothing'] as const;
+export type OrderColumn = (typeof orderColumns)[number];
+
+export interface OrderTable {
+  readonly heading: readonly string[] | null;
+  readonly rows: readonly (readonly string[])[];
+  /** What each column seems to be. */
+  readonly columns: readonly OrderColumn[];
+}
+
+export interface KnownProduct {
+  readonly code: string;
+  readonly name: string;
+}
+
+export interface ReadOrder {
+  readonly customer: string;
+  readonly productCode: string;
+  readonly pieces: number;
+  readonly readyBy: string;
+}
+
+export interface OrderRow {
+  /** As it stands in the text, from 1, the heading counted. */
+  readonly line: number;
+  readonly cells: readonly string[];
+  readonly order: ReadOrder | null;
+  /** What could not be read, as sentences. */
+  readonly troubles: readonly string[];
+}
+
+const plain = (text: string) =>
+  text
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, ' ')
+    .trim();
+
+const headings: readonly (readonly [OrderColumn, RegExp])[] = [
+  ['readyBy', /\b(ready|by|time|due|hour|deliver\w*|collect\w*|pick ?up)\b/],
+  ['pieces', /\b(pieces?|pcs|qty|quantity|count|amount|number|how many|each)\b/],
+  ['product', /\b(products?|items?|article|code|what|cookies?|kind)\b/],
+  ['customer', /\b(customers?|for|who|client|shop|name|place|account)\b/],
+];
+
+/** A time of day as people write it: 05:40, 5.40, 0540, 5:40 pm, 7 am; null for anything else. */
+export const readTimeOfDay = (text: string): string | null => {
+  const found =
+    /^(\d{1,2})(?:[:.h](\d{2})(?::\d{2})?)?\s*(am|pm)?$/i.exec(text.trim()) ??
+    /^(\d{2})(\d{2})()$/.exec(text.trim());
+  if (!found) return null;
+  const [, hours = '', minutes, half] = found;
+  // A bare number is a count, not an hour.
+  if (minutes === undefined && !half) return null;
+  let hour = Number(hours);
+  if (half && (hour < 1 || hour > 12)) return null;
+  if (half) hour = (hour % 12) + (/pm/i.test(half) ? 12 : 0);
+  const minute = Number(minutes ?? 0);
+  if (hour > 23 || minute > 59) return null;
+  return `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+};
+
+/** A count of pieces: 96, 1,200, 1 200, 96 pcs; null for anything else. */
+export const readPieces = (text: string): number | null => {
+  const found =
+    /^(\d{1,3}(?:[,.\u0020\u00a0\u202f'](?:\d{3}))+|\d+)(?:[.,]0+)?\s*(?:pcs|pieces|x|ea)?\.?$/i.exec(
+      text.trim(),
+    );
+  if (!found) return null;
+  return Number((found[1] as string).replace(/\D/g, ''));
+};
+
+/** The product that a text names: by its code, its name, or a name that it alone begins or holds. */
+export const readProduct = (text: string, known: readonly KnownProduct[]): KnownProduct | null => {
+  const wanted = plain(text);
+  if (wanted === '') return null;
+  const whole = known.filter(({ code, name }) => plain(code) === wanted || plain(name) === wanted);
+  if (whole.length === 1) return whole[0] as KnownProduct;
+  const part = known.filter(
+    ({ code, name }) =>
+      plain(name).includes(wanted) || wanted.split(' ').includes(plain(code)) || wanted.includes(plain(name)),
+  );
+  return wanted.length >= 3 && part.length === 1 ? (part[0] as KnownProduct) : null;
+};
+
+const shareThat = (cells: readonly string[], is: (cell: string) => boolean): number => {
+  const full = cells.filter((cell) => cell.trim() !== '');
+  return full.length === 0 ? 0 : full.filter(is).length / full.length;
+};
+
+/** What the columns seem to be, by their headings first and by what stands in them. */
+const guess = (
+  heading: readonly string[] | null,
+  rows: readonly (readonly string[])[],
+  known: readonly KnownProduct[],
+): readonly OrderColumn[] => {
+  const width = Math.max(0, heading?.length ?? 0, ...rows.map((row) => row.length));
+  const found: OrderColumn[] = Array.from({ length: width }, () => 'nothing');
+  const taken = new Set<OrderColumn>();
+  const take = (i: number, what: OrderColumn) => {
+    if (found[i] !== 'nothing' || taken.has(what)) return;
+    found[i] = what;
+    taken.add(what);
+  };
+  heading?.forEach((text, i) => {
+    const [what] = headings.find(([, words]) => words.test(plain(text))) ?? [];
+    if (what) take(i, what);
+  });
+  const cells = (i: number) => rows.map((row) => row[i] ?? '');
+  const tests: readonly (readonly [OrderColumn, (cell: string) => boolean])[] = [
+    ['readyBy', (cell) => readTimeOfDay(cell) !== null],
+    ['product', (cell) => readProduct(cell, known) !== null],
+    ['pieces', (cell) => readPieces(cell) !== null],
+    ['customer', (cell) => /\p{L}{2}/u.test(cell)],
+  ];
+  for (const [what, is] of tests)
+    for (let i = 0; i < width; i++) if (shareThat(cells(i), is) >= 0.6) take(i, what);
+  return found;
+};
+
+/** The table in a pasted text or a file: tabs, commas or semicolons, with or without a heading. */
+export const readOrderTable = (text: string, known: readonly KnownProduct[]): OrderTable => {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: ['\t', ';', ',', '|'],
+  });
+  const rows = data.map((row) => row.map((cell) => cell.trim()));
+  const [first] = rows;
+  // A heading has words where the lines have counts and times.
+  const isHeading =
+    first !== undefined &&
+    first.every((cell) => readPieces(cell) === null && readTimeOfDay(cell) === null) &&
+    (rows.length > 1 || first.some((cell) => headings.some(([, words]) => words.test(plain(cell))))) &&
+    first.some((cell) => headings.some(([, words]) => words.test(plain(cell))));
+  const heading = isHeading ? first : null;
+  const lines = isHeading ? rows.slice(1) : rows;
+  return { heading, rows: lines, columns: guess(heading, lines, known) };
+};
+
+/** The orders of a table, by what its columns are; a customer or a ready-by that is left out is that of the line above. */
+export const ordersOf = (
+  { heading, rows }: Pick<OrderTable, 'heading' | 'rows'>,
+  columns: readonly OrderColumn[],
+  known: readonly KnownProduct[],
+  usual: { readonly customer?: string; readonly readyBy?: string } = {},
+): readonly OrderRow[] => {
+  let { customer = '', readyBy = '' } = usual;
+  return rows.map((cells, i): OrderRow => {
+    const of = (what: OrderColumn) => {
+      const column = columns.indexOf(what);
+      return column < 0 ? '' : (cells[column] ?? '').trim();
+    };
+    const troubles: string[] = [];
+    customer = of('customer') || customer;
+    if (customer === '') troubles.push('It does not say who it is for.');
+    if (customer.length > 80) troubles.push('The name of the customer is longer than 80 letters.');
+    const product = readProduct(of('product'), known);
+    if (!product)
+      troubles.push(
+        of('product') === ''
+          ? 'It names no product.'
+          : `"${of('product')}" is no product, or could be several.`,
+      );
+    const pieces = readPieces(of('pieces'));
+    if (pieces === null || pieces === 0)
+      troubles.push(of('pieces') === '' ? 'It has no pieces.' : `"${of('pieces')}" is no number of pieces.`);
+    else if (pieces > 20_000) troubles.push(`${pieces} pieces are more than one line takes (20,000).`);
+    const time = of('readyBy') === '' ? readyBy : readTimeOfDay(of('readyBy'));
+    if (time === null || time === '')
+      troubles.push(
+        of('readyBy') === '' ? 'It has no ready-by.' : `"${of('readyBy')}" is no time of day such as 05:40.`,
+      );
+    else readyBy = time;
+    return {
+      line: i + 1 + (heading ? 1 : 0),
+      cells,
+      order:
+        troubles.length === 0 && product && pieces !== null && time
+          ? { customer, productCode: product.code, pieces, readyBy: time }
+          : null,
+      troubles,
+    };
+  });
+};

@@ -1,0 +1,33 @@
+import { resolve } from 'node:path';
+import { backupFile, runBackup, runningDatabase } from './lib/backups.mjs';
+import { ensureBuild, ensureDependencies } from './lib/build.mjs';
+import { startMariadb } from './lib/mariadb.mjs';
+import { inRoot } from './lib/paths.mjs';
+import { orSay, say } from './lib/say.mjs';
+
+/*
+ * npm run backup [-- FILE] [--empty]: all records in one file, read back; also while Jokul runs. `--empty` takes the
+ * bakery of one's own, as with npm start.
+ */
+await orSay(async () => {
+  const args = process.argv.slice(2);
+  const own = args.includes('--empty');
+  const [wanted] = args.filter((arg) => !arg.startsWith('--'));
+  const dir = inRoot('.jokul', own ? 'own' : 'db');
+  await ensureDependencies();
+  const running = await runningDatabase(dir);
+  // Never built anew under a server that runs from it.
+  if (!running) await ensureBuild();
+  const started = running ? null : await startMariadb(dir);
+  const file = wanted ? resolve(process.env.INIT_CWD ?? '.', wanted) : backupFile('backup');
+  try {
+    const { entries, rows, brokenSeq } = await runBackup('backup', file, running ?? started);
+    say(
+      `Backed up ${rows} rows, ${entries} entries of the log among them, into\n  ${file}\nand read it back: it is whole.`,
+    );
+    if (brokenSeq !== null)
+      say(`But the log itself does not fit together from entry ${brokenSeq} on. Keep older backups.`);
+  } finally {
+    await started?.stop();
+  }
+});
