@@ -110,3 +110,54 @@ describe('the plan of the demo day', () => {
     expect(body.message).toContain('The bake list of this day is empty');
   });
 });
+
+describe('days beside each other', () => {
+  const list = async (other: string, times = 1) => {
+    const { orders } = await day();
+    const lines = orders.map(({ customer, productCode, pieces, readyBy }) => ({
+      id: randomUUID(),
+      customer,
+      productCode,
+      pieces: pieces * times,
+      readyBy,
+    }));
+    expect((await app.post(`days/${other}/orders/many`, { lines })).status).toBe(201);
+  };
+  const plans: PlanView[] = [];
+
+  it('are planned with what the others hold left to them: no hand, mixer or oven is promised twice', async () => {
+    for (const other of ['2026-11-30', '2026-12-01', '2026-12-02']) {
+      await list(other);
+      const { body, status } = await app.post<PlanView>(`days/${other}/plan`, {});
+      expect(status).toBe(201);
+      expect([other, body.violations, body.quality?.undonePieces]).toEqual([other, [], 0]);
+      plans.push(body);
+    }
+    // What takes a mixer, over all days: no two at once.
+    const mixes = plans
+      .flatMap(({ plan }) => plan.batches)
+      .flatMap(({ mixerId, tasks }) =>
+        tasks.filter(({ kind }) => kind === 'mix').map((task) => ({ mixerId, ...task })),
+      )
+      .sort((a, b) => a.startS - b.startS);
+    for (const [i, mix] of mixes.entries())
+      for (const later of mixes.slice(i + 1))
+        if (later.mixerId === mix.mixerId) expect(later.startS).toBeGreaterThanOrEqual(mix.endS);
+  }, 120_000);
+
+  it('say how good they are and how sure, and can be planned safer', async () => {
+    const [plain] = plans;
+    expect(plain?.quality?.leastUndone).toBe(0);
+    expect(plain?.quality?.cost.minutes).toBeGreaterThanOrEqual(plain?.quality?.leastCost ?? Infinity);
+    expect(plain?.quality?.wanted).toBeNull();
+    const safe = (await app.post<PlanView>('days/2026-11-30/plan', { chance: 0.9 })).body;
+    const least = (view: PlanView | undefined) =>
+      Math.min(...(view?.quality?.sure.map(({ probability }) => probability) ?? [0]));
+    expect(least(safe)).toBeGreaterThan(least(plain));
+    expect(safe.violations).toEqual([]);
+    // What was wished once stays until it is taken back.
+    expect((await app.post<PlanView>('days/2026-11-30/plan', {})).body.quality?.wanted).toBe(0.9);
+    expect((await app.post<PlanView>('days/2026-11-30/plan', { chance: 0 })).body.quality?.wanted).toBeNull();
+    expect((await app.post('days/2026-11-30/plan', { chance: 2 })).status).toBe(400);
+  }, 120_000);
+});

@@ -1,6 +1,6 @@
 import { atWallClock, shiftDate } from '../quantity/index.js';
 import { horizonProblem, openSplit, type HorizonInput } from './horizon.js';
-import type { PlanProblem, Unplaced } from './problem.js';
+import type { BatchPlan, PlanProblem, Unplaced } from './problem.js';
 import { JokulError } from '../shown/index.js';
 
 export interface OrderLine {
@@ -41,14 +41,27 @@ export const lotsNeeded = (input: Omit<DayInput, 'predictions'>): ReadonlyMap<st
     }),
   );
 
+/** What other plans hold within a stretch of time: what lies outside it meets nothing of this day. */
+const within = (batches: readonly BatchPlan[], fromS: number, toS: number): readonly BatchPlan[] =>
+  batches.map((batch) => ({
+    ...batch,
+    tasks: batch.tasks
+      .filter(({ startS, endS }) => endS > fromS && startS < toS)
+      .map((task) => ({ ...task, startS: Math.max(task.startS, fromS), endS: Math.min(task.endS, toS) })),
+    loads: batch.loads.filter(({ startS }) => startS >= fromS && startS < toS),
+  }));
+
 /**
  * The day as a problem for the solver, from the bake list. What cannot be baked (no such formula, dough that no mixer
  * takes, a piece that fits on no tray) is left out and said; the rest is planned.
  */
 export const dayProblem = (input: DayInput): { problem: PlanProblem; refused: readonly Unplaced[] } => {
-  const { date, rules } = input;
+  const { date, rules, taken } = input;
+  const fromS = Math.max(input.nowS, atWallClock(shiftDate(date, -daysBefore - 1), '00:00', rules.timeZone));
+  const toS = atWallClock(shiftDate(date, 1), '00:00', rules.timeZone);
   const { problem, refused } = horizonProblem({
     ...input,
+    ...(taken && { taken: within(taken, fromS, toS) }),
     orders: input.orders.map((order) => ({
       ...order,
       readyByS: atWallClock(date, order.readyBy, rules.timeZone),
