@@ -101,6 +101,19 @@ await orSay(async () => {
     's',
   );
 
+  // Of its own, for it brings the models in as it is read.
+  const { planBench } = await import('./lib/plan-bench.mjs');
+  const { rows: planned, sureS } = planBench();
+  const budgets = [1, 10, 10, 15];
+  planned.forEach(({ name, s: seconds, above, undone, least }, i) => {
+    row(`plan: ${name}`, seconds, budgets[i], 's');
+    say(
+      `  ${undone} pieces undone (at least ${least}), ${above.toFixed(1)} % above the bound in cost${i === 1 ? ' (wanted: 5 % at most)' : ''}`,
+    );
+  });
+  row('plan: memory after all of them', Math.max(...planned.map(({ rssMB }) => rssMB)), 500, 'MB');
+  row('plan: 500 simulated days of the demo', sureS, 5, 's');
+
   const plainInput = core.bakeInput({ ...usual, target: 'chewy' });
   const { setup } = plainInput;
   const logged = Array.from({ length: 12 }, (_, i) => ({

@@ -21,6 +21,7 @@ export interface Effort {
 
 /** A quick plan, as after every change: more is tried while pieces are undone, but not for longer than this, s. */
 export const quickTries = 200;
+const triesPerBatch = 12;
 const triesWhileUndone = 4000;
 const quickSeconds = 3;
 
@@ -173,12 +174,13 @@ const improve = (draft: Draft, effort: Effort, startedMs: number): void => {
   let here = best;
   let hereScore = bestScore;
   const { seconds = quickSeconds } = effort;
+  const enough = Math.max(quickTries, triesPerBatch * shares.length);
   const hopeful = () => bestScore.undone > (effort.leastUndone ?? 0);
-  const tries = () => effort.tries ?? (hopeful() ? triesWhileUndone : quickTries);
+  const tries = () => effort.tries ?? (hopeful() ? triesWhileUndone : enough);
   for (let t = 0; t < tries() && shares.length > 0; t++) {
     if (Date.now() - startedMs > seconds * 1000) break;
     const open = draft.open().filter((share) => !hopeless.has(share));
-    if (open.length === 0 && t >= (effort.tries ?? quickTries)) break;
+    if (open.length === 0 && t >= (effort.tries ?? enough)) break;
     const around = open.length > 0 && random.between(0, 1) < 0.7 ? pick(open) : pick(shares);
     const most = Math.min(shares.length, 2 + Math.floor(random.between(0, 5)));
     // Those that want the same ovens at the same time are in each other's way.
