@@ -11,6 +11,9 @@ export interface SafeEffort extends Effort {
 /** How much earlier than its ready-by everything is done when a plan is to be safe, s. */
 const marginsS = [0, 300, 600, 900, 1200, 1800, 2700, 3600];
 
+/** How long safer plans are sought where nothing is said, s. */
+const safeSeconds = 6;
+
 /** All that is due is due so much earlier. */
 const ahead = (problem: PlanProblem, byS: number): PlanProblem =>
   byS === 0
@@ -39,10 +42,13 @@ const dueAgain = ({ fixed }: PlanProblem, batches: readonly BatchPlan[], byS: nu
 export const safePlan = (problem: PlanProblem, options: SafeEffort) => {
   let best: { plan: Plan; undone: number; least: number } | null = null;
   const reasons = new Map<string, string>();
+  // Several plans share the time of one.
+  const effort: SafeEffort =
+    options.chance === undefined ? options : { ...options, seconds: (options.seconds ?? safeSeconds) / 4 };
   for (const byS of options.chance === undefined ? [0] : marginsS) {
     let solved;
     try {
-      solved = solvePlan(ahead(problem, byS), options);
+      solved = solvePlan(ahead(problem, byS), effort);
     } catch (error) {
       // So much earlier would be before now.
       if (byS === 0) throw error;

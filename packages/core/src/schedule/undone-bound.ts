@@ -1,4 +1,4 @@
-import { afterPullS, earliestBakeS } from './place-batch.js';
+import { afterPullS, earliestBakeS } from './place-loads.js';
 import { resourceIds, type PlanProblem, type PlanProduct } from './problem.js';
 import { leastAvailable } from './timeline.js';
 

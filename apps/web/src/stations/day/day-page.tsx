@@ -13,6 +13,7 @@ import { useWidth } from '../../lib/use-width';
 import { Button, buttonClass } from '../../ui/button';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Loading } from '../../ui/states';
+import { SavePlan } from './save-plan';
 import { HowGood, HowSure, WaysOut } from './plan-quality';
 import { RibbonChart, TemperatureKey } from '../../viz/ribbon-chart';
 
@@ -188,6 +189,7 @@ const DayWork = () => {
           <Button icon={<Printer size={16} />} onClick={() => window.print()}>
             Print
           </Button>
+          {placed && <SavePlan date={day.data.date} plan={plan} timeZone={data.rules.timeZone} />}
           <PlanButton label="Plan again" />
         </>
       }

@@ -92,7 +92,7 @@ describe('many lines at once', () => {
       user,
       'For\tWhat\tPieces\tReady by\nFerry galley\tGNG\t96\t5:40\nFerry galley\tXYZ\t48\t5:40',
     );
-    const columns = sheet().getAllByRole('combobox') as HTMLSelectElement[];
+    const columns = sheet().getAllByRole<HTMLSelectElement>('combobox');
     expect(columns.map(({ value }) => value)).toEqual(['customer', 'product', 'pieces', 'readyBy']);
     expect(sheet().getByText('"XYZ" is no product, or could be several.')).toBeTruthy();
     expect(sheet().getByRole('status').textContent).toBe('1 of 2 lines are read; 1 will be left out.');
@@ -107,7 +107,7 @@ describe('many lines at once', () => {
     const { user } = show();
     const text = 'GNG\t96\t12\t05:40\tFerry galley\nSES\t48\t6\t05:40\tFerry galley';
     await paste(user, text);
-    const pieces = () => sheet().getAllByRole('combobox') as HTMLSelectElement[];
+    const pieces = () => sheet().getAllByRole<HTMLSelectElement>('combobox');
     expect(pieces()[1]?.value).toBe('pieces');
     await user.selectOptions(pieces()[2] as HTMLSelectElement, 'pieces');
     // One thing is in one column only.
@@ -143,7 +143,7 @@ describe('many lines at once', () => {
     await user.click(screen.getByRole('button', { name: 'Put 1 on the list' }));
     expect(await screen.findByText('There is no formula "GNG".')).toBeTruthy();
     expect(onClose).not.toHaveBeenCalled();
-    expect((screen.getByLabelText(/^Copy the lines/) as HTMLTextAreaElement).value).toContain('GNG');
+    expect(screen.getByLabelText<HTMLTextAreaElement>(/^Copy the lines/).value).toContain('GNG');
   });
 
   it('copies the list of the week before, and takes it back', async () => {

@@ -1,0 +1,6 @@
+/** What a calendar is for: those who mix and portion, or those at the ovens. */
+export const calendars = {
+  bench: { name: 'Mixing and portioning', kinds: ['mix', 'portion'] },
+  ovens: { name: 'Ovens', kinds: ['bake'] },
+} as const;
+export type CalendarKind = keyof typeof calendars;

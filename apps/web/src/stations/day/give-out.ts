@@ -1,0 +1,45 @@
+import ical from 'ical-generator';
+import { calendars, type CalendarKind } from './calendars';
+import { plannedWork, type BatchPlan, type PlannedWork } from '@jokul/core';
+
+export interface Names {
+  readonly product: (code: string) => string;
+  readonly place: (id: string) => string;
+}
+
+const verbs: Readonly<Record<string, string>> = { mix: 'Mix', portion: 'Portion', bake: 'Bake' };
+
+const summaryOf = (work: PlannedWork, { product, place }: Names): string =>
+  [`${verbs[work.kind] ?? work.kind} ${product(work.productCode)}`, work.where && place(work.where)]
+    .filter(Boolean)
+    .join(', ');
+
+/**
+ * The plan as iCalendar. The same task keeps its id from plan to plan, so that a calendar that is taken in again moves
+ * what was there.
+ */
+export const planToCalendar = (
+  batches: readonly BatchPlan[],
+  kind: CalendarKind,
+  names: Names,
+  sayTemperature: (celsius: number) => string,
+): string => {
+  const { name, kinds } = calendars[kind];
+  const calendar = ical({ name: `Jokul: ${name}`, prodId: { company: 'Jokul', product: 'plan' } });
+  for (const work of plannedWork(batches).filter((own) => (kinds as readonly string[]).includes(own.kind)))
+    calendar.createEvent({
+      id: `${work.id}@jokul`,
+      start: new Date(work.startS * 1000),
+      end: new Date(work.endS * 1000),
+      summary: summaryOf(work, names),
+      description: [
+        `Lot ${work.batchId}`,
+        `${work.pieces} pieces`,
+        work.trays === null ? '' : `${work.trays} trays`,
+        work.setC === null ? '' : sayTemperature(work.setC),
+      ]
+        .filter(Boolean)
+        .join(', '),
+    });
+  return calendar.toString();
+};

@@ -1,0 +1,66 @@
+import { Download } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { planToCsv, type Plan } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { saveFile } from '../../lib/save-file';
+import { useUnits } from '../../lib/units';
+import { buttonClass } from '../../ui/button';
+import { calendars, type CalendarKind } from './calendars';
+
+const item =
+  'block w-full cursor-pointer rounded px-3 py-1.5 text-left text-[14px] outline-none data-[highlighted]:bg-ground';
+
+/** The plan as files: a calendar for the bench and one for the ovens, a table, and all of it as JSON. */
+export const SavePlan = ({ date, plan, timeZone }: { date: string; plan: Plan; timeZone: string }) => {
+  const { product, oven, mixer } = useNames();
+  const { temperature } = useUnits();
+  const place = (id: string) => (oven(id) === id ? mixer(id) : oven(id));
+  const calendar = (kind: CalendarKind) =>
+    void import('./give-out').then(({ planToCalendar }) =>
+      saveFile(
+        `${date}-${kind}.ics`,
+        'text/calendar',
+        planToCalendar(plan.batches, kind, { product, place }, temperature),
+      ),
+    );
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className={`${buttonClass()} gap-1.5 px-3 py-1.5`}>
+        <Download size={16} aria-hidden /> Save
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={4}
+          className="z-50 w-64 rounded-lg border border-line-strong bg-surface p-1 shadow-2xl"
+        >
+          {(Object.keys(calendars) as CalendarKind[]).map((kind) => (
+            <DropdownMenu.Item key={kind} className={item} onSelect={() => calendar(kind)}>
+              {calendars[kind].name}, as a calendar
+            </DropdownMenu.Item>
+          ))}
+          <DropdownMenu.Item
+            className={item}
+            onSelect={() =>
+              saveFile(`${date}-plan.csv`, 'text/csv', planToCsv(plan.batches, timeZone, { product, place }))
+            }
+          >
+            All work, as CSV
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className={item}
+            onSelect={() =>
+              saveFile(
+                `${date}-plan.json`,
+                'application/json',
+                `${JSON.stringify({ date, ...plan }, null, 2)}\n`,
+              )
+            }
+          >
+            The plan, as JSON
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+};

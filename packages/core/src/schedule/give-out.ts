@@ -1,0 +1,68 @@
+import Papa from 'papaparse';
+import { wallClock } from '../quantity/index.js';
+import type { BatchPlan, Task, TaskKind } from './problem.js';
+
+/** Something that a person does of a plan, or a machine, from a moment to a moment. */
+export interface PlannedWork {
+  readonly id: string;
+  readonly kind: TaskKind;
+  readonly batchId: string;
+  readonly productCode: string;
+  readonly startS: number;
+  readonly endS: number;
+  /** The mixer, or the oven of a load. */
+  readonly where: string;
+  readonly setC: number | null;
+  readonly trays: number | null;
+  readonly pieces: number;
+}
+
+const workOf = (batch: BatchPlan, task: Task): PlannedWork => {
+  const load = batch.loads.find(({ id }) => id === task.loadId);
+  return {
+    id: task.id,
+    kind: task.kind,
+    batchId: batch.batchId,
+    productCode: batch.productCode,
+    startS: task.startS,
+    endS: task.endS,
+    where: task.kind === 'mix' ? batch.mixerId : task.kind === 'bake' ? (load?.ovenId ?? '') : '',
+    setC: task.kind === 'bake' ? (load?.setC ?? null) : null,
+    trays: load ? load.trays.length : null,
+    pieces: load ? load.trays.reduce((sum, { pieces }) => sum + pieces, 0) : batch.pieces,
+  };
+};
+
+/** All work of a plan in the order of its beginning. */
+export const plannedWork = (batches: readonly BatchPlan[]): readonly PlannedWork[] =>
+  batches
+    .flatMap((batch) => batch.tasks.map((task) => workOf(batch, task)))
+    .sort((a, b) => a.startS - b.startS || a.endS - b.endS);
+
+/** The plan as a table for a spreadsheet, times by the bakery's clock. */
+export const planToCsv = (
+  batches: readonly BatchPlan[],
+  timeZone: string,
+  nameOf: { readonly product: (code: string) => string; readonly place: (id: string) => string },
+): string =>
+  Papa.unparse(
+    plannedWork(batches).map((work) => {
+      const [from, to] = [wallClock(work.startS, timeZone), wallClock(work.endS, timeZone)];
+      return {
+        date: from.date,
+        from: from.time,
+        'to date': to.date,
+        to: to.time,
+        what: work.kind,
+        lot: work.batchId,
+        code: work.productCode,
+        product: nameOf.product(work.productCode),
+        where: work.where === '' ? '' : nameOf.place(work.where),
+        'set °C': work.setC ?? '',
+        trays: work.trays ?? '',
+        pieces: work.pieces,
+      };
+    }),
+    // A cell that begins like a formula is text in every spreadsheet.
+    { escapeFormulae: true },
+  );
