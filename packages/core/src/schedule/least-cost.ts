@@ -23,7 +23,7 @@ const leastOfLoads = (problem: PlanProblem, product: PlanProduct, trays: number)
   const gap = (problem.loadGapS / 60) * (1 + ovenMinute);
   const kinds = product.bakes.flatMap(({ ovenId, pullS }) => {
     const oven = problem.ovens.find(({ id }) => id === ovenId);
-    return oven
+    return oven && oven.places > 0
       ? [
           {
             places: oven.places,
@@ -72,7 +72,8 @@ const leastOf = (problem: PlanProblem, product: PlanProduct) => {
  */
 export const leastCost = (problem: PlanProblem, undone: number): number => {
   const weights = problem.weights ?? usualWeights;
-  const products = problem.products.filter(({ bakes }) => bakes.length > 0);
+  const bakeable = new Set(problem.ovens.filter(({ places }) => places > 0).map(({ id }) => id));
+  const products = problem.products.filter(({ bakes }) => bakes.some(({ ovenId }) => bakeable.has(ovenId)));
   const own = products.map((product) => leastOf(problem, product));
   const begun = problem.fixed.reduce((sum, batch) => {
     if (!problem.products.some(({ code }) => code === batch.productCode)) return sum;

@@ -68,7 +68,7 @@ export const placeLoads = (
     let bestScore = Number.NEGATIVE_INFINITY;
     for (const bake of product.bakes) {
       const oven = problem.ovens.find((o) => o.id === bake.ovenId);
-      if (!oven) continue;
+      if (!oven || oven.places < 1) continue;
       // A load serves one ready-by; later trays join where they may bake that early.
       const count = together
         ? Math.min(oven.places, rest.length)

@@ -7,7 +7,12 @@ import { setTemperature, trayLayout } from './predictions.js';
 import { loadTemperature } from './load-temperature.js';
 import { at, dayInput, demoLines, demoPredictions, demoProblem, smallProblem } from './problem.testkit.js';
 import type { PlanProblem } from './problem.js';
+import { costOf } from './cost.js';
+import { leastCost } from './least-cost.js';
+import { solveLinear } from './linear.testkit.js';
+import { undonePieces } from './served.js';
 import { sharesOf } from './shares.js';
+import { leastUndone } from './undone-bound.js';
 import { solvePlan } from './solve.js';
 
 const task = (plan: ReturnType<typeof solvePlan>, batchId: string, kind: string) =>
@@ -300,6 +305,48 @@ describe('a small day', () => {
   });
   it('of nothing is an empty plan', () => {
     expect(solvePlan(smallProblem({ products: [] }))).toEqual({ batches: [], unplaced: [], boundS: 0 });
+  });
+});
+
+describe('a floor that lacks something', () => {
+  const small = smallProblem();
+  const proved = (problem: PlanProblem) => {
+    const plan = solvePlan(problem, { tries: 5 });
+    const least = leastUndone(problem, solveLinear);
+    expect(checkPlan(problem, plan)).toEqual([]);
+    const cost = leastCost(problem, least);
+    expect(Number.isFinite(cost)).toBe(true);
+    const undone = undonePieces(problem, plan.batches);
+    if (undone === least) expect(cost).toBeLessThanOrEqual(costOf(problem, plan.batches).minutes + 1e-9);
+    return { undone, least };
+  };
+  it.each<[string, Partial<PlanProblem>]>([
+    ['an oven without places', { ovens: small.ovens.map((oven) => ({ ...oven, places: 0 })) }],
+    ['an oven that is not there', { ovens: [] }],
+    ['no way to bake it', { products: small.products.map((p) => ({ ...p, bakes: [] })) }],
+    ['ovens that nobody attends', { ovenHours: [] }],
+  ])('%s: nothing is baked, and the bound says so too', (_, change) => {
+    expect(proved(smallProblem(change))).toEqual({ undone: 40, least: 40 });
+  });
+  it('a batch of no pieces is no work', () => {
+    const problem = smallProblem({
+      products: small.products.map((p) => ({ ...p, batches: p.batches.map((b) => ({ ...b, pieces: 0 })) })),
+    });
+    const plan = solvePlan(problem);
+    expect(plan.batches).toEqual([]);
+    // What is due and has no dough is no secret.
+    expect(checkPlan(problem, plan).map(({ code }) => code)).toEqual(['late']);
+  });
+  it('ovens whose names differ in a sign only are two', () => {
+    const twins = ['oven-a', 'oven_a'].map((id) => ({ id, name: id, places: 2, degreesPerMin: 5 }));
+    const products = small.products.map((p) => ({
+      ...p,
+      bakes: twins.map(({ id }) => ({ ovenId: id, setC: 170, pullS: 720 })),
+      demands: [{ name: 'Kiosk', readyByS: 9000, pieces: 40 }],
+    }));
+    const { undone, least } = proved(smallProblem({ products, ovens: twins }));
+    expect(least).toBeLessThanOrEqual(undone);
+    expect(undone).toBe(0);
   });
 });
 

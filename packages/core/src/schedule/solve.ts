@@ -26,7 +26,10 @@ const coveredPieces = (problem: PlanProblem, product: PlanProduct): number =>
 export const solvePlan = (problem: PlanProblem, effort: Effort = {}): Plan => {
   const startedMs = Date.now();
   checkProblem(problem);
-  const shares = problem.products.flatMap((product) => sharesOf(product, coveredPieces(problem, product)));
+  const shares = problem.products
+    .flatMap((product) => sharesOf(product, coveredPieces(problem, product)))
+    // A batch of nothing is no work.
+    .filter(({ trays }) => trays.length > 0);
   let draft: Draft | undefined;
   let score: Score | undefined;
   for (const order of orders) {

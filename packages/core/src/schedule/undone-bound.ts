@@ -5,8 +5,11 @@ import { leastAvailable } from './timeline.js';
 /** Solves a linear program in the LP format and gives the least value of its objective. */
 export type SolveLinear = (program: string) => number;
 
-/** Stretches of time are made no more than this many: fewer only weaken the bound. */
-const mostStretches = 240;
+/**
+ * Stretches of time are made no more than this many, fewer where there are many orders, so that the program stays small:
+ * fewer only weaken the bound.
+ */
+const mostStretches = { few: 48, many: 240, timesOrders: 60_000 } as const;
 
 interface Stretch {
   readonly fromS: number;
@@ -84,8 +87,10 @@ const stretchesOf = (problem: PlanProblem, lines: readonly Line[]): readonly Str
     ]),
   ].filter((s) => s >= problem.nowS && s <= lastS);
   let sorted = [...new Set(cuts.map(Math.round))].sort((a, b) => a - b);
-  while (sorted.length > mostStretches + 1)
-    sorted = sorted.filter((_, i) => i % 2 === 0 || i === sorted.length - 1);
+  const orders = lines.reduce((sum, { due }) => sum + due.length, 0);
+  const { few, many, timesOrders } = mostStretches;
+  const most = Math.max(few, Math.min(many, Math.floor(timesOrders / Math.max(1, orders))));
+  while (sorted.length > most + 1) sorted = sorted.filter((_, i) => i % 2 === 0 || i === sorted.length - 1);
   return sorted.slice(0, -1).map((fromS, i) => ({ fromS, toS: sorted[i + 1] as number }));
 };
 
@@ -113,16 +118,17 @@ export const undoneProgram = (problem: PlanProblem): string | null => {
   for (const line of lines) {
     const { product, name, due } = line;
     const ovens = product.bakes.flatMap((bake) => {
-      const oven = problem.ovens.find(({ id }) => id === bake.ovenId);
-      return oven ? [{ bake, oven }] : [];
+      const index = problem.ovens.findIndex(({ id }) => id === bake.ovenId);
+      const oven = problem.ovens[index];
+      return oven && oven.places > 0 ? [{ bake, oven, index }] : [];
     });
     const quickestS = Math.min(...ovens.map(({ bake }) => bake.pullS));
     const baked: { fromS: number; name: string }[] = [];
     const mixed: { fromS: number; name: string }[] = [];
     stretches.forEach((stretch, k) => {
       if (stretch.toS > line.releaseS)
-        for (const { bake, oven } of ovens) {
-          const x = `b_${name}_${oven.id.replace(/\W/g, '_')}_${k}`;
+        for (const { bake, oven, index } of ovens) {
+          const x = `b_${name}_${index}_${k}`;
           baked.push({ fromS: stretch.fromS, name: x });
           const key = `${oven.id}/${k}`;
           const share = bake.pullS / (product.perTray * oven.places);
