@@ -19,6 +19,7 @@ import {
   layOut,
   leastCost,
   leastUndone,
+  missingPieces,
   noAdjustment,
   readSheet,
   requireNumber,
@@ -178,7 +179,7 @@ const runPlan = (problem: PlanProblem) => {
       undonePieces: undonePieces(problem, plan.batches),
       cost: costOf(problem, plan.batches).minutes,
     },
-    bound: { undonePieces: least, cost: leastCost(problem, least) },
+    bound: { undonePieces: least, cost: leastCost(problem, missingPieces(problem, plan.batches)) },
   };
 };
 

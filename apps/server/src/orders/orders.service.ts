@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
-import { DataSource } from 'typeorm';
+import { DataSource, In } from 'typeorm';
 import { clockChangeAt, JokulError } from '@jokul/core';
 import type { KeyedOrderLineInput, OrderLineInput, OrderLinesView, OrderView } from '@jokul/contracts';
 import { FormulaVersionEntity, OrderLineEntity } from '../database/entities.js';
@@ -105,7 +105,9 @@ export class OrdersService {
           `lines.${strange}.productCode`,
         );
       const there = await manager.findBy(OrderLineEntity, { date });
-      const ids = new Set(there.map(({ id }) => id));
+      // A key may be of a line of another day: that one is not moved here.
+      const sent = await manager.findBy(OrderLineEntity, { id: In(lines.map(({ id }) => id)) });
+      const ids = new Set(sent.map(({ id }) => id));
       const same = (l: Pick<OrderView, 'customer' | 'productCode' | 'readyBy'>) =>
         JSON.stringify([l.customer.toLowerCase(), l.productCode, l.readyBy]);
       const keys = new Set(there.map(same));

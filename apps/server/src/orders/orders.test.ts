@@ -179,6 +179,13 @@ describe('many lines at once', () => {
     expect(await listed()).toBe(before);
   });
 
+  it('a key of a line of another day moves nothing', async () => {
+    const before = await listed();
+    const { body } = await post([{ ...lines[0], readyBy: '11:00' }], '2026-12-12');
+    expect([body.added.length, body.already]).toEqual([0, 1]);
+    expect(await listed()).toBe(before);
+  });
+
   it('a ready-by that a clock change skips is named by its line', async () => {
     const answer = await post([{ ...lines[0], id: id(20), readyBy: '01:30' }], '2026-03-29');
     expect([answer.status, answer.body.code, answer.body.path]).toEqual([

@@ -67,7 +67,7 @@ const leastOf = (problem: PlanProblem, product: PlanProduct) => {
 };
 
 /**
- * No plan that leaves `undone` ordered pieces costs less than this, minutes: work at mixer and bench in the largest
+ * No plan that leaves `undone` ordered pieces or fewer costs less than this, minutes: work at mixer and bench in the largest
  * batches, loads as full as their ovens, one chamber heated once, no change of temperature, and nothing that waits. What has begun costs its loads.
  */
 export const leastCost = (problem: PlanProblem, undone: number): number => {

@@ -1,11 +1,10 @@
-import { wallClock } from '../quantity/index.js';
 import { checkPlan, type Violation } from './check.js';
 import { costOf, type PlanCost } from './cost.js';
 import { horizonProblem, type HorizonInput, type HorizonOrder } from './horizon.js';
 import { leastCost } from './least-cost.js';
 import { ovenTasks, type OvenTask } from './oven-tasks.js';
 import type { BatchPlan, PlanProblem, Resource, Task } from './problem.js';
-import { servedBy, undonePieces, type Served } from './served.js';
+import { missingPieces, servedBy, undonePieces, type Served } from './served.js';
 import { safePlan, type SafeEffort } from './safe-plan.js';
 import { surenessOf } from './sure.js';
 import { leastUndone, type SolveLinear } from './undone-bound.js';
@@ -71,11 +70,6 @@ export const planHorizon = (input: HorizonInput, options: HorizonOptions): Horiz
   const { plan, reasons } = safePlan(problem, { ...options, leastUndone: undone });
   const { batches } = plan;
   const { timeZone } = input.rules;
-  const today = wallClock(problem.nowS, timeZone).date;
-  const sayTime = (atS: number) => {
-    const { date, time } = wallClock(atS, timeZone);
-    return date === today ? time : `${time} on ${date}`;
-  };
   const dealt = servedBy(problem, batches);
   const orderOf = ({ productCode, demand }: Pick<Served, 'productCode' | 'demand'>) =>
     ordersOf.get(productCode)?.[demand] as HorizonOrder;
@@ -104,7 +98,7 @@ export const planHorizon = (input: HorizonInput, options: HorizonOptions): Horiz
         order: orderOf(served),
         pieces: served.ordered - served.pieces,
         reason: reasonFor(problem, served, reasons),
-        ways: waysOut(problem, dealt, served, sayTime, untilMs),
+        ways: waysOut(problem, dealt, served, timeZone, untilMs),
       })),
       ...refused.map(({ orderId, productCode, pieces, reason }) => ({
         order: byId.get(orderId) ?? {
@@ -125,7 +119,7 @@ export const planHorizon = (input: HorizonInput, options: HorizonOptions): Horiz
     },
     bound: {
       undonePieces: undone + refused.reduce((sum, { pieces }) => sum + pieces, 0),
-      cost: leastCost(problem, undone),
+      cost: leastCost(problem, missingPieces(problem, batches)),
     },
     cost,
     chance: surenessOf(problem, batches).map((sure) => ({

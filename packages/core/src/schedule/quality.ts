@@ -1,8 +1,7 @@
-import { wallClock } from '../quantity/index.js';
 import { costOf, type PlanCost } from './cost.js';
 import { leastCost } from './least-cost.js';
 import type { BatchPlan, Demand, PlanProblem } from './problem.js';
-import { servedBy, undonePieces, type Served } from './served.js';
+import { missingPieces, servedBy, undonePieces, type Served } from './served.js';
 import { surenessOf } from './sure.js';
 import { waysOut, type WayOut } from './ways.js';
 
@@ -19,7 +18,7 @@ export interface PlanQuality {
   /** No plan leaves fewer. */
   readonly leastUndone: number;
   readonly cost: PlanCost;
-  /** No plan that leaves so few undone costs less, minutes. */
+  /** No plan that has as many pieces in time costs less, minutes. */
   readonly leastCost: number;
   readonly sure: readonly (Wanted & { readonly probability: number })[];
   readonly short: readonly (Wanted & {
@@ -54,17 +53,12 @@ export const qualityOf = (
   };
   const served = servedBy(problem, batches);
   const untilMs = Date.now() + 1000 * waysSeconds;
-  const today = wallClock(problem.nowS, timeZone).date;
-  const sayTime = (atS: number) => {
-    const { date, time } = wallClock(atS, timeZone);
-    return date === today ? time : `${time} on ${date}`;
-  };
   return {
     undonePieces: undonePieces(problem, batches),
     orderedPieces: served.reduce((sum, { ordered }) => sum + ordered, 0),
     leastUndone,
     cost: costOf(problem, batches),
-    leastCost: leastCost(problem, leastUndone),
+    leastCost: leastCost(problem, missingPieces(problem, batches)),
     // What is past is no forecast.
     sure: surenessOf(problem, batches)
       .map((sure) => ({ ...who(sure), probability: sure.probability }))
@@ -75,7 +69,7 @@ export const qualityOf = (
         ...who(short),
         ordered: short.ordered,
         pieces: short.pieces,
-        ways: waysOut(problem, served, short, sayTime, untilMs),
+        ways: waysOut(problem, served, short, timeZone, untilMs),
       })),
     wanted,
   };

@@ -69,3 +69,9 @@ export const undonePieces = (problem: Pick<PlanProblem, 'products'>, batches: re
       ),
     0,
   );
+
+/** Ordered pieces that are not ready in time, counted. */
+export const missingPieces = (
+  problem: Pick<PlanProblem, 'products'>,
+  batches: readonly BatchPlan[],
+): number => servedBy(problem, batches).reduce((sum, { ordered, pieces }) => sum + ordered - pieces, 0);

@@ -1,3 +1,4 @@
+import { wallClock } from '../quantity/index.js';
 import { sayDuration } from '../shown/index.js';
 import { solvePlan } from './solve.js';
 import type { Availability, BatchPlan, PlanProblem } from './problem.js';
@@ -47,6 +48,12 @@ const withTrays = (problem: PlanProblem, more: number): PlanProblem => ({
   ),
 });
 
+/** A moment by the bakery's clock, with its date when that is another one than now. */
+const sayMoment = (atS: number, nowS: number, timeZone: string): string => {
+  const { date, time } = wallClock(atS, timeZone);
+  return date === wallClock(nowS, timeZone).date ? time : `${time} on ${date}`;
+};
+
 /** The changed plan serves the demand whole, and no other demand worse than before. */
 const works = (problem: PlanProblem, wanted: Served, before: readonly Served[], tries: number): boolean => {
   let batches: readonly BatchPlan[];
@@ -78,14 +85,14 @@ const firstThat = (
 /**
  * Ways out for a demand that is not ready in time, each tried by planning everything again: it is served whole then, and
  * nobody else is served worse. The cheapest first; none where none was found.
- * @param sayTime writes a moment as the bakery's clock shows it
+ * @param timeZone of the bakery, by whose clock a later ready-by is said
  * @param untilMs no further one is tried after this moment
  */
 export const waysOut = (
   problem: PlanProblem,
   served: readonly Served[],
   wanted: Served,
-  sayTime: (atS: number) => string,
+  timeZone: string,
   untilMs: number,
   tries = 12,
 ): readonly WayOut[] => {
@@ -112,7 +119,7 @@ export const waysOut = (
   if (later !== undefined)
     ways.push({
       kind: 'later',
-      say: `Have it ready at ${sayTime(dueS + later)}, ${sayDuration(later)} later.`,
+      say: `Have it ready at ${sayMoment(dueS + later, problem.nowS, timeZone)}, ${sayDuration(later)} later.`,
       amount: later,
     });
   const trays = firstThat(traysMore, untilMs, (n) => works(withTrays(problem, n), wanted, served, tries));
