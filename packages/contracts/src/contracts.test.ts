@@ -45,7 +45,11 @@ describe('payloads of the journal', () => {
       age: { chilledS: 3600, frozenS: 0, outS: 60, stays: 1, byPlace: { 'walk-in': 3600 } },
     }),
     split: { into: 'RYE-26-4-K.2', massG: 2000, pieces: 0 },
-    merged: { from: 'RYE-26-3-K', massG: 200 },
+    merged: {
+      from: 'RYE-26-3-K',
+      massG: 200,
+      age: { chilledS: 3600, frozenS: 0, outS: 60, stays: 1, byPlace: { 'walk-in': 3600 } },
+    },
     discarded: { massG: 100, pieces: 0, reason: 'Fell on the floor.' },
     weighed: {
       key: 'dry/salt',

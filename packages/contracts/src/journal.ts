@@ -150,6 +150,7 @@ export class SplitPayload {
 export class MergedPayload {
   @Name() from: string;
   @Grams() massG: number;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
 }
 export class DiscardedPayload {
   @Grams() massG: number;

@@ -1,4 +1,4 @@
-import type { ClockName, LotRecord } from '../lot/index.js';
+import type { ClockName, LotAge, LotRecord } from '../lot/index.js';
 import type { Cover } from '../thermal/index.js';
 
 /** What each kind of entry carries. Masses in g, temperatures in °C, durations in s, lengths in mm. */
@@ -72,7 +72,12 @@ export interface Payloads {
   /** A part becomes a lot of its own, which begins with the same truth and the age it has by then. */
   readonly split: { readonly into: string; readonly massG: number; readonly pieces: number };
   /** Dough of another lot was worked into this one. */
-  readonly merged: { readonly from: string; readonly massG: number };
+  readonly merged: {
+    readonly from: string;
+    readonly massG: number;
+    /** How old that dough was by then; missing in entries of an older Jokul. */
+    readonly age?: LotAge;
+  };
   readonly discarded: { readonly massG: number; readonly pieces: number; readonly reason: string };
   /** Dough beyond its window is used all the same: somebody decided it and said why. */
   readonly released: {

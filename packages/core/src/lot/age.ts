@@ -59,6 +59,29 @@ export const lotAge = (life: LifeSoFar, kindOf: PlaceKindOf, nowMs: number): Lot
   };
 };
 
+/**
+ * The age of dough that was worked into another one and has lived on there.
+ * @param then its own age when it was worked in
+ * @param hostThen the age of the other dough at that moment
+ * @param hostNow the age of the other dough now
+ */
+export const ageWithin = (then: LotAge, hostThen: LotAge, hostNow: LotAge): LotAge => ({
+  chilledS: then.chilledS + Math.max(0, hostNow.chilledS - hostThen.chilledS),
+  frozenS: then.frozenS + Math.max(0, hostNow.frozenS - hostThen.frozenS),
+  outS: then.outS + Math.max(0, hostNow.outS - hostThen.outS),
+  stays: then.stays + Math.max(0, hostNow.stays - hostThen.stays),
+  byPlace: Object.fromEntries(
+    [...new Set([...Object.keys(then.byPlace), ...Object.keys(hostNow.byPlace)])].map((place) => [
+      place,
+      (then.byPlace[place] ?? 0) +
+        Math.max(0, (hostNow.byPlace[place] ?? 0) - (hostThen.byPlace[place] ?? 0)),
+    ]),
+  ),
+});
+
+/** All of a dough's time since it was mixed, s. */
+export const wholeAgeS = ({ chilledS, frozenS, outS }: LotAge): number => chilledS + frozenS + outS;
+
 export type ClockName = 'chilled' | 'frozen' | 'out';
 
 /** How long a dough may be in each state over its whole life, s. */

@@ -79,7 +79,8 @@ export const coldLabels = (
   rules: HouseRules,
 ): readonly ColdLabel[] => {
   const lots = { lotOf: () => lot, formulaOf: () => formula, places: equipment.places, rules };
-  const entry = coldEntry(item, lots, item.inMs);
+  // What was worked in since it went there may be older than all of it.
+  const entry = coldEntry(item, lots, Math.max(item.inMs, ...lot.merged.map(({ atMs }) => atMs)));
   const age = ageOfLot(lot, kindOfPlace(equipment.places), item.inMs);
   const restedS = age.chilledS + age.frozenS;
   const { shelf, count } = placesTaken(item, formula, equipment, rules);

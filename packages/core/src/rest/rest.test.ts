@@ -12,7 +12,7 @@ import { leftOut } from './left-out.js';
 import { lotWay } from './lot-way.js';
 import { placeAirNow } from './place-air-now.js';
 import { inOrderOfUse, olderThan } from './use-first.js';
-import { ageLimits, kindOfPlace, overWindow } from './window.js';
+import { ageLimits, clocksOf, kindOfPlace, oldestAge, overWindow } from './window.js';
 
 const place = (id: string): Place => {
   const found = demoEquipment.places.find((p) => p.id === id);
@@ -333,6 +333,39 @@ describe('a dough that was out and goes back', () => {
     const [label] = coldLabels(inside, twice, ginger, demoEquipment, demoRules);
     // 26 of its 24 hours were over when it went back.
     expect(label?.notAfterMs).toBe(nowMs - 6 * hour);
+  });
+  it('is as old as the oldest dough that was worked into it', () => {
+    const fresh: LotState = {
+      ...emptyLot('GNG-1-B'),
+      stays: [stayOf('walk-in', -3, null)],
+      merged: [
+        {
+          atMs: nowMs - 4 * hour,
+          who: 'x',
+          entryId: 'm',
+          from: 'GNG-1-A',
+          massG: 300,
+          age: { chilledS: 18 * 3600, frozenS: 0, outS: 3600, stays: 1, byPlace: { 'walk-in': 18 * 3600 } },
+        },
+      ],
+    };
+    expect(overWindow(fresh, ageRules(), nowMs)).toBeNull();
+    // 18 h and an hour out before, three hours here: 22 of 24, where the dough itself is three.
+    const clocks = clocksOf(fresh, ageRules(), nowMs);
+    expect(clocks[0]).toMatchObject({ clock: 'chilled', ageS: 22 * 3600 });
+    expect(clocks.find(({ clock }) => clock === 'out')).toMatchObject({ ageS: 3600 });
+    expect(oldestAge(fresh, kindOfPlace(demoEquipment.places), nowMs)).toMatchObject({
+      chilledS: 21 * 3600,
+      stays: 2,
+      byPlace: { 'walk-in': 21 * 3600 },
+    });
+    expect(overWindow(fresh, ageRules(), nowMs + 3 * hour)?.clock).toBe('chilled');
+    const inside = item('GNG-1-B', { form: 'tub', inMs: nowMs - 3 * hour });
+    expect(coldLabels(inside, fresh, ginger, demoEquipment, demoRules)[0]?.notAfterMs).toBe(nowMs + 2 * hour);
+    // Before it came in, the dough was its own; and an entry of an older Jokul says nothing of age.
+    expect(clocksOf(fresh, ageRules(), nowMs - 5 * hour)).toEqual([]);
+    const silent = { ...fresh, merged: fresh.merged.map(({ age: _age, ...other }) => other) };
+    expect(clocksOf(silent, ageRules(), nowMs)[0]).toMatchObject({ clock: 'chilled', ageS: 3 * 3600 });
   });
   it('out past the limit it says so, by the clock of the bench', () => {
     const out: LotState = { ...emptyLot('GNG-1-A'), stays: [stayOf('walk-in', -7, -5)] };

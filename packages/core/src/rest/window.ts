@@ -1,8 +1,10 @@
 import type { Formula } from '../formula/index.js';
 import type { LotState } from '../ledger/index.js';
 import {
+  ageWithin,
   lifeClocks,
   lotAge,
+  wholeAgeS,
   type AgeLimits,
   type ClockName,
   type LifeClock,
@@ -73,6 +75,24 @@ export const ageOfLot = (lot: LotState, kindOf: PlaceKindOf, nowMs: number): Lot
     nowMs,
   );
 
+/**
+ * The ages of all that is in a dough: its own, and that of each older dough that was worked into it. A limit holds for
+ * the oldest of them, however little it is: working it into fresh dough does not make it young.
+ */
+const agesIn = (lot: LotState, kindOf: PlaceKindOf, nowMs: number): readonly LotAge[] => {
+  const own = ageOfLot(lot, kindOf, nowMs);
+  return [
+    own,
+    ...lot.merged.flatMap(({ age, atMs }) =>
+      age && atMs <= nowMs ? [ageWithin(age, ageOfLot(lot, kindOf, atMs), own)] : [],
+    ),
+  ];
+};
+
+/** The age of the oldest dough in a lot. */
+export const oldestAge = (lot: LotState, kindOf: PlaceKindOf, nowMs: number): LotAge =>
+  agesIn(lot, kindOf, nowMs).reduce((oldest, age) => (wholeAgeS(age) > wholeAgeS(oldest) ? age : oldest));
+
 /** Dough that is past a limit and was not released by anybody. */
 export type OverWindow = Pick<LifeClock, 'clock' | 'ageS' | 'limitS'>;
 
@@ -81,16 +101,26 @@ export interface AgeRules {
   readonly limits: AgeLimits;
 }
 
-/** The clocks of a lot, the most pressing first. */
-export const clocksOf = (lot: LotState, { kindOf, limits }: AgeRules, nowMs: number): readonly LifeClock[] =>
-  [...lifeClocks(ageOfLot(lot, kindOf, nowMs), limits)].sort((a, b) => a.leftS - b.leftS);
+/** The clocks of a lot, the most pressing first; each by the dough in it that has the least time left. */
+export const clocksOf = (
+  lot: LotState,
+  { kindOf, limits }: AgeRules,
+  nowMs: number,
+): readonly LifeClock[] => {
+  const pressing = new Map<ClockName, LifeClock>();
+  for (const age of agesIn(lot, kindOf, nowMs))
+    for (const clock of lifeClocks(age, limits))
+      if (clock.leftS < (pressing.get(clock.clock)?.leftS ?? Infinity)) pressing.set(clock.clock, clock);
+  return [...pressing.values()].sort((a, b) => a.leftS - b.leftS);
+};
 
 /**
  * By how much a dough is past one of its limits, if it is and nobody decided on it since; null otherwise.
  * @param rules how the places are kept and how long dough may be in each state
  */
 export const overWindow = (lot: LotState | undefined, rules: AgeRules, nowMs: number): OverWindow | null => {
-  if (!lot || lot.stays.length + (lot.begun?.age?.stays ?? 0) === 0) return null;
+  const before = lot ? [lot.begun?.age, ...lot.merged.map(({ age }) => age)] : [];
+  if (!lot || before.reduce((sum, age) => sum + (age?.stays ?? 0), lot.stays.length) === 0) return null;
   // A decision on one clock says nothing of another that runs out later; older ones named none and meant all.
   const decided = (clock: ClockName) => lot.released.some((r) => r.clock === undefined || r.clock === clock);
   const over = clocksOf(lot, rules, nowMs).find(({ leftS, clock }) => leftS < 0 && !decided(clock));

@@ -22,7 +22,8 @@ export const AgeClocks = ({
   placeName: (id: string) => string;
 }) => {
   const now = useNow(20_000);
-  const { duration } = useUnits();
+  const { duration, mass } = useUnits();
+  const old = lot.merged.filter(({ age: then }) => then !== undefined);
   const age = ageOfLot(lot, rules.kindOf, now);
   const clocks = clocksOf(lot, rules, now);
   if (age.stays === 0 && age.outS < 60) return null;
@@ -43,6 +44,11 @@ export const AgeClocks = ({
         ))}
         <Fact name="times put away">{age.stays}</Fact>
       </Facts>
+      {old.map(({ from, massG, entryId }) => (
+        <p key={entryId} className="mt-1 text-[13.5px] text-ink-soft">
+          {mass(massG)} of {from} were worked in. The clocks are those of the oldest dough in the bowl.
+        </p>
+      ))}
       <p className="mt-1 text-[12.5px] text-ink-faint">
         All times add up: a dough that was out and goes back does not start anew. Time out counts for the
         chilled clock too; frozen, that one stands still.

@@ -2,9 +2,9 @@ import { Scissors } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import {
-  ageOfLot,
   lotBalance,
   lotRecord,
+  oldestAge,
   partId,
   productOf,
   type AgeRules,
@@ -54,7 +54,7 @@ const splitOff = (
   const into = partId(lot.lot, lots);
   const { begun, stays, mixed } = lot;
   const inside = stays.findLast(({ outMs }) => outMs === null);
-  const age = ageOfLot(lot, rules.kindOf, nowMs());
+  const age = oldestAge(lot, rules.kindOf, nowMs());
   const base = begun ?? lotRecord(formula, { massG, pieces, day: null, mixerId: null });
   const { atMs: _a, who: _w, entryId: _e, ...pinned } = { atMs: 0, who: '', entryId: '', ...base };
   record('split', lot.lot, { into, massG, pieces });
@@ -74,7 +74,7 @@ const splitOff = (
 
 /** Parts of a lot: split, taken out, merged, thrown away; the grams balance. */
 export const LotParts = (props: LotPartsProps) => {
-  const { lot, formula } = props;
+  const { lot, formula, rules } = props;
   const [open, setOpen] = useState(false);
   const [what, setWhat] = useState<What>('split');
   const [mass, setMass] = useState('');
@@ -129,7 +129,7 @@ export const LotParts = (props: LotPartsProps) => {
       toast(`${said} of ${lot.lot} thrown away.`);
     }
     if (what === 'merge' && source) {
-      record('merged', lot.lot, { from, massG });
+      record('merged', lot.lot, { from, massG, age: oldestAge(source, rules.kindOf, nowMs()) });
       record('split', from, { into: lot.lot, massG, pieces });
       toast(`${said} of ${from} worked into ${lot.lot}.`);
     }
