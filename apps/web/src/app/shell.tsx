@@ -38,34 +38,37 @@ const LineLink = ({
   <NavLink
     to={{ pathname: `/${path}`, search: window.location.search }}
     className={({ isActive }) =>
-      `group relative flex items-center gap-3 rounded-md py-1.5 pr-2 pl-2.5 ${isActive ? 'bg-ground font-semibold text-ink' : 'text-ink-soft hover:bg-ground hover:text-ink'}`
+      `group relative flex items-center gap-3 rounded-md py-1.5 pr-2 pl-2.5 max-sm:min-w-[3.9rem] max-sm:flex-col max-sm:gap-0 max-sm:px-1 max-sm:text-[12.5px] thumb ${isActive ? 'bg-ground font-semibold text-ink' : 'text-ink-soft hover:bg-ground hover:text-ink'}`
     }
   >
     <span className="figures z-10 grid size-6 shrink-0 place-items-center rounded-full border border-line-strong bg-surface text-[12px] group-aria-[current=page]:border-ink group-aria-[current=page]:bg-inverse group-aria-[current=page]:text-inverse-ink">
       {hint}
     </span>
-    <span className={narrow ? 'sr-only' : 'max-[900px]:sr-only'}>{name}</span>
+    <span className={narrow ? 'sm:sr-only' : 'sm:max-[900px]:sr-only'}>{name}</span>
   </NavLink>
 );
 
-/** The line; on the wall display only its marks are left. */
+/** The line; on the wall display only its marks are left, on a phone it lies under the thumb. */
 const Line = ({ narrow }: { narrow: boolean }) => (
-  <nav aria-label="Stations" className="flex h-full flex-col gap-4 px-2 py-3">
-    <div className="flex items-center gap-2 px-1.5">
+  <nav
+    aria-label="Stations"
+    className="flex h-full flex-col gap-4 px-2 py-3 max-sm:h-auto max-sm:w-max max-sm:flex-row max-sm:gap-1 max-sm:px-1 max-sm:py-1"
+  >
+    <div className="flex items-center gap-2 px-1.5 max-sm:hidden">
       <svg viewBox="0 0 32 32" className="size-7 shrink-0" aria-hidden>
         <path d="M6 4h8l-2 8 7 6-3 10H7l3-10-6-6z" fill="var(--ink)" />
         <circle cx="25" cy="23" r="5" fill="none" stroke="var(--ink)" strokeWidth="2.5" />
       </svg>
       <span className={narrow ? 'sr-only' : 'text-lg font-semibold max-[900px]:sr-only'}>Jokul</span>
     </div>
-    <ol className="relative space-y-0.5 before:absolute before:top-3 before:bottom-3 before:left-[22px] before:w-px before:bg-line-strong">
+    <ol className="relative space-y-0.5 max-sm:flex max-sm:space-y-0 max-sm:before:hidden before:absolute before:top-3 before:bottom-3 before:left-[22px] before:w-px before:bg-line-strong">
       {stations.map(({ key, path, name }) => (
         <li key={path}>
           <LineLink path={path} name={name} hint={key} narrow={narrow} />
         </li>
       ))}
     </ol>
-    <ul className="space-y-0.5 border-t pt-3">
+    <ul className="space-y-0.5 border-t pt-3 max-sm:flex max-sm:space-y-0 max-sm:border-t-0 max-sm:border-l max-sm:pt-0 max-sm:pl-1">
       {across.map(({ key, path, name }) => (
         <li key={path}>
           <LineLink path={path} name={name} hint={key} narrow={narrow} />
@@ -97,9 +100,9 @@ const Clock = () => {
   return (
     <p className="flex items-baseline gap-2 whitespace-nowrap" aria-label="Bakery clock">
       <span className="figures text-lg">{wall.time(now)}</span>
-      <span className="text-ink-soft">{wall.date(now)}</span>
+      <span className="text-ink-soft max-sm:sr-only">{wall.date(now)}</span>
       {bakery.data && bakery.data.clock.mode !== 'real' && (
-        <span className="text-[12.5px] text-ink-faint">demo clock</span>
+        <span className="text-[12.5px] text-ink-faint max-sm:sr-only">demo clock</span>
       )}
     </p>
   );
@@ -177,24 +180,33 @@ export const Shell = () => {
     return () => window.removeEventListener('keydown', onKey);
   }, [actions, navigate, search, set]);
 
+  // On a phone the line is pushed along: the station one is at stays in sight.
+  useEffect(() => {
+    document
+      .querySelector('nav [aria-current="page"]')
+      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [pathname]);
+
   const title = titleOf(pathname, bakery.data?.formulas ?? []);
   const wall = pathname.startsWith('/floor');
   return (
     <div
-      className={`grid h-full grid-rows-[minmax(0,1fr)] print:block ${wall ? 'grid-cols-[60px_minmax(0,1fr)]' : 'grid-cols-[148px_minmax(0,1fr)] max-[900px]:grid-cols-[60px_minmax(0,1fr)]'}`}
+      className={`grid h-full grid-rows-[minmax(0,1fr)] max-sm:!grid-cols-[minmax(0,1fr)] max-sm:!grid-rows-[minmax(0,1fr)_auto] print:block ${wall ? 'grid-cols-[60px_minmax(0,1fr)]' : 'grid-cols-[148px_minmax(0,1fr)] max-[900px]:grid-cols-[60px_minmax(0,1fr)]'}`}
     >
       <title>{title}</title>
-      <div className="no-print min-h-0 overflow-y-auto border-r bg-surface">
+      <div className="no-print min-h-0 overflow-y-auto border-r bg-surface max-sm:order-last max-sm:overflow-x-auto max-sm:border-t max-sm:border-r-0">
         <Line narrow={wall} />
       </div>
-      <div className="flex min-h-0 flex-col print:block">
-        <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b bg-surface px-4">
+      <div className="flex min-h-0 min-w-0 flex-col print:block">
+        <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b bg-surface px-4 max-sm:h-auto max-sm:flex-wrap max-sm:gap-x-1 max-sm:gap-y-0.5 max-sm:px-3 max-sm:py-1">
           <Clock />
-          <div className="min-w-0 flex-1">{!wall && <NextAction />}</div>
+          <div className="min-w-0 flex-1 max-sm:order-last max-sm:basis-full max-sm:empty:hidden">
+            {!wall && <NextAction />}
+          </div>
           <ConnectionMark />
           <select
             aria-label="Who works at this device"
-            className="rounded-md border border-line bg-raised px-2 py-1 text-[13.5px]"
+            className="rounded-md border border-line bg-raised px-2 py-1 text-[13.5px] max-sm:ml-auto thumb"
             value={who}
             onChange={(event) => set({ who: event.target.value })}
           >
@@ -223,6 +235,7 @@ export const Shell = () => {
           <Button
             size="small"
             look="quiet"
+            className="max-sm:hidden"
             aria-label="Keys"
             title="Keys ( ? )"
             onClick={() => setOverview(true)}

@@ -7,8 +7,8 @@ const looks = {
   hand: 'bg-hand text-hand-ink border-hand hover:opacity-90',
 } as const;
 const sizes = {
-  small: 'px-2 py-1 text-[13px] gap-1.5',
-  normal: 'px-3 py-1.5 gap-2',
+  small: 'px-2 py-1 text-[13px] gap-1.5 thumb',
+  normal: 'px-3 py-1.5 gap-2 thumb',
   floor: 'px-6 min-h-16 text-2xl font-semibold gap-3',
 } as const;
 

@@ -1,7 +1,7 @@
 import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
 
 const box =
-  'w-full rounded-md border border-line-strong bg-raised px-2 py-1.5 text-ink disabled:opacity-50 aria-[invalid=true]:border-hand aria-[invalid=true]:border-2';
+  'w-full rounded-md border border-line-strong bg-raised px-2 py-1.5 text-ink thumb disabled:opacity-50 aria-[invalid=true]:border-hand aria-[invalid=true]:border-2';
 
 interface Labelled {
   readonly label: ReactNode;

@@ -17,7 +17,7 @@ export const WhyPane = ({ children }: { readonly children: ReactNode }) => (
     // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
     tabIndex={0}
     aria-label="The why"
-    className="no-print min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:col-span-2 max-[1000px]:border-t"
+    className="no-print min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:col-span-2 max-[1000px]:border-t max-sm:col-span-1 max-sm:overflow-visible max-sm:border-l-0"
   >
     {children}
   </aside>
@@ -25,12 +25,23 @@ export const WhyPane = ({ children }: { readonly children: ReactNode }) => (
 
 /** The anatomy that all stations share: the queue, the workpiece, the why. */
 export const Station = ({ title, question, queueTitle, queue, actions, why, children }: StationProps) => (
-  <div className="grid h-full min-h-0 grid-cols-[212px_minmax(0,1fr)_276px] max-[1000px]:grid-cols-[190px_minmax(0,1fr)] print:block">
-    <aside aria-label={queueTitle} className="no-print flex min-h-0 flex-col border-r bg-surface">
-      <h2 className="px-3 pt-3 pb-2 text-[12.5px] font-semibold text-ink-soft">{queueTitle}</h2>
-      <div className="min-h-0 flex-1 overflow-y-auto pb-3">{queue}</div>
+  <div className="grid h-full min-h-0 grid-cols-[212px_minmax(0,1fr)_276px] max-[1000px]:grid-cols-[190px_minmax(0,1fr)] max-sm:block max-sm:overflow-y-auto print:block">
+    <aside
+      aria-label={queueTitle}
+      className="no-print flex min-h-0 flex-col border-r bg-surface max-sm:border-r-0 max-sm:border-b"
+    >
+      <h2 className="px-3 pt-3 pb-2 text-[12.5px] font-semibold text-ink-soft max-sm:pt-1.5 max-sm:pb-0.5">
+        {queueTitle}
+      </h2>
+      {/* On a phone a strip to push along, so that the workpiece keeps the screen. */}
+      <div className="min-h-0 flex-1 overflow-y-auto pb-3 max-sm:flex max-sm:max-h-48 max-sm:overflow-x-auto max-sm:pb-1.5 max-sm:*:w-44 max-sm:*:shrink-0">
+        {queue}
+      </div>
     </aside>
-    <section aria-label={title} className="print-whole min-h-0 overflow-y-auto px-5 py-4">
+    <section
+      aria-label={title}
+      className="print-whole min-h-0 overflow-y-auto px-5 py-4 max-sm:overflow-visible max-sm:px-3 max-sm:py-3"
+    >
       <header className="mb-3 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
         <div className="min-w-0">
           <h1 className="text-[22px] leading-tight font-semibold">{title}</h1>

@@ -59,35 +59,37 @@ const LoadTable = ({ batches }: { batches: readonly BatchPlan[] }) => {
     .flatMap((batch) => batch.loads.map((load) => ({ batch, load })))
     .sort((a, b) => a.load.startS - b.load.startS);
   return (
-    <table className="mt-4 w-full">
-      <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
-        Loads in the order of the morning
-      </caption>
-      <thead className="text-left text-[12.5px] text-ink-soft">
-        <tr>
-          {['Load', 'Pull', 'Oven', 'At', 'Product', 'Trays', 'Pieces', 'Ready', 'Due'].map((head) => (
-            <th key={head} className="py-1 pr-3 font-normal">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody className="figures">
-        {loads.map(({ batch, load }) => (
-          <tr key={load.id} className="border-t">
-            <td className="py-0.5 pr-3">{wall.time(load.startS * 1000)}</td>
-            <td className="py-0.5 pr-3">{wall.exact((load.startS + load.pullS) * 1000)}</td>
-            <td className="py-0.5 pr-3 font-sans">{names.oven(load.ovenId)}</td>
-            <td className="py-0.5 pr-3 whitespace-nowrap">{temperature(load.setC)}</td>
-            <td className="py-0.5 pr-3 font-sans">{names.product(batch.productCode)}</td>
-            <td className="py-0.5 pr-3">{load.trays.length}</td>
-            <td className="py-0.5 pr-3">{load.trays.reduce((n, tray) => n + tray.pieces, 0)}</td>
-            <td className="py-0.5 pr-3">{wall.time(load.readyS * 1000)}</td>
-            <td className="py-0.5">{wall.time(load.dueS * 1000)}</td>
+    <div className="table-room">
+      <table className="mt-4 w-full">
+        <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
+          Loads in the order of the morning
+        </caption>
+        <thead className="text-left text-[12.5px] text-ink-soft">
+          <tr>
+            {['Load', 'Pull', 'Oven', 'At', 'Product', 'Trays', 'Pieces', 'Ready', 'Due'].map((head) => (
+              <th key={head} className="py-1 pr-3 font-normal">
+                {head}
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody className="figures">
+          {loads.map(({ batch, load }) => (
+            <tr key={load.id} className="border-t">
+              <td className="py-0.5 pr-3">{wall.time(load.startS * 1000)}</td>
+              <td className="py-0.5 pr-3">{wall.exact((load.startS + load.pullS) * 1000)}</td>
+              <td className="py-0.5 pr-3 font-sans">{names.oven(load.ovenId)}</td>
+              <td className="py-0.5 pr-3 whitespace-nowrap">{temperature(load.setC)}</td>
+              <td className="py-0.5 pr-3 font-sans">{names.product(batch.productCode)}</td>
+              <td className="py-0.5 pr-3">{load.trays.length}</td>
+              <td className="py-0.5 pr-3">{load.trays.reduce((n, tray) => n + tray.pieces, 0)}</td>
+              <td className="py-0.5 pr-3">{wall.time(load.readyS * 1000)}</td>
+              <td className="py-0.5">{wall.time(load.dueS * 1000)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 };
 
@@ -266,7 +268,7 @@ const DayWork = () => {
               fromS={fromS}
               toS={toS}
               nowS={now / 1000}
-              width={Math.max(420, width)}
+              width={Math.max(320, width)}
               chosen={chosen}
               onChoose={setChosen}
               sayTime={sayTime}

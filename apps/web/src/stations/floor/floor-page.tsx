@@ -64,15 +64,15 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
         <p className="text-xl text-ink-soft">
           {dueWord[urgency]}, {wall.time(action.dueMs)}
         </p>
-        <h1 className="text-[44px] leading-[1.05] font-semibold max-[1100px]:text-[38px]">
+        <h1 className="text-[44px] leading-[1.05] font-semibold max-[1100px]:text-[38px] max-sm:text-[30px]">
           {verb(action)} {names.product(action.productCode)}
         </h1>
-        <p className="mt-1 text-3xl">
+        <p className="mt-1 text-3xl max-sm:text-2xl">
           {place(action, names)}
           {action.load && `, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`}
           {action.kind === 'load' && action.load && `, set to ${temperature(action.load.setC)}`}
         </p>
-        <p className="mt-4 max-w-[30ch] text-2xl text-ink-soft">
+        <p className="mt-4 max-w-[30ch] text-2xl text-ink-soft max-sm:mt-2 max-sm:text-lg">
           {action.kind === 'pull'
             ? pullCue(lots?.formulaOf(action.batchId)?.bake.target ?? 'chewy')
             : cues[action.kind]}
@@ -80,7 +80,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
       </div>
       <div className="mt-3 flex flex-wrap items-end justify-between gap-4">
         <p
-          className="figures text-[84px] leading-none max-[1100px]:text-[68px]"
+          className="figures text-[84px] leading-none max-[1100px]:text-[68px] max-sm:text-[52px]"
           aria-label="Time left"
           role="timer"
         >
@@ -89,7 +89,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
         <Button
           size="floor"
           look={hand ? 'hand' : 'primary'}
-          className="min-h-20 min-w-52 !text-3xl"
+          className="min-h-20 min-w-52 !text-3xl max-sm:min-w-0 max-sm:flex-1"
           onClick={() => onDo(action)}
           aria-label={label(action)}
         >
@@ -111,11 +111,14 @@ const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
     >
       <span className="figures w-[4.6rem] shrink-0 text-2xl">{wall.time(action.dueMs)}</span>
       <span className="min-w-0 flex-1">
-        <span className="block truncate text-[19px] leading-tight font-semibold">
+        <span className="line-clamp-2 text-[19px] leading-tight font-semibold">
           {verb(action)} {names.product(action.productCode)}
         </span>
         <span className="figures block text-[15px] text-ink-soft">
-          {place(action, names)}, in {countdown(action.dueMs - now)}
+          {place(action, names)},{' '}
+          {action.dueMs < now
+            ? `${countdown(now - action.dueMs)} late`
+            : `in ${countdown(action.dueMs - now)}`}
         </span>
       </span>
       <Button
@@ -177,9 +180,9 @@ const FloorWall = () => {
   const planned = new Set(loads.map(({ ovenId }) => ovenId));
   const { ovens } = inUse(data.equipment, (id) => planned.has(id));
   return (
-    <div className="flex h-full min-h-0 flex-col gap-3 p-3">
+    <div className="flex h-full min-h-0 flex-col gap-3 p-3 max-sm:overflow-y-auto">
       <Notices />
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-3">
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-3 max-sm:block max-sm:flex-none max-sm:space-y-3">
         {first ? (
           <NowCard action={first} now={now} onDo={act} />
         ) : (
@@ -195,9 +198,9 @@ const FloorWall = () => {
         )}
         <section
           aria-label="What comes next"
-          className="min-h-0 overflow-hidden rounded-xl border bg-surface"
+          className="min-h-0 overflow-hidden rounded-xl border bg-surface max-sm:max-h-[60vh] max-sm:overflow-y-auto"
         >
-          <ol className="h-full overflow-y-auto">
+          <ol className="h-full overflow-y-auto max-sm:h-auto">
             {rest.slice(0, 60).map((action) => (
               <NextRow key={action.id} action={action} now={now} onDo={act} />
             ))}
@@ -206,8 +209,8 @@ const FloorWall = () => {
       </div>
       <section
         aria-label="Ovens"
-        className="grid shrink-0 gap-3"
-        style={{ gridTemplateColumns: `repeat(${ovens.length}, minmax(0, 1fr))` }}
+        className="grid shrink-0 gap-3 max-sm:!grid-cols-2"
+        style={{ gridTemplateColumns: `repeat(${Math.min(ovens.length, 6)}, minmax(0, 1fr))` }}
       >
         {ovens.map((oven) => (
           <OvenCard key={oven.id} oven={oven} actions={actions} now={now} />

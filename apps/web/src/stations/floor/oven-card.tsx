@@ -24,20 +24,20 @@ export const OvenCard = ({ oven, actions, now }: OvenCardProps) => {
   const done = first ? Math.min(1, (now - first.loaded.atMs) / (first.pullS * 1000)) : 0;
   return (
     <div
-      className={`rounded-xl border-2 bg-surface px-4 py-2 ${first && now > pullMs ? 'border-hand' : 'border-line'}`}
+      className={`rounded-xl border-2 bg-surface px-4 py-2 max-sm:px-3 ${first && now > pullMs ? 'border-hand' : 'border-line'}`}
     >
       <p className="flex items-baseline justify-between gap-2 text-lg">
-        <strong className="truncate font-semibold">{oven.name}</strong>
+        <strong className="min-w-0 font-semibold">{oven.name}</strong>
         <span className="figures shrink-0 text-ink-soft">
           {first ? temperature(first.setC) : next?.load ? temperature(next.load.setC) : ''}
         </span>
       </p>
       {first ? (
         <>
-          <p className="truncate text-lg">
+          <p className="line-clamp-2 text-lg leading-tight">
             {names.product(productOf(first.batchId))}, {inside.length}/{oven.places}
           </p>
-          <p className="figures text-[48px] leading-none">{countdown(pullMs - now)}</p>
+          <p className="figures text-[48px] leading-none max-sm:text-[34px]">{countdown(pullMs - now)}</p>
           <div
             className="mt-1.5 h-2 rounded bg-line"
             role="img"
@@ -48,14 +48,18 @@ export const OvenCard = ({ oven, actions, now }: OvenCardProps) => {
         </>
       ) : next ? (
         <>
-          <p className="truncate text-lg text-ink-soft">next: {names.product(next.productCode)}</p>
-          <p className="figures text-[48px] leading-none text-ink-soft">{wall.time(next.dueMs)}</p>
+          <p className="line-clamp-2 text-lg leading-tight text-ink-soft">
+            next: {names.product(next.productCode)}
+          </p>
+          <p className="figures text-[48px] leading-none max-sm:text-[34px] text-ink-soft">
+            {wall.time(next.dueMs)}
+          </p>
           <div className="mt-1.5 h-2" />
         </>
       ) : (
         <>
           <p className="text-lg text-ink-soft">nothing more today</p>
-          <p className="text-[48px] leading-none text-ink-faint">–</p>
+          <p className="text-[48px] leading-none max-sm:text-[34px] text-ink-faint">–</p>
           <div className="mt-1.5 h-2" />
         </>
       )}

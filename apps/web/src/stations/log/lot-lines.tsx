@@ -78,46 +78,48 @@ export const LotLines = ({
   };
   const heads = ['Mixed', 'Portioned', 'Into the cold', 'Loaded', 'Pulled', 'Racked', 'Measured'];
   return (
-    <table className="w-full">
-      <caption className="sr-only">Each lot’s life on one line</caption>
-      <thead className="text-left text-[12.5px] text-ink-soft">
-        <tr>
-          <th className="py-1 pr-2 font-normal">Lot</th>
-          {heads.map((head) => (
-            <th key={head} className="py-1 pr-2 font-normal">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {lives.map((life) => (
-          <tr key={life.lot} className={`border-t align-top ${life.lot === current ? 'bg-surface' : ''}`}>
-            <td className="py-1 pr-2 whitespace-nowrap">
-              <Link
-                to={`/log/${life.lot}${search}`}
-                className={`figures ${life.lot === current ? 'font-semibold' : 'underline decoration-dotted underline-offset-4'}`}
-              >
-                {life.lot}
-              </Link>
-            </td>
-            {momentsOf(life).map((moment) => (
-              <td key={moment.what} className="py-1 pr-2">
-                {moment.atMs === null ? (
-                  <span className="text-ink-faint">–</span>
-                ) : (
-                  <>
-                    <span className="figures block leading-tight whitespace-nowrap">
-                      {wall.near(moment.atMs, first(life.trays.map((t) => t.loaded.atMs)) ?? moment.atMs)}
-                    </span>
-                    <span className="block text-[12px] leading-tight text-ink-faint">{moment.detail}</span>
-                  </>
-                )}
-              </td>
+    <div className="table-room">
+      <table className="w-full">
+        <caption className="sr-only">Each lot’s life on one line</caption>
+        <thead className="text-left text-[12.5px] text-ink-soft">
+          <tr>
+            <th className="py-1 pr-2 font-normal">Lot</th>
+            {heads.map((head) => (
+              <th key={head} className="py-1 pr-2 font-normal">
+                {head}
+              </th>
             ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {lives.map((life) => (
+            <tr key={life.lot} className={`border-t align-top ${life.lot === current ? 'bg-surface' : ''}`}>
+              <td className="py-1 pr-2 whitespace-nowrap">
+                <Link
+                  to={`/log/${life.lot}${search}`}
+                  className={`figures ${life.lot === current ? 'font-semibold' : 'underline decoration-dotted underline-offset-4'}`}
+                >
+                  {life.lot}
+                </Link>
+              </td>
+              {momentsOf(life).map((moment) => (
+                <td key={moment.what} className="py-1 pr-2">
+                  {moment.atMs === null ? (
+                    <span className="text-ink-faint">–</span>
+                  ) : (
+                    <>
+                      <span className="figures block leading-tight whitespace-nowrap">
+                        {wall.near(moment.atMs, first(life.trays.map((t) => t.loaded.atMs)) ?? moment.atMs)}
+                      </span>
+                      <span className="block text-[12px] leading-tight text-ink-faint">{moment.detail}</span>
+                    </>
+                  )}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 };

@@ -134,49 +134,51 @@ export const TrayTable = ({
   const notes = trays.filter((tray) => tray.inspected?.note);
   return (
     <>
-      <table className="w-full">
-        <thead className="text-left text-[12.5px] text-ink-soft">
-          {table.getHeaderGroups().map((group) => (
-            <tr key={group.id}>
-              {group.headers.map((header) => {
-                const sorted = header.column.getIsSorted();
-                return (
-                  <th
-                    key={header.id}
-                    className="py-1 pr-3 font-normal"
-                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                  >
-                    {header.column.getCanSort() ? (
-                      <button
-                        type="button"
-                        onClick={header.column.getToggleSortingHandler()}
-                        className="inline-flex items-center gap-0.5 hover:text-ink"
-                      >
+      <div className="table-room">
+        <table className="w-full">
+          <thead className="text-left text-[12.5px] text-ink-soft">
+            {table.getHeaderGroups().map((group) => (
+              <tr key={group.id}>
+                {group.headers.map((header) => {
+                  const sorted = header.column.getIsSorted();
+                  return (
+                    <th
+                      key={header.id}
+                      className="py-1 pr-3 font-normal"
+                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                    >
+                      {header.column.getCanSort() ? (
+                        <button
+                          type="button"
+                          onClick={header.column.getToggleSortingHandler()}
+                          className="inline-flex items-center gap-0.5 hover:text-ink"
+                        >
+                          <table.FlexRender header={header} />
+                          {sorted === 'asc' && <ArrowUp size={12} />}
+                          {sorted === 'desc' && <ArrowDown size={12} />}
+                        </button>
+                      ) : (
                         <table.FlexRender header={header} />
-                        {sorted === 'asc' && <ArrowUp size={12} />}
-                        {sorted === 'desc' && <ArrowDown size={12} />}
-                      </button>
-                    ) : (
-                      <table.FlexRender header={header} />
-                    )}
-                  </th>
-                );
-              })}
-            </tr>
-          ))}
-        </thead>
-        <tbody className="figures">
-          {table.getRowModel().rows.map((row) => (
-            <tr key={row.id} className="border-t">
-              {row.getAllCells().map((cell) => (
-                <td key={cell.id} className="py-0.5 pr-3 whitespace-nowrap">
-                  <table.FlexRender cell={cell} />
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+                      )}
+                    </th>
+                  );
+                })}
+              </tr>
+            ))}
+          </thead>
+          <tbody className="figures">
+            {table.getRowModel().rows.map((row) => (
+              <tr key={row.id} className="border-t">
+                {row.getAllCells().map((cell) => (
+                  <td key={cell.id} className="py-0.5 pr-3 whitespace-nowrap">
+                    <table.FlexRender cell={cell} />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {notes.map((tray) => (
         <p key={tray.trayId} className="mt-1 text-[13.5px]">
           <span className="figures text-ink-soft">{tray.trayId.split('-').slice(-2).join(' ')}</span>{' '}

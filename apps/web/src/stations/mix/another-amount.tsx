@@ -145,7 +145,7 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
         )}
       </div>
       {kind === 'stock' && (
-        <div className="mt-3 grid grid-cols-3 gap-x-4 gap-y-1">
+        <div className="mt-3 grid grid-cols-3 gap-x-4 gap-y-1 max-sm:grid-cols-2">
           {[...new Set(lines.map(({ ingredientId }) => ingredientId))].map((id) => {
             const limit = limits.find(({ ingredientId }) => ingredientId === id);
             return (

@@ -127,7 +127,7 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
   return (
     <section aria-label="Butter and dough temperature" className="rounded-lg border bg-surface p-4">
       <h2 className="text-lg font-semibold">Butter and dough temperature</h2>
-      <div className="mt-2 grid grid-cols-5 gap-3">
+      <div className="mt-2 grid grid-cols-5 gap-3 max-sm:grid-cols-2">
         <Field
           label="Room, °C"
           inputMode="decimal"
@@ -185,7 +185,7 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
           .
         </p>
       )}
-      <div className="mt-3 grid grid-cols-[12rem_8rem_minmax(0,1fr)] items-end gap-3 border-t pt-3">
+      <div className="mt-3 grid grid-cols-[12rem_8rem_minmax(0,1fr)] items-end gap-3 border-t pt-3 max-sm:grid-cols-1">
         <SelectField
           label="The butter lies as"
           value={form}

@@ -30,7 +30,10 @@ export const CorrectReading = ({
     </p>
     <ul className="mt-2 space-y-2">
       {corrections.map((correction) => (
-        <li key={correction.kind} className="grid grid-cols-[11rem_minmax(0,1fr)_auto] items-center gap-3">
+        <li
+          key={correction.kind}
+          className="grid grid-cols-[11rem_minmax(0,1fr)_auto] items-center gap-3 max-sm:grid-cols-1 max-sm:gap-1"
+        >
           <Button className="min-h-12" disabled={!correction.possible} onClick={() => onChoose(correction)}>
             {does[correction.kind]}
           </Button>

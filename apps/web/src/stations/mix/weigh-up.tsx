@@ -44,85 +44,89 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
           onSkip={() => setLater(new Set([...later, current.key]))}
         />
       )}
-      <table className="w-full">
-        <thead className="text-left text-[12.5px] text-ink-soft">
-          <tr>
-            <th className="w-9" aria-label="Done" />
-            <th className="py-1 pr-3 font-normal">Ingredient</th>
-            <th className="py-1 pr-3 text-right font-normal">Weigh</th>
-            <th className="py-1 pr-3 font-normal">on</th>
-            <th className="py-1 pr-3 text-right font-normal">Exact</th>
-            <th className="py-1 text-right font-normal">Weighed</th>
-          </tr>
-        </thead>
-        {[...formula.stages, ...(formula.toppings.length > 0 ? [aside] : [])].map((stage) => (
-          <tbody key={stage.id}>
+      <div className="table-room">
+        <table className="w-full">
+          <thead className="text-left text-[12.5px] text-ink-soft">
             <tr>
-              <th colSpan={6} className="border-t border-line-strong pt-2 pb-0.5 text-left">
-                <span className="font-semibold">{stage.name}</span>{' '}
-                <span className="text-[13px] font-normal text-ink-faint">{stage.cue}</span>
-              </th>
+              <th className="w-9 pointer-coarse:w-13" aria-label="Done" />
+              <th className="py-1 pr-3 font-normal">Ingredient</th>
+              <th className="py-1 pr-3 text-right font-normal">Weigh</th>
+              <th className="py-1 pr-3 font-normal max-sm:hidden">on</th>
+              <th className="py-1 pr-3 text-right font-normal max-sm:hidden">Exact</th>
+              <th className="py-1 text-right font-normal">Weighed</th>
             </tr>
-            {sheet.lines
-              .filter((line) => line.stageId === stage.id)
-              .map((line) => {
-                const weighed = known.weighed.get(line.key);
-                const wantsMore = weighed !== undefined && open.includes(line);
-                const outside = weighed && Math.abs(weighed.massG - line.roundedG) > line.toleranceG + 1e-9;
-                return (
-                  <tr key={line.key} className={`border-t ${line.key === current?.key ? 'bg-raised' : ''}`}>
-                    <td className="py-0.5">
-                      <button
-                        type="button"
-                        aria-label={
-                          weighed && !wantsMore ? `${line.name} is weighed` : `Put ${line.name} on the scale`
-                        }
-                        disabled={(weighed !== undefined && !wantsMore) || known.mixed !== null}
-                        onClick={() => setChosen(line.key)}
-                        className={`grid size-6 place-items-center rounded border ${weighed && !wantsMore ? 'border-ink bg-inverse text-inverse-ink' : 'border-line-strong bg-raised'}`}
-                      >
-                        {weighed && !wantsMore && <Check size={15} />}
-                      </button>
-                    </td>
-                    <td className="py-0.5 pr-3">
-                      {line.name}
-                      {weighed?.late && (
-                        <span className="text-[13px] font-medium text-hand"> added late</span>
-                      )}
-                      {weighed?.lotCode && (
-                        <span className="text-[13px] text-ink-faint"> lot {weighed.lotCode}</span>
-                      )}
-                    </td>
-                    <td className="py-0.5 pr-3 text-right figures">
-                      {grams(line.roundedG, line.resolutionG)} g
-                    </td>
-                    <td className="py-0.5 pr-3 text-[13px] text-ink-soft">
-                      {line.scaleId}, {line.resolutionG} g
-                    </td>
-                    <td className="py-0.5 pr-3 text-right">
-                      <Shown figure={line.exact} className="text-ink-soft">
-                        {line.exact.value.toFixed(2)}
-                      </Shown>
-                    </td>
-                    <td className={`py-0.5 text-right figures ${outside ? 'font-semibold text-hand' : ''}`}>
-                      {weighed ? `${grams(weighed.massG, line.resolutionG)} g` : ''}
-                      {wantsMore && (
-                        <span className="block text-[12.5px]">
-                          +{grams(line.roundedG - weighed.massG, line.resolutionG)} g more
-                        </span>
-                      )}
-                      {weighed?.decision && (
-                        <span className="block text-[12.5px] font-normal text-ink-faint">
-                          {weighed.decision === 'scale' ? 'others scaled to it' : 'accepted'}
-                        </span>
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-          </tbody>
-        ))}
-      </table>
+          </thead>
+          {[...formula.stages, ...(formula.toppings.length > 0 ? [aside] : [])].map((stage) => (
+            <tbody key={stage.id}>
+              <tr>
+                <th colSpan={6} className="border-t border-line-strong pt-2 pb-0.5 text-left">
+                  <span className="font-semibold">{stage.name}</span>{' '}
+                  <span className="text-[13px] font-normal text-ink-faint">{stage.cue}</span>
+                </th>
+              </tr>
+              {sheet.lines
+                .filter((line) => line.stageId === stage.id)
+                .map((line) => {
+                  const weighed = known.weighed.get(line.key);
+                  const wantsMore = weighed !== undefined && open.includes(line);
+                  const outside = weighed && Math.abs(weighed.massG - line.roundedG) > line.toleranceG + 1e-9;
+                  return (
+                    <tr key={line.key} className={`border-t ${line.key === current?.key ? 'bg-raised' : ''}`}>
+                      <td className="py-0.5">
+                        <button
+                          type="button"
+                          aria-label={
+                            weighed && !wantsMore
+                              ? `${line.name} is weighed`
+                              : `Put ${line.name} on the scale`
+                          }
+                          disabled={(weighed !== undefined && !wantsMore) || known.mixed !== null}
+                          onClick={() => setChosen(line.key)}
+                          className={`grid size-6 place-items-center rounded border pointer-coarse:size-11 ${weighed && !wantsMore ? 'border-ink bg-inverse text-inverse-ink' : 'border-line-strong bg-raised'}`}
+                        >
+                          {weighed && !wantsMore && <Check size={15} />}
+                        </button>
+                      </td>
+                      <td className="py-0.5 pr-3">
+                        {line.name}
+                        {weighed?.late && (
+                          <span className="text-[13px] font-medium text-hand"> added late</span>
+                        )}
+                        {weighed?.lotCode && (
+                          <span className="text-[13px] text-ink-faint"> lot {weighed.lotCode}</span>
+                        )}
+                      </td>
+                      <td className="py-0.5 pr-3 text-right figures">
+                        {grams(line.roundedG, line.resolutionG)} g
+                      </td>
+                      <td className="py-0.5 pr-3 text-[13px] text-ink-soft max-sm:hidden">
+                        {line.scaleId}, {line.resolutionG} g
+                      </td>
+                      <td className="py-0.5 pr-3 text-right max-sm:hidden">
+                        <Shown figure={line.exact} className="text-ink-soft">
+                          {line.exact.value.toFixed(2)}
+                        </Shown>
+                      </td>
+                      <td className={`py-0.5 text-right figures ${outside ? 'font-semibold text-hand' : ''}`}>
+                        {weighed ? `${grams(weighed.massG, line.resolutionG)} g` : ''}
+                        {wantsMore && (
+                          <span className="block text-[12.5px]">
+                            +{grams(line.roundedG - weighed.massG, line.resolutionG)} g more
+                          </span>
+                        )}
+                        {weighed?.decision && (
+                          <span className="block text-[12.5px] font-normal text-ink-faint">
+                            {weighed.decision === 'scale' ? 'others scaled to it' : 'accepted'}
+                          </span>
+                        )}
+                      </td>
+                    </tr>
+                  );
+                })}
+            </tbody>
+          ))}
+        </table>
+      </div>
     </>
   );
 };

@@ -129,30 +129,32 @@ export const OrdersPage = () => {
             {products.length === 0 ? (
               <p className="text-ink-soft">Totals and dough appear here with the first line.</p>
             ) : (
-              <table className="w-full">
-                <thead className="text-left text-[12.5px] text-ink-faint">
-                  <tr>
-                    <th className="font-normal">Product</th>
-                    <th className="pr-2 text-right font-normal">Pieces</th>
-                    <th className="text-right font-normal">Dough</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {products.map((formula) => (
-                    <ProductTotal
-                      key={formula.code}
-                      formula={formula}
-                      orders={orders.filter((order) => order.productCode === formula.code)}
-                      rules={rules}
-                    />
-                  ))}
-                  <tr className="border-t border-line-strong font-semibold">
-                    <td className="py-1">All</td>
-                    <td className="py-1 pr-2 text-right figures">{sum(orders)}</td>
-                    <td />
-                  </tr>
-                </tbody>
-              </table>
+              <div className="table-room">
+                <table className="w-full">
+                  <thead className="text-left text-[12.5px] text-ink-faint">
+                    <tr>
+                      <th className="font-normal">Product</th>
+                      <th className="pr-2 text-right font-normal">Pieces</th>
+                      <th className="text-right font-normal">Dough</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {products.map((formula) => (
+                      <ProductTotal
+                        key={formula.code}
+                        formula={formula}
+                        orders={orders.filter((order) => order.productCode === formula.code)}
+                        rules={rules}
+                      />
+                    ))}
+                    <tr className="border-t border-line-strong font-semibold">
+                      <td className="py-1">All</td>
+                      <td className="py-1 pr-2 text-right figures">{sum(orders)}</td>
+                      <td />
+                    </tr>
+                  </tbody>
+                </table>
+              </div>
             )}
           </WhySection>
           <Cautions
@@ -175,30 +177,32 @@ export const OrdersPage = () => {
           Add the first line below: who it is for, what, how many, and by when it must be ready.
         </Empty>
       ) : (
-        <table className="w-full">
-          <thead className="sticky top-0 bg-ground text-left text-[12.5px] text-ink-soft">
-            <tr>
-              <th className="py-1 pr-3 font-normal">Ready by</th>
-              <th className="py-1 pr-3 font-normal">For</th>
-              <th className="py-1 pr-3 font-normal">Product</th>
-              <th className="py-1 pr-3 text-right font-normal">Pieces</th>
-              <th className="no-print">
-                <span className="sr-only">Take off</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((order, i) => (
-              <OrderRow
-                key={order.id}
-                order={order}
-                date={date}
-                formulas={formulas}
-                newTime={shown[i - 1]?.readyBy !== order.readyBy}
-              />
-            ))}
-          </tbody>
-        </table>
+        <div className="table-room">
+          <table className="w-full">
+            <thead className="sticky top-0 bg-ground text-left text-[12.5px] text-ink-soft">
+              <tr>
+                <th className="py-1 pr-3 font-normal">Ready by</th>
+                <th className="py-1 pr-3 font-normal">For</th>
+                <th className="py-1 pr-3 font-normal">Product</th>
+                <th className="py-1 pr-3 text-right font-normal">Pieces</th>
+                <th className="no-print">
+                  <span className="sr-only">Take off</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {shown.map((order, i) => (
+                <OrderRow
+                  key={order.id}
+                  order={order}
+                  date={date}
+                  formulas={formulas}
+                  newTime={shown[i - 1]?.readyBy !== order.readyBy}
+                />
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       <AddLine date={date} formulas={formulas} customers={customers} />
       {taking && (

@@ -80,7 +80,7 @@ export const PortionForm = (props: PortionFormProps) => {
         save();
       }}
     >
-      <div className="grid grid-cols-3 gap-4">
+      <div className="grid grid-cols-3 gap-4 max-sm:grid-cols-2 max-sm:gap-3">
         <Field
           label="Pieces counted"
           type="number"

@@ -27,7 +27,7 @@ export const RemainderChoice = ({
   return (
     <fieldset className="mt-4">
       <legend className="mb-1 text-[13px] text-ink-soft">What becomes of the rest</legend>
-      <div className="grid grid-cols-3 gap-3">
+      <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
         {remainderOptions(remainderG, pieces, pieceMassG, toleranceShare).map(
           ({ use, sentence, possible, figure }) => (
             <div

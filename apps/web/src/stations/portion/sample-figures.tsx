@@ -37,7 +37,7 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
       <p role="status" className={`my-2 text-lg ${passes ? '' : 'font-semibold text-hand'}`}>
         {advice}
       </p>
-      <div className="grid grid-cols-2 gap-x-8">
+      <div className="grid grid-cols-2 gap-x-8 max-sm:grid-cols-1">
         <Facts>
           <Fact name="Mean">
             <Shown figure={mean}>{mean.value.toFixed(2)} g</Shown>

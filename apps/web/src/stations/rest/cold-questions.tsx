@@ -75,7 +75,7 @@ const AtOnce = ({
   return (
     <section aria-label="Everything in at once" className="rounded-lg border bg-surface px-4 py-3">
       <h2 className="font-semibold">What if all of it goes in at once?</h2>
-      <div className="mt-2 grid grid-cols-3 gap-2">
+      <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-2">
         <Field
           label={form === 'pieces' ? 'Pieces' : `${form}s`}
           inputMode="numeric"
@@ -225,7 +225,7 @@ export const ColdQuestions = ({
       </section>
       <section aria-label="When must it come out" className="rounded-lg border bg-surface px-4 py-3">
         <h2 className="font-semibold">When must it come out?</h2>
-        <div className="mt-2 grid grid-cols-3 gap-2">
+        <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-2">
           <Field
             label="Lies at, °C"
             inputMode="decimal"

@@ -23,7 +23,7 @@ interface IntoTheColdProps {
 export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPutIn }: IntoTheColdProps) => (
   <form
     aria-label="Into the cold"
-    className="mb-4 grid max-w-3xl grid-cols-[1fr_1fr_9rem_auto] items-end gap-3"
+    className="mb-4 grid max-w-3xl grid-cols-[1fr_1fr_9rem_auto] items-end gap-3 max-sm:grid-cols-2"
     onSubmit={(event) => {
       event.preventDefault();
       onPutIn();

@@ -130,8 +130,11 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
       </div>
       <ol className="max-w-3xl space-y-1.5" aria-label="Steps">
         {steps.map((step, i) => (
-          <li key={step.key} className="grid grid-cols-[1.5rem_1fr_1fr_6rem_0.75rem_2rem] items-start gap-2">
-            <span className="figures pt-2 text-ink-soft">{i + 1}</span>
+          <li
+            key={step.key}
+            className="grid grid-cols-[1.5rem_1fr_1fr_6rem_0.75rem_2rem] items-start gap-2 max-sm:grid-cols-2 max-sm:border-t max-sm:pt-2"
+          >
+            <span className="figures pt-2 text-ink-soft max-sm:hidden">{i + 1}</span>
             <SelectField
               label={`Place of step ${i + 1}`}
               hideLabel
@@ -162,12 +165,12 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
               error={hoursOf(step.hours) === null ? '0.02 to 240 h' : undefined}
               onChange={(event) => change(step.key, { hours: event.target.value })}
             />
-            <span className="pt-2 text-ink-soft" aria-hidden>
+            <span className="pt-2 text-ink-soft max-sm:hidden" aria-hidden>
               h
             </span>
             <button
               type="button"
-              className="mt-1 grid size-7 place-items-center rounded text-ink-soft hover:bg-ground disabled:opacity-40"
+              className="mt-1 grid size-7 place-items-center pointer-coarse:mt-0 pointer-coarse:size-11 rounded text-ink-soft hover:bg-ground disabled:opacity-40"
               aria-label={`Take step ${i + 1} away`}
               disabled={steps.length === 1}
               onClick={() => setSteps(steps.filter(({ key }) => key !== step.key))}

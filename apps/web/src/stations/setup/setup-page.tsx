@@ -84,7 +84,7 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
       }
       noValidate
     >
-      <div className="grid grid-cols-4 gap-3 max-[1100px]:grid-cols-3">
+      <div className="grid grid-cols-4 gap-3 max-[1100px]:grid-cols-3 max-sm:grid-cols-2">
         {ruleFields.map(([key, label]) => (
           <Field
             key={key}
@@ -183,10 +183,10 @@ export const SetupPage = () => {
   const { units, theme, device, set } = usePreferences();
   if (!data) return <Loading what="the setup" />;
   return (
-    <div className="h-full overflow-y-auto px-5 py-4">
+    <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3">
       <h1 className="text-[22px] font-semibold">Setup</h1>
       <p className="mb-3 text-ink-soft">{data.name}: house rules, equipment, clock.</p>
-      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-4">
+      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-4 max-sm:grid-cols-1">
         <div className="space-y-4">
           <Panel title="House rules">
             <RulesForm bakery={data} />

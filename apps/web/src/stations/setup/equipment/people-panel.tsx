@@ -73,7 +73,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         <ul className="space-y-2">
           {shifts.map((shift, i) => (
             // oxlint-disable-next-line react/no-array-index-key -- a row has no other name while it is typed
-            <li key={i} className="grid grid-cols-[1fr_1fr_0.7fr_2rem] items-end gap-2">
+            <li key={i} className="grid grid-cols-[1fr_1fr_0.7fr_2rem] items-end gap-2 max-sm:grid-cols-2">
               <div className="col-span-4">
                 <Field
                   label="Who"
