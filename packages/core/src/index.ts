@@ -16,3 +16,4 @@ export * from './lot/index.js';
 export * from './ledger/index.js';
 export * from './quality/index.js';
 export * from './rest/index.js';
+export * from './slip/index.js';

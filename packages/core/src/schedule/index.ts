@@ -23,3 +23,5 @@ export * from './undone-bound.js';
 export * from './ribbon.js';
 export { waitMaxS } from './place-loads.js';
 export * from './retime.js';
+export * from './late.js';
+export * from './replan.js';

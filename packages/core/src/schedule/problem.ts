@@ -51,6 +51,8 @@ export interface PlanStock {
   /** First and last moment that it may go into the oven (a tub: that it may be portioned). */
   readonly fromS: number;
   readonly toS: number;
+  /** What it takes up until it is loaded is counted elsewhere: it is a part of a batch that has begun. */
+  readonly held?: boolean;
 }
 
 export interface PlanBatch {

@@ -35,25 +35,34 @@ const shiftLoadTask = (task: Task, before: Load, after: Load): Task => {
     : { ...task, startS: task.startS + pulled, endS: task.endS + pulled };
 };
 
-/** The dough stays in its cold as much longer as its last load waits. */
-const shiftTasks = (batch: BatchPlan, loads: ReadonlyMap<string, Load>): readonly Task[] => {
-  const moved = batch.loads.map((load) => loads.get(load.id) ?? load);
-  const last = (of: readonly Load[]) => Math.max(...of.map((load) => load.startS));
-  const first = (of: readonly Load[]) => Math.min(...of.map((load) => load.startS));
-  const lastBy = last(moved) - last(batch.loads);
-  const firstBy = first(moved) - first(batch.loads);
-  const lastS = last(batch.loads);
-  return batch.tasks.map((task) => {
-    const before = batch.loads.find((load) => load.id === task.loadId);
-    const after = loads.get(task.loadId ?? '');
-    if (before && after) return shiftLoadTask(task, before, after);
-    if (task.kind === 'temper' && task.endS >= first(batch.loads) - 1)
-      return { ...task, startS: task.startS + firstBy, endS: task.endS + firstBy };
-    if (task.kind === 'rest' && Math.abs(task.endS - lastS) < 3600 && lastBy > 0)
-      return { ...task, endS: task.endS + lastBy };
-    return task;
-  });
+const lastStart = (loads: readonly Load[]) => Math.max(...loads.map((load) => load.startS));
+const firstStart = (loads: readonly Load[]) => Math.min(...loads.map((load) => load.startS));
+
+/** The work on a batch before its loads, when these are others: its dough stays in the cold until the last of them. */
+export const stayUntil = (batch: BatchPlan, loads: readonly Load[]): readonly Task[] => {
+  const lastBy = lastStart(loads) - lastStart(batch.loads);
+  const firstBy = firstStart(loads) - firstStart(batch.loads);
+  return batch.tasks
+    .filter(({ loadId }) => loadId === undefined)
+    .map((task) => {
+      if (task.kind === 'temper' && task.endS >= firstStart(batch.loads) - 1)
+        return { ...task, startS: task.startS + firstBy, endS: task.endS + firstBy };
+      if (task.kind === 'rest' && Math.abs(task.endS - lastStart(batch.loads)) < 3600 && lastBy > 0)
+        return { ...task, endS: task.endS + lastBy };
+      return task;
+    });
 };
+
+/** The tasks of a batch whose loads are moved; those of the loads move with them. */
+export const shiftTasks = (batch: BatchPlan, loads: readonly Load[]): readonly Task[] => [
+  ...stayUntil(batch, loads),
+  ...batch.tasks.flatMap((task) => {
+    const before = batch.loads.find((load) => load.id === task.loadId);
+    const after = loads.find((load) => load.id === task.loadId);
+    if (task.loadId === undefined) return [];
+    return before && after ? [shiftLoadTask(task, before, after)] : [];
+  }),
+];
 
 /**
  * The planned loads by new pulls and new readiness: nothing is planned anew, each load keeps its oven and its turn, and
@@ -95,11 +104,10 @@ export const retime = (question: RetimeQuestion): Retimed => {
     lastIn.set(load.ovenId, next);
   }
   return {
-    batches: batches.map((batch) => ({
-      ...batch,
-      loads: batch.loads.map((load) => placed.get(load.id) ?? load),
-      tasks: shiftTasks(batch, placed),
-    })),
+    batches: batches.map((batch) => {
+      const loads = batch.loads.map((load) => placed.get(load.id) ?? load);
+      return { ...batch, loads, tasks: shiftTasks(batch, loads) };
+    }),
     moves,
   };
 };

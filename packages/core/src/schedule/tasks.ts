@@ -91,6 +91,7 @@ export const workTasks = (
   const lastS = Math.max(...loads.map((load) => load.startS));
   const { mixStartS, portionStartS } = moments;
   const { stock } = batch;
+  if (stock?.held) return [];
   const rest = restOf(product, batch);
   // Dough that exists lies in its place from the moment of the plan on.
   const mixEndS = stock ? mixStartS : mixStartS + product.mixS;
