@@ -26,6 +26,7 @@ import { OrdersService } from './orders/orders.service.js';
 import { ComputationService } from './plan/computation.service.js';
 import { PlanController } from './plan/plan.controller.js';
 import { PlanService } from './plan/plan.service.js';
+import { ReplanService } from './plan/replan.service.js';
 import { EquipmentService } from './setup/equipment.service.js';
 import { OwnBakery } from './setup/own-bakery.service.js';
 import { OwnIngredientsService } from './setup/own-ingredients.service.js';
@@ -59,6 +60,7 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     FormulaService,
     ComputationService,
     PlanService,
+    ReplanService,
     CalibrationService,
     ProbesService,
     LotsService,

@@ -8,7 +8,9 @@ import type {
   DraftEntry,
   Learnable,
   LearnedValues,
+  LateOrder,
   Layout,
+  LoadChange,
   Move,
   OrderLine,
   PlaceFault,
@@ -17,6 +19,7 @@ import type {
   Residual,
   RibbonSegment,
   TeachingBake,
+  Replanned,
   Violation,
 } from '@jokul/core';
 
@@ -81,6 +84,20 @@ export interface PlanView {
   readonly batchFormula: Readonly<Record<string, number>>;
   /** Forecasts of batches that are made by another version than the latest. */
   readonly batchForecasts: Readonly<Record<string, ProductForecast>>;
+}
+
+/** A way out of a day that slipped; nothing is changed until somebody takes it. */
+export interface ReplanView {
+  /** The name to take it by. */
+  readonly id: string;
+  /** The plan that it changes. */
+  readonly planVersion: number;
+  readonly changes: readonly LoadChange[];
+  /** Who is late as the day goes on now, and who still is with the changes. */
+  readonly before: readonly LateOrder[];
+  readonly after: readonly LateOrder[];
+  /** Pieces that no oven takes while their dough is good, by load or batch. */
+  readonly left: Replanned['left'];
 }
 
 /** What the probes of the cold places saw, and the faults that are being played. */

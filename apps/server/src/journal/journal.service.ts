@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { DataSource, In, MoreThan } from 'typeorm';
 import {
   chainText,
+  emptyState,
   firstBrokenSeq,
   genesisHash,
   reduceLedger,
@@ -10,6 +11,7 @@ import {
   type DraftEntry,
   type EntryKind,
   type JournalEntry,
+  type FloorState,
 } from '@jokul/core';
 import type { AppendView, JournalView, StoredEntry } from '@jokul/contracts';
 import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
@@ -149,6 +151,16 @@ export class JournalService {
     });
     const trays = reduceLedger(rows.map(toEntry)).trays.values();
     return new Set([...trays].map(({ loadId }) => loadId));
+  }
+
+  /** The state of some lots, by all their entries. */
+  async floorOf(lots: readonly string[]): Promise<FloorState> {
+    if (lots.length === 0) return emptyState;
+    const rows = await this.db.manager.find(JournalEntryEntity, {
+      where: { lot: In([...lots]) },
+      order: { seq: 'ASC' },
+    });
+    return reduceLedger(rows.map(toEntry));
   }
 
   /** The number of the last entry of some kinds; 0 for none. */

@@ -11,12 +11,13 @@ import {
   type Fit,
   type Formula,
   type HouseRules,
+  type Replanned,
 } from '@jokul/core';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import type { AnswersTask, BakeAnswers, FitAnswer, FitTask } from '../calibration/calibration.worker.js';
 import type { Outcome } from './outcome.js';
 import { Remembered } from './remembered.js';
-import type { PlanBody, PlanTask, PredictTask, ProductBakes } from './plan.worker.js';
+import type { PlanBody, PlanTask, PredictTask, ProductBakes, ReplanTask } from './plan.worker.js';
 
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
@@ -59,7 +60,7 @@ export class ComputationService implements OnModuleDestroy {
 
   private async run<Result>(
     name: string,
-    task: PredictTask | PlanTask | FitTask | AnswersTask,
+    task: PredictTask | PlanTask | ReplanTask | FitTask | AnswersTask,
     signal?: AbortSignal,
   ): Promise<Result> {
     const limit = AbortSignal.timeout(timeLimitS * 1000);
@@ -126,5 +127,13 @@ export class ComputationService implements OnModuleDestroy {
       ...Object.values(task.fixedFormulas),
     ]);
     return this.run('plan', { ...task, own }, signal);
+  }
+
+  async replan(task: Omit<ReplanTask, 'own'>, signal?: AbortSignal): Promise<Replanned | null> {
+    const own = await this.own.usedBy([
+      ...task.input.formulas.values(),
+      ...Object.values(task.fixedFormulas),
+    ]);
+    return this.run('replanDay', { ...task, own }, signal);
   }
 }

@@ -1,15 +1,19 @@
-import { Body, Controller, Param, Post, Req } from '@nestjs/common';
+import { Body, Controller, Param, ParseUUIDPipe, Post, Req } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { PlanInput, RetimeInput, type PlanView } from '@jokul/contracts';
+import { PlanInput, RetimeInput, type PlanView, type ReplanView } from '@jokul/contracts';
 import type { Request } from 'express';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
 import { untilLeft } from '../common/until-left.js';
 import { PlanService } from './plan.service.js';
+import { ReplanService } from './replan.service.js';
 
 @ApiTags('plan')
 @Controller('days/:date/plan')
 export class PlanController {
-  constructor(private readonly plans: PlanService) {}
+  constructor(
+    private readonly plans: PlanService,
+    private readonly replans: ReplanService,
+  ) {}
 
   /** Plans the day; leaving the page gives the computation up. */
   @Post()
@@ -28,5 +32,20 @@ export class PlanController {
       date,
       Object.fromEntries((notBefore ?? []).map(({ batchId, atS }) => [batchId, atS])),
     );
+  }
+
+  /** A way out of a day that slipped, to be looked at; changes nothing. */
+  @Post('replan')
+  replan(@Param('date', BakeDatePipe) date: string, @Req() request: Request): Promise<ReplanView> {
+    return untilLeft(request, (signal) => this.replans.offer(date, signal));
+  }
+
+  /** Takes the way out that was looked at. */
+  @Post('replan/:id')
+  takeReplan(
+    @Param('date', BakeDatePipe) date: string,
+    @Param('id', ParseUUIDPipe) id: string,
+  ): Promise<PlanView> {
+    return this.replans.take(date, id);
   }
 }

@@ -12,6 +12,7 @@ import {
   type BatchPlan,
   type Calibration,
   type Formula,
+  type Unplaced,
 } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
 import { calibrationSetting } from '../calibration/calibration-setting.js';
@@ -26,7 +27,7 @@ import { SettingsService, changeRows } from '../setup/settings.service.js';
 import { ComputationService } from './computation.service.js';
 import type { PlanBody } from './plan.worker.js';
 
-type StoredPlan = PlanBody & {
+export type StoredPlan = PlanBody & {
   readonly madeAtMs: number;
   /** When what is known of the ovens was learned; null for the untouched model. */
   readonly calibratedAtMs?: number | null;
@@ -36,7 +37,7 @@ type StoredPlan = PlanBody & {
 /** Dough is mixed and rests up to so many days before it is baked. */
 const daysAround = 5;
 
-type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
+export type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
 
 @Injectable()
 export class PlanService {
@@ -87,7 +88,7 @@ export class PlanService {
     };
   }
 
-  private stored(date: string): Promise<PlanEntity | null> {
+  stored(date: string): Promise<PlanEntity | null> {
     return this.db.manager.findOneBy(PlanEntity, { date });
   }
 
@@ -122,7 +123,7 @@ export class PlanService {
   }
 
   /** The formulas that batches which have begun are made by: as pinned, else of the version in the plan. */
-  private async formulasOf(batches: readonly BatchPlan[], old: StoredPlan | null) {
+  async formulasOf(batches: readonly BatchPlan[], old: StoredPlan | null) {
     const pinned = await this.lots.records(batches.map(({ batchId }) => batchId));
     const madeBy = batches.map((batch) => ({
       batchId: batch.batchId,
@@ -140,7 +141,7 @@ export class PlanService {
   }
 
   /** What the plans of the days around hold from now on: the same oven, mixer and pair of hands is promised once. */
-  private async takenByOthers(date: string, nowMs: number): Promise<readonly BatchPlan[]> {
+  async takenByOthers(date: string, nowMs: number): Promise<readonly BatchPlan[]> {
     const rows = await this.db.manager.findBy(PlanEntity, {
       date: Between(shiftDate(date, -daysAround), shiftDate(date, daysAround)),
     });
@@ -177,7 +178,7 @@ export class PlanService {
   }
 
   /** The bakes of batches that are made by another formula than the latest of their product. */
-  private async bakesOfFixed(
+  async bakesOfFixed(
     fixed: Readonly<Record<string, Formula>>,
     { formulas, equipment, rules, calibration }: PlanInputs,
   ) {
@@ -195,7 +196,7 @@ export class PlanService {
     );
   }
 
-  private async bakesOf({ formulas, equipment, rules, calibration }: PlanInputs) {
+  async bakesOf({ formulas, equipment, rules, calibration }: PlanInputs) {
     return Object.fromEntries(
       await Promise.all(
         formulas.map(
@@ -251,6 +252,20 @@ export class PlanService {
     return this.compute(date, inputs, before, batches, { keep: true, notBefore, chance });
   }
 
+  /**
+   * Stores batches that were planned otherwise, with all that the screens show of them.
+   * @param how what no oven takes any more, and whether the plan fits all that it is made from now
+   */
+  async change(
+    date: string,
+    before: PlanEntity,
+    batches: readonly BatchPlan[],
+    how: { readonly unplaced: readonly Unplaced[]; readonly fresh: boolean },
+  ): Promise<PlanView> {
+    const chance = (before.body as StoredPlan).quality?.wanted ?? undefined;
+    return this.compute(date, await this.inputs(date), before, batches, { keep: true, chance, ...how });
+  }
+
   private async compute(
     date: string,
     inputs: PlanInputs,
@@ -263,6 +278,8 @@ export class PlanService {
       tries?: number | undefined;
       signal?: AbortSignal | undefined;
       notBefore?: Readonly<Record<string, number>>;
+      unplaced?: readonly Unplaced[];
+      fresh?: boolean;
     },
   ): Promise<PlanView> {
     const { orders, formulas, rules, calibration, hash } = inputs;
@@ -317,12 +334,20 @@ export class PlanService {
     );
     const stored: StoredPlan = {
       ...body,
-      ...(how.keep && old && { plan: { ...old.plan, batches: body.plan.batches } }),
+      ...(how.keep &&
+        old && {
+          plan: {
+            ...old.plan,
+            batches: body.plan.batches,
+            unplaced: [...old.plan.unplaced, ...(how.unplaced ?? [])],
+          },
+        }),
       madeAtMs: how.keep && old ? old.madeAtMs : nowMs,
       calibratedAtMs: calibration?.atMs ?? null,
       moves,
     };
-    const row = await this.save(date, before, stored, how.keep && before ? before.inputHash : hash);
+    const same = how.keep && before && !how.fresh;
+    const row = await this.save(date, before, stored, same ? before.inputHash : hash);
     return this.toView(row, row.inputHash !== hash, calibration);
   }
 }

@@ -7,6 +7,7 @@ import {
   setTemperature,
   leastUndone,
   qualityOf,
+  replan,
   safePlan,
   takeInOwn,
   trayLayout,
@@ -21,6 +22,7 @@ import {
   type Layout,
   type Plan,
   type Prediction,
+  type Replanned,
 } from '@jokul/core';
 import type { PlanView, ProductForecast } from '@jokul/contracts';
 import { bringLinear, solveLinear } from '../calc/linear.js';
@@ -74,6 +76,17 @@ export interface PlanTask {
   /** The bakes of those that are made otherwise than the latest formula of their product. */
   readonly fixedBakes: Readonly<Record<string, ProductBakes>>;
   readonly own: readonly Ingredient[];
+}
+
+/** A day that slipped: `input.fixed` are its batches as they will come about. */
+export interface ReplanTask extends Pick<
+  PlanTask,
+  'input' | 'bakes' | 'fixedFormulas' | 'fixedBakes' | 'own'
+> {
+  readonly planned: readonly BatchPlan[];
+  readonly begun: ReadonlySet<string>;
+  readonly started: ReadonlySet<string>;
+  readonly homeless: ReadonlySet<string>;
 }
 
 export type PlanBody = Pick<
@@ -201,4 +214,43 @@ const planDay = ({
       solved.batches.map((batch) => [batch.batchId, formulaOf(batch)?.version ?? 1]),
     ),
   };
+};
+
+/** More is not tried for than so long with each set of loads that may move, s. */
+const replanSeconds = 1.5;
+
+/** A way out of a day that slipped; null where nothing is in trouble. */
+export const replanDay = (task: ReplanTask): Outcome<Replanned | null> => outcome(() => findReplan(task));
+
+const findReplan = (task: ReplanTask): Replanned | null => {
+  const { input, bakes, fixedBakes, fixedFormulas, own, planned, begun, started, homeless } = task;
+  takeInOwn(own);
+  const { formulas, equipment } = input;
+  const predictions = new Map(
+    [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),
+  );
+  const formulaOf = (batch: BatchPlan) => fixedFormulas[batch.batchId] ?? formulas.get(batch.productCode);
+  return replan({
+    problem: dayProblem({ ...input, predictions }).problem,
+    planned,
+    expected: input.fixed,
+    begun,
+    started,
+    homeless,
+    restOf: (batch) => {
+      const formula = formulaOf(batch);
+      if (!formula) throw new Error(`no formula of ${batch.batchId}`);
+      return formula.rest;
+    },
+    bakesOf: (batch) => {
+      const formula = formulaOf(batch);
+      const other = fixedBakes[batch.batchId];
+      return formula && other
+        ? predictionsOf(formula, other, equipment).flatMap(({ ovenId, setC, bake: { pull } }) =>
+            pull ? [{ ovenId, setC, pullS: Math.round(pull.value) }] : [],
+          )
+        : undefined;
+    },
+    effort: { seconds: replanSeconds },
+  });
 };

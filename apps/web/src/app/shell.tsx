@@ -22,6 +22,7 @@ const SearchEverything = lazy(() =>
   import('./search-everything').then((m) => ({ default: m.SearchEverything })),
 );
 const LeftOutWatch = lazy(() => import('./left-out-watch').then((m) => ({ default: m.LeftOutWatch })));
+const SlipWatch = lazy(() => import('./slip-watch').then((m) => ({ default: m.SlipWatch })));
 const ColdWatch = lazy(() => import('./cold-watch').then((m) => ({ default: m.ColdWatch })));
 
 const LineLink = ({
@@ -248,6 +249,7 @@ export const Shell = () => {
           <Suspense>
             <ColdWatch />
             <LeftOutWatch />
+            <SlipWatch />
             <LoadingWatch />
           </Suspense>
         )}

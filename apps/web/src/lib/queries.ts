@@ -23,6 +23,7 @@ import type {
   OrderView,
   PlanView,
   ProbesView,
+  ReplanView,
   RetimeInput,
   RulesInput,
 } from '@jokul/contracts';
@@ -251,6 +252,14 @@ export const useRetime = (date: string) =>
           : `${moves.length} ${moves.length === 1 ? 'load was' : 'loads were'} timed again.`,
       ),
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
+    onSettled: refreshRows,
+  });
+/** A way out of a day that slipped, to be looked at; and taking it. */
+export const useReplan = (date: string) =>
+  useMutation({ mutationFn: () => call<ReplanView>('POST', `days/${date}/plan/replan`, {}) });
+export const useTakeReplan = (date: string) =>
+  useMutation({
+    mutationFn: ({ id }: ReplanView) => call<PlanView>('POST', `days/${date}/plan/replan/${id}`, {}),
     onSettled: refreshRows,
   });
 export const usePlayFaults = () =>

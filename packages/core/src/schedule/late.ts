@@ -21,15 +21,35 @@ export interface LateOrder {
 /** So little after its ready-by nobody calls late, s. */
 const aboutS = 60;
 
+/** What a product's loads have packed, the first ready first; it is dealt out. */
+interface Packed {
+  readonly readyS: number;
+  pieces: number;
+}
+
+/** Takes pieces that are ready by a moment. */
+const take = (packed: readonly Packed[], wanted: number, untilS: number) => {
+  let taken = 0;
+  let readyS: number | null = null;
+  for (const load of packed) {
+    const own = load.readyS <= untilS ? Math.min(load.pieces, wanted - taken) : 0;
+    if (own === 0) continue;
+    load.pieces -= own;
+    taken += own;
+    readyS = load.readyS;
+  }
+  return { taken, readyS };
+};
+
 /**
- * Orders that are late by a plan, the earliest ready-by first. Pieces of a product are dealt out as they are packed, the
- * earliest ready-by first, also when they are late.
+ * Orders that are late by a plan, the earliest ready-by first. What is in time for somebody goes there, the earliest
+ * ready-by first, so that as few pieces as possible are late; who is late gets what is left as it is packed.
  */
 export const lateOrders = (
   orders: readonly DueOrder[],
   batches: readonly BatchPlan[],
 ): readonly LateOrder[] => {
-  const packed = new Map<string, { readyS: number; pieces: number }[]>();
+  const packed = new Map<string, Packed[]>();
   const loads = batches.flatMap(({ productCode, loads: own }) => own.map((load) => ({ productCode, load })));
   for (const { productCode, load } of loads.sort((a, b) => a.load.readyS - b.load.readyS)) {
     const pieces = load.trays.reduce((sum, tray) => sum + tray.pieces, 0);
@@ -37,20 +57,20 @@ export const lateOrders = (
   }
   return [...orders]
     .sort((a, b) => a.readyByS - b.readyByS)
-    .flatMap((order): LateOrder[] => {
-      let wanted = order.pieces;
-      let late = 0;
-      let readyS: number | null = null;
-      for (const load of packed.get(order.productCode) ?? []) {
-        const taken = Math.min(load.pieces, wanted);
-        if (taken === 0) continue;
-        load.pieces -= taken;
-        wanted -= taken;
-        if (load.readyS > order.readyByS + aboutS) late += taken;
-        readyS = load.readyS;
-      }
-      return late + wanted > 0
-        ? [{ order, latePieces: late + wanted, readyS: wanted > 0 ? null : readyS }]
-        : [];
+    .map((order) => {
+      const { productCode, pieces, readyByS } = order;
+      return {
+        order,
+        latePieces: pieces - take(packed.get(productCode) ?? [], pieces, readyByS + aboutS).taken,
+      };
+    })
+    .flatMap(({ order, latePieces }): LateOrder[] => {
+      if (latePieces === 0) return [];
+      const { taken, readyS } = take(
+        packed.get(order.productCode) ?? [],
+        latePieces,
+        Number.POSITIVE_INFINITY,
+      );
+      return [{ order, latePieces, readyS: taken < latePieces ? null : readyS }];
     });
 };

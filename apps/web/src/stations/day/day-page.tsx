@@ -4,6 +4,7 @@ import { Link, useLocation } from 'react-router';
 import { atWallClock, sayDuration, type BatchPlan, type Unplaced } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf } from '../../app/batch';
+import { useSlip } from '../../app/use-slip';
 import { NeedPlan } from '../../app/need-plan';
 import { PlanButton, StalePlan } from '../../app/plan-bar';
 import { useNow, useWallClock } from '../../lib/clock';
@@ -129,6 +130,7 @@ const DayWork = () => {
   const { temperature } = useUnits();
   const [chosen, setChosen] = useState<string | null>(null);
   const [view, setView] = useState<View>('morning');
+  const slip = useSlip();
   const [ref, width] = useWidth();
   if (!data || !day.data?.plan) return <Loading what="the day" />;
   const { plan, quality, ribbons, violations, madeAtMs } = day.data.plan;
@@ -198,6 +200,9 @@ const DayWork = () => {
       why={
         <>
           <WhySection title="Does it hold?">
+            {slip && (
+              <p className="mb-1 font-medium text-hand">As planned it does. The floor is behind it.</p>
+            )}
             {!placed ? (
               <p>There is nothing to check: no load could be placed.</p>
             ) : violations.length === 0 ? (

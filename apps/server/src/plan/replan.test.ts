@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import 'reflect-metadata';
+import { atWallClock, type BatchPlan, type Load } from '@jokul/core';
+import type { BakeryView, DayView, PlanView, ReplanView } from '@jokul/contracts';
+import { TestApp } from '../app.testkit.js';
+
+/* A morning on which an oven fails at 05:10, and what becomes of it. */
+
+let app: TestApp;
+const date = '2026-11-27';
+beforeAll(async () => {
+  app = await TestApp.start();
+  await app.put('clock', { mode: 'frozen', date, time: '04:10' });
+}, 60_000);
+afterAll(() => app.stop());
+
+const plan = async () => {
+  const found = (await app.get<DayView>(`days/${date}`)).body.plan;
+  if (!found) throw new Error('the demo is planned');
+  return found;
+};
+const loadsOf = (batches: readonly BatchPlan[]) => batches.flatMap(({ loads }) => loads);
+const offer = async () => (await app.post<ReplanView>(`days/${date}/plan/replan`, {})).body;
+const take = (id: string) => app.post<PlanView>(`days/${date}/plan/replan/${id}`, {});
+
+const entry = (atS: number, lot: string, kind: string, payload: object) => ({
+  id: randomUUID(),
+  atMs: Math.round(atS * 1000),
+  who: 'Oven hand',
+  device: 'test',
+  lot,
+  kind,
+  payload,
+});
+const loading = (load: Load) =>
+  entry(load.startS, load.batchId, 'loaded', {
+    loadId: load.id,
+    trayIds: load.trays.map(({ id }) => id),
+    ovenId: load.ovenId,
+    setC: load.setC,
+    pullS: load.pullS,
+    trayRestS: 300,
+    pieces: load.trays.map(({ pieces }) => pieces),
+  });
+/** All that the plan asks for between two moments, as written down. */
+const worked = async (fromS: number, toS: number) => {
+  const due = (s: number | undefined): s is number => s !== undefined && s > fromS && s <= toS;
+  const entries = (await plan()).plan.batches.flatMap(({ batchId, massG, pieces, tasks, loads }) => {
+    const end = (kind: string) => tasks.find((task) => task.kind === kind)?.endS;
+    const [mixS, portionS] = [end('mix'), end('portion')];
+    return [
+      ...(due(mixS) ? [entry(mixS, batchId, 'mixed', { doughC: 22, massG, missing: [] })] : []),
+      ...(due(portionS)
+        ? [
+            entry(portionS, batchId, 'portioned', {
+              pieces,
+              scoop: 30,
+              samplesG: [],
+              targetG: 30,
+              remainderG: 0,
+            }),
+          ]
+        : []),
+      ...loads.filter(({ startS }) => due(startS)).map(loading),
+      ...loads
+        .filter(({ startS, pullS }) => due(startS + pullS))
+        .map((load) =>
+          entry(load.startS + load.pullS, batchId, 'pulled', {
+            loadId: load.id,
+            trayIds: load.trays.map(({ id }) => id),
+          }),
+        ),
+    ];
+  });
+  for (const one of entries.sort((a, b) => a.atMs - b.atMs))
+    expect((await app.post('journal', { entries: [one] })).status).toBe(201);
+};
+const zone = async () => (await app.get<BakeryView>('bakery')).body.rules.timeZone;
+
+describe('a day that slips', () => {
+  it('is left alone while nothing is in trouble', async () => {
+    const found = await offer();
+    expect(found).toMatchObject({ changes: [], before: [], after: [], left: [] });
+  });
+
+  it('an oven fails: who is late is named, the way out moves its loads, and facts stay', async () => {
+    const timeZone = await zone();
+    const nowS = atWallClock(date, '05:10', timeZone);
+    await worked(atWallClock(date, '04:10', timeZone), nowS);
+    await app.put('clock', { mode: 'frozen', date, time: '05:10' });
+    const before = await plan();
+    expect((await offer()).before).toEqual([]);
+
+    const { equipment, equipmentVersion } = (await app.get<BakeryView>('bakery')).body;
+    const ovens = equipment.ovens.map((oven) => (oven.id === 'port' ? { ...oven, retired: true } : oven));
+    expect((await app.put('equipment', { ...equipment, ovens, version: equipmentVersion })).status).toBe(200);
+
+    const found = await offer();
+    expect(found.planVersion).toBe(before.version);
+    expect(found.before.length).toBeGreaterThan(0);
+    const pieces = (late: ReplanView['before']) => late.reduce((sum, { latePieces }) => sum + latePieces, 0);
+    expect(pieces(found.after)).toBeLessThan(pieces(found.before));
+    // Looking changes nothing.
+    expect(await plan()).toEqual({ ...before, stale: true });
+
+    const { status, body } = await take(found.id);
+    expect(status).toBe(201);
+    expect(body.version).toBe(before.version + 1);
+    expect(body.violations.filter(({ code }) => code !== 'late')).toEqual([]);
+    // Nothing else changed: the plan fits what it is made from.
+    expect(body.stale).toBe(false);
+    const old = new Map(loadsOf(before.plan.batches).map((load) => [load.id, load]));
+    for (const load of loadsOf(body.plan.batches)) {
+      if ((old.get(load.id)?.startS ?? 0) <= nowS && old.get(load.id)?.ovenId === 'port') continue;
+      expect(load.ovenId).not.toBe('port');
+      const change = found.changes.find(({ loadId }) => loadId === load.id);
+      if (change) expect([load.ovenId, load.startS]).toEqual([change.to?.ovenId, change.to?.startS]);
+      else expect(load.ovenId).toBe(old.get(load.id)?.ovenId);
+    }
+    expect(new Set(body.plan.batches.map(({ batchId }) => batchId))).toEqual(
+      new Set(before.plan.batches.map(({ batchId }) => batchId)),
+    );
+    // Ribbons and forecasts are those of the changed day.
+    expect(body.ribbons.some(({ endS }) => endS > nowS)).toBe(true);
+    // It is taken once.
+    expect((await take(found.id)).status).toBe(409);
+  }, 60_000);
+
+  it('is not taken when the floor went on otherwise meanwhile', async () => {
+    // The next load is delayed by a quarter of an hour, so that others are in trouble.
+    await app.put('clock', { mode: 'frozen', date, time: '06:05' });
+    const found = await offer();
+    expect(found.changes.length).toBeGreaterThan(0);
+    const [first] = found.changes;
+    const load = loadsOf((await plan()).plan.batches).find(({ id }) => id === first?.loadId);
+    if (!load) throw new Error('the change is of a load');
+    await app.post('journal', {
+      entries: [loading({ ...load, startS: atWallClock(date, '06:04', await zone()) })],
+    });
+    const { status, body } = await app.post(`days/${date}/plan/replan/${found.id}`, {});
+    expect([status, body.code]).toEqual([409, 'changed-meanwhile']);
+    // Asked again, it is.
+    const next = await offer();
+    expect(next.changes.some(({ loadId }) => loadId === load.id)).toBe(false);
+    expect((await take(next.id)).status).toBe(201);
+  }, 60_000);
+
+  it('refuses what was never offered', async () => {
+    expect((await take(randomUUID())).status).toBe(409);
+    expect((await take('nonsense')).status).toBe(400);
+    expect((await app.post('days/2026-12-24/plan/replan', {})).body.code).toBe('no-plan');
+    expect((await app.post(`days/2026-12-24/plan/replan/${randomUUID()}`, {})).body.code).toBe('no-plan');
+  });
+});

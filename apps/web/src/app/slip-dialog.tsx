@@ -1,0 +1,141 @@
+import { useEffect, useRef } from 'react';
+import { toast } from 'sonner';
+import type { LoadChange } from '@jokul/core';
+import type { ReplanView } from '@jokul/contracts';
+import { useReplan, useTakeReplan } from '../lib/queries';
+import { useWallClock } from '../lib/clock';
+import { Button } from '../ui/button';
+import { Dialog } from '../ui/dialog';
+import { Failed, Loading } from '../ui/states';
+import { useNames } from './actions';
+import { useSaysLate } from './say-late';
+
+/** What changes for one load, as people at the ovens say it. */
+const Change = ({ change }: { change: LoadChange }) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const { from, to, loadId, productCode, pieces } = change;
+  const at = (s: number) => wall.time(s * 1000);
+  return (
+    <li className="flex flex-wrap items-baseline gap-x-3 border-t py-1.5 first:border-t-0">
+      <span className="min-w-0 flex-1 basis-48">
+        <span className="font-semibold">{names.product(productCode)}</span>{' '}
+        <span className="text-[13px] text-ink-faint">
+          {loadId}, {pieces} pieces
+        </span>
+      </span>
+      <span className="figures">
+        {from && <span className="text-ink-soft">{at(from.startS)}</span>}
+        {from && to && ' → '}
+        {to ? <strong className="font-semibold">{at(to.startS)}</strong> : ' not baked'}
+        {to && from?.ovenId !== to.ovenId && (
+          <>
+            , <strong className="font-semibold">{names.oven(to.ovenId)}</strong>
+            {from && <span className="text-ink-soft"> instead of {names.oven(from.ovenId)}</span>}
+          </>
+        )}
+      </span>
+    </li>
+  );
+};
+
+const Found = ({ found }: { found: ReplanView }) => {
+  const say = useSaysLate();
+  const { after, before, changes, left } = found;
+  const missing = (late: ReplanView['before']) => late.reduce((sum, { latePieces }) => sum + latePieces, 0);
+  const lost = left.reduce((sum, { pieces }) => sum + pieces, 0);
+  return (
+    <>
+      <p className="mb-2">
+        {before.length === 0
+          ? 'Nobody is late as things stand.'
+          : after.length === 0
+            ? `With these changes everybody has their pieces in time; as things stand, ${missing(before)} would be late.`
+            : missing(after) < missing(before)
+              ? `With these changes ${missing(after)} pieces are late; as things stand, ${missing(before)}.`
+              : `${missing(before)} pieces are late. No other order of the loads that was tried helps them; these are the times that it comes to.`}
+      </p>
+      {after.length > 0 && (
+        <>
+          <h3 className="text-[13px] font-semibold text-ink-soft">Still late: tell them</h3>
+          <ul className="mb-3 list-disc pl-5">
+            {after.map((late) => (
+              <li key={late.order.id}>{say(late)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      {lost > 0 && (
+        <p className="mb-3 font-medium text-hand">
+          {lost} pieces are baked nowhere: no oven is free while their dough is good.
+        </p>
+      )}
+      <h3 className="text-[13px] font-semibold text-ink-soft">
+        {changes.length === 0
+          ? 'Nothing changes.'
+          : `${changes.length} ${changes.length === 1 ? 'load changes' : 'loads change'}; all others stay as planned`}
+      </h3>
+      <ul className="mb-4 max-h-[38vh] overflow-y-auto">
+        {changes.map((change) => (
+          <Change key={change.loadId} change={change} />
+        ))}
+      </ul>
+    </>
+  );
+};
+
+/** Looks for a way out of a day that slipped, and shows all that it changes before anybody takes it. */
+export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => void }) => {
+  const replan = useReplan(date);
+  const take = useTakeReplan(date);
+  const { mutate } = replan;
+  const asked = useRef(false);
+  useEffect(() => {
+    if (asked.current) return;
+    asked.current = true;
+    mutate();
+  }, [mutate]);
+  const again = () => {
+    take.reset();
+    mutate();
+  };
+  const found = replan.data;
+  return (
+    <Dialog
+      open
+      wide
+      onClose={onClose}
+      title="What can be done"
+      lead="As few loads as possible are moved. What is in an oven, and what nobody touches, stays."
+    >
+      {take.isError || replan.isError ? (
+        <Failed error={take.error ?? replan.error} onRetry={again} />
+      ) : !found || replan.isPending ? (
+        <Loading what="a way out" />
+      ) : (
+        <>
+          <Found found={found} />
+          <div className="flex flex-wrap justify-end gap-2">
+            <Button onClick={onClose}>Leave it as it is</Button>
+            <Button
+              look="primary"
+              disabled={take.isPending || found.changes.length === 0}
+              onClick={() =>
+                take.mutate(found, {
+                  onSuccess: () => {
+                    toast(
+                      `Taken: ${found.changes.length} ${found.changes.length === 1 ? 'load has' : 'loads have'} changed.`,
+                    );
+                    onClose();
+                  },
+                })
+              }
+            >
+              {take.isPending ? 'Changing the plan …' : 'Take it'}
+            </Button>
+          </div>
+        </>
+      )}
+    </Dialog>
+  );
+};

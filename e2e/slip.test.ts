@@ -1,0 +1,92 @@
+import { randomUUID } from 'node:crypto';
+import { expect, test } from '@playwright/test';
+import { Jokul } from './support/jokul.js';
+
+/* A morning that slips: an oven is gone at 05:10, and the loads find others. */
+
+let jokul: Jokul;
+test.beforeAll(async () => {
+  jokul = await Jokul.start();
+});
+test.afterAll(() => jokul.stop());
+
+interface Load {
+  readonly id: string;
+  readonly batchId: string;
+  readonly ovenId: string;
+  readonly setC: number;
+  readonly startS: number;
+  readonly pullS: number;
+  readonly trays: readonly { readonly id: string; readonly pieces: number }[];
+}
+interface Batch {
+  readonly batchId: string;
+  readonly massG: number;
+  readonly pieces: number;
+  readonly tasks: readonly { readonly kind: string; readonly endS: number }[];
+  readonly loads: readonly Load[];
+}
+const batches = async (): Promise<readonly Batch[]> =>
+  (await jokul.api<{ plan: { plan: { batches: Batch[] } } }>('GET', 'days/2026-11-27')).plan.plan.batches;
+
+/** Writes down all that was due by a moment, as a floor that keeps up with its plan does. */
+const keepUp = async (fromS: number, toS: number) => {
+  const entries: { atMs: number }[] = [];
+  const put = (atS: number | undefined, lot: string, kind: string, payload: object) => {
+    if (atS === undefined || atS <= fromS || atS > toS) return;
+    entries.push({
+      ...{ id: randomUUID(), who: 'Oven hand', device: 'test', lot, kind, payload },
+      atMs: Math.round(atS * 1000),
+    });
+  };
+  for (const { batchId, massG, pieces, tasks, loads } of await batches()) {
+    const end = (kind: string) => tasks.find((task) => task.kind === kind)?.endS;
+    put(end('mix'), batchId, 'mixed', { doughC: 22, massG, missing: [] });
+    put(end('portion'), batchId, 'portioned', {
+      ...{ pieces, scoop: 30, samplesG: [], targetG: 30, remainderG: 0 },
+    });
+    for (const { id: loadId, ovenId, setC, startS, pullS, trays } of loads) {
+      const trayIds = trays.map(({ id }) => id);
+      put(startS, batchId, 'loaded', {
+        ...{ loadId, trayIds, ovenId, setC, pullS, trayRestS: 300 },
+        pieces: trays.map((tray) => tray.pieces),
+      });
+      put(startS + pullS, batchId, 'pulled', { loadId, trayIds });
+      put(startS + pullS + 300, batchId, 'racked', { loadId, trayIds });
+    }
+  }
+  for (const entry of entries.sort((a, b) => a.atMs - b.atMs))
+    await jokul.api('POST', 'journal', { entries: [entry] });
+};
+
+test('an oven is gone at 05:10: who will be late is named, and the way out is looked at, then taken', async ({
+  page,
+}) => {
+  await jokul.setClock('05:10');
+  const { nowMs } = await jokul.api<{ nowMs: number }>('GET', 'clock');
+  await keepUp(nowMs / 1000 - 3600, nowMs / 1000);
+  await page.goto(`${jokul.url}/setup`);
+  const alarm = page.getByRole('alert').filter({ hasText: 'will be late' });
+  await expect(page.getByRole('heading', { name: 'Setup', level: 1 })).toBeVisible();
+  await expect(alarm).toBeHidden();
+
+  await page.getByRole('button', { name: 'Retire Port' }).click();
+  await expect(alarm).toContainText('Port is out of use');
+  await page.goto(`${jokul.url}/floor`);
+  await expect(alarm).toContainText('not at all as things stand');
+  await alarm.getByRole('button', { name: 'What can be done?' }).click();
+  const dialog = page.getByRole('dialog', { name: 'What can be done' });
+  await expect(dialog.getByText('instead of Port').first()).toBeVisible({ timeout: 30_000 });
+  const before = await batches();
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect(dialog).toBeHidden();
+
+  const nowS = nowMs / 1000;
+  const open = (of: readonly Batch[]) =>
+    of.flatMap((batch) => batch.loads).filter(({ startS }) => startS > nowS);
+  expect(open(before).filter(({ ovenId }) => ovenId === 'port').length).toBeGreaterThan(0);
+  expect(open(await batches()).filter(({ ovenId }) => ovenId === 'port')).toEqual([]);
+  // The wall shows the new plan, and nobody is baked nowhere.
+  await expect(page.getByText('not at all as things stand')).toBeHidden();
+  await expect(page.getByRole('region', { name: 'What comes next' })).not.toContainText('Port,');
+});
