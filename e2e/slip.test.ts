@@ -31,24 +31,38 @@ const batches = async (): Promise<readonly Batch[]> =>
 
 /** Writes down all that was due by a moment, as a floor that keeps up with its plan does. */
 const keepUp = async (fromS: number, toS: number) => {
-  const entries: { atMs: number }[] = [];
+  const entries: (Record<string, unknown> & { readonly atMs: number })[] = [];
   const put = (atS: number | undefined, lot: string, kind: string, payload: object) => {
     if (atS === undefined || atS <= fromS || atS > toS) return;
     entries.push({
-      ...{ id: randomUUID(), who: 'Oven hand', device: 'test', lot, kind, payload },
-      atMs: Math.round(atS * 1000),
+      id: randomUUID(),
+      who: 'Oven hand',
+      device: 'test',
+      lot,
+      kind,
+      payload,
+      atMs: Math.round(atS * 1e3),
     });
   };
   for (const { batchId, massG, pieces, tasks, loads } of await batches()) {
     const end = (kind: string) => tasks.find((task) => task.kind === kind)?.endS;
     put(end('mix'), batchId, 'mixed', { doughC: 22, massG, missing: [] });
     put(end('portion'), batchId, 'portioned', {
-      ...{ pieces, scoop: 30, samplesG: [], targetG: 30, remainderG: 0 },
+      pieces,
+      scoop: 30,
+      samplesG: [],
+      targetG: 30,
+      remainderG: 0,
     });
     for (const { id: loadId, ovenId, setC, startS, pullS, trays } of loads) {
       const trayIds = trays.map(({ id }) => id);
       put(startS, batchId, 'loaded', {
-        ...{ loadId, trayIds, ovenId, setC, pullS, trayRestS: 300 },
+        loadId,
+        trayIds,
+        ovenId,
+        setC,
+        pullS,
+        trayRestS: 300,
         pieces: trays.map((tray) => tray.pieces),
       });
       put(startS + pullS, batchId, 'pulled', { loadId, trayIds });

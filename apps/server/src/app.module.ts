@@ -23,6 +23,7 @@ import { LotsService } from './lots/lots.service.js';
 import { JournalService } from './journal/journal.service.js';
 import { OrdersController } from './orders/orders.controller.js';
 import { OrdersService } from './orders/orders.service.js';
+import { StandingOrdersService } from './orders/standing-orders.service.js';
 import { ComputationService } from './plan/computation.service.js';
 import { PlanController } from './plan/plan.controller.js';
 import { PlanService } from './plan/plan.service.js';
@@ -57,6 +58,7 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     OwnBakery,
     ClockService,
     OrdersService,
+    StandingOrdersService,
     FormulaService,
     ComputationService,
     PlanService,

@@ -16,6 +16,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { IsBakeDate } from './orders.js';
 import { trayMaterials, type TrayMaterial } from '@jokul/core';
 
 const Id = () => (target: object, key: string) => {
@@ -103,6 +104,20 @@ export class HoursInput {
   @TimeOfDay() to: string;
 }
 
+export class ClosedDayInput {
+  @IsBakeDate({ message: 'A day is written 2026-11-27.' }) date: string;
+  @IsString() @Length(1, 80, { message: 'Say why it is closed (1 to 80 letters).' }) why: string;
+}
+export class CalendarInput {
+  @IsArray()
+  @ArrayMaxSize(7)
+  @IsInt({ each: true })
+  @Min(1, { each: true })
+  @Max(7, { each: true })
+  closedWeekdays: number[];
+  @ListOf(() => ClosedDayInput, 400) closedDays: ClosedDayInput[];
+}
+
 /** All equipment of the bakery, whole; what was there before stays in it, retired at most. */
 export class EquipmentInput {
   @ListOf(() => MixerInput, 60) mixers: MixerInput[];
@@ -115,5 +130,6 @@ export class EquipmentInput {
   @ListOf(() => ShiftInput, 30) shifts: ShiftInput[];
   @IsObject() @ValidateNested() @Type(() => HoursInput) ovenHours: HoursInput;
   @IsArray() @ArrayMaxSize(80) @IsString({ each: true }) @Length(1, 60, { each: true }) crew: string[];
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => CalendarInput) calendar?: CalendarInput;
   @IsInt() version: number;
 }

@@ -3,6 +3,7 @@ import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
+  ArrayUnique,
   IsArray,
   IsInt,
   IsObject,
@@ -14,7 +15,14 @@ import {
   Max,
   Min,
   ValidateNested,
+  ValidateBy,
+  type ValidationOptions,
 } from 'class-validator';
+import { isCalendarDate } from '@jokul/core';
+
+/** A day of the calendar, such as 2026-11-27. */
+export const IsBakeDate = (options?: ValidationOptions): PropertyDecorator =>
+  ValidateBy({ name: 'isBakeDate', validator: { validate: isCalendarDate } }, options);
 
 /** One line of the bake list, as a person enters it. */
 export class OrderLineInput {
@@ -57,4 +65,28 @@ export class OrderLinesInput {
   @ValidateNested({ each: true })
   @Type(() => KeyedOrderLineInput)
   lines: KeyedOrderLineInput[];
+}
+
+const aDate = { message: 'A day is written 2026-11-27.' };
+const weekdaysSaid = { message: 'Choose the days of the week, each once.' };
+
+/** Lines that come back on days of the week until they are ended. */
+export class StandingOrderInput extends OrderLineInput {
+  /** The key that makes sending a new one twice harmless. */
+  @IsOptional() @IsUUID() id?: string;
+
+  /** 1 for Monday to 7 for Sunday. */
+  @IsArray(weekdaysSaid)
+  @ArrayMinSize(1, weekdaysSaid)
+  @ArrayUnique(weekdaysSaid)
+  @IsInt({ ...weekdaysSaid, each: true })
+  @Min(1, { ...weekdaysSaid, each: true })
+  @Max(7, { ...weekdaysSaid, each: true })
+  weekdays: number[];
+
+  /** The first day that it holds for; of a change, the first day that it holds from. */
+  @IsBakeDate(aDate) from: string;
+
+  /** The last day; without end where left out. */
+  @IsOptional() @IsBakeDate(aDate) until?: string;
 }

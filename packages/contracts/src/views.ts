@@ -27,6 +27,17 @@ import type {
 
 export interface OrderView extends OrderLine {
   readonly version: number;
+  /** The standing order that it comes from; its line may say otherwise for this one day. */
+  readonly standing?: { readonly id: string; readonly weekdays: readonly number[] };
+}
+
+/** A line that comes back on days of the week, 1 for Monday to 7 for Sunday. */
+export interface StandingOrderView extends OrderLine {
+  readonly version: number;
+  readonly weekdays: readonly number[];
+  readonly from: string;
+  /** The last day; null without end. */
+  readonly until: string | null;
 }
 
 export interface ClockView {
@@ -160,6 +171,8 @@ export interface OrderLinesView {
 export interface DayView {
   readonly date: string;
   readonly orders: readonly OrderView[];
+  /** Lines of standing orders that were taken off for this day. */
+  readonly leftOut: readonly OrderView[];
   readonly plan: PlanView | null;
 }
 

@@ -13,6 +13,7 @@ const exactly = 'utf8mb4_nopad_bin';
 
 @Entity('order_line')
 @Index(['date'])
+@Index('IDX_order_standing', ['standingId', 'date'], { unique: true })
 export class OrderLineEntity {
   @PrimaryColumn('char', { length: 36 }) id: string;
   @Column('char', { length: 10 }) date: string;
@@ -20,6 +21,26 @@ export class OrderLineEntity {
   @Column('varchar', { length: 6 }) productCode: string;
   @Column('int') pieces: number;
   @Column('char', { length: 5 }) readyBy: string;
+  @Column('int') version: number;
+  /** The standing order whose line it takes the place of on its day. */
+  @Column('char', { length: 36, nullable: true }) standingId: string | null;
+  /** Taken off for its day: nothing is baked for it. */
+  @Column('boolean', { default: false }) skipped: boolean;
+}
+
+/** A line that comes back on days of the week. Once in force it is only ended; what changes is a further row. */
+@Entity('standing_order')
+export class StandingOrderEntity {
+  @PrimaryColumn('char', { length: 36 }) id: string;
+  @Column('varchar', { length: 80 }) customer: string;
+  @Column('varchar', { length: 6 }) productCode: string;
+  @Column('int') pieces: number;
+  @Column('char', { length: 5 }) readyBy: string;
+  /** 1 for Monday to 7 for Sunday, such as 12345. */
+  @Column('varchar', { length: 7 }) weekdays: string;
+  @Column('char', { length: 10 }) fromDate: string;
+  /** The last day; null without end. */
+  @Column('char', { length: 10, nullable: true }) untilDate: string | null;
   @Column('int') version: number;
 }
 
@@ -105,6 +126,7 @@ export class JournalHeadEntity {
 
 export const entities = [
   OrderLineEntity,
+  StandingOrderEntity,
   FormulaVersionEntity,
   SettingEntity,
   PlanEntity,

@@ -2,12 +2,15 @@ import { Injectable, Logger } from '@nestjs/common';
 import { DataSource, Not } from 'typeorm';
 import {
   atWallClock,
+  demoCalendar,
   demoDay,
   type Plan,
   demoEquipment,
   demoFormulas,
   demoOrders,
   demoRules,
+  demoStanding,
+  demoWeek,
   genesisHash,
   shiftDate,
   chance,
@@ -21,6 +24,7 @@ import {
   OrderLineEntity,
   PlanEntity,
   SettingEntity,
+  StandingOrderEntity,
 } from '../database/entities.js';
 import { LotsService } from '../lots/lots.service.js';
 import { pack, type StoredName } from '../database/stored.js';
@@ -76,6 +80,7 @@ export class DemoSeed {
     await this.db.manager.delete(SettingEntity, { key: 'bakery' });
     for (const entity of [
       OrderLineEntity,
+      StandingOrderEntity,
       FormulaVersionEntity,
       SettingEntity,
       PlanEntity,
@@ -118,8 +123,26 @@ export class DemoSeed {
         })),
       ),
     );
+    // Of luck of their own, so that the past stays what it is when they change.
+    const standingLuck = chance(20_26_11_28);
+    await manager.insert(
+      StandingOrderEntity,
+      demoStanding.flatMap(({ customer, readyBy, weekdays, pieces: ordered }) =>
+        Object.entries(ordered).map(([productCode, pieces]) => (({
+	id: standingLuck.uuid(),
+	customer,
+	productCode,
+	pieces,
+	readyBy,
+	weekdays: weekdays.join(''),
+	fromDate: demoWeek.from,
+	untilDate: demoWeek.until,
+	version: 1
+}))),
+      ),
+    );
     const settings: [StoredName, unknown][] = [
-      ['equipment', demoEquipment],
+      ['equipment', { ...demoEquipment, calendar: demoCalendar }],
       ['rules', demoRules],
       ['clock', { mode: 'running', offsetMs: nowS * 1000 - Date.now(), frozenAtMs: nowS * 1000 }],
     ];

@@ -15,13 +15,17 @@ import { ApiTags } from '@nestjs/swagger';
 import {
   OrderLineInput,
   OrderLinesInput,
+  StandingOrderInput,
   type DayView,
   type OrderLinesView,
   type OrderView,
+  type StandingOrderView,
 } from '@jokul/contracts';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
 import { PlanService } from '../plan/plan.service.js';
+import { LineIdPipe } from './line-id.pipe.js';
 import { OrdersService } from './orders.service.js';
+import { StandingOrdersService } from './standing-orders.service.js';
 
 @ApiTags('orders')
 @Controller()
@@ -29,12 +33,13 @@ export class OrdersController {
   constructor(
     private readonly orders: OrdersService,
     private readonly plans: PlanService,
+    private readonly standing: StandingOrdersService,
   ) {}
 
   @Get('days/:date')
   async day(@Param('date', BakeDatePipe) date: string): Promise<DayView> {
-    const [orders, plan] = await Promise.all([this.orders.list(date), this.plans.view(date)]);
-    return { date, orders, plan };
+    const [lines, plan] = await Promise.all([this.orders.day(date), this.plans.view(date)]);
+    return { date, ...lines, plan };
   }
 
   @Post('days/:date/orders')
@@ -51,16 +56,52 @@ export class OrdersController {
   }
 
   @Put('orders/:id')
-  change(@Param('id', ParseUUIDPipe) id: string, @Body() input: OrderLineInput): Promise<OrderView> {
+  change(@Param('id', LineIdPipe) id: string, @Body() input: OrderLineInput): Promise<OrderView> {
     return this.orders.change(id, input);
   }
 
   @Delete('orders/:id')
   @HttpCode(204)
   remove(
-    @Param('id', ParseUUIDPipe) id: string,
+    @Param('id', LineIdPipe) id: string,
     @Query('version', new ParseIntPipe({ optional: true })) version?: number,
   ): Promise<void> {
     return this.orders.remove(id, version);
+  }
+
+  /** A line that was taken off, or changed, for this day is again what its standing order says. */
+  @Delete('days/:date/standing/:id')
+  @HttpCode(204)
+  takeBack(@Param('date', BakeDatePipe) date: string, @Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    return this.orders.takeBack(date, id);
+  }
+
+  /** Standing orders that are in force on a day or later. */
+  @Get('standing')
+  standingFrom(@Query('from', BakeDatePipe) from: string): Promise<readonly StandingOrderView[]> {
+    return this.standing.list(from);
+  }
+
+  @Post('standing')
+  addStanding(@Body() input: StandingOrderInput): Promise<StandingOrderView> {
+    return this.standing.add(input);
+  }
+
+  @Put('standing/:id')
+  changeStanding(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() input: StandingOrderInput,
+  ): Promise<StandingOrderView> {
+    return this.standing.change(id, input);
+  }
+
+  @Delete('standing/:id')
+  @HttpCode(204)
+  endStanding(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query('from', BakeDatePipe) from: string,
+    @Query('version', ParseIntPipe) version: number,
+  ): Promise<void> {
+    return this.standing.end(id, from, version);
   }
 }

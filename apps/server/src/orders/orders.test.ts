@@ -32,6 +32,7 @@ describe('the bake list', () => {
     expect((await app.get<DayView>('days/2027-01-04')).body).toEqual({
       date: '2027-01-04',
       orders: [],
+      leftOut: [],
       plan: null,
     });
   });

@@ -272,7 +272,9 @@ export const Shell = () => {
       )}
       <Toaster
         position="bottom-center"
-        toastOptions={{ className: '!bg-inverse !text-inverse-ink !border-inverse !font-sans' }}
+        toastOptions={{
+          className: '!bg-inverse !text-inverse-ink !border-inverse !font-sans !pointer-events-auto',
+        }}
       />
     </div>
   );

@@ -26,6 +26,8 @@ import type {
   ReplanView,
   RetimeInput,
   RulesInput,
+  StandingOrderInput,
+  StandingOrderView,
 } from '@jokul/contracts';
 import { takeInOwn, wallClock, type Formula } from '@jokul/core';
 import { ownChanged } from '../workers/core';
@@ -159,6 +161,33 @@ export const useRemoveOrder = () =>
   useMutation({
     mutationFn: ({ id, version }: Pick<OrderView, 'id' | 'version'>) =>
       call<null>('DELETE', `orders/${id}?version=${version}`),
+    onSettled: refreshRows,
+  });
+/** A line of a standing order is again what stands, for one day. */
+export const useTakeBack = (date: string) =>
+  useMutation({
+    mutationFn: (standingId: string) => call<null>('DELETE', `days/${date}/standing/${standingId}`),
+    onSettled: refreshRows,
+  });
+/** Standing orders that are in force on a day or later. */
+export const useStanding = (from: string) =>
+  useQuery({
+    queryKey: ['standing', from],
+    queryFn: () => get<readonly StandingOrderView[]>(`standing?from=${from}`),
+  });
+/** Writes a new one, or changes one from a day on. */
+export const useSaveStanding = () =>
+  useMutation({
+    mutationFn: ({ id, input }: { id: string | null; input: StandingOrderInput }) =>
+      id === null
+        ? call<StandingOrderView>('POST', 'standing', input)
+        : call<StandingOrderView>('PUT', `standing/${id}`, input),
+    onSettled: refreshRows,
+  });
+export const useEndStanding = () =>
+  useMutation({
+    mutationFn: ({ id, version, from }: Pick<StandingOrderView, 'id' | 'version'> & { from: string }) =>
+      call<null>('DELETE', `standing/${id}?from=${from}&version=${version}`),
     onSettled: refreshRows,
   });
 /** Says by itself how it went: the button that asked may be gone by then, with the news that it made. */

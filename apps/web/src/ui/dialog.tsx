@@ -17,6 +17,11 @@ export const Dialog = ({ open, onClose, title, lead, children, wide = false }: D
       <Radix.Overlay className="fixed inset-0 z-40 bg-black/45" />
       <Radix.Content
         aria-describedby={undefined}
+        // A toast lies over the dialog: its Undo is not a press outside.
+        onInteractOutside={(event) => {
+          if (event.target instanceof Element && event.target.closest('[data-sonner-toaster]'))
+            event.preventDefault();
+        }}
         className={`fixed top-[8vh] left-1/2 z-50 max-h-[84vh] -translate-x-1/2 overflow-y-auto rounded-lg border border-line-strong bg-surface p-5 shadow-2xl ${wide ? 'w-[min(46rem,94vw)]' : 'w-[min(30rem,94vw)]'}`}
       >
         <div className="mb-3 flex items-start justify-between gap-4">

@@ -1,4 +1,4 @@
-import type { Equipment, HouseRules } from '../schedule/index.js';
+import type { Calendar, Equipment, HouseRules } from '../schedule/index.js';
 import { usualHouseRules } from '../starter/index.js';
 
 /** Equipment of the made-up Hollin Quay Bakehouse. */
@@ -92,6 +92,45 @@ export const demoOrders: readonly DemoOrder[] = [
   { customer: 'School kitchen north', readyBy: '10:15', pieces: { LEM: 90, PNT: 60, NIB: 36 } },
   { customer: 'School kitchen south', readyBy: '10:15', pieces: { LEM: 60, PNT: 50, CLM: 40 } },
 ];
+
+export interface DemoStanding {
+  readonly customer: string;
+  readonly readyBy: string;
+  /** 1 for Monday to 7 for Sunday. */
+  readonly weekdays: readonly number[];
+  readonly pieces: Readonly<Record<string, number>>;
+}
+
+/** What stands from the day after the demo Friday on, for the week that follows it. */
+export const demoStanding: readonly DemoStanding[] = [
+  {
+    customer: 'Ferry galley',
+    readyBy: '05:40',
+    weekdays: [1, 2, 3, 4, 5, 6, 7],
+    pieces: { GNG: 160, CRD: 240 },
+  },
+  { customer: 'Pier kiosk', readyBy: '06:30', weekdays: [1, 2, 4, 5, 6, 7], pieces: { LEM: 48, MLT: 96 } },
+  {
+    customer: 'Hotel breakfast',
+    readyBy: '07:00',
+    weekdays: [1, 2, 3, 4, 5, 6, 7],
+    pieces: { LEM: 120, NIB: 160 },
+  },
+  { customer: 'Farm shop', readyBy: '09:00', weekdays: [3, 6], pieces: { RYE: 66, PNT: 120, CLM: 90 } },
+  {
+    customer: 'School kitchen north',
+    readyBy: '10:15',
+    weekdays: [1, 2, 3, 4, 5],
+    pieces: { LEM: 90, PNT: 120 },
+  },
+  { customer: 'School kitchen south', readyBy: '10:15', weekdays: [1, 3, 5], pieces: { PNT: 50, CLM: 90 } },
+];
+export const demoWeek = { from: '2026-11-28', until: '2026-12-03' } as const;
+/** Closed for once in that week. */
+export const demoCalendar: Calendar = {
+  closedWeekdays: [],
+  closedDays: [{ date: '2026-11-29', why: 'Harbour fair' }],
+};
 
 /** The demo Friday, and the moment of it that the clock shows when the demo is new. */
 export const demoDay = { date: '2026-11-27', time: '04:10' } as const;

@@ -44,6 +44,13 @@ export const atWallClock = (date: string, time: string, timeZone: string): numbe
   return at.getTime() / 1000;
 };
 
+/** Whether something is a date of the calendar, such as 2026-11-27. */
+export const isCalendarDate = (value: unknown): value is string => {
+  if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value)) return false;
+  const day = new Date(`${value}T12:00:00Z`);
+  return Number.isFinite(day.getTime()) && day.toISOString().slice(0, 10) === value;
+};
+
 /** The date `days` later (or earlier) on the calendar. */
 export const shiftDate = (date: string, days: number): string => {
   const d = new Date(`${date}T12:00:00Z`);

@@ -1,6 +1,7 @@
 import type { Liner, TrayMaterial } from '../bake/index.js';
 import type { Mixer, Scale } from '../scaling/index.js';
 import type { Place } from '../thermal/index.js';
+import type { Calendar } from './calendar.js';
 
 /** One oven chamber or deck, loaded and emptied as a whole. */
 export interface Oven {
@@ -53,6 +54,8 @@ export interface Equipment {
   readonly shifts: readonly Shift[];
   readonly ovenHours: { readonly from: string; readonly to: string };
   readonly crew: readonly string[];
+  /** Open every day where left out. */
+  readonly calendar?: Calendar;
 }
 
 /** Defaults that a bakery may disagree with, all in Setup. */

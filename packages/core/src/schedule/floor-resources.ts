@@ -1,5 +1,6 @@
 import { atWallClock, shiftDate, wallClock } from '../quantity/index.js';
 import type { Equipment, HouseRules } from './equipment.js';
+import { whyClosed, type Calendar } from './calendar.js';
 import { trayKindOf } from './predictions.js';
 import { resourceIds, type Availability, type Resource } from './problem.js';
 
@@ -13,17 +14,20 @@ const datesOf = (fromS: number, toS: number, timeZone: string): readonly string[
   return dates;
 };
 
-/** A shift on every day of a stretch of time; one that ends before it begins ends on the next day. */
+/** A shift on every open day of a stretch of time; one that ends before it begins ends on the next day. */
 export const everyDay = (
   stretch: { readonly fromS: number; readonly toS: number },
   timeZone: string,
   { from, to, capacity }: { readonly from: string; readonly to: string; readonly capacity: number },
+  calendar: Calendar | undefined,
 ): readonly Availability[] =>
-  datesOf(stretch.fromS, stretch.toS, timeZone).map((day) => ({
-    fromS: atWallClock(day, from, timeZone),
-    toS: atWallClock(to <= from ? shiftDate(day, 1) : day, to, timeZone),
-    capacity,
-  }));
+  datesOf(stretch.fromS, stretch.toS, timeZone)
+    .filter((day) => whyClosed(calendar, day) === null)
+    .map((day) => ({
+      fromS: atWallClock(day, from, timeZone),
+      toS: atWallClock(to <= from ? shiftDate(day, 1) : day, to, timeZone),
+      capacity,
+    }));
 
 const placeKinds = ['walk-in', 'freezer', 'bench'] as const;
 const kindNames = { 'walk-in': 'Chilled places', freezer: 'Frozen places', bench: 'Benches' } as const;
@@ -63,7 +67,9 @@ export const resourcesOf = (
     id: resourceIds.hands,
     name: 'Hands for mixing and portioning',
     capacity: equipment.shifts.reduce((sum, s) => sum + s.hands, 0),
-    when: equipment.shifts.flatMap((s) => everyDay(stretch, rules.timeZone, { ...s, capacity: s.hands })),
+    when: equipment.shifts.flatMap((s) =>
+      everyDay(stretch, rules.timeZone, { ...s, capacity: s.hands }, equipment.calendar),
+    ),
   },
   { id: resourceIds.trays, name: 'Trays', capacity: trayKindOf(equipment, rules).count },
   {

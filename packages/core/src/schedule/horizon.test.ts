@@ -1,7 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import { chance, shiftDate } from '../quantity/index.js';
+import { weekdayOf, whyClosed } from './calendar.js';
 import { checkPlan } from './check.js';
+import { everyDay } from './floor-resources.js';
 import { costOf } from './cost.js';
 import { horizonProblem, type HorizonInput, type HorizonOrder, type StockItem } from './horizon.js';
 import { leastCost } from './least-cost.js';
@@ -291,4 +293,40 @@ describe('two hundred days of nobody’s making', () => {
       }
     },
   );
+});
+
+describe('days on which the bakery is closed', () => {
+  const calendar = {
+    closedWeekdays: [7],
+    closedDays: [{ date: shiftDate(demoDay.date, 1), why: 'Harbour day' }],
+  };
+  it('knows why: a day of its own, or one of the week', () => {
+    expect(whyClosed(calendar, '2026-11-28')).toBe('Harbour day');
+    expect(whyClosed(calendar, '2026-11-29')).toBe('every Sunday');
+    expect(whyClosed(calendar, '2026-11-27')).toBeNull();
+    expect(whyClosed(undefined, '2026-11-29')).toBeNull();
+    expect(['2026-11-23', '2026-11-29', '2028-02-29'].map(weekdayOf)).toEqual([1, 7, 2]);
+  });
+  it('nobody works on them, what is due then says so at its line, and the rest is planned', () => {
+    const found = plan({ orders: days(4), equipment: { ...demoEquipment, calendar } });
+    expect(found.violations).toEqual([]);
+    const dates = found.unserved.map(({ order }) => order.id.slice(0, 10));
+    expect(new Set(dates)).toEqual(new Set(['2026-11-28', '2026-11-29']));
+    for (const { reason } of found.unserved) expect(reason).toContain('The bakery is closed that day');
+    const [from, to] = [at('00:00', 1), at('00:00', 3)];
+    for (const { kind, startS, endS } of found.tasks)
+      if (kind === 'mix' || kind === 'portion' || kind === 'bake')
+        expect([kind, startS >= to || endS <= from]).toEqual([kind, true]);
+    // Monday's dough is mixed on Friday, or on Monday itself: it is whole all the same.
+    expect(found.served.filter(({ order }) => order.id.startsWith('2026-11-30')).length).toBeGreaterThan(5);
+  });
+  it('a night shift that begins on an open evening goes on into a closed day', () => {
+    const stretch = { fromS: at('00:00'), toS: at('00:00', 3) };
+    const night = { from: '22:00', to: '06:00', capacity: 1 };
+    expect(everyDay(stretch, demoRules.timeZone, night, calendar).map(({ fromS }) => fromS)).toEqual([
+      at('22:00', -1),
+      at('22:00'),
+      at('22:00', 3),
+    ]);
+  });
 });

@@ -5,6 +5,7 @@ import { mixerRange } from '../scaling/index.js';
 import { lotId } from '../lot/index.js';
 import { JokulError } from '../shown/index.js';
 import { restingPerTray } from '../tray/index.js';
+import { whyClosed } from './calendar.js';
 import type { Equipment, HouseRules } from './equipment.js';
 import { everyDay, resourcesOf } from './floor-resources.js';
 import { rawDiameterMm, trayKindOf, trayLayout, type Prediction } from './predictions.js';
@@ -288,9 +289,23 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
     }
   };
   for (const code of new Set(input.orders.map((order) => order.productCode))) {
-    const orders = input.orders
+    const all = input.orders
       .filter((order) => order.productCode === code)
       .sort((a, b) => a.readyByS - b.readyByS);
+    const closed = (order: HorizonOrder) =>
+      whyClosed(equipment.calendar, wallClock(order.readyByS, rules.timeZone).date);
+    for (const order of all) {
+      const why = closed(order);
+      if (why !== null)
+        refused.push({
+          orderId: order.id,
+          productCode: code,
+          pieces: order.pieces,
+          reason: `The bakery is closed that day (${why}): give it another day, or open that one in Setup.`,
+        });
+    }
+    const orders = all.filter((order) => closed(order) === null);
+    if (orders.length === 0) continue;
     const formula = formulas.get(code);
     if (!formula) {
       // One line that cannot be baked must not keep the rest of the day from being planned.
@@ -320,7 +335,12 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
         places,
         degreesPerMin,
       })),
-      ovenHours: everyDay(stretch, rules.timeZone, { ...equipment.ovenHours, capacity: 1 }),
+      ovenHours: everyDay(
+        stretch,
+        rules.timeZone,
+        { ...equipment.ovenHours, capacity: 1 },
+        equipment.calendar,
+      ),
       loadGapS: rules.loadGapS,
       fixed,
       ...(input.togetherS === undefined && { coldOvens: true }),

@@ -1,4 +1,5 @@
 import { JokulError, requireNumber } from '../shown/index.js';
+import { weekdayNames } from './calendar.js';
 import type { Equipment } from './equipment.js';
 
 /** Out of use for good, and kept: records name it. */
@@ -96,6 +97,17 @@ export const checkEquipment = (equipment: Equipment): void => {
   equipment.shifts.forEach(({ from, to, name }, i) => {
     if (from === to)
       throw new JokulError('bad-shift', `${name} begins and ends at ${from}.`, `shifts.${i}.to`);
+  });
+  const { closedWeekdays = [], closedDays = [] } = equipment.calendar ?? {};
+  if (new Set(closedWeekdays).size === weekdayNames.length)
+    throw new JokulError(
+      'never-open',
+      'The bakery is closed on every day of the week: open one.',
+      'calendar.closedWeekdays',
+    );
+  closedDays.forEach(({ date }, i) => {
+    if (closedDays.findIndex((other) => other.date === date) < i)
+      throw new JokulError('same-day', `${date} is on the list twice.`, `calendar.closedDays.${i}.date`);
   });
   if (equipment.crew.length === 0)
     throw new JokulError('no-crew', 'At least one name of who works here stays.', 'crew');

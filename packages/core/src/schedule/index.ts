@@ -1,5 +1,6 @@
 export * from './equipment.js';
 export * from './in-use.js';
+export * from './calendar.js';
 export * from './problem.js';
 export * from './solve.js';
 export * from './check.js';

@@ -1,9 +1,10 @@
-import { X } from 'lucide-react';
+import { Repeat2, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import type { Formula } from '@jokul/core';
 import type { OrderView } from '@jokul/contracts';
-import { useAddOrder, useChangeOrder, useRemoveOrder } from '../../lib/queries';
+import { useAddOrder, useChangeOrder, useRemoveOrder, useTakeBack } from '../../lib/queries';
+import { sayWeekdays } from './say-weekdays';
 
 interface OrderRowProps {
   readonly order: OrderView;
@@ -23,6 +24,7 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
   const change = useChangeOrder();
   const remove = useRemoveOrder();
   const add = useAddOrder(date);
+  const back = useTakeBack(date);
   useEffect(() => {
     setDraft({ pieces: String(order.pieces), readyBy: order.readyBy });
     setProblem(null);
@@ -51,15 +53,22 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
     );
   };
   const takeOff = () => {
-    const { customer, productCode, pieces, readyBy } = order;
+    const { customer, productCode, pieces, readyBy, standing } = order;
     // The row is gone before the answer is here: what follows must not hang on it.
     remove
       .mutateAsync(order)
       .then(() =>
-        toast(`${pieces} ${productCode} for ${customer} taken off the list.`, {
-          action: { label: 'Undo', onClick: () => add.mutate({ customer, productCode, pieces, readyBy }) },
-          duration: 10_000,
-        }),
+        toast(
+          `${pieces} ${productCode} for ${customer} ${standing ? 'left out this day' : 'taken off the list'}.`,
+          {
+            action: {
+              label: 'Undo',
+              onClick: () =>
+                standing ? back.mutate(standing.id) : add.mutate({ customer, productCode, pieces, readyBy }),
+            },
+            duration: 10_000,
+          },
+        ),
       )
       .catch((error: Error) => toast.error(error.message));
   };
@@ -85,7 +94,17 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
             onKeyDown={keys}
           />
         </td>
-        <td className="py-0.5 pr-3">{order.customer}</td>
+        <td className="py-0.5 pr-3">
+          {order.customer}
+          {order.standing && (
+            <Repeat2
+              size={14}
+              className="ml-1.5 inline align-[-2px] text-ink-faint"
+              role="img"
+              aria-label={`Standing order, ${sayWeekdays(order.standing.weekdays)}`}
+            />
+          )}
+        </td>
         <td className="py-0.5 pr-3">
           <span className="figures text-[13px] text-ink-soft">{order.productCode}</span>{' '}
           {formula?.name ?? 'unknown formula'}

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
-import { ListPlus, Printer } from 'lucide-react';
-import { doughNeeded, JokulError, type Formula, type HouseRules } from '@jokul/core';
+import { ListPlus, Printer, Repeat2 } from 'lucide-react';
+import { doughNeeded, JokulError, whyClosed, type Formula, type HouseRules } from '@jokul/core';
 import type { OrderView } from '@jokul/contracts';
 import { DayPicker } from '../../app/day-picker';
 import { PlanButton, StalePlan } from '../../app/plan-bar';
@@ -9,10 +9,12 @@ import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
 import { Cautions, Station, WhySection } from '../../ui/station';
-import { Empty, Failed, Loading } from '../../ui/states';
+import { Alarm, Empty, Failed, Loading } from '../../ui/states';
 import { AddLine } from './add-line';
+import { LeftOut } from './left-out';
 import { OrderRow } from './order-row';
 
+const StandingOrders = lazy(() => import('./standing-orders').then((m) => ({ default: m.StandingOrders })));
 const MoreOrders = lazy(() => import('./more-orders').then((m) => ({ default: m.MoreOrders })));
 // A bakery sees it in its first days only.
 const FirstSteps = lazy(() => import('./first-steps').then((m) => ({ default: m.FirstSteps })));
@@ -66,10 +68,12 @@ export const OrdersPage = () => {
   const day = useDay();
   const [customer, setCustomer] = useState<string | null>(null);
   const [taking, setTaking] = useState(false);
+  const [standing, setStanding] = useState(false);
   if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
   if (!bakery.data || !day.data) return <Loading what="the bake list" />;
   const { formulas, rules } = bakery.data;
   const { orders } = day.data;
+  const closed = whyClosed(bakery.data.equipment.calendar, date);
   const customers = [...new Set(orders.map((order) => order.customer))];
   const shown =
     customer && customers.includes(customer) ? orders.filter((order) => order.customer === customer) : orders;
@@ -116,6 +120,13 @@ export const OrdersPage = () => {
             onClick={() => setTaking(true)}
           >
             Many lines
+          </Button>
+          <Button
+            icon={<Repeat2 size={16} />}
+            disabled={formulas.length === 0}
+            onClick={() => setStanding(true)}
+          >
+            Standing
           </Button>
           <Button icon={<Printer size={16} />} onClick={() => window.print()}>
             Print
@@ -167,12 +178,18 @@ export const OrdersPage = () => {
       }
     >
       <StalePlan />
+      {closed !== null && (
+        <Alarm>
+          The bakery is closed on this day ({closed}). Standing orders rest, nobody works, and nothing is
+          baked.
+        </Alarm>
+      )}
       {(formulas.length === 0 || (formulas.length === 1 && orders.length === 0)) && (
         <Suspense>
           <FirstSteps bakery={bakery.data} ordered={orders.length > 0} />
         </Suspense>
       )}
-      {orders.length === 0 ? (
+      {orders.length === 0 && closed !== null ? null : orders.length === 0 ? (
         <Empty title="Nothing on the list for this day">
           Add the first line below: who it is for, what, how many, and by when it must be ready.
         </Empty>
@@ -204,7 +221,19 @@ export const OrdersPage = () => {
           </table>
         </div>
       )}
-      <AddLine date={date} formulas={formulas} customers={customers} />
+      <LeftOut date={date} lines={day.data.leftOut} />
+      {closed === null && <AddLine date={date} formulas={formulas} customers={customers} />}
+      {standing && (
+        <Suspense>
+          <StandingOrders
+            key={date}
+            date={date}
+            formulas={formulas}
+            customers={customers}
+            onClose={() => setStanding(false)}
+          />
+        </Suspense>
+      )}
       {taking && (
         <Suspense>
           <MoreOrders key={date} date={date} formulas={formulas} open onClose={() => setTaking(false)} />

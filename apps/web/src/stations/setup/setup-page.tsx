@@ -12,6 +12,7 @@ import { Button, buttonClass } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
 import { BakeryForm } from './bakery-form';
+import { CalendarPanel } from './equipment/calendar-panel';
 import { EquipmentPanel } from './equipment/equipment-panel';
 import { PeoplePanel } from './equipment/people-panel';
 
@@ -242,6 +243,9 @@ export const SetupPage = () => {
             <Link to="/setup/ingredients" className={buttonClass()}>
               Open the library
             </Link>
+          </Panel>
+          <Panel title="Closed days">
+            <CalendarPanel key={data.equipmentVersion} bakery={data} />
           </Panel>
           <Panel title="Shifts, crew and scoops">
             <PeoplePanel key={data.equipmentVersion} bakery={data} />

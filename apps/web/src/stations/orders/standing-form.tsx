@@ -1,0 +1,145 @@
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { Controller, useForm } from 'react-hook-form';
+import { v4 as uuid } from 'uuid';
+import { StandingOrderInput, type StandingOrderView } from '@jokul/contracts';
+import type { Formula } from '@jokul/core';
+import { useSaveStanding } from '../../lib/queries';
+
+import { Button } from '../../ui/button';
+import { Field, SelectField } from '../../ui/field';
+import { WeekdayChoice } from '../../ui/weekday-choice';
+
+const monToFri = [1, 2, 3, 4, 5];
+
+/** A standing order, new or changed from a day on; the same class checks it here and on the server. */
+export const StandingForm = ({
+  before,
+  date,
+  formulas,
+  customers,
+  onDone,
+}: {
+  /** The one that is changed; null for a new one. */
+  readonly before: StandingOrderView | null;
+  /** The day that is looked at: what is new or changed holds from it on. */
+  readonly date: string;
+  readonly formulas: readonly Formula[];
+  readonly customers: readonly string[];
+  readonly onDone: (saved: StandingOrderView) => void;
+}) => {
+  const save = useSaveStanding();
+  const { register, handleSubmit, formState, control, reset, getValues, setFocus } =
+    useForm<StandingOrderInput>({
+      resolver: classValidatorResolver(StandingOrderInput),
+      defaultValues: before
+        ? {
+            customer: before.customer,
+            productCode: before.productCode,
+            pieces: before.pieces,
+            readyBy: before.readyBy,
+            weekdays: [...before.weekdays],
+            from: date > before.from ? date : before.from,
+            version: before.version,
+            ...(before.until !== null && { until: before.until }),
+          }
+        : { customer: '', productCode: '', readyBy: '', weekdays: monToFri, from: date, id: uuid() },
+    });
+  const { errors } = formState;
+  const submit = handleSubmit(({ until, ...input }) =>
+    save.mutate(
+      { id: before?.id ?? null, input: { ...input, ...(until && { until }) } },
+      {
+        onSuccess: (saved) => {
+          onDone(saved);
+          // The next one is often of the same customer, time and days.
+          if (before) return;
+          reset({ ...getValues(), productCode: '', pieces: '' as unknown as number, id: uuid() });
+          setFocus('productCode');
+        },
+      },
+    ),
+  );
+  return (
+    <form
+      noValidate
+      aria-label={before ? 'Change a standing order' : 'Add a standing order'}
+      className="rounded-lg border bg-raised p-3"
+      onSubmit={(event) => void submit(event)}
+    >
+      <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+        <Field
+          label="For"
+          list="standing-customers"
+          autoComplete="off"
+          error={errors.customer?.message}
+          {...register('customer')}
+        />
+        <datalist id="standing-customers">
+          {customers.map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+        <SelectField label="Product" error={errors.productCode?.message} {...register('productCode')}>
+          <option value="">choose …</option>
+          {formulas.map(({ code, name }) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+        <Field
+          label="Pieces"
+          type="number"
+          inputMode="numeric"
+          error={errors.pieces?.message}
+          {...register('pieces')}
+        />
+        <Field
+          label="Ready by"
+          inputMode="numeric"
+          placeholder="05:40"
+          className="figures"
+          error={errors.readyBy?.message}
+          {...register('readyBy')}
+        />
+        <Field
+          label={before ? 'Changed from' : 'From'}
+          type="date"
+          error={errors.from?.message}
+          {...register('from')}
+        />
+        <Field
+          label="Until"
+          type="date"
+          hint="Empty: until it is ended."
+          error={errors.until?.message}
+          {...register('until', { setValueAs: (value: string) => value || undefined })}
+        />
+      </div>
+      <div className="mt-3">
+        <Controller
+          control={control}
+          name="weekdays"
+          render={({ field }) => (
+            <WeekdayChoice
+              legend="On"
+              chosen={field.value}
+              onChoose={(days) => field.onChange(days)}
+              error={errors.weekdays?.message}
+            />
+          )}
+        />
+      </div>
+      {save.isError && (
+        <p role="alert" className="mt-2 font-medium text-hand">
+          {save.error.message}
+        </p>
+      )}
+      <div className="mt-3 flex justify-end">
+        <Button type="submit" look="primary" disabled={save.isPending}>
+          {before ? 'Save the change' : 'Add it'}
+        </Button>
+      </div>
+    </form>
+  );
+};
