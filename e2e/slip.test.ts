@@ -104,3 +104,37 @@ test('an oven is gone at 05:10: who will be late is named, and the way out is lo
   await expect(page.getByText('not at all as things stand')).toBeHidden();
   await expect(page.getByRole('region', { name: 'What comes next' })).not.toContainText('Port,');
 });
+
+test('a load is moved by keys, held there when the day is planned again, and taken back', async ({
+  page,
+}) => {
+  await page.goto(`${jokul.url}/day`);
+  await page.getByRole('button', { name: /Coconut Lime Cooler/ }).click();
+  const panel = page.getByRole('region', { name: /^Loads of CLM/ });
+  await panel
+    .getByRole('button', { name: /^Move CLM/ })
+    .last()
+    .click();
+  const dialog = page.getByRole('dialog', { name: /^Move CLM/ });
+  await dialog.getByRole('button', { name: '1 min later' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(dialog.getByText('Nothing is broken by it, and nobody is late.')).toBeVisible({
+    timeout: 30_000,
+  });
+  const before = await batches();
+  await dialog.getByRole('button', { name: 'Move it', exact: true }).click();
+  await expect(dialog).toBeHidden();
+  await expect(panel.getByRole('button', { name: 'Held: let it go' })).toBeVisible();
+  const changed = (now: readonly Batch[]) =>
+    now
+      .flatMap(({ loads }) => loads)
+      .filter(
+        ({ id, startS }) =>
+          before.flatMap(({ loads }) => loads).find((load) => load.id === id)?.startS !== startS,
+      ).length;
+  expect(changed(await batches())).toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => changed(await batches())).toBe(0);
+  await expect(panel.getByRole('button', { name: 'Hold it here' })).toBeVisible();
+});

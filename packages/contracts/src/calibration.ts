@@ -3,6 +3,7 @@ import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   IsArray,
+  IsBoolean,
   IsInt,
   IsNumber,
   IsObject,
@@ -35,6 +36,19 @@ export class NotBeforeInput {
 export class PlanInput {
   /** How sure each ready-by shall be, as a share; 0 plans as late as possible. As before where left out. */
   @IsOptional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
+}
+
+/** A load into another oven, or to another time, s since 1970. */
+export class MoveInput {
+  @IsString() @Length(1, 80) loadId: string;
+  @IsString() @Length(1, 40) ovenId: string;
+  @IsInt() @Min(0) @Max(4e9) startS: number;
+}
+
+/** Whether a batch stays where it is when the day is planned again. */
+export class HoldInput {
+  @IsString() @Length(1, 80) batchId: string;
+  @IsBoolean() held: boolean;
 }
 
 /** Dough that is not ready before a moment; the loads of these batches wait for it. */

@@ -86,6 +86,8 @@ export interface PlanView {
   /** What was moved when the loads were timed again. */
   readonly moves: readonly Move[];
   readonly plan: Plan;
+  /** Batches that stay where they are when the day is planned again, though nobody began them. */
+  readonly held: readonly string[];
   /** How good it is; plans of before this was known have none. */
   readonly quality?: PlanQuality;
   readonly violations: readonly Violation[];
@@ -109,6 +111,18 @@ export interface ReplanView {
   readonly after: readonly LateOrder[];
   /** Pieces that no oven takes while their dough is good, by load or batch. */
   readonly left: Replanned['left'];
+}
+
+/** A load that is moved by hand, looked at before anybody does it; without a name where it breaks a rule of the floor. */
+export interface MoveView extends Omit<ReplanView, 'id' | 'left'> {
+  readonly id: string | null;
+  readonly faults: readonly Violation[];
+}
+
+/** The plan after a way out or a move was taken, and the name of the way back. */
+export interface TakenView {
+  readonly plan: PlanView;
+  readonly back: string;
 }
 
 /** What the probes of the cold places saw, and the faults that are being played. */

@@ -11,13 +11,14 @@ import {
   type Fit,
   type Formula,
   type HouseRules,
+  type MovedLoad,
   type Replanned,
 } from '@jokul/core';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import type { AnswersTask, BakeAnswers, FitAnswer, FitTask } from '../calibration/calibration.worker.js';
 import type { Outcome } from './outcome.js';
 import { Remembered } from './remembered.js';
-import type { PlanBody, PlanTask, PredictTask, ProductBakes, ReplanTask } from './plan.worker.js';
+import type { MoveTask, PlanBody, PlanTask, PredictTask, ProductBakes, ReplanTask } from './plan.worker.js';
 
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
@@ -60,7 +61,7 @@ export class ComputationService implements OnModuleDestroy {
 
   private async run<Result>(
     name: string,
-    task: PredictTask | PlanTask | ReplanTask | FitTask | AnswersTask,
+    task: PredictTask | PlanTask | ReplanTask | MoveTask | FitTask | AnswersTask,
     signal?: AbortSignal,
   ): Promise<Result> {
     const limit = AbortSignal.timeout(timeLimitS * 1000);
@@ -135,5 +136,13 @@ export class ComputationService implements OnModuleDestroy {
       ...Object.values(task.fixedFormulas),
     ]);
     return this.run('replanDay', { ...task, own }, signal);
+  }
+
+  async move(task: Omit<MoveTask, 'own'>): Promise<MovedLoad> {
+    const own = await this.own.usedBy([
+      ...task.input.formulas.values(),
+      ...Object.values(task.fixedFormulas),
+    ]);
+    return this.run('moveDay', { ...task, own });
   }
 }

@@ -1,6 +1,15 @@
 import { Body, Controller, Param, ParseUUIDPipe, Post, Req } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { PlanInput, RetimeInput, type PlanView, type ReplanView } from '@jokul/contracts';
+import {
+  HoldInput,
+  MoveInput,
+  PlanInput,
+  RetimeInput,
+  type MoveView,
+  type PlanView,
+  type ReplanView,
+  type TakenView,
+} from '@jokul/contracts';
 import type { Request } from 'express';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
 import { untilLeft } from '../common/until-left.js';
@@ -45,7 +54,19 @@ export class PlanController {
   takeReplan(
     @Param('date', BakeDatePipe) date: string,
     @Param('id', ParseUUIDPipe) id: string,
-  ): Promise<PlanView> {
+  ): Promise<TakenView> {
     return this.replans.take(date, id);
+  }
+
+  /** What follows when a load goes into another oven, or at another time; changes nothing. */
+  @Post('move')
+  move(@Param('date', BakeDatePipe) date: string, @Body() input: MoveInput): Promise<MoveView> {
+    return this.replans.move(date, input);
+  }
+
+  /** Whether a batch stays where it is when the day is planned again. */
+  @Post('held')
+  hold(@Param('date', BakeDatePipe) date: string, @Body() input: HoldInput): Promise<PlanView> {
+    return this.replans.hold(date, input);
   }
 }

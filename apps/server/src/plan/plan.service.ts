@@ -32,6 +32,8 @@ export type StoredPlan = PlanBody & {
   /** When what is known of the ovens was learned; null for the untouched model. */
   readonly calibratedAtMs?: number | null;
   readonly moves?: PlanView['moves'];
+  /** Batches that stay where they are, though nobody began them; none in plans of before this was known. */
+  readonly held?: readonly string[];
 };
 
 /** Dough is mixed and rests up to so many days before it is baked. */
@@ -110,7 +112,7 @@ export class PlanService {
   }
 
   private toView(row: PlanEntity, stale: boolean, calibration: Calibration | null): PlanView {
-    const { calibratedAtMs = null, moves = [], ...body } = row.body as StoredPlan;
+    const { calibratedAtMs = null, moves = [], held = [], ...body } = row.body as StoredPlan;
     const { date, version } = row;
     return {
       date,
@@ -118,6 +120,7 @@ export class PlanService {
       stale,
       retimeDue: calibratedAtMs !== (calibration?.atMs ?? null),
       moves,
+      held,
       ...body,
     };
   }
@@ -233,7 +236,8 @@ export class PlanService {
     const before = await this.stored(date);
     const old = before ? (before.body as StoredPlan) : null;
     const begun = await this.lots.begun((old?.plan.batches ?? []).map((batch) => batch.batchId));
-    const fixed = (old?.plan.batches ?? []).filter((batch) => begun.has(batch.batchId));
+    const held = new Set(old?.held);
+    const fixed = (old?.plan.batches ?? []).filter(({ batchId }) => begun.has(batchId) || held.has(batchId));
     const chance = (how.chance ?? old?.quality?.wanted) || undefined;
     return this.compute(date, inputs, before, fixed, { ...how, keep: false, chance });
   }
@@ -254,13 +258,18 @@ export class PlanService {
 
   /**
    * Stores batches that were planned otherwise, with all that the screens show of them.
-   * @param how what no oven takes any more, and whether the plan fits all that it is made from now
+   * @param how what no oven takes any more, whether the plan fits all that it is made from now, and what is held; as before
+   * where left out
    */
   async change(
     date: string,
     before: PlanEntity,
     batches: readonly BatchPlan[],
-    how: { readonly unplaced: readonly Unplaced[]; readonly fresh: boolean },
+    how: {
+      readonly unplaced?: readonly Unplaced[];
+      readonly fresh?: boolean;
+      readonly held?: readonly string[];
+    },
   ): Promise<PlanView> {
     const chance = (before.body as StoredPlan).quality?.wanted ?? undefined;
     return this.compute(date, await this.inputs(date), before, batches, { keep: true, chance, ...how });
@@ -280,6 +289,7 @@ export class PlanService {
       notBefore?: Readonly<Record<string, number>>;
       unplaced?: readonly Unplaced[];
       fresh?: boolean;
+      held?: readonly string[];
     },
   ): Promise<PlanView> {
     const { orders, formulas, rules, calibration, hash } = inputs;
@@ -345,6 +355,9 @@ export class PlanService {
       madeAtMs: how.keep && old ? old.madeAtMs : nowMs,
       calibratedAtMs: calibration?.atMs ?? null,
       moves,
+      held: (how.held ?? old?.held ?? []).filter((id) =>
+        body.plan.batches.some(({ batchId }) => batchId === id),
+      ),
     };
     const same = how.keep && before && !how.fresh;
     const row = await this.save(date, before, stored, same ? before.inputHash : hash);

@@ -3,6 +3,8 @@ import {
   canonicalJson,
   checkPlan,
   dayProblem,
+  JokulError,
+  moveLoad,
   ribbonOf,
   setTemperature,
   leastUndone,
@@ -20,7 +22,10 @@ import {
   type HouseRules,
   type Ingredient,
   type Layout,
+  type MovedLoad,
+  type OvenBake,
   type Plan,
+  type PlanProblem,
   type Prediction,
   type Replanned,
 } from '@jokul/core';
@@ -222,16 +227,52 @@ const replanSeconds = 1.5;
 /** A way out of a day that slipped; null where nothing is in trouble. */
 export const replanDay = (task: ReplanTask): Outcome<Replanned | null> => outcome(() => findReplan(task));
 
+/** The day as a problem in which nothing is to be placed but what is planned. */
+const asPlanned = ({ input, bakes }: Pick<PlanTask, 'input' | 'bakes'>): PlanProblem => {
+  const predictions = new Map(
+    [...input.formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], input.equipment)]),
+  );
+  const { problem } = dayProblem({ ...input, predictions });
+  return { ...problem, products: problem.products.map((product) => ({ ...product, batches: [] })) };
+};
+const bakesIn = (formula: Formula, bakes: ProductBakes, equipment: Equipment): readonly OvenBake[] =>
+  predictionsOf(formula, bakes, equipment).flatMap(({ ovenId, setC, bake: { pull } }) =>
+    pull ? [{ ovenId, setC, pullS: Math.round(pull.value) }] : [],
+  );
+
+export interface MoveTask extends Pick<PlanTask, 'input' | 'bakes' | 'fixedFormulas' | 'fixedBakes' | 'own'> {
+  readonly started: ReadonlySet<string>;
+  readonly move: { readonly loadId: string; readonly ovenId: string; readonly startS: number };
+}
+
+/** A load that is moved by hand, with what follows from it. */
+export const moveDay = (task: MoveTask): Outcome<MovedLoad> =>
+  outcome(() => {
+    const { input, bakes, fixedBakes, fixedFormulas, own, started, move } = task;
+    takeInOwn(own);
+    const batch = input.fixed.find(({ loads }) => loads.some(({ id }) => id === move.loadId));
+    if (!batch) throw new JokulError('unknown-load', 'This load is not in the plan any more.', 'loadId');
+    const formula = fixedFormulas[batch.batchId] ?? input.formulas.get(batch.productCode);
+    const its = fixedBakes[batch.batchId] ?? bakes[batch.productCode];
+    const oven = input.equipment.ovens.find(({ id }) => id === move.ovenId);
+    if (!oven) throw new JokulError('unknown-oven', 'This oven is out of use.', 'ovenId');
+    const bake =
+      formula && its
+        ? bakesIn(formula, its, input.equipment).find(({ ovenId }) => ovenId === oven.id)
+        : undefined;
+    if (!bake)
+      throw new JokulError('no-bake', `${oven.name} does not bring it to what it is baked to.`, 'ovenId');
+    const { loadId, startS } = move;
+    return moveLoad({ problem: asPlanned(task), batches: input.fixed, started, loadId, bake, startS });
+  });
+
 const findReplan = (task: ReplanTask): Replanned | null => {
-  const { input, bakes, fixedBakes, fixedFormulas, own, planned, begun, started, homeless } = task;
+  const { input, fixedBakes, fixedFormulas, own, planned, begun, started, homeless } = task;
   takeInOwn(own);
   const { formulas, equipment } = input;
-  const predictions = new Map(
-    [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),
-  );
   const formulaOf = (batch: BatchPlan) => fixedFormulas[batch.batchId] ?? formulas.get(batch.productCode);
   return replan({
-    problem: dayProblem({ ...input, predictions }).problem,
+    problem: asPlanned(task),
     planned,
     expected: input.fixed,
     begun,
@@ -245,11 +286,7 @@ const findReplan = (task: ReplanTask): Replanned | null => {
     bakesOf: (batch) => {
       const formula = formulaOf(batch);
       const other = fixedBakes[batch.batchId];
-      return formula && other
-        ? predictionsOf(formula, other, equipment).flatMap(({ ovenId, setC, bake: { pull } }) =>
-            pull ? [{ ovenId, setC, pullS: Math.round(pull.value) }] : [],
-          )
-        : undefined;
+      return formula && other ? bakesIn(formula, other, equipment) : undefined;
     },
     effort: { seconds: replanSeconds },
   });

@@ -12,7 +12,7 @@ import {
   type Formula,
   type Replanned,
 } from '@jokul/core';
-import type { PlanView, ReplanView } from '@jokul/contracts';
+import type { HoldInput, MoveInput, MoveView, PlanView, ReplanView, TakenView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from './computation.service.js';
@@ -24,7 +24,11 @@ interface Offer {
   readonly planVersion: number;
   readonly found: Replanned;
   readonly started: ReadonlySet<string>;
+  /** What is held with it; as before where left out. */
+  readonly held?: readonly string[];
 }
+
+type Current = Awaited<ReturnType<ReplanService['current']>>;
 
 /** So many offers are kept: they are looked at for minutes. */
 const offersKept = 20;
@@ -66,23 +70,9 @@ export class ReplanService {
     });
   }
 
-  /**
-   * A way out of a day that slipped; nothing is changed.
-   * @throws JokulError `no-plan`
-   */
-  async offer(date: string, signal?: AbortSignal): Promise<ReplanView> {
-    const { row, planned, formulas } = await this.current(date);
-    const inputs = await this.plans.inputs(date);
+  /** Everything that a changed plan is computed and judged by; its batches as they are given. */
+  private async question(date: string, { planned, formulas }: Current, inputs: PlanInputs) {
     const { equipment, rules, orders } = inputs;
-    const going = await this.forecast(planned, formulas, inputs);
-    const due: readonly DueOrder[] = orders.map((order) => ({
-      id: order.id,
-      customer: order.customer,
-      productCode: order.productCode,
-      pieces: order.pieces,
-      readyByS: atWallClock(date, order.readyBy, rules.timeZone),
-    }));
-    const before = lateByForecast(due, going);
     const nowMs = await this.clock.nowMs();
     // Batches that have begun stay on what was retired since; nothing new is baked in an oven that was.
     const text = JSON.stringify(planned);
@@ -92,47 +82,121 @@ export class ReplanService {
       this.plans.bakesOfFixed(formulas, inputs),
       this.plans.takenByOthers(date, nowMs),
     ]);
-    const found = await this.computation.replan(
+    return {
+      input: {
+        date,
+        nowS: nowMs / 1000,
+        orders,
+        formulas: new Map(inputs.formulas.map((formula) => [formula.code, formula])),
+        equipment: kept,
+        rules,
+        fixed: planned,
+        taken,
+      },
+      bakes,
+      fixedBakes,
+      fixedFormulas: formulas,
+    };
+  }
+
+  private dueOf(date: string, { orders, rules }: PlanInputs): readonly DueOrder[] {
+    return orders.map(({ id, customer, productCode, pieces, readyBy }) => ({
+      id,
+      customer,
+      productCode,
+      pieces,
+      readyByS: atWallClock(date, readyBy, rules.timeZone),
+    }));
+  }
+
+  private keep(offer: Offer): string {
+    const id = randomUUID();
+    this.offers.set(id, offer);
+    for (const old of [...this.offers.keys()].slice(0, -offersKept)) this.offers.delete(old);
+    return id;
+  }
+
+  /**
+   * A way out of a day that slipped; nothing is changed.
+   * @throws JokulError `no-plan`
+   */
+  async offer(date: string, signal?: AbortSignal): Promise<ReplanView> {
+    const current = await this.current(date);
+    const { row, planned, formulas } = current;
+    const inputs = await this.plans.inputs(date);
+    const going = await this.forecast(planned, formulas, inputs);
+    const due = this.dueOf(date, inputs);
+    const before = lateByForecast(due, going);
+    const { input, ...question } = await this.question(date, current, inputs);
+    const found = (await this.computation.replan(
       {
-        input: {
-          date,
-          nowS: nowMs / 1000,
-          orders,
-          formulas: new Map(inputs.formulas.map((formula) => [formula.code, formula])),
-          equipment: kept,
-          rules,
-          fixed: going.batches,
-          taken,
-        },
-        bakes,
-        fixedBakes,
-        fixedFormulas: formulas,
+        ...question,
+        input: { ...input, fixed: going.batches },
         planned,
         begun: going.begun,
         started: going.started,
         homeless: going.homeless,
       },
       signal,
-    );
-    const offer = found ?? { batches: planned, changes: [], left: [] };
-    const id = randomUUID();
-    this.offers.set(id, { date, planVersion: row.version, found: offer, started: going.started });
-    for (const old of [...this.offers.keys()].slice(0, -offersKept)) this.offers.delete(old);
+    )) ?? { batches: planned, changes: [], left: [] };
     return {
-      id,
+      id: this.keep({ date, planVersion: row.version, found, started: going.started }),
       planVersion: row.version,
-      changes: offer.changes,
+      changes: found.changes,
       before,
-      after: found ? lateOrders(due, offer.batches) : before,
-      left: offer.left,
+      after: found.changes.length > 0 ? lateOrders(due, found.batches) : before,
+      left: found.left,
     };
+  }
+
+  /**
+   * A load in another oven, or at another time, with what follows from it; nothing is changed.
+   * @throws JokulError `no-plan`, `unknown-load`, `has-begun`, `past`, `unknown-oven`, `no-bake`
+   */
+  async move(date: string, move: MoveInput): Promise<MoveView> {
+    const current = await this.current(date);
+    const { row, planned } = current;
+    const inputs = await this.plans.inputs(date);
+    const started = await this.journal.loadedLoads(planned.map(({ batchId }) => batchId));
+    const { batches, changes, faults } = await this.computation.move({
+      ...(await this.question(date, current, inputs)),
+      started,
+      move: { ...move },
+    });
+    const due = this.dueOf(date, inputs);
+    const moved = batches.find(({ loads }) => loads.some(({ id }) => id === move.loadId));
+    const found = { batches, changes, left: [] };
+    const offer: Offer = {
+      date,
+      planVersion: row.version,
+      found,
+      started,
+      ...(moved && { held: [...(current.body.held ?? []), moved.batchId] }),
+    };
+    return {
+      id: faults.length === 0 ? this.keep(offer) : null,
+      planVersion: row.version,
+      changes,
+      before: lateOrders(due, planned),
+      after: lateOrders(due, batches),
+      faults,
+    };
+  }
+
+  /** @throws JokulError `no-plan`, `unknown-batch` */
+  async hold(date: string, { batchId, held }: HoldInput): Promise<PlanView> {
+    const { row, body, planned } = await this.current(date);
+    if (!planned.some((batch) => batch.batchId === batchId))
+      throw new JokulError('unknown-batch', 'This batch is not in the plan any more.', 'batchId');
+    const others = (body.held ?? []).filter((id) => id !== batchId);
+    return this.plans.change(date, row, planned, { held: held ? [...others, batchId] : others });
   }
 
   /**
    * Takes a way out that was looked at, if the floor did not go on otherwise meanwhile.
    * @throws JokulError `changed-meanwhile`, `no-plan`
    */
-  async take(date: string, id: string): Promise<PlanView> {
+  async take(date: string, id: string): Promise<TakenView> {
     const offer = this.offers.get(id);
     const { row, body, planned, formulas } = await this.current(date);
     const again = 'The floor went on meanwhile. Look again at what can be done.';
@@ -143,7 +207,7 @@ export class ReplanService {
     const moved = new Set(offer.found.changes.map(({ loadId }) => loadId));
     if ([...started].some((load) => !offer.started.has(load) && moved.has(load)))
       throw new JokulError('changed-meanwhile', again, 'id');
-    const view = await this.plans.change(date, row, offer.found.batches, {
+    const plan = await this.plans.change(date, row, offer.found.batches, {
       unplaced: offer.found.left.map(({ batchId, pieces }) => {
         const batch = planned.find(
           (own) => batchId === own.batchId || batchId.startsWith(`${own.batchId}-L`),
@@ -156,9 +220,17 @@ export class ReplanService {
         };
       }),
       fresh: this.fits(inputs, body),
+      ...(offer.held && { held: offer.held }),
     });
     this.offers.delete(id);
-    return view;
+    const back: Offer = {
+      date,
+      planVersion: plan.version,
+      found: { batches: planned, changes: offer.found.changes, left: [] },
+      started,
+      held: body.held ?? [],
+    };
+    return { plan, back: this.keep(back) };
   }
 
   /** Whether a plan holds all that the bake list asks for, by the formulas of today. */

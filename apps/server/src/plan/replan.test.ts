@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { atWallClock, type BatchPlan, type Load } from '@jokul/core';
-import type { BakeryView, DayView, PlanView, ReplanView } from '@jokul/contracts';
+import type { BakeryView, DayView, MoveView, PlanView, ReplanView, TakenView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 
 /* A morning on which an oven fails at 05:10, and what becomes of it. */
@@ -22,7 +22,7 @@ const plan = async () => {
 };
 const loadsOf = (batches: readonly BatchPlan[]) => batches.flatMap(({ loads }) => loads);
 const offer = async () => (await app.post<ReplanView>(`days/${date}/plan/replan`, {})).body;
-const take = (id: string) => app.post<PlanView>(`days/${date}/plan/replan/${id}`, {});
+const take = (id: string) => app.post<TakenView>(`days/${date}/plan/replan/${id}`, {});
 
 const entry = (atS: number, lot: string, kind: string, payload: object) => ({
   id: randomUUID(),
@@ -104,8 +104,9 @@ describe('a day that slips', () => {
     // Looking changes nothing.
     expect(await plan()).toEqual({ ...before, stale: true });
 
-    const { status, body } = await take(found.id);
-    expect(status).toBe(201);
+    const taken = await take(found.id);
+    expect(taken.status).toBe(201);
+    const body = taken.body.plan;
     expect(body.version).toBe(before.version + 1);
     expect(body.violations.filter(({ code }) => code !== 'late')).toEqual([]);
     // Nothing else changed: the plan fits what it is made from.
@@ -151,5 +152,86 @@ describe('a day that slips', () => {
     expect((await take('nonsense')).status).toBe(400);
     expect((await app.post('days/2026-12-24/plan/replan', {})).body.code).toBe('no-plan');
     expect((await app.post(`days/2026-12-24/plan/replan/${randomUUID()}`, {})).body.code).toBe('no-plan');
+  });
+});
+
+describe('a load that is moved by hand', () => {
+  const ask = (change: object) => app.post<MoveView>(`days/${date}/plan/move`, change);
+  const nextLoad = async () => {
+    const { plan: stored, held } = await plan();
+    const nowS = atWallClock(date, '06:05', await zone());
+    const batch = stored.batches.find(
+      ({ loads, batchId }) => !held.includes(batchId) && loads.some(({ startS }) => startS > nowS + 2400),
+    );
+    const load = batch?.loads.find(({ startS }) => startS > nowS + 2400);
+    if (!batch || !load) throw new Error('something is left to bake');
+    return { batch, load };
+  };
+
+  it('shows what follows, is moved and held, and taken back', async () => {
+    const before = await plan();
+    // The first that may wait four minutes: some doughs are at the end of their window.
+    const nowS = atWallClock(date, '06:05', await zone());
+    let found: { load: Load; seen: MoveView } | null = null;
+    for (const load of loadsOf(before.plan.batches).filter(({ startS }) => startS > nowS + 600)) {
+      const { body } = await ask({ loadId: load.id, ovenId: load.ovenId, startS: load.startS + 240 });
+      if (body.id) found ??= { load, seen: body };
+    }
+    if (!found?.seen.id) throw new Error('some load may wait');
+    const { load, seen } = found;
+    expect(await plan()).toEqual(before);
+    const own = seen.changes.find(({ loadId }) => loadId === load.id);
+    expect(own?.from).toEqual({ ovenId: load.ovenId, startS: load.startS });
+    expect(own?.to).toEqual({ ovenId: load.ovenId, startS: load.startS + 240 });
+    const { body } = await take(found.seen.id);
+    expect(body.plan.held).toContain(load.batchId);
+    expect(loadsOf(body.plan.plan.batches).find(({ id }) => id === load.id)?.startS).toBe(own?.to?.startS);
+
+    const back = await take(body.back);
+    expect(back.status).toBe(201);
+    expect(back.body.plan.held).toEqual(before.held);
+    expect(loadsOf(back.body.plan.plan.batches)).toEqual(loadsOf(before.plan.batches));
+  }, 60_000);
+
+  it('into an oven that is too small for it is not offered, and says why', async () => {
+    const timeZone = await zone();
+    const nowS = atWallClock(date, '06:05', timeZone);
+    const wide = loadsOf((await plan()).plan.batches).find(
+      ({ startS, trays }) => startS > nowS && trays.length > 2,
+    );
+    if (!wide) throw new Error('some load has more than two trays');
+    const { body } = await ask({ loadId: wide.id, ovenId: 'keel-upper', startS: wide.startS });
+    expect(body.id).toBeNull();
+    expect(body.faults.map(({ code }) => code)).toContain('oven');
+  });
+
+  it('a batch that is held stays where it is when the day is planned again, until it is let go', async () => {
+    const batch = (await plan()).plan.batches.find(({ batchId }) => batchId.startsWith('CLM'));
+    if (!batch) throw new Error('the demo bakes CLM');
+    const hold = (held: boolean) =>
+      app.post<PlanView>(`days/${date}/plan/held`, { batchId: batch.batchId, held });
+    expect((await hold(true)).body.held).toContain(batch.batchId);
+    const again = (await app.post<PlanView>(`days/${date}/plan`, {})).body;
+    expect(again.held).toContain(batch.batchId);
+    expect(again.plan.batches.find(({ batchId }) => batchId === batch.batchId)).toEqual(batch);
+    expect((await hold(false)).body.held).not.toContain(batch.batchId);
+    expect((await app.post(`days/${date}/plan/held`, { batchId: 'x', held: true })).body.code).toBe(
+      'unknown-batch',
+    );
+  }, 60_000);
+
+  it('refuses what cannot be', async () => {
+    const { load } = await nextLoad();
+    const { startS, id: loadId, ovenId } = load;
+    const code = async (change: object) => (await app.post(`days/${date}/plan/move`, change)).body.code;
+    expect(await code({ loadId: 'x', ovenId, startS })).toBe('unknown-load');
+    expect(await code({ loadId, ovenId: 'port', startS })).toBe('unknown-oven');
+    expect(await code({ loadId, ovenId, startS: startS - 86_400 })).toBe('past');
+    const started = await app.post(`days/${date}/plan/move`, { loadId, ovenId, startS: 'soon' });
+    expect(started.status).toBe(400);
+    const inOven = loadsOf((await plan()).plan.batches).find(
+      ({ startS: s }) => s <= atWallClock(date, '05:05', 'Atlantic/Faroe'),
+    );
+    expect(await code({ loadId: inOven?.id, ovenId, startS })).toBe('has-begun');
   });
 });

@@ -50,7 +50,7 @@ beforeEach(() => {
       }
       if (server.refuse) return answer(409, { code: 'changed-meanwhile', message: server.refuse, path: '' });
       server.taken.push(id);
-      return answer(201, {});
+      return answer(201, { plan: {}, back: 'back' });
     },
   });
 });
@@ -88,6 +88,9 @@ describe('what can be done when the day slips', () => {
     await waitFor(() => expect(closed).toBe(1));
     expect(server.taken).toEqual(['one']);
     expect(await screen.findByText('Taken: 1 load has changed.')).toBeTruthy();
+    // The page's toasts can be pressed over a dialog; this bare one has no such style.
+    await userEvent.setup({ pointerEventsCheck: 0 }).click(button('Undo'));
+    await waitFor(() => expect(server.taken).toEqual(['one', 'back']));
   });
   it('names who is late all the same, and what is baked nowhere', async () => {
     server.offer = found({

@@ -1,43 +1,12 @@
 import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
-import type { LoadChange } from '@jokul/core';
 import type { ReplanView } from '@jokul/contracts';
 import { useReplan, useTakeReplan } from '../lib/queries';
-import { useWallClock } from '../lib/clock';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Failed, Loading } from '../ui/states';
-import { useNames } from './actions';
+import { LoadChangeRow } from './load-change';
 import { useSaysLate } from './say-late';
-
-/** What changes for one load, as people at the ovens say it. */
-const Change = ({ change }: { change: LoadChange }) => {
-  const names = useNames();
-  const wall = useWallClock();
-  const { from, to, loadId, productCode, pieces } = change;
-  const at = (s: number) => wall.time(s * 1000);
-  return (
-    <li className="flex flex-wrap items-baseline gap-x-3 border-t py-1.5 first:border-t-0">
-      <span className="min-w-0 flex-1 basis-48">
-        <span className="font-semibold">{names.product(productCode)}</span>{' '}
-        <span className="text-[13px] text-ink-faint">
-          {loadId}, {pieces} pieces
-        </span>
-      </span>
-      <span className="figures">
-        {from && <span className="text-ink-soft">{at(from.startS)}</span>}
-        {from && to && ' → '}
-        {to ? <strong className="font-semibold">{at(to.startS)}</strong> : ' not baked'}
-        {to && from?.ovenId !== to.ovenId && (
-          <>
-            , <strong className="font-semibold">{names.oven(to.ovenId)}</strong>
-            {from && <span className="text-ink-soft"> instead of {names.oven(from.ovenId)}</span>}
-          </>
-        )}
-      </span>
-    </li>
-  );
-};
 
 const Found = ({ found }: { found: ReplanView }) => {
   const say = useSaysLate();
@@ -77,7 +46,7 @@ const Found = ({ found }: { found: ReplanView }) => {
       </h3>
       <ul className="mb-4 max-h-[38vh] overflow-y-auto">
         {changes.map((change) => (
-          <Change key={change.loadId} change={change} />
+          <LoadChangeRow key={change.loadId} change={change} />
         ))}
       </ul>
     </>
@@ -121,10 +90,11 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
               look="primary"
               disabled={take.isPending || found.changes.length === 0}
               onClick={() =>
-                take.mutate(found, {
-                  onSuccess: () => {
+                take.mutate(found.id, {
+                  onSuccess: ({ back }) => {
                     toast(
                       `Taken: ${found.changes.length} ${found.changes.length === 1 ? 'load has' : 'loads have'} changed.`,
+                      { duration: 10_000, action: { label: 'Undo', onClick: () => take.mutate(back) } },
                     );
                     onClose();
                   },

@@ -14,7 +14,10 @@ import type {
   FaultsInput,
   FormulaInput,
   FormulaVersionView,
+  HoldInput,
   JournalView,
+  MoveInput,
+  MoveView,
   NewFormulaInput,
   OrderLineInput,
   OrderLinesInput,
@@ -28,6 +31,7 @@ import type {
   RulesInput,
   StandingOrderInput,
   StandingOrderView,
+  TakenView,
 } from '@jokul/contracts';
 import { takeInOwn, wallClock, type Formula } from '@jokul/core';
 import { ownChanged } from '../workers/core';
@@ -286,9 +290,26 @@ export const useRetime = (date: string) =>
 /** A way out of a day that slipped, to be looked at; and taking it. */
 export const useReplan = (date: string) =>
   useMutation({ mutationFn: () => call<ReplanView>('POST', `days/${date}/plan/replan`, {}) });
+/** Takes a way out or a move by its name; the answer names the way back. */
 export const useTakeReplan = (date: string) =>
   useMutation({
-    mutationFn: ({ id }: ReplanView) => call<PlanView>('POST', `days/${date}/plan/replan/${id}`, {}),
+    mutationFn: (id: string) => call<TakenView>('POST', `days/${date}/plan/replan/${id}`, {}),
+    onSettled: refreshRows,
+  });
+/** What follows when a load goes elsewhere; asked anew with every plan and every place. */
+export const useMove = (date: string, planVersion: number, move: MoveInput | null) =>
+  useQuery({
+    queryKey: ['move', date, planVersion, move],
+    queryFn: () => call<MoveView>('POST', `days/${date}/plan/move`, move ?? undefined),
+    enabled: move !== null,
+    staleTime: 10_000,
+    retry: false,
+    placeholderData: (before) => before,
+  });
+export const useHold = (date: string) =>
+  useMutation({
+    mutationFn: (input: HoldInput) => call<PlanView>('POST', `days/${date}/plan/held`, input),
+    onError: (error) => toast.error(error.message, { duration: 12_000 }),
     onSettled: refreshRows,
   });
 export const usePlayFaults = () =>

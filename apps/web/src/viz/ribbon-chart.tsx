@@ -1,6 +1,7 @@
 import { useId, useMemo } from 'react';
 import type { RibbonSegment } from '@jokul/core';
 import { flowsOf, rowsOf, segmentKey } from './ribbons';
+import { useDragLoad } from './use-drag-load';
 import { inkOn, temperatureColour, temperatureStops } from './temperature';
 
 interface RibbonChartProps {
@@ -12,6 +13,8 @@ interface RibbonChartProps {
   readonly width: number;
   readonly chosen: string | null;
   readonly onChoose: (batchId: string | null) => void;
+  /** A load was pulled along its oven, or into another one. */
+  readonly onDrop?: (loadId: string, ovenId: string, startS: number) => void;
   readonly sayTime: (atS: number) => string;
   /** Width that a time label needs, px. */
   readonly tickRoom: number;
@@ -38,6 +41,7 @@ export const RibbonChart = ({
   width,
   chosen,
   onChoose,
+  onDrop,
   sayTime,
   tickRoom,
   sayTemperature,
@@ -69,6 +73,18 @@ export const RibbonChart = ({
     { length: Math.ceil((toS - fromS) / step) + 1 },
     (_, i) => Math.ceil(fromS / step) * step + i * step,
   ).filter((t) => t <= toS);
+  const drag = useDragLoad({
+    perS: (width - left - 26) / (toS - fromS),
+    // Only ovens take loads; they are the places that a load of some batch is in.
+    placeAt: (atY) =>
+      rows.find(
+        ({ placeId, lanes }) =>
+          shown.some((s) => s.kind === 'oven' && s.placeId === placeId) &&
+          atY >= (rowTop.get(placeId) ?? 0) - gap / 2 &&
+          atY < (rowTop.get(placeId) ?? 0) + lanes * lane + gap / 2,
+      )?.placeId ?? null,
+    onDrop,
+  });
   const dim = (batchId: string) => (chosen !== null && chosen !== batchId ? 0.22 : 1);
   return (
     <svg
@@ -153,8 +169,14 @@ export const RibbonChart = ({
           <g
             key={segmentKey(s)}
             opacity={dim(s.batchId)}
-            onClick={() => onChoose(chosen === s.batchId ? null : s.batchId)}
-            style={{ cursor: 'pointer' }}
+            onClick={() => !drag.justDropped() && onChoose(chosen === s.batchId ? null : s.batchId)}
+            {...(s.kind === 'oven' && s.loadId !== undefined && drag.of(s.loadId, s.placeId, s.startS))}
+            transform={
+              drag.moved && drag.moved.loadId === s.loadId && s.kind === 'oven'
+                ? `translate(${drag.moved.dx} ${drag.moved.dy})`
+                : undefined
+            }
+            style={{ cursor: s.kind === 'oven' && onDrop ? 'grab' : 'pointer', touchAction: 'pan-y' }}
           >
             <title>{`${s.batchId}, ${s.kind}: ${sayTime(s.startS)} to ${sayTime(s.endS)}, ends at ${sayTemperature(lastC)}`}</title>
             <rect

@@ -101,7 +101,7 @@ export interface DemoStanding {
   readonly pieces: Readonly<Record<string, number>>;
 }
 
-/** What stands from the day after the demo Friday on, for the week that follows it. */
+/** What stands in the week after the demo Friday. */
 export const demoStanding: readonly DemoStanding[] = [
   {
     customer: 'Ferry galley',
@@ -125,11 +125,11 @@ export const demoStanding: readonly DemoStanding[] = [
   },
   { customer: 'School kitchen south', readyBy: '10:15', weekdays: [1, 3, 5], pieces: { PNT: 50, CLM: 90 } },
 ];
-export const demoWeek = { from: '2026-11-28', until: '2026-12-03' } as const;
+export const demoWeek = { from: '2026-11-30', until: '2026-12-03' } as const;
 /** Closed for once in that week. */
 export const demoCalendar: Calendar = {
   closedWeekdays: [],
-  closedDays: [{ date: '2026-11-29', why: 'Harbour fair' }],
+  closedDays: [{ date: '2026-12-01', why: 'Harbour fair' }],
 };
 
 /** The demo Friday, and the moment of it that the clock shows when the demo is new. */

@@ -26,3 +26,4 @@ export { waitMaxS } from './place-loads.js';
 export * from './retime.js';
 export * from './late.js';
 export * from './replan.js';
+export * from './move-load.js';

@@ -27,7 +27,7 @@ interface Packed {
   pieces: number;
 }
 
-/** Takes pieces that are ready by a moment. */
+/** Takes pieces that are ready by a moment, in the order in which they are given. */
 const take = (packed: readonly Packed[], wanted: number, untilS: number) => {
   let taken = 0;
   let readyS: number | null = null;
@@ -43,7 +43,8 @@ const take = (packed: readonly Packed[], wanted: number, untilS: number) => {
 
 /**
  * Orders that are late by a plan, the earliest ready-by first. What is in time for somebody goes there, the earliest
- * ready-by first, so that as few pieces as possible are late; who is late gets what is left as it is packed.
+ * ready-by first, so that as few pieces as possible are late, and of that what is packed last, so that who is late has the
+ * rest as soon as can be.
  */
 export const lateOrders = (
   orders: readonly DueOrder[],
@@ -59,10 +60,8 @@ export const lateOrders = (
     .sort((a, b) => a.readyByS - b.readyByS)
     .map((order) => {
       const { productCode, pieces, readyByS } = order;
-      return {
-        order,
-        latePieces: pieces - take(packed.get(productCode) ?? [], pieces, readyByS + aboutS).taken,
-      };
+      const lastFirst = (packed.get(productCode) ?? []).toReversed();
+      return { order, latePieces: pieces - take(lastFirst, pieces, readyByS + aboutS).taken };
     })
     .flatMap(({ order, latePieces }): LateOrder[] => {
       if (latePieces === 0) return [];

@@ -304,8 +304,8 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
 };
 
 /** What people are told: loads that have not started and are to be baked elsewhere or at another time than planned. */
-const changesOf = (
-  { planned, started }: ReplanQuestion,
+export const changesOf = (
+  { planned, started }: Pick<ReplanQuestion, 'planned' | 'started'>,
   batches: readonly BatchPlan[],
 ): readonly LoadChange[] => {
   const before = new Map(loadsOf(planned).map((load) => [load.id, load]));

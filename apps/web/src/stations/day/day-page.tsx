@@ -14,6 +14,8 @@ import { useWidth } from '../../lib/use-width';
 import { Button, buttonClass } from '../../ui/button';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Loading } from '../../ui/states';
+import { BatchLoads } from './batch-loads';
+import { MoveLoad, type Proposal } from './move-load';
 import { SavePlan } from './save-plan';
 import { HowGood, HowSure, WaysOut } from './plan-quality';
 import { RibbonChart, TemperatureKey } from '../../viz/ribbon-chart';
@@ -130,13 +132,15 @@ const DayWork = () => {
   const { temperature } = useUnits();
   const [chosen, setChosen] = useState<string | null>(null);
   const [view, setView] = useState<View>('morning');
+  const [proposal, setProposal] = useState<Proposal | null>(null);
   const slip = useSlip();
   const [ref, width] = useWidth();
   if (!data || !day.data?.plan) return <Loading what="the day" />;
-  const { plan, quality, ribbons, violations, madeAtMs } = day.data.plan;
+  const { plan, quality, ribbons, violations, madeAtMs, held, version } = day.data.plan;
   const { equipment } = data;
   const batches = [...plan.batches].sort((a, b) => firstStart(a) - firstStart(b));
   const loads = plan.batches.flatMap((batch) => batch.loads);
+  const own = plan.batches.find(({ batchId }) => batchId === chosen);
   // Where nothing could be placed there is no time to show: the reasons are all there is, and they must be seen.
   const placed = loads.length > 0;
   const noonS = atWallClock(day.data.date, '12:00', data.rules.timeZone);
@@ -276,11 +280,33 @@ const DayWork = () => {
               width={Math.max(320, width)}
               chosen={chosen}
               onChoose={setChosen}
+              onDrop={(loadId, ovenId, startS) => {
+                const load = loads.find(({ id }) => id === loadId);
+                if (load) setProposal({ load, ovenId, startS });
+              }}
               sayTime={sayTime}
               tickRoom={view === 'whole' ? 84 : 56}
               sayTemperature={(t) => temperature(t)}
             />
           </div>
+          {own && (
+            <BatchLoads
+              batch={own}
+              held={held.includes(own.batchId)}
+              date={day.data.date}
+              onMove={(load) => setProposal({ load, ovenId: load.ovenId, startS: load.startS })}
+            />
+          )}
+          {proposal && (
+            <MoveLoad
+              key={`${proposal.load.id} ${proposal.ovenId} ${proposal.startS}`}
+              proposal={proposal}
+              date={day.data.date}
+              planVersion={version}
+              bakery={data}
+              onClose={() => setProposal(null)}
+            />
+          )}
           <div className="mt-2">
             <TemperatureKey say={(t) => temperature(t)} />
           </div>

@@ -43,7 +43,7 @@ beforeEach(() => {
       if (server.refuse) return answer(422, { code: 'same-line', message: server.refuse, path: '' });
       server.sent.push({ method, path, body });
       if (method === 'DELETE') server.orders = [];
-      const saved = { ...body, until: body.until ?? null, version: 1 };
+      const saved = { ...body, id: body.id ?? 'new', until: body.until ?? null, version: 1 };
       if (method === 'POST') server.orders = [...server.orders, saved];
       return answer(method === 'DELETE' ? 204 : 200, method === 'DELETE' ? null : saved);
     },

@@ -1,0 +1,68 @@
+import type { BatchPlan, Load } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { useJournal } from '../../journal/store';
+import { useWallClock } from '../../lib/clock';
+import { useHold } from '../../lib/queries';
+import { Button } from '../../ui/button';
+
+/** The loads of the chosen batch: each may be moved while it has not begun, and the batch held where it is. */
+export const BatchLoads = ({
+  batch,
+  held,
+  date,
+  onMove,
+}: {
+  readonly batch: BatchPlan;
+  readonly held: boolean;
+  readonly date: string;
+  readonly onMove: (load: Load) => void;
+}) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const trays = useJournal((s) => s.floor.trays);
+  const hold = useHold(date);
+  return (
+    <section aria-label={`Loads of ${batch.batchId}`} className="mt-3 rounded-lg border bg-surface px-3 py-2">
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h2 className="font-semibold">
+          {names.product(batch.productCode)}{' '}
+          <span className="font-normal text-ink-faint">{batch.batchId}</span>
+        </h2>
+        <Button
+          size="small"
+          aria-pressed={held}
+          disabled={hold.isPending}
+          onClick={() => hold.mutate({ batchId: batch.batchId, held: !held })}
+        >
+          {held ? 'Held: let it go' : 'Hold it here'}
+        </Button>
+      </div>
+      <ul className="mt-1">
+        {[...batch.loads]
+          .sort((a, b) => a.startS - b.startS)
+          .map((load) => {
+            const begun = load.trays.some(({ id }) => trays.has(id));
+            return (
+              <li key={load.id} className="flex flex-wrap items-center gap-x-3 border-t py-1">
+                <span className="figures w-14">{wall.time(load.startS * 1000)}</span>
+                <span className="min-w-0 flex-1">
+                  {names.oven(load.ovenId)}, {load.trays.length} {load.trays.length === 1 ? 'tray' : 'trays'}
+                </span>
+                {begun ? (
+                  <span className="text-[13px] text-ink-faint">has begun</span>
+                ) : (
+                  <Button size="small" onClick={() => onMove(load)} aria-label={`Move ${load.id}`}>
+                    Move
+                  </Button>
+                )}
+              </li>
+            );
+          })}
+      </ul>
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        A held batch stays where it is when the day is planned again. A load can also be pulled along its
+        oven, or into another one, on the picture above.
+      </p>
+    </section>
+  );
+};

@@ -1,0 +1,201 @@
+import { useState, type KeyboardEvent } from 'react';
+import { toast } from 'sonner';
+import { inUse, wallClock, atWallClock, type Load } from '@jokul/core';
+import type { BakeryView } from '@jokul/contracts';
+import { useNames } from '../../app/actions';
+import { LoadChangeRow } from '../../app/load-change';
+import { useSaysLate } from '../../app/say-late';
+import { useMove, useTakeReplan } from '../../lib/queries';
+import { useWallClock } from '../../lib/clock';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field, SelectField } from '../../ui/field';
+import { Loading } from '../../ui/states';
+
+/** Where a load is proposed to go. */
+export interface Proposal {
+  readonly load: Load;
+  readonly ovenId: string;
+  readonly startS: number;
+}
+
+const typing = (target: EventTarget) =>
+  target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
+
+/** A load into another oven or to another time: what follows is shown before anybody does it. */
+export const MoveLoad = ({
+  proposal,
+  date,
+  planVersion,
+  bakery,
+  onClose,
+}: {
+  readonly proposal: Proposal;
+  readonly date: string;
+  readonly planVersion: number;
+  readonly bakery: BakeryView;
+  readonly onClose: () => void;
+}) => {
+  const { load } = proposal;
+  const names = useNames();
+  const wall = useWallClock();
+  const say = useSaysLate();
+  const { timeZone } = bakery.rules;
+  const { ovens } = inUse(bakery.equipment);
+  const [ovenId, setOvenId] = useState(
+    ovens.some(({ id }) => id === proposal.ovenId) ? proposal.ovenId : (ovens[0]?.id ?? ''),
+  );
+  const [startS, setStartS] = useState(Math.round(proposal.startS / 60) * 60);
+  const [text, setText] = useState<string | null>(null);
+  const same = ovenId === load.ovenId && Math.abs(startS - load.startS) < 60;
+  const move = useMove(date, planVersion, same ? null : { loadId: load.id, ovenId, startS });
+  const take = useTakeReplan(date);
+  const by = (minutes: number) => {
+    setText(null);
+    setStartS((s) => s + minutes * 60);
+  };
+  const typed = (value: string) => {
+    setText(value);
+    if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(value)) return;
+    // The time of the day that the load is on: it may lie before midnight.
+    setStartS(atWallClock(wallClock(load.startS, timeZone).date, value, timeZone));
+  };
+  const oven = (step: number) => {
+    const at = ovens.findIndex(({ id }) => id === ovenId);
+    setOvenId(ovens[(at + step + ovens.length) % ovens.length]?.id ?? ovenId);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (typing(event.target)) return;
+    const minutes = event.shiftKey ? 10 : 1;
+    if (event.key === 'ArrowLeft') by(-minutes);
+    else if (event.key === 'ArrowRight') by(minutes);
+    else if (event.key === 'ArrowUp') oven(-1);
+    else if (event.key === 'ArrowDown') oven(1);
+    else return;
+    event.preventDefault();
+  };
+  const found = same ? undefined : move.data;
+  const badTime = text !== null && !/^([01]\d|2[0-3]):[0-5]\d$/.test(text);
+  const newlyLate =
+    found?.after.filter(
+      ({ order, latePieces }) =>
+        latePieces > (found.before.find((late) => late.order.id === order.id)?.latePieces ?? 0),
+    ) ?? [];
+  const id = found?.id;
+  const doIt = () =>
+    id &&
+    take.mutate(id, {
+      onSuccess: ({ back }) => {
+        toast(`${load.id} is moved. Its batch stays there when the day is planned again.`, {
+          duration: 10_000,
+          action: { label: 'Undo', onClick: () => take.mutate(back) },
+        });
+        onClose();
+      },
+    });
+  return (
+    <Dialog
+      open
+      wide
+      onClose={onClose}
+      title={`Move ${load.id}`}
+      lead={`${names.product(load.batchId.split('-')[0] ?? '')}, ${load.trays.length} ${load.trays.length === 1 ? 'tray' : 'trays'}; planned at ${wall.time(load.startS * 1000)} in ${names.oven(load.ovenId)}. Arrow keys move it by a minute (with Shift by ten) and from oven to oven.`}
+    >
+      {/* oxlint-disable-next-line jsx-a11y/no-static-element-interactions -- the keys belong to the controls inside */}
+      <div onKeyDown={onKeyDown}>
+        <div className="flex flex-wrap items-end gap-3">
+          <div className="min-w-48 flex-1">
+            <SelectField label="Oven" value={ovenId} onChange={(event) => setOvenId(event.target.value)}>
+              {ovens.map((own) => (
+                <option key={own.id} value={own.id}>
+                  {own.name}, {own.places} {own.places === 1 ? 'tray' : 'trays'}
+                </option>
+              ))}
+            </SelectField>
+          </div>
+          <div className="w-24">
+            <Field
+              label="Load at"
+              inputMode="numeric"
+              className="figures"
+              value={text ?? wall.time(startS * 1000)}
+              error={badTime ? 'A time such as 05:40.' : undefined}
+              onChange={(event) => typed(event.target.value)}
+              onBlur={() => setText(null)}
+            />
+          </div>
+          <div role="group" aria-label="Earlier or later" className="flex gap-1">
+            {[-10, -1, 1, 10].map((minutes) => (
+              <Button
+                key={minutes}
+                className="figures"
+                aria-label={`${Math.abs(minutes)} min ${minutes < 0 ? 'earlier' : 'later'}`}
+                onClick={() => by(minutes)}
+              >
+                {minutes < 0 ? '−' : '+'}
+                {Math.abs(minutes)}
+              </Button>
+            ))}
+          </div>
+        </div>
+        <div className="mt-4 min-h-40" aria-live="polite">
+          {same ? (
+            <p className="text-ink-soft">That is where it is.</p>
+          ) : move.isError ? (
+            <p role="alert" className="font-medium text-hand">
+              {move.error.message}
+            </p>
+          ) : !found ? (
+            <Loading what="what follows" />
+          ) : (
+            <div className={move.isPlaceholderData ? 'opacity-60' : ''}>
+              {found.faults.length > 0 && (
+                <>
+                  <p className="font-semibold text-hand">It cannot go there:</p>
+                  <ul className="mb-2 list-disc pl-5">
+                    {found.faults.map(({ code, where, message }) => (
+                      <li key={code + where + message}>{message}</li>
+                    ))}
+                  </ul>
+                </>
+              )}
+              {newlyLate.length > 0 && (
+                <>
+                  <p className="font-semibold text-hand">Late by it:</p>
+                  <ul className="mb-2 list-disc pl-5">
+                    {newlyLate.map((late) => (
+                      <li key={late.order.id}>{say(late)}</li>
+                    ))}
+                  </ul>
+                </>
+              )}
+              {found.faults.length === 0 && newlyLate.length === 0 && (
+                <p>Nothing is broken by it, and nobody is late.</p>
+              )}
+              <ul className="mt-1">
+                {found.changes.map((change) => (
+                  <LoadChangeRow key={change.loadId} change={change} />
+                ))}
+              </ul>
+            </div>
+          )}
+          {take.isError && (
+            <p role="alert" className="mt-2 font-medium text-hand">
+              {take.error.message}
+            </p>
+          )}
+        </div>
+        <div className="mt-3 flex flex-wrap justify-end gap-2">
+          <Button onClick={onClose}>Leave it</Button>
+          <Button
+            look={newlyLate.length > 0 ? 'hand' : 'primary'}
+            disabled={!id || move.isPlaceholderData || take.isPending || badTime}
+            onClick={doIt}
+          >
+            {newlyLate.length > 0 ? 'Move it all the same' : 'Move it'}
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+};
