@@ -128,17 +128,17 @@ export class DemoSeed {
     await manager.insert(
       StandingOrderEntity,
       demoStanding.flatMap(({ customer, readyBy, weekdays, pieces: ordered }) =>
-        Object.entries(ordered).map(([productCode, pieces]) => (({
-	id: standingLuck.uuid(),
-	customer,
-	productCode,
-	pieces,
-	readyBy,
-	weekdays: weekdays.join(''),
-	fromDate: demoWeek.from,
-	untilDate: demoWeek.until,
-	version: 1
-}))),
+        Object.entries(ordered).map(([productCode, pieces]) => ({
+          id: standingLuck.uuid(),
+          customer,
+          productCode,
+          pieces,
+          readyBy,
+          weekdays: weekdays.join(''),
+          fromDate: demoWeek.from,
+          untilDate: demoWeek.until,
+          version: 1,
+        })),
       ),
     );
     const settings: [StoredName, unknown][] = [
