@@ -100,6 +100,8 @@ export class ProblemFilter implements ExceptionFilter {
       response.end();
       return;
     }
+    // Whoever is told that it does not go now is told when to try again, too.
+    if (status === 503) response.setHeader('Retry-After', '3');
     const body: ProblemView = { type: 'about:blank', title: code, status, code, message, path };
     response.status(status).type('application/problem+json').send(JSON.stringify(body));
   }

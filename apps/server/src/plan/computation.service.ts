@@ -23,6 +23,9 @@ import type { MoveTask, PlanBody, PlanTask, PredictTask, ProductBakes, ReplanTas
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
 
+/** So many plans and fits are computed or wait at most; whoever asks then is told to try again. Single bakes always wait. */
+const mostHeavy = 24;
+
 /** The worker threads: bakes and plans are computed there, with a time limit, and can be given up. */
 @Injectable()
 export class ComputationService implements OnModuleDestroy {
@@ -50,6 +53,7 @@ export class ComputationService implements OnModuleDestroy {
   /** Two screens that look at once learn once. */
   private readonly fits = new Remembered((task: Omit<FitTask, 'memory'>) => this.makeFit(task), 8);
   private runs: FitTask['memory'] = [];
+  private heavy = 0;
   private stopping = false;
 
   constructor(private readonly own: OwnIngredientsService) {}
@@ -64,6 +68,20 @@ export class ComputationService implements OnModuleDestroy {
     task: PredictTask | PlanTask | ReplanTask | MoveTask | FitTask | AnswersTask,
     signal?: AbortSignal,
   ): Promise<Result> {
+    const heavy = name !== 'predict' && name !== 'answers';
+    if (heavy && this.heavy >= mostHeavy)
+      throw new ServiceUnavailableException(
+        'Too much is being planned and learned just now. Nothing was lost: ask again in a few seconds.',
+      );
+    this.heavy += heavy ? 1 : 0;
+    try {
+      return await this.runNow(name, task, signal);
+    } finally {
+      this.heavy -= heavy ? 1 : 0;
+    }
+  }
+
+  private async runNow<Result>(name: string, task: object, signal?: AbortSignal): Promise<Result> {
     const limit = AbortSignal.timeout(timeLimitS * 1000);
     const outcome = await this.pool
       .run(task, { name, signal: signal ? AbortSignal.any([limit, signal]) : limit })

@@ -17,6 +17,7 @@ import {
 import type { PlanView } from '@jokul/contracts';
 import { calibrationSetting } from '../calibration/calibration-setting.js';
 import { ClockService } from '../clock/clock.service.js';
+import { Together } from '../common/together.js';
 import { PlanEntity } from '../database/entities.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { LotsService } from '../lots/lots.service.js';
@@ -43,6 +44,9 @@ export type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
 
 @Injectable()
 export class PlanService {
+  /** Thirty screens that ask for the plan of one list at once get one plan. */
+  private readonly making = new Together<PlanView>();
+
   constructor(
     private readonly db: DataSource,
     private readonly orders: OrdersService,
@@ -235,11 +239,27 @@ export class PlanService {
       );
     const before = await this.stored(date);
     const old = before ? (before.body as StoredPlan) : null;
-    const begun = await this.lots.begun((old?.plan.batches ?? []).map((batch) => batch.batchId));
-    const held = new Set(old?.held);
-    const fixed = (old?.plan.batches ?? []).filter(({ batchId }) => begun.has(batchId) || held.has(batchId));
     const chance = (how.chance ?? old?.quality?.wanted) || undefined;
-    return this.compute(date, inputs, before, fixed, { ...how, keep: false, chance });
+    const { signal, ...rest } = how;
+    const asked = canonicalJson({
+      ...rest,
+      date,
+      chance: chance ?? 0,
+      hash: inputs.hash,
+      version: before?.version ?? 0,
+    });
+    return this.making.ask(
+      asked,
+      async (all) => {
+        const begun = await this.lots.begun((old?.plan.batches ?? []).map((batch) => batch.batchId));
+        const held = new Set(old?.held);
+        const fixed = (old?.plan.batches ?? []).filter(
+          ({ batchId }) => begun.has(batchId) || held.has(batchId),
+        );
+        return this.compute(date, inputs, before, fixed, { ...rest, keep: false, chance, signal: all });
+      },
+      signal,
+    );
   }
 
   /**

@@ -101,7 +101,7 @@ export interface DemoStanding {
   readonly pieces: Readonly<Record<string, number>>;
 }
 
-/** What stands in the week after the demo Friday. */
+/** What stands in a week of December: the days before are for orders of one's own. */
 export const demoStanding: readonly DemoStanding[] = [
   {
     customer: 'Ferry galley',
@@ -125,11 +125,11 @@ export const demoStanding: readonly DemoStanding[] = [
   },
   { customer: 'School kitchen south', readyBy: '10:15', weekdays: [1, 3, 5], pieces: { PNT: 50, CLM: 90 } },
 ];
-export const demoWeek = { from: '2026-11-30', until: '2026-12-03' } as const;
-/** Closed for once in that week. */
+export const demoWeek = { from: '2026-12-14', until: '2026-12-20' } as const;
+/** Closed for once, on a day in that week. */
 export const demoCalendar: Calendar = {
   closedWeekdays: [],
-  closedDays: [{ date: '2026-12-01', why: 'Harbour fair' }],
+  closedDays: [{ date: '2026-12-17', why: 'Harbour fair' }],
 };
 
 /** The demo Friday, and the moment of it that the clock shows when the demo is new. */
