@@ -65,16 +65,20 @@ await orSay(async () => {
     say('Everything is saved. Jokul is stopped.');
     process.exit(process.exitCode ?? 0);
   };
-  const kept = keepUp(() => spawnServer(serverEnv(db, { port, ...(own && { JOKUL_SEED: 'own' }) })), {
-    onEnd: (code, signal) =>
-      say(`The server ended by itself (${signal ?? `exit code ${code}`}): starting it again ...`),
-    onGiveUp: (code, signal) => {
-      process.exitCode = 1;
-      void stop(
-        `The server keeps ending by itself (${signal ?? `exit code ${code}`}); what it said stands above. Nothing of your records is lost.`,
-      );
+  const kept = keepUp(
+    () =>
+      spawnServer(serverEnv(db, { port, JOKUL_BACKUPS: backupFolder(), ...(own && { JOKUL_SEED: 'own' }) })),
+    {
+      onEnd: (code, signal) =>
+        say(`The server ended by itself (${signal ?? `exit code ${code}`}): starting it again ...`),
+      onGiveUp: (code, signal) => {
+        process.exitCode = 1;
+        void stop(
+          `The server keeps ending by itself (${signal ?? `exit code ${code}`}); what it said stands above. Nothing of your records is lost.`,
+        );
+      },
     },
-  });
+  );
   const backUpTonight = () => {
     const timer = setTimeout(
       () => {

@@ -16,6 +16,8 @@ import { DemoSeed } from './demo/seed.js';
 import { FormulaController } from './formula/formula.controller.js';
 import { FormulaService } from './formula/formula.service.js';
 import { HealthController } from './health/health.controller.js';
+import { MetricsService } from './health/metrics.service.js';
+import { BackupFolder, WellbeingService } from './health/wellbeing.service.js';
 import { JournalController } from './journal/journal.controller.js';
 import { JournalFeed } from './journal/journal-feed.js';
 import { LotPins } from './lots/lot-pins.js';
@@ -69,6 +71,8 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     LotPins,
     JournalService,
     JournalFeed,
+    WellbeingService,
+    MetricsService,
     DemoSeed,
   ],
 })
@@ -76,6 +80,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
+      providers: [{ provide: BackupFolder, useValue: new BackupFolder(config.backups ?? null) }],
       imports: [
         TypeOrmModule.forRoot({
           ...dataSourceOptions(config),

@@ -7,6 +7,8 @@ export interface Config {
     readonly password: string;
     readonly name: string;
   };
+  /** The folder that backups go to, where it is known. */
+  readonly backups?: string;
   /** Whether an empty database gets the demo bakery. */
   readonly seedDemo: boolean;
   /** Whether it gets a bakery of one's own instead, with an example of each thing and nothing else. */
@@ -21,6 +23,7 @@ export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
     password: env.JOKUL_DB_PASSWORD ?? '',
     name: env.JOKUL_DB_NAME ?? 'jokul',
   },
+  ...(env.JOKUL_BACKUPS && { backups: env.JOKUL_BACKUPS }),
   seedDemo: env.JOKUL_SEED !== 'none' && env.JOKUL_SEED !== 'own',
   seedOwn: env.JOKUL_SEED === 'own',
 });

@@ -12,6 +12,7 @@ import { ProblemFilter } from './common/problem.filter.js';
 import { QuietLogger } from './common/quiet-logger.js';
 import type { Config } from './config.js';
 import { DemoSeed } from './demo/seed.js';
+import { MetricsService } from './health/metrics.service.js';
 import { OwnBakery } from './setup/own-bakery.service.js';
 
 const bodyLimit = '1mb';
@@ -29,6 +30,7 @@ export const makeApp = async (
     abortOnError: false,
   });
   app.use(ownHostOnly);
+  app.use(app.get(MetricsService).count);
   app.use(missingAsset(webRoot));
   app.use(
     helmet({

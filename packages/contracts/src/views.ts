@@ -125,6 +125,19 @@ export interface TakenView {
   readonly back: string;
 }
 
+/** How Jokul itself is, in figures. */
+export interface WellbeingView {
+  readonly database: { readonly answeredMs: number; readonly entries: number };
+  /** The disk that backups go to; null where the server was not told of it. */
+  readonly disk: { readonly freeBytes: number; readonly totalBytes: number } | null;
+  /** The newest backup; its age is null where there is none. */
+  readonly backup: { readonly count: number; readonly ageS: number | null; readonly bytes: number } | null;
+  /** Screens that are connected. */
+  readonly screens: number;
+  /** Devices that wrote something down of late, and what they wrote last. */
+  readonly devices: readonly { readonly device: string; readonly who: string; readonly lastMs: number }[];
+}
+
 /** What the probes of the cold places saw, and the faults that are being played. */
 export interface ProbesView {
   readonly version: number;

@@ -49,6 +49,11 @@ export class JournalFeed implements OnModuleDestroy {
     this.screens.clear();
   }
 
+  /** Screens that are connected to this server. */
+  get connected(): number {
+    return this.screens.size;
+  }
+
   /** Everything after `seq`, then everything new, until the listener leaves. */
   stream(seq: number): Observable<FeedMessage> {
     return new Observable((to) => {

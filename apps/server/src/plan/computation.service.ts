@@ -58,6 +58,11 @@ export class ComputationService implements OnModuleDestroy {
 
   constructor(private readonly own: OwnIngredientsService) {}
 
+  /** Computations that wait for a thread. */
+  waiting(): number {
+    return this.pool.queueSize;
+  }
+
   async onModuleDestroy(): Promise<void> {
     this.stopping = true;
     await this.pool.destroy();

@@ -32,6 +32,7 @@ import type {
   StandingOrderInput,
   StandingOrderView,
   TakenView,
+  WellbeingView,
 } from '@jokul/contracts';
 import { takeInOwn, wallClock, type Formula } from '@jokul/core';
 import { ownChanged } from '../workers/core';
@@ -137,6 +138,15 @@ export const useProbes = (fromMs: number, enabled = true) =>
     refetchInterval: 30_000,
     staleTime: 15_000,
     placeholderData: (before) => before,
+  });
+
+/** How Jokul itself is; looked at again every half minute. */
+export const useWellbeing = () =>
+  useQuery({
+    queryKey: ['wellbeing'],
+    queryFn: () => get<WellbeingView>('wellbeing'),
+    refetchInterval: 30_000,
+    staleTime: 10_000,
   });
 
 /** Rows changed somewhere: look again at everything that is shown. */

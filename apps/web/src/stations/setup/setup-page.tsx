@@ -12,6 +12,7 @@ import { Button, buttonClass } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
 import { BakeryForm } from './bakery-form';
+import { WellbeingPanel } from './wellbeing-panel';
 import { CalendarPanel } from './equipment/calendar-panel';
 import { EquipmentPanel } from './equipment/equipment-panel';
 import { PeoplePanel } from './equipment/people-panel';
@@ -203,6 +204,9 @@ export const SetupPage = () => {
         <div className="space-y-4">
           <Panel title="The bakery">
             <BakeryForm key={data.name + data.rules.timeZone} bakery={data} />
+          </Panel>
+          <Panel title="Is all well?">
+            <WellbeingPanel bakery={data} />
           </Panel>
           <Panel title="The bakery’s clock">
             <ClockForm bakery={data} />

@@ -1,0 +1,57 @@
+import { Injectable } from '@nestjs/common';
+import type { NextFunction, Request, Response } from 'express';
+import { collectDefaultMetrics, Gauge, Histogram, Registry, type OpenMetricsContentType } from 'prom-client';
+import { JournalFeed } from '../journal/journal-feed.js';
+import { JournalService } from '../journal/journal.service.js';
+import { ComputationService } from '../plan/computation.service.js';
+
+/** Figures of the running server for a monitor, as OpenMetrics. They name no person, lot or product. */
+@Injectable()
+export class MetricsService {
+  private readonly registry = new Registry<OpenMetricsContentType>();
+  private readonly requests: Histogram<'method' | 'status'>;
+
+  constructor(feed: JournalFeed, journal: JournalService, computation: ComputationService) {
+    this.registry.setContentType(Registry.OPENMETRICS_CONTENT_TYPE);
+    const registers = [this.registry];
+    collectDefaultMetrics({ register: this.registry });
+    this.requests = new Histogram({
+      name: 'jokul_request_seconds',
+      help: 'How long requests took to be answered; streams are not counted.',
+      labelNames: ['method', 'status'],
+      buckets: [0.005, 0.02, 0.05, 0.1, 0.25, 1, 5, 20],
+      registers,
+    });
+    const gauge = (name: string, help: string, value: () => number | Promise<number>) =>
+      new Gauge({
+        name,
+        help,
+        registers,
+        async collect() {
+          this.set(await value());
+        },
+      });
+    gauge('jokul_screens', 'Screens that are connected.', () => feed.connected);
+    gauge('jokul_journal_entries', 'Entries in the journal.', async () => (await journal.head()).seq);
+    gauge('jokul_computations_waiting', 'Bakes, plans and fits that wait for a thread.', () =>
+      computation.waiting(),
+    );
+  }
+
+  /** Counts a request when it has been answered. */
+  readonly count = (request: Request, response: Response, next: NextFunction): void => {
+    const begun = performance.now();
+    response.once('finish', () => {
+      if (String(response.getHeader('content-type')).startsWith('text/event-stream')) return;
+      this.requests.observe(
+        { method: request.method, status: `${Math.floor(response.statusCode / 100)}xx` },
+        (performance.now() - begun) / 1000,
+      );
+    });
+    next();
+  };
+
+  text(): Promise<string> {
+    return this.registry.metrics();
+  }
+}

@@ -1,0 +1,103 @@
+import { sayDuration } from '@jokul/core';
+import type { WellbeingView } from '@jokul/contracts';
+
+/** One thing that is well, or that somebody should look at. */
+export interface Wellbeing {
+  readonly what: string;
+  readonly well: boolean;
+  readonly say: string;
+}
+
+const mega = 1e6;
+const giga = 1e9;
+/** So little room is told, and so little is too little, bytes. */
+const littleRoom = 5 * giga;
+const tooLittleRoom = giga;
+/** A nightly backup is at most so old, with some room, s. */
+const oldBackupS = 36 * 3600;
+/** A database that takes longer is slow, ms. */
+const slowMs = 250;
+
+const bytes = (n: number) =>
+  n >= giga
+    ? `${(n / giga).toFixed(1)} GB`
+    : n >= mega
+      ? `${(n / mega).toFixed(1)} MB`
+      : `${Math.ceil(n / 1000)} kB`;
+const count = (n: number, one: string, many: string) => `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+
+/**
+ * Whether all is well, in a baker's words.
+ * @param kept entries that this device has not sent yet
+ * @param silent cold places whose probe says nothing, or nonsense
+ */
+export const wellbeingOf = (
+  { database, disk, backup, screens }: WellbeingView,
+  kept: number,
+  silent: readonly string[],
+): readonly Wellbeing[] => {
+  const { ageS = null } = backup ?? {};
+  return [
+    {
+      what: 'Records',
+      well: database.answeredMs < slowMs,
+      say: `${count(database.entries, 'entry is', 'entries are')} written down. ${
+        database.answeredMs < slowMs
+          ? 'The database answers at once.'
+          : `The database is slow: it took ${Math.round(database.answeredMs)} ms to answer. Is the machine busy with something else?`
+      }`,
+    },
+    {
+      what: 'This device',
+      well: kept === 0,
+      say:
+        kept === 0
+          ? 'Everything entered here has reached the records.'
+          : `${count(kept, 'entry is', 'entries are')} kept here until the server answers. Leave the page open.`,
+    },
+    {
+      what: 'Screens',
+      well: true,
+      say:
+        screens === 0
+          ? 'No screen follows the floor just now.'
+          : `${count(screens, 'screen follows', 'screens follow')} the floor.`,
+    },
+    ...(backup
+      ? [
+          {
+            what: 'Backup',
+            well: ageS !== null && ageS < oldBackupS,
+            say:
+              ageS === null
+                ? 'None yet. The first comes in the night at 02:30; “npm run backup” makes one now.'
+                : ageS < oldBackupS
+                  ? `The last is ${sayDuration(ageS)} old, ${bytes(backup.bytes)}; ${count(backup.count, 'is', 'are')} kept.`
+                  : `The last is ${sayDuration(ageS)} old: the nightly one did not come. Is the machine off at 02:30? “npm run backup” makes one now.`,
+          },
+        ]
+      : []),
+    ...(disk
+      ? [
+          {
+            what: 'Disk',
+            well: disk.freeBytes >= littleRoom,
+            say:
+              disk.freeBytes >= littleRoom
+                ? `${bytes(disk.freeBytes)} of ${bytes(disk.totalBytes)} are free.`
+                : disk.freeBytes >= tooLittleRoom
+                  ? `Only ${bytes(disk.freeBytes)} are free. Make room before the records need it.`
+                  : `Only ${bytes(disk.freeBytes)} are free: soon nothing can be written down any more. Make room now.`,
+          },
+        ]
+      : []),
+    {
+      what: 'Probes',
+      well: silent.length === 0,
+      say:
+        silent.length === 0
+          ? 'Every cold place says how cold it is.'
+          : `No sound reading from ${silent.join(', ')}. Hang a thermometer in there, and look at the probe.`,
+    },
+  ];
+};
