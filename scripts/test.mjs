@@ -20,27 +20,32 @@ const bin = (name) => inRoot('node_modules', '.bin', name);
 
 let passed = 0;
 let failed = 0;
-const count = (name, ok, bad) => {
+const count = (name, ok, bad, begunMs) => {
   passed += ok;
   failed += bad;
-  say(`${bad === 0 ? 'ok    ' : 'FAILED'}  ${name}: ${ok} passed, ${bad} failed`);
+  const took = Math.round((Date.now() - begunMs) / 1000);
+  say(`${bad === 0 ? 'ok    ' : 'FAILED'}  ${name}: ${ok} passed, ${bad} failed (${took} s)`);
 };
 
 /** A check that passes or fails as a whole. */
 const check = async (name, command, args) => {
+  const begunMs = Date.now();
   const { code, output } = await run(command, args, { quiet: true, allowFailure: true });
   if (code !== 0) say(output);
-  count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+  count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1, begunMs);
 };
 
-const jest = async (project, home, env = {}) => {
-  const file = join(home, `${project}.json`);
+/** One or several projects in one run: each start of Jest costs seconds. */
+const jest = async (projects, home, env = {}) => {
+  const project = projects.join(', ');
+  const begunMs = Date.now();
+  const file = join(home, `${projects[0]}.json`);
   const result = await run(
     node,
     [
       inRoot('node_modules/jest/bin/jest.js'),
       '--selectProjects',
-      project,
+      ...projects,
       // Left to itself, Jest keeps one core back; of two that is half.
       `--maxWorkers=${Math.max(2, availableParallelism() - 1)}`,
       '--json',
@@ -58,10 +63,11 @@ const jest = async (project, home, env = {}) => {
   const broken = report ? report.numRuntimeErrorTestSuites : 1;
   const bad = (report?.numFailedTests ?? 0) + broken;
   if (bad > 0) say(result.output.split('\n{"num')[0]);
-  count(project, report?.numPassedTests ?? 0, bad);
+  count(project, report?.numPassedTests ?? 0, bad, begunMs);
 };
 
 const playwright = async (home, env) => {
+  const begunMs = Date.now();
   const file = join(home, 'e2e.json');
   const result = await run(
     bin('playwright'),
@@ -80,7 +86,7 @@ const playwright = async (home, env) => {
   const stats = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')).stats : null;
   const bad = stats ? stats.unexpected : 1;
   if (bad > 0 || result.code !== 0) say(result.output);
-  count('e2e', stats?.expected ?? 0, Math.max(bad, result.code === 0 ? 0 : 1));
+  count('e2e', stats?.expected ?? 0, Math.max(bad, result.code === 0 ? 0 : 1), begunMs);
 };
 
 await orSay(async () => {
@@ -117,8 +123,10 @@ await orSay(async () => {
         check('format', bin('prettier'), ['--check', '.']),
       ]);
     }
-    for (const project of ['core', 'contracts', 'web', 'web-ui', 'scripts'])
-      if (wanted(project)) await jest(project, home);
+    for (const group of [['core'], ['contracts', 'web', 'web-ui', 'scripts']]) {
+      const projects = group.filter(wanted);
+      if (projects.length > 0) await jest(projects, home);
+    }
     if (wanted('server') || wanted('e2e')) {
       db = await startMariadb(join(home, 'db'), { durable: false, databases: 'jokul%' });
       const { makeDemoTemplate } = await import('./lib/demo-template.mjs');
@@ -128,7 +136,7 @@ await orSay(async () => {
         JOKUL_DB_PASSWORD: db.password,
         JOKUL_DEMO_TEMPLATE: await makeDemoTemplate(db),
       };
-      if (wanted('server')) await jest('server', home, env);
+      if (wanted('server')) await jest(['server'], home, env);
       if (wanted('e2e'))
         await playwright(home, {
           ...env,

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { ApiProblem } from './api';
 import { countdown, wallClockOf } from './clock';
 import { pullCue } from './pull-cue';
-import { sayMass, sayTemperature } from './units';
+import { sayAbout, sayMass, sayTemperature } from './units';
 
 describe('a countdown', () => {
   it.each([
@@ -40,6 +40,14 @@ describe('masses and temperatures in the units of the house', () => {
     [28.35, 'us', '1.00 oz'],
     [907.18, 'us', '2.00 lb'],
   ] as const)('%d g in %s is %s', (grams, units, text) => expect(sayMass(grams, units)).toBe(text));
+  it.each([
+    [0.2363, 'metric', 'none'],
+    [93.21, 'metric', '93.2 g'],
+    [30, 'metric', '30 g'],
+    [516.1, 'metric', '516 g'],
+    [2482, 'metric', '2.48 kg'],
+    [28.35, 'us', '1.00 oz'],
+  ] as const)('about %d g in %s is %s', (grams, units, text) => expect(sayAbout(grams, units)).toBe(text));
   it.each([
     [4, 'metric', 0, '4 °C'],
     [21.46, 'metric', 1, '21.5 °C'],

@@ -13,6 +13,16 @@ export const sayMass = (massG: number, units: Units): string => {
   return `${formatNumber(massG)} g`;
 };
 
+/**
+ * A mass with what a bench scale shows of it: tenths of a gram below 100 g, whole grams above; "none" where no scale there
+ * would show any.
+ */
+export const sayAbout = (massG: number, units: Units): string => {
+  if (Math.abs(massG) < 0.5) return 'none';
+  const digits = Math.abs(massG) < 100 ? 1 : 0;
+  return sayMass(Number(massG.toFixed(digits)), units);
+};
+
 export const sayTemperature = (temperatureC: number, units: Units, digits = 0): string =>
   units === 'us'
     ? `${celsiusToFahrenheit(temperatureC).toFixed(digits)} °F`
@@ -24,6 +34,7 @@ export const useUnits = () => {
   return {
     units,
     mass: (massG: number) => sayMass(massG, units),
+    about: (massG: number) => sayAbout(massG, units),
     temperature: (temperatureC: number, digits = 0) => sayTemperature(temperatureC, units, digits),
     duration: sayDuration,
   };

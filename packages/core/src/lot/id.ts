@@ -10,8 +10,8 @@ const characters = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 const modulus = characters.length;
 
 /**
- * The check character of letters and digits after ISO/IEC 7064, MOD 37,36: it tells every single wrong character and
- * every swap of two neighbours.
+ * The check character of letters and digits after ISO/IEC 7064, MOD 37,36: it tells every single wrong character, and all
+ * but one in some four hundred swaps of two neighbours.
  */
 export const checkCharacter = (text: string): string => {
   let product = modulus;

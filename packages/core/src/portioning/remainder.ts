@@ -33,6 +33,9 @@ export interface RemainderOption {
   readonly figure: Figure;
 }
 
+/** What a bench scale shows of a piece, g. */
+const leastG = 0.1;
+
 /**
  * Spread over the pieces, made into small test pieces, or put back into the cold.
  * @param toleranceShare of the piece weight by which a piece may be heavier
@@ -57,9 +60,12 @@ export const remainderOptions = (
       use: 'spread',
       possible: fits,
       figure: more,
-      sentence: fits
-        ? `Each piece ${more.value.toFixed(2)} g heavier: ${(pieceMassG + more.value).toFixed(2)} g.`
-        : `Each piece would be ${more.value.toFixed(2)} g heavier, beyond the tolerance of ${(toleranceShare * pieceMassG).toFixed(2)} g.`,
+      sentence:
+        more.value < leastG / 2
+          ? 'No piece gets heavier that a scale would show.'
+          : fits
+            ? `Each piece ${more.value.toFixed(1)} g heavier: ${(pieceMassG + more.value).toFixed(1)} g.`
+            : `Each piece would be ${more.value.toFixed(1)} g heavier, beyond the tolerance of ${(toleranceShare * pieceMassG).toFixed(1)} g.`,
     },
     {
       use: 'test-pieces',
@@ -72,9 +78,12 @@ export const remainderOptions = (
     },
     {
       use: 'cold',
-      possible: remainderG > 0,
+      possible: remainderG >= 0.5,
       figure: each,
-      sentence: `${remainderG.toFixed(0)} g back into the cold, covered and labelled; it ages with its batch.`,
+      sentence:
+        remainderG < 0.5
+          ? 'Nothing is left over.'
+          : `${remainderG.toFixed(0)} g back into the cold, covered and labelled; it ages with its batch.`,
     },
   ];
 };

@@ -27,3 +27,4 @@ export * from './retime.js';
 export * from './late.js';
 export * from './replan.js';
 export * from './move-load.js';
+export * from './why-then.js';

@@ -8,12 +8,15 @@ import {
   replan,
   servedBy,
   solvePlan,
+  whyNotEarlier,
+  whyNotLater,
   type BatchPlan,
   type DueOrder,
   type Load,
   type PlanProblem,
   type ReplanQuestion,
   type Violation,
+  type WhyThenQuestion,
 } from '../schedule/index.js';
 import { at, demoLines, demoProblem } from '../schedule/problem.testkit.js';
 import { demoFormulas } from '../demo/index.js';
@@ -355,5 +358,68 @@ describe('a load that is moved by hand', () => {
     expect(() => moveLoad(question(load.startS, load.ovenId, [load.id]))).toThrow('stays where it is');
     expect(() => moveLoad(question(at('04:00')))).toThrow('That moment is over');
     expect(() => moveLoad({ ...question(load.startS), loadId: 'x' })).toThrow('not in the plan any more');
+  });
+});
+
+const allLoads = loadsOf(planned);
+const asked: WhyThenQuestion = {
+  batches: planned,
+  ovens: problem.ovens,
+  loadGapS: problem.loadGapS,
+  nowS: at('02:00'),
+  restOf,
+};
+
+describe('why a load starts when it does', () => {
+  it('each has its reasons, and they leave no less room than none', () => {
+    for (const { id } of allLoads) {
+      const later = whyNotLater(asked, id);
+      expect(later[0]?.loadId).toBe(id);
+      expect(later.length).toBeGreaterThan(0);
+      for (const { slackS } of later) expect(slackS).toBeGreaterThanOrEqual(-1);
+      expect(whyNotEarlier(asked, id)?.slackS).toBeGreaterThanOrEqual(-1);
+    }
+  });
+  it('a chain goes from load to load of one oven, and ends with what is no load or leaves room', () => {
+    const chains = allLoads.map(({ id }) => whyNotLater(asked, id));
+    expect(chains.some((chain) => chain.length > 1)).toBe(true);
+    for (const chain of chains)
+      chain.forEach((hold, i) => {
+        const next = chain[i + 1];
+        if (!next) return;
+        expect(hold.kind).toBe('next-load');
+        expect('otherId' in hold && hold.otherId).toBe(next.loadId);
+        const ovens = [hold, next].map(({ loadId }) => allLoads.find(({ id }) => id === loadId)?.ovenId);
+        expect(ovens[0]).toBe(ovens[1]);
+      });
+  });
+  it('what it says is true: a minute beyond its room breaks that very rule or makes it late', () => {
+    const products = problem.products.map((product) => ({ ...product, batches: [] }));
+    let tried = 0;
+    for (const load of allLoads.slice(0, 12)) {
+      const [hold] = whyNotLater(asked, load.id);
+      const bake = { ovenId: load.ovenId, setC: load.setC, pullS: load.pullS };
+      if (!hold) throw new Error(load.id);
+      const startS = load.startS + Math.ceil(hold.slackS) + 120;
+      const moved = moveLoad({
+        problem: { ...problem, nowS: asked.nowS, products },
+        batches: planned,
+        started: new Set(),
+        loadId: load.id,
+        bake,
+        startS,
+      });
+      const now = moved.batches.flatMap((batch) => batch.loads).find(({ id }) => id === load.id);
+      tried += 1;
+      if (hold.kind === 'ready-by') expect(now?.readyS).toBeGreaterThan(load.dueS);
+      if (hold.kind === 'goes-off') expect(moved.faults.map(({ code }) => code)).toContain('rest-window');
+      if (hold.kind === 'next-load')
+        expect(moved.changes.some(({ loadId }) => loadId !== load.id && loadId === hold.otherId)).toBe(true);
+    }
+    expect(tried).toBe(12);
+  });
+  it('knows nothing of a load that is not there', () => {
+    expect(whyNotLater(asked, 'x')).toEqual([]);
+    expect(whyNotEarlier(asked, 'x')).toBeNull();
   });
 });

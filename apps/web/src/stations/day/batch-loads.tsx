@@ -1,9 +1,10 @@
-import type { BatchPlan, Load } from '@jokul/core';
+import { whyNotEarlier, whyNotLater, type BatchPlan, type Load, type WhyThenQuestion } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
 import { useHold } from '../../lib/queries';
 import { Button } from '../../ui/button';
+import { useSaysHold } from './say-hold';
 
 /** The loads of the chosen batch: each may be moved while it has not begun, and the batch held where it is. */
 export const BatchLoads = ({
@@ -11,16 +12,20 @@ export const BatchLoads = ({
   held,
   date,
   onMove,
+  why,
 }: {
   readonly batch: BatchPlan;
   readonly held: boolean;
   readonly date: string;
   readonly onMove: (load: Load) => void;
+  /** What the reasons of its times are found in; none are said where it is left out. */
+  readonly why?: WhyThenQuestion | undefined;
 }) => {
   const names = useNames();
   const wall = useWallClock();
   const trays = useJournal((s) => s.floor.trays);
   const hold = useHold(date);
+  const say = useSaysHold();
   return (
     <section aria-label={`Loads of ${batch.batchId}`} className="mt-3 rounded-lg border bg-surface px-3 py-2">
       <div className="flex flex-wrap items-center justify-between gap-2">
@@ -45,8 +50,13 @@ export const BatchLoads = ({
             return (
               <li key={load.id} className="flex flex-wrap items-center gap-x-3 border-t py-1">
                 <span className="figures w-14">{wall.time(load.startS * 1000)}</span>
-                <span className="min-w-0 flex-1">
+                <span className="min-w-0 flex-1 basis-64">
                   {names.oven(load.ovenId)}, {load.trays.length} {load.trays.length === 1 ? 'tray' : 'trays'}
+                  {why && !begun && (
+                    <span className="block text-[13px] text-ink-soft">
+                      {say.later(whyNotLater(why, load.id))} {say.earlier(whyNotEarlier(why, load.id))}
+                    </span>
+                  )}
                 </span>
                 {begun ? (
                   <span className="text-[13px] text-ink-faint">has begun</span>

@@ -5,6 +5,7 @@ import { atWallClock, sayDuration, type BatchPlan, type Unplaced } from '@jokul/
 import { useNames } from '../../app/actions';
 import { taskOf } from '../../app/batch';
 import { useSlip } from '../../app/use-slip';
+import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
 import { PlanButton, StalePlan } from '../../app/plan-bar';
 import { useNow, useWallClock } from '../../lib/clock';
@@ -43,7 +44,7 @@ const BatchButton = ({
       className={`block w-full border-l-[3px] px-3 py-1.5 text-left ${chosen ? 'border-ink bg-ground font-semibold' : 'border-transparent hover:bg-ground'}`}
     >
       <span className="flex justify-between gap-2">
-        <span className="truncate">{names.product(batch.productCode)}</span>
+        <span className="min-w-0 text-balance">{names.product(batch.productCode)}</span>
         <span className="figures text-[13px] text-ink-soft">{wall.time(first * 1000)}</span>
       </span>
       <span className="block text-[13px] font-normal text-ink-faint">
@@ -134,6 +135,7 @@ const DayWork = () => {
   const [view, setView] = useState<View>('morning');
   const [proposal, setProposal] = useState<Proposal | null>(null);
   const slip = useSlip();
+  const lots = useLots();
   const [ref, width] = useWidth();
   if (!data || !day.data?.plan) return <Loading what="the day" />;
   const { plan, quality, ribbons, violations, madeAtMs, held, version } = day.data.plan;
@@ -141,6 +143,13 @@ const DayWork = () => {
   const batches = [...plan.batches].sort((a, b) => firstStart(a) - firstStart(b));
   const loads = plan.batches.flatMap((batch) => batch.loads);
   const own = plan.batches.find(({ batchId }) => batchId === chosen);
+  const why = {
+    batches: plan.batches,
+    ovens: equipment.ovens,
+    loadGapS: data.rules.loadGapS,
+    nowS: now / 1000,
+    restOf: ({ batchId }: BatchPlan) => lots?.formulaOf(batchId)?.rest,
+  };
   // Where nothing could be placed there is no time to show: the reasons are all there is, and they must be seen.
   const placed = loads.length > 0;
   const noonS = atWallClock(day.data.date, '12:00', data.rules.timeZone);
@@ -293,6 +302,7 @@ const DayWork = () => {
             <BatchLoads
               batch={own}
               held={held.includes(own.batchId)}
+              why={why}
               date={day.data.date}
               onMove={(load) => setProposal({ load, ovenId: load.ovenId, startS: load.startS })}
             />

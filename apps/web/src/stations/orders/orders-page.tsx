@@ -87,7 +87,7 @@ export const OrdersPage = () => {
       className={`block w-full border-l-[3px] px-3 py-2 text-left ${customer === name ? 'border-ink bg-ground font-semibold' : 'border-transparent hover:bg-ground'}`}
     >
       <span className="flex justify-between gap-2">
-        <span className="truncate">{name ?? 'Everyone'}</span>
+        <span className="min-w-0 text-balance">{name ?? 'Everyone'}</span>
         <span className="figures text-[13px] text-ink-soft">{pieces}</span>
       </span>
       <span className="block text-[13px] font-normal text-ink-faint">{detail}</span>

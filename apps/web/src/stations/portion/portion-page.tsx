@@ -53,7 +53,7 @@ const PortionWork = () => {
   const { data } = useBakery();
   const batches = useBatches('portion');
   const hand = useBatchAtHand(batches, (known) => !known?.portioned);
-  const { mass } = useUnits();
+  const { mass, about } = useUnits();
   const day = useDay();
   // Weighed scoops hold for the batch they were weighed of.
   const [weighed, setWeighed] = useState<{ batchId: string; scoop: MeasuredScoop } | null>(null);
@@ -88,11 +88,11 @@ const PortionWork = () => {
                 <Shown figure={count.pieces} />
               </Fact>
               <Fact name="Left over">
-                <Shown figure={count.remainder}>{mass(count.remainder.value)}</Shown>
+                <Shown figure={count.remainder}>{about(count.remainder.value)}</Shown>
               </Fact>
               {count.spreadMass && (
                 <Fact name="or each piece">
-                  <Shown figure={count.spreadMass}>{count.spreadMass.value.toFixed(2)} g</Shown>
+                  <Shown figure={count.spreadMass}>{mass(Number(count.spreadMass.value.toFixed(1)))}</Shown>
                 </Fact>
               )}
             </Facts>

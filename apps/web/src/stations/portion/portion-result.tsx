@@ -31,7 +31,7 @@ export const PortionResult = ({
   piecesOfDay,
 }: PortionResultProps) => {
   const wall = useWallClock();
-  const { mass } = useUnits();
+  const { mass, about } = useUnits();
   const sample = checkSample(done.samplesG, done.targetG, toleranceShare * done.targetG);
   const left = unaccounted(
     mixedG,
@@ -45,7 +45,7 @@ export const PortionResult = ({
       <p className="mb-3 rounded-md border bg-surface px-3 py-2">
         Portioned at {wall.time(done.atMs)} by the {done.who.toLowerCase()}: {done.pieces} pieces
         {done.scoop > 0 ? `, scoop No. ${done.scoop}${done.filled ? `, ${done.filled}` : ''}` : ''},{' '}
-        {mass(done.remainderG)} left over
+        {about(done.remainderG)} left over
         {done.remainder ? `, ${uses[done.remainder]}` : ''}. Planned were {planned}.
       </p>
       <div className="mb-4 max-w-md">

@@ -12,7 +12,7 @@ export const Toppings = ({
   pieces: number;
   known: LotState;
 }) => {
-  const { mass } = useUnits();
+  const { mass, about } = useUnits();
   if (formula.toppings.length === 0) return null;
   const all = toppingsFor(formula, Math.max(1, pieces * formula.piece.massG));
   return (
@@ -23,7 +23,8 @@ export const Toppings = ({
         const short = aside !== undefined && aside.massG < 0.95 * total.value;
         return (
           <li key={line.ingredientId}>
-            {name}: {mass(eachG)} a piece, <Shown figure={total}>{mass(total.value)}</Shown> in all
+            {name}: {mass(Number(eachG.toFixed(1)))} a piece,{' '}
+            <Shown figure={total}>{about(total.value)}</Shown> in all
             <span className={`block ${short ? 'font-medium text-hand' : 'text-ink-faint'}`}>
               {aside
                 ? `${mass(aside.massG)} set aside${short ? ': not enough' : ''}`

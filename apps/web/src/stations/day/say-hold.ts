@@ -1,0 +1,39 @@
+import { sayDuration, type Hold } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { useWallClock } from '../../lib/clock';
+
+/** Less room than this is none, s. */
+const aboutS = 60;
+const room = (slackS: number) => sayDuration(Math.floor(slackS / 60) * 60);
+
+/** Why a load stands where it does, in sentences. */
+export const useSaysHold = () => {
+  const names = useNames();
+  const wall = useWallClock();
+  const time = (s: number) => wall.time(s * 1000);
+  const later = (hold: Hold): string => {
+    if (hold.kind === 'ready-by') return `it must be ready by ${time(hold.atS)}`;
+    if (hold.kind === 'goes-off') return `its dough is good until ${time(hold.atS)}`;
+    return 'otherId' in hold ? `${hold.otherId} follows in ${names.oven(hold.ovenId)}` : '';
+  };
+  return {
+    /** The chain that keeps it from starting later. */
+    later: (chain: readonly Hold[]): string => {
+      const [first, ...others] = chain;
+      if (!first) return '';
+      const said = others.map((hold) => `${hold.loadId} waits no longer: ${later(hold)}`);
+      const why = [later(first), ...said].join('; ');
+      return first.slackS < aboutS ? `Not later: ${why}.` : `At most ${room(first.slackS)} later: ${why}.`;
+    },
+    earlier: (hold: Hold | null): string => {
+      if (!hold) return '';
+      const why =
+        hold.kind === 'rested'
+          ? `its dough has rested at ${time(hold.atS)}`
+          : 'otherId' in hold
+            ? `${hold.otherId} is in ${names.oven(hold.ovenId)} before it`
+            : 'then it is now';
+      return hold.slackS < aboutS ? `Not earlier: ${why}.` : `At most ${room(hold.slackS)} earlier: ${why}.`;
+    },
+  };
+};
