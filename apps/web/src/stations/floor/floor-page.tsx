@@ -213,7 +213,7 @@ const FloorWall = () => {
         style={{ gridTemplateColumns: `repeat(${Math.min(ovens.length, 6)}, minmax(0, 1fr))` }}
       >
         {ovens.map((oven) => (
-          <OvenCard key={oven.id} oven={oven} actions={actions} now={now} />
+          <OvenCard key={oven.id} oven={oven} actions={actions} now={now} bakery={data} />
         ))}
       </section>
     </div>

@@ -1,17 +1,20 @@
 import { productOf, type Action, type Oven, type TrayState } from '@jokul/core';
+import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
 import { useJournal } from '../../journal/store';
 import { countdown, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
+import { OvenOut } from './oven-out';
 
 interface OvenCardProps {
   readonly oven: Oven;
   readonly actions: readonly Action[];
   readonly now: number;
+  readonly bakery: BakeryView;
 }
 
 /** One chamber: what is in it and until when, or what comes next. */
-export const OvenCard = ({ oven, actions, now }: OvenCardProps) => {
+export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
   const trays = useJournal((s) => s.floor.trays);
   const names = useNames();
   const wall = useWallClock();
@@ -26,12 +29,13 @@ export const OvenCard = ({ oven, actions, now }: OvenCardProps) => {
     <div
       className={`rounded-xl border-2 bg-surface px-4 py-2 max-sm:px-3 ${first && now > pullMs ? 'border-hand' : 'border-line'}`}
     >
-      <p className="flex items-baseline justify-between gap-2 text-lg">
+      <div className="flex items-center gap-2 text-lg">
         <strong className="min-w-0 font-semibold">{oven.name}</strong>
-        <span className="figures shrink-0 text-ink-soft">
+        <span className="figures ml-auto shrink-0 text-ink-soft">
           {first ? temperature(first.setC) : next?.load ? temperature(next.load.setC) : ''}
         </span>
-      </p>
+        <OvenOut oven={oven} bakery={bakery} actions={actions} />
+      </div>
       {first ? (
         <>
           <p className="line-clamp-2 text-lg leading-tight">
