@@ -103,7 +103,7 @@ await orSay(async () => {
 
   // Of its own, for it brings the models in as it is read.
   const { planBench } = await import('./lib/plan-bench.mjs');
-  const { rows: planned, sureS } = planBench();
+  const { rows: planned, sureS, slip } = planBench();
   const budgets = [1, 10, 10, 15];
   planned.forEach(({ name, s: seconds, above, undone, least }, i) => {
     row(`plan: ${name}`, seconds, budgets[i], 's');
@@ -113,6 +113,10 @@ await orSay(async () => {
   });
   row('plan: memory after all of them', Math.max(...planned.map(({ rssMB }) => rssMB)), 500, 'MB');
   row('plan: 500 simulated days of the demo', sureS, 5, 's');
+  row('plan: a way out when an oven is gone', slip.s, 15, 's');
+  say(
+    `  ${slip.lost} loads lost their oven: ${slip.changes} changed, ${slip.before} pieces late before, ${slip.after} after`,
+  );
 
   const plainInput = core.bakeInput({ ...usual, target: 'chewy' });
   const { setup } = plainInput;

@@ -237,6 +237,31 @@ describe('planning anew with few changes', () => {
     }
     expect(found.changes.length).toBeLessThanOrEqual(loadsOf(planned).length / 2);
   });
+  it('every oven is gone: all that is left is said, what has begun stays in the plan', () => {
+    const day = { nowS: at('05:10'), lost: problem.ovens.map(({ id }) => id) };
+    const forecast = forecastOf(day);
+    const found = replan({ ...questionOf(day, forecast), effort: { tries: 0, seconds: 0 } });
+    if (!found) throw new Error('there is trouble');
+    const open = loadsOf(planned).filter(({ id }) => !forecast.started.has(id));
+    const pieces = open.reduce((sum, load) => sum + piecesOf(load), 0);
+    expect(found.left.reduce((sum, left) => sum + left.pieces, 0)).toBe(pieces);
+    expect(new Set(loadsOf(found.batches).map(({ id }) => id))).toEqual(forecast.started);
+    for (const batch of forecast.batches)
+      if (forecast.begun.has(batch.batchId))
+        expect(found.batches.some(({ batchId }) => batchId === batch.batchId)).toBe(true);
+    // A day without loads can be timed, foretold and judged like any other.
+    const again = forecastDay({
+      batches: found.batches,
+      floor: reduceLedger(workedOff(planned, day.nowS)),
+      nowS: day.nowS,
+      ovens: [],
+      loadGapS: problem.loadGapS,
+      restOf,
+    });
+    expect(again.homeless.size).toBe(0);
+    expect(lateByForecast(orders, again).length).toBeGreaterThan(0);
+    expect(faults(found.batches).every(({ message }) => !message.includes('NaN'))).toBe(true);
+  });
   it('on sixty days that slip: facts stay, nothing is lost, no rule is broken, nobody is worse off', () => {
     let helped = 0;
     let leftOver = 0;

@@ -35,7 +35,8 @@ const BatchButton = ({
   const names = useNames();
   const wall = useWallClock();
   const mix = taskOf(batch, 'mix');
-  const first = Math.min(...batch.loads.map((load) => load.startS));
+  // After a day that slipped there may be none: no oven was free while its dough was good.
+  const first = batch.loads.length > 0 ? Math.min(...batch.loads.map((load) => load.startS)) : null;
   return (
     <button
       type="button"
@@ -45,10 +46,12 @@ const BatchButton = ({
     >
       <span className="flex justify-between gap-2">
         <span className="min-w-0 text-balance">{names.product(batch.productCode)}</span>
-        <span className="figures text-[13px] text-ink-soft">{wall.time(first * 1000)}</span>
+        <span className="figures text-[13px] text-ink-soft">
+          {first === null ? 'not baked' : wall.time(first * 1000)}
+        </span>
       </span>
       <span className="block text-[13px] font-normal text-ink-faint">
-        {batch.pieces} pieces, mixed {mix ? wall.near(mix.startS * 1000, first * 1000) : ''}
+        {batch.pieces} pieces, mixed {mix ? wall.near(mix.startS * 1000, (first ?? mix.startS) * 1000) : ''}
       </span>
     </button>
   );
