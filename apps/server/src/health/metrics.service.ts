@@ -28,7 +28,8 @@ export class MetricsService {
         help,
         registers,
         async collect() {
-          this.set(await value());
+          // With the database away the other figures are wanted all the more.
+          this.set(await Promise.resolve(value()).catch(() => Number.NaN));
         },
       });
     gauge('jokul_screens', 'Screens that are connected.', () => feed.connected);

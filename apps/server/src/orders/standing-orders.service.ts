@@ -1,8 +1,9 @@
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { DataSource, IsNull, LessThanOrEqual, MoreThanOrEqual, type EntityManager } from 'typeorm';
-import { JokulError, shiftDate, weekdayOf, whyClosed } from '@jokul/core';
+import { JokulError, shiftDate, wallClock, weekdayOf, whyClosed } from '@jokul/core';
 import type { StandingOrderInput, StandingOrderView } from '@jokul/contracts';
+import { ClockService } from '../clock/clock.service.js';
 import { FormulaVersionEntity, OrderLineEntity, StandingOrderEntity } from '../database/entities.js';
 import { changeRows, SettingsService } from '../setup/settings.service.js';
 
@@ -46,6 +47,7 @@ export class StandingOrdersService {
   constructor(
     private readonly db: DataSource,
     private readonly settings: SettingsService,
+    private readonly clock: ClockService,
   ) {}
 
   /** All that are in force on a day or later. */
@@ -71,6 +73,18 @@ export class StandingOrdersService {
     return rows.filter(({ weekdays }) => weekdays.includes(day)).map(view);
   }
 
+  /** @throws JokulError `past-day` */
+  private async checkAhead(from: string): Promise<void> {
+    const { body: rules } = await this.settings.read('rules');
+    const today = wallClock((await this.clock.nowMs()) / 1000, rules.timeZone).date;
+    if (from < today)
+      throw new JokulError(
+        'past-day',
+        `It can hold from today, ${today}, on: days that are over stay as they were.`,
+        'from',
+      );
+  }
+
   private async check(manager: EntityManager, next: StandingOrderEntity, except: string | null) {
     if (!(await manager.existsBy(FormulaVersionEntity, { code: next.productCode })))
       throw new JokulError('unknown-formula', `There is no formula "${next.productCode}".`, 'productCode');
@@ -90,7 +104,7 @@ export class StandingOrdersService {
       );
   }
 
-  /** @throws JokulError `unknown-formula`, `same-line`, `bad-until` */
+  /** @throws JokulError `unknown-formula`, `same-line`, `bad-until`, `past-day` */
   async add(input: StandingOrderInput): Promise<StandingOrderView> {
     const row: StandingOrderEntity = {
       id: input.id ?? randomUUID(),
@@ -99,6 +113,7 @@ export class StandingOrdersService {
       untilDate: input.until ?? null,
       version: 1,
     };
+    await this.checkAhead(input.from);
     return changeRows(this.db, async (manager) => {
       const sent = await manager.findOneBy(StandingOrderEntity, { id: row.id });
       if (sent) return view(sent);
@@ -123,9 +138,10 @@ export class StandingOrdersService {
 
   /**
    * Changes what stands from a day on; before it stays what it was.
-   * @throws JokulError `unknown-line`, `changed-meanwhile`, `unknown-formula`, `same-line`, `bad-until`
+   * @throws JokulError `unknown-line`, `changed-meanwhile`, `unknown-formula`, `same-line`, `bad-until`, `past-day`
    */
   async change(id: string, input: StandingOrderInput): Promise<StandingOrderView> {
+    await this.checkAhead(input.from);
     return changeRows(this.db, async (manager) => {
       const row = await this.read(manager, id, input.version);
       const untilDate = input.until ?? null;
@@ -165,9 +181,10 @@ export class StandingOrdersService {
 
   /**
    * Ends it: from a day on it brings no line. Lines that were changed for a single day after that stay, as ordinary ones.
-   * @throws JokulError `unknown-line`, `changed-meanwhile`
+   * @throws JokulError `unknown-line`, `changed-meanwhile`, `past-day`
    */
   async end(id: string, fromDate: string, version: number | undefined): Promise<void> {
+    await this.checkAhead(fromDate);
     await changeRows(this.db, async (manager) => {
       const row = await this.read(manager, id, version);
       await manager.delete(OrderLineEntity, {

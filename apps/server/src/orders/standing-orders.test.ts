@@ -167,6 +167,30 @@ describe('a standing order', () => {
   ])('refuses %j', async (change, status) => {
     expect((await app.post('standing', { ...order, customer: 'Farm shop', ...change })).status).toBe(status);
   });
+  it('days that are over stay as they were', async () => {
+    await app.put('clock', { mode: 'frozen', date: '2026-11-27', time: '04:10' });
+    const past = await app.post('standing', { ...order, customer: 'Farm shop', from: '2026-11-26' });
+    expect([past.status, past.body.code]).toEqual([422, 'past-day']);
+    const { body } = await add({
+      customer: 'Farm shop',
+      productCode: 'CLM',
+      from: '2026-11-27',
+      until: '2026-11-27',
+    });
+    const change = {
+      ...order,
+      customer: 'Farm shop',
+      productCode: 'CLM',
+      from: '2026-11-20',
+      version: body.version,
+    };
+    expect((await app.put(`standing/${body.id}`, change)).body).toMatchObject({ code: 'past-day' });
+    const end = await app.call('DELETE', `standing/${body.id}?from=2026-11-01&version=${body.version}`);
+    expect(end.status).toBe(422);
+    expect(
+      (await app.call('DELETE', `standing/${body.id}?from=2026-11-27&version=${body.version}`)).status,
+    ).toBe(204);
+  });
   it('refuses names that are none', async () => {
     const line = { customer: 'x', productCode: 'LEM', pieces: 5, readyBy: '09:00', version: 0 };
     for (const id of ['x', `${standing.id}~`, `${standing.id}~2027-13-01`, `${standing.id}~2027-03-01~x`])

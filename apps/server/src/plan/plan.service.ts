@@ -278,8 +278,7 @@ export class PlanService {
 
   /**
    * Stores batches that were planned otherwise, with all that the screens show of them.
-   * @param how what no oven takes any more, whether the plan fits all that it is made from now, and what is held; as before
-   * where left out
+   * @param how what is not baked, the hash of what the plan fits, and what is held; each as before where left out
    */
   async change(
     date: string,
@@ -287,7 +286,7 @@ export class PlanService {
     batches: readonly BatchPlan[],
     how: {
       readonly unplaced?: readonly Unplaced[];
-      readonly fresh?: boolean;
+      readonly inputHash?: string;
       readonly held?: readonly string[];
     },
   ): Promise<PlanView> {
@@ -308,7 +307,7 @@ export class PlanService {
       signal?: AbortSignal | undefined;
       notBefore?: Readonly<Record<string, number>>;
       unplaced?: readonly Unplaced[];
-      fresh?: boolean;
+      inputHash?: string;
       held?: readonly string[];
     },
   ): Promise<PlanView> {
@@ -369,7 +368,7 @@ export class PlanService {
           plan: {
             ...old.plan,
             batches: body.plan.batches,
-            unplaced: [...old.plan.unplaced, ...(how.unplaced ?? [])],
+            unplaced: how.unplaced ?? old.plan.unplaced,
           },
         }),
       madeAtMs: how.keep && old ? old.madeAtMs : nowMs,
@@ -379,8 +378,8 @@ export class PlanService {
         body.plan.batches.some(({ batchId }) => batchId === id),
       ),
     };
-    const same = how.keep && before && !how.fresh;
-    const row = await this.save(date, before, stored, same ? before.inputHash : hash);
+    const fits = how.inputHash ?? (how.keep && before ? before.inputHash : hash);
+    const row = await this.save(date, before, stored, fits);
     return this.toView(row, row.inputHash !== hash, calibration);
   }
 }

@@ -11,6 +11,7 @@ import {
   type DueOrder,
   type Formula,
   type Replanned,
+  type Unplaced,
 } from '@jokul/core';
 import type { HoldInput, MoveInput, MoveView, PlanView, ReplanView, TakenView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
@@ -26,12 +27,26 @@ interface Offer {
   readonly started: ReadonlySet<string>;
   /** What is held with it; as before where left out. */
   readonly held?: readonly string[];
+  /** What is not baked, and the hash of what the plan fits, where a way back brings them; else they follow from it. */
+  readonly was?: { readonly unplaced: readonly Unplaced[]; readonly inputHash: string };
 }
 
 type Current = Awaited<ReturnType<ReplanService['current']>>;
 
 /** So many offers are kept: they are looked at for minutes. */
 const offersKept = 20;
+
+/** Pieces that no oven takes any more, as the plan says them. */
+const unplacedOf = (left: Replanned['left'], planned: readonly BatchPlan[]): readonly Unplaced[] =>
+  left.map(({ batchId, pieces }) => {
+    const batch = planned.find((own) => batchId === own.batchId || batchId.startsWith(`${own.batchId}-L`));
+    return {
+      batchId: batch?.batchId ?? batchId,
+      productCode: batch?.productCode ?? '',
+      pieces,
+      reason: 'No oven is free for it while its dough is good.',
+    };
+  });
 
 /** When the day slips: how it goes on, and a way out with few changes that is looked at before it is taken. */
 @Injectable()
@@ -171,7 +186,9 @@ export class ReplanService {
       planVersion: row.version,
       found,
       started,
-      ...(moved && { held: [...(current.body.held ?? []), moved.batchId] }),
+      ...(moved && { held: [...new Set([...(current.body.held ?? []), moved.batchId])] }),
+      // A load that is moved says nothing of what changed besides.
+      was: { unplaced: current.body.plan.unplaced, inputHash: row.inputHash },
     };
     return {
       id: faults.length === 0 ? this.keep(offer) : null,
@@ -207,19 +224,11 @@ export class ReplanService {
     const moved = new Set(offer.found.changes.map(({ loadId }) => loadId));
     if ([...started].some((load) => !offer.started.has(load) && moved.has(load)))
       throw new JokulError('changed-meanwhile', again, 'id');
-    const plan = await this.plans.change(date, row, offer.found.batches, {
-      unplaced: offer.found.left.map(({ batchId, pieces }) => {
-        const batch = planned.find(
-          (own) => batchId === own.batchId || batchId.startsWith(`${own.batchId}-L`),
-        );
-        return {
-          batchId: batch?.batchId ?? batchId,
-          productCode: batch?.productCode ?? '',
-          pieces,
-          reason: 'No oven is free for it while its dough is good.',
-        };
-      }),
-      fresh: this.fits(inputs, body),
+    const { batches, left } = offer.found;
+    const fits = this.fits(inputs, body, batches, started);
+    const plan = await this.plans.change(date, row, batches, {
+      unplaced: offer.was?.unplaced ?? [...body.plan.unplaced, ...unplacedOf(left, planned)],
+      inputHash: offer.was?.inputHash ?? (fits ? inputs.hash : row.inputHash),
       ...(offer.held && { held: offer.held }),
     });
     this.offers.delete(id);
@@ -229,25 +238,31 @@ export class ReplanService {
       found: { batches: planned, changes: offer.found.changes, left: [] },
       started,
       held: body.held ?? [],
+      was: { unplaced: body.plan.unplaced, inputHash: row.inputHash },
     };
     return { plan, back: this.keep(back) };
   }
 
-  /** Whether a plan holds all that the bake list asks for, by the formulas of today. */
-  private fits({ orders, formulas }: PlanInputs, { plan, batchFormula }: StoredPlan): boolean {
-    const pieces = (code: string) =>
-      plan.batches
-        .filter((batch) => batch.productCode === code)
-        .reduce((sum, batch) => sum + batch.pieces, 0);
-    return formulas.every(
-      ({ code, version }) =>
-        pieces(code) >=
-          orders
-            .filter((order) => order.productCode === code)
-            .reduce((sum, order) => sum + order.pieces, 0) &&
-        plan.batches
-          .filter((batch) => batch.productCode === code)
-          .every((batch) => batchFormula[batch.batchId] === version),
-    );
+  /** Whether batches are all that the bake list asks for, by the formulas of today and in ovens that are in use. */
+  private fits(
+    { orders, formulas, equipment }: PlanInputs,
+    { batchFormula }: StoredPlan,
+    batches: readonly BatchPlan[],
+    started: ReadonlySet<string>,
+  ): boolean {
+    const inUseNow = new Set(inUse(equipment).ovens.map(({ id }) => id));
+    const baked = (own: readonly BatchPlan[]) =>
+      own
+        .flatMap(({ loads }) => loads)
+        .filter(({ id, ovenId }) => started.has(id) || inUseNow.has(ovenId))
+        .flatMap(({ trays }) => trays)
+        .reduce((sum, { pieces }) => sum + pieces, 0);
+    return formulas.every(({ code, version }) => {
+      const own = batches.filter((batch) => batch.productCode === code);
+      const asked = orders
+        .filter((order) => order.productCode === code)
+        .reduce((sum, { pieces }) => sum + pieces, 0);
+      return baked(own) >= asked && own.every(({ batchId }) => batchFormula[batchId] === version);
+    });
   }
 }

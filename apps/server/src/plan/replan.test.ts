@@ -126,6 +126,17 @@ describe('a day that slips', () => {
     expect(body.ribbons.some(({ endS }) => endS > nowS)).toBe(true);
     // It is taken once.
     expect((await take(found.id)).status).toBe(409);
+    // The way back is whole: that an oven is gone is said again, and nothing is called left out that is not.
+    const back = (await take(taken.body.back)).body.plan;
+    expect(back.stale).toBe(true);
+    expect(back.plan.unplaced).toEqual(before.plan.unplaced);
+    expect(loadsOf(back.plan.batches)).toEqual(loadsOf(before.plan.batches));
+    const again = (await take((await offer()).id)).body.plan;
+    expect(again.stale).toBe(false);
+    // Two presses at once: one takes it.
+    const next = await offer();
+    const both = await Promise.all([take(next.id), take(next.id)]);
+    expect(both.map((one) => one.status).sort((a, b) => a - b)).toEqual([201, 409]);
   }, 60_000);
 
   it('is not taken when the floor went on otherwise meanwhile', async () => {

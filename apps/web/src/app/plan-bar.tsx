@@ -33,8 +33,8 @@ export const StalePlan = () => {
   if (!day.data?.plan?.stale) return null;
   return (
     <Alarm action={<PlanButton label="Plan again" />}>
-      The bake list, a formula or a house rule changed since this day was planned. Batches that have begun
-      stay as they are.
+      The bake list, a formula, the equipment or a house rule changed since this day was planned. Batches that
+      have begun stay as they are.
     </Alarm>
   );
 };

@@ -16,7 +16,10 @@ export interface Slip {
   readonly lostOvens: readonly string[];
 }
 
-/** Who will be late today by what was written down until now; null while all is in time, or another day is shown. */
+/**
+ * Who will be late on the shown day by what was written down until now; null while all is in time, and for days that are
+ * over. A night works on the day after, too.
+ */
 export const useSlip = (): Slip | null => {
   const { data: bakery } = useBakery();
   const { data: day } = useDay();
@@ -26,7 +29,7 @@ export const useSlip = (): Slip | null => {
   const lots = useLots();
   const now = useNow(20_000);
   const plan = day?.plan?.plan;
-  const known = bakery && day && plan && lots && loaded && day.date === today;
+  const known = bakery && day && plan && lots && loaded && today !== undefined && day.date >= today;
   return useMemo(() => {
     if (!known) return null;
     const { equipment, rules } = bakery;

@@ -58,6 +58,8 @@ const aroundS = 1800;
 /** What cannot be in time is sought so much later, step by step, s. */
 const laterStepS = 600;
 const laterMostS = 8 * 3600;
+/** Somebody waits for the answer: no further set of loads is tried after this, s. */
+const patienceS = 10;
 
 const piecesOf = (load: Load) => load.trays.reduce((sum, tray) => sum + tray.pieces, 0);
 const loadsOf = (batches: readonly BatchPlan[]) => batches.flatMap(({ loads }) => loads);
@@ -362,6 +364,7 @@ export const replan = (question: ReplanQuestion): Replanned | null => {
   const found = levels(question);
   if (found.length === 0) return null;
   let best = judged(question, asItGoes(question));
+  const untilMs = Date.now() + patienceS * 1000;
   for (const freed of found)
     for (const wait of [false, true]) {
       const next = judged(question, withoutLosing(question, freed, wait));
@@ -369,6 +372,7 @@ export const replan = (question: ReplanQuestion): Replanned | null => {
       if (first >= 0 && (next.score[first] ?? 0) < (best.score[first] ?? 0)) best = next;
       const [faults, undone] = next.score;
       if (faults === 0 && undone === 0) return whole(question, best.tried);
+      if (Date.now() > untilMs) return whole(question, best.tried);
       if (faults === 0) break;
     }
   return whole(question, best.tried);

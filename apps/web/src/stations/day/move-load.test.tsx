@@ -121,6 +121,23 @@ describe('a load that is moved by hand', () => {
     await userEvent.setup({ pointerEventsCheck: 0 }).click(button('Undo'));
     await waitFor(() => expect(server.taken).toEqual(['move', 'back']));
   });
+  it('of a night goes over midnight to the nearest time that is typed', async () => {
+    const night = { ...load, startS: at('23:50') };
+    render(
+      <QueryClientProvider client={queryClient}>
+        <MoveLoad
+          proposal={{ load: night, ovenId: night.ovenId, startS: night.startS }}
+          date="2026-11-28"
+          planVersion={1}
+          bakery={bakery}
+          onClose={() => {}}
+        />
+      </QueryClientProvider>,
+    );
+    await userEvent.clear(screen.getByLabelText('Load at'));
+    await userEvent.type(screen.getByLabelText('Load at'), '00:10');
+    await waitFor(() => expect(server.asked.at(-1)?.startS).toBe(at('23:50') + 20 * 60));
+  });
   it('says which rule stands against it, and cannot be done then', async () => {
     server.answer = {
       id: null,

@@ -6,7 +6,7 @@ import { OrderLineInput } from '@jokul/contracts';
 import type { Formula } from '@jokul/core';
 import { useAddOrder } from '../../lib/queries';
 import { Button } from '../../ui/button';
-import { Field, SelectField } from '../../ui/field';
+import { OrderFields } from './order-fields';
 
 interface AddLineProps {
   readonly date: string;
@@ -40,40 +40,12 @@ export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
       aria-label="Add a line"
     >
       <div className="grid grid-cols-[1.3fr_1.6fr_6rem_7rem_auto] items-start gap-3">
-        <Field
-          label="For"
-          list="customers"
-          autoComplete="off"
-          error={errors.customer?.message}
-          {...register('customer')}
-        />
-        <datalist id="customers">
-          {customers.map((name) => (
-            <option key={name} value={name} />
-          ))}
-        </datalist>
-        <SelectField label="Product" error={errors.productCode?.message} {...register('productCode')}>
-          <option value="">choose …</option>
-          {formulas.map(({ code, name }) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </SelectField>
-        <Field
-          label="Pieces"
-          type="number"
-          inputMode="numeric"
-          error={errors.pieces?.message}
-          {...register('pieces')}
-        />
-        <Field
-          label="Ready by"
-          inputMode="numeric"
-          placeholder="05:40"
-          className="figures"
-          error={errors.readyBy?.message}
-          {...register('readyBy')}
+        <OrderFields
+          listId="customers"
+          register={register}
+          errorOf={(name) => errors[name]?.message}
+          formulas={formulas}
+          customers={customers}
         />
         <div className="pt-6">
           <Button type="submit" look="primary" icon={<Plus size={16} />} disabled={add.isPending}>

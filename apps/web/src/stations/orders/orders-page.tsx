@@ -4,7 +4,7 @@ import { doughNeeded, JokulError, whyClosed, type Formula, type HouseRules } fro
 import type { OrderView } from '@jokul/contracts';
 import { DayPicker } from '../../app/day-picker';
 import { PlanButton, StalePlan } from '../../app/plan-bar';
-import { useBakery, useDay, useDayDate } from '../../lib/queries';
+import { useBakery, useDay, useDayDate, useToday } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
@@ -66,6 +66,7 @@ export const OrdersPage = () => {
   const bakery = useBakery();
   const date = useDayDate() ?? '';
   const day = useDay();
+  const today = useToday() ?? date;
   const [customer, setCustomer] = useState<string | null>(null);
   const [taking, setTaking] = useState(false);
   const [standing, setStanding] = useState(false);
@@ -227,7 +228,8 @@ export const OrdersPage = () => {
         <Suspense>
           <StandingOrders
             key={date}
-            date={date}
+            // Days that are over stay as they were.
+            date={date > today ? date : today}
             formulas={formulas}
             customers={customers}
             onClose={() => setStanding(false)}

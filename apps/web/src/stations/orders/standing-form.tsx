@@ -4,10 +4,10 @@ import { v4 as uuid } from 'uuid';
 import { StandingOrderInput, type StandingOrderView } from '@jokul/contracts';
 import type { Formula } from '@jokul/core';
 import { useSaveStanding } from '../../lib/queries';
-
 import { Button } from '../../ui/button';
-import { Field, SelectField } from '../../ui/field';
+import { Field } from '../../ui/field';
 import { WeekdayChoice } from '../../ui/weekday-choice';
+import { OrderFields } from './order-fields';
 
 const monToFri = [1, 2, 3, 4, 5];
 
@@ -67,40 +67,12 @@ export const StandingForm = ({
       onSubmit={(event) => void submit(event)}
     >
       <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
-        <Field
-          label="For"
-          list="standing-customers"
-          autoComplete="off"
-          error={errors.customer?.message}
-          {...register('customer')}
-        />
-        <datalist id="standing-customers">
-          {customers.map((name) => (
-            <option key={name} value={name} />
-          ))}
-        </datalist>
-        <SelectField label="Product" error={errors.productCode?.message} {...register('productCode')}>
-          <option value="">choose …</option>
-          {formulas.map(({ code, name }) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </SelectField>
-        <Field
-          label="Pieces"
-          type="number"
-          inputMode="numeric"
-          error={errors.pieces?.message}
-          {...register('pieces')}
-        />
-        <Field
-          label="Ready by"
-          inputMode="numeric"
-          placeholder="05:40"
-          className="figures"
-          error={errors.readyBy?.message}
-          {...register('readyBy')}
+        <OrderFields
+          listId="standing-customers"
+          register={register}
+          errorOf={(name) => errors[name]?.message}
+          formulas={formulas}
+          customers={customers}
         />
         <Field
           label={before ? 'Changed from' : 'From'}
