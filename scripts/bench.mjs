@@ -4,11 +4,13 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { gzipSync } from 'node:zlib';
 import { randomUUID } from 'node:crypto';
+import { createConnection } from 'mysql2/promise';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { inRoot } from './lib/paths.mjs';
 import { measurePages, memoryMB } from './lib/pages.mjs';
 import { freePort } from './lib/port.mjs';
+import { throughput } from './lib/throughput.mjs';
 import { fillYears } from './lib/years.mjs';
 import { orSay, say } from './lib/say.mjs';
 import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
@@ -191,6 +193,20 @@ await orSay(async () => {
     };
     await times(30, post);
     row('server: a journal entry acknowledged (flushed to disk)', await times(150, post), 20, 'ms');
+    const connect = () =>
+      createConnection({
+        host: '127.0.0.1',
+        port: db.port,
+        user: db.user,
+        password: db.password,
+        database: 'jokul',
+      });
+    for (const count of [8, 64]) {
+      const { bare, one, fifty } = await throughput(url, connect, count);
+      say(
+        `${count} writers at once: ${one.perS.toFixed(0)} entries a second (99 of 100 within ${one.p99Ms.toFixed(0)} ms), by fifties ${fifty.perS.toFixed(0)}; bare inserts ${bare.perS.toFixed(0)}   ratio ${(one.perS / bare.perS).toFixed(2)}, ${(fifty.perS / bare.perS).toFixed(2)}`,
+      );
+    }
     const plan = () => fetch(`${url}/days/2026-11-27/plan`, { method: 'POST' }).then((r) => r.json());
     await plan();
     row('server: the demo day planned again (bakes known)', await times(5, plan), 2000, 'ms');

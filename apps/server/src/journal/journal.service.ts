@@ -14,6 +14,8 @@ import {
   type FloorState,
 } from '@jokul/core';
 import type { AppendView, JournalView, StoredEntry } from '@jokul/contracts';
+import { InGroups } from '../common/in-groups.js';
+import { isAway } from '../common/problem.filter.js';
 import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
 import { LotPins } from '../lots/lot-pins.js';
 import { followEntries } from '../lots/lot-rows.js';
@@ -29,33 +31,59 @@ interface RawEntry {
   readonly payload: unknown;
 }
 
+interface RawHead {
+  readonly seq: number | string;
+  readonly hash: string;
+}
+
+const columns = ['seq', 'id', 'atMs', 'who', 'device', 'lot', 'kind', 'payload', 'prevHash', 'hash'].map(
+  (name) => `\`${name}\``,
+);
+
+/** So many entries are written in one transaction at most, but for those that were sent together. */
+const mostTogether = 500;
+
 @Injectable()
 export class JournalService {
+  private readonly writing = new InGroups<readonly DraftEntry[], AppendView>(
+    (sent) => this.write(sent),
+    mostTogether,
+    (entries) => entries.length,
+    isAway,
+  );
+
   constructor(
     private readonly db: DataSource,
     private readonly pins: LotPins,
   ) {}
 
   /**
-   * Stores entries in one transaction and only then confirms. An entry that is there already (same UUID) keeps its
-   * number: sending twice is harmless. A lot that is begun by somebody who did not pin what it is is pinned here.
+   * Stores entries and only then confirms. An entry that is there already (same UUID) keeps its number: sending twice is
+   * harmless. A lot that is begun by somebody who did not pin what it is is pinned here. What waits for the head meanwhile
+   * shares one transaction, and so one flush to the disk.
    * @throws JokulError `bad-lot` for a mistyped name
    */
   async append(entries: readonly DraftEntry[]): Promise<AppendView> {
     for (const { lot } of entries) requireLotId(lot);
+    return this.writing.ask(entries);
+  }
+
+  /** Stores what several sent in one transaction, in the order in which it came. */
+  private async write(sent: readonly (readonly DraftEntry[])[]): Promise<readonly AppendView[]> {
+    const entries = sent.flat();
     return this.db.transaction(async (manager) => {
       // The head is locked first: numbers and hashes follow the order of commits, over any number of servers.
-      const head = await manager.findOneOrFail(JournalHeadEntity, {
-        where: { id: 1 },
-        lock: { mode: 'pessimistic_write' },
-      });
-      const known = await manager.find(JournalEntryEntity, {
-        where: { id: In(entries.map((e) => e.id)) },
-        select: { id: true, seq: true },
-      });
-      const numbers = new Map(known.map((row) => [row.id, row.seq]));
-      const rows: JournalEntryEntity[] = [];
-      let { seq, hash } = head;
+      const [head] = await manager.query<RawHead[]>(
+        'SELECT `seq`, `hash` FROM `journal_head` WHERE `id` = 1 FOR UPDATE',
+      );
+      if (!head) throw new Error('the journal has no head');
+      const known = await manager.query<{ id: string; seq: number | string }[]>(
+        'SELECT `id`, `seq` FROM `journal_entry` WHERE `id` IN (?)',
+        [entries.map(({ id }) => id)],
+      );
+      const numbers = new Map(known.map(({ id, seq: number }) => [id, Number(number)]));
+      const rows: JournalEntry[] = [];
+      let [seq, hash] = [Number(head.seq), head.hash];
       const fresh = entries.filter(({ id }) => !numbers.has(id));
       for (const { id, atMs, who, device, lot, kind, payload } of [
         ...(await this.pins.missing(manager, fresh)),
@@ -70,11 +98,25 @@ export class JournalService {
         numbers.set(id, seq);
       }
       if (rows.length > 0) {
-        await manager.insert(JournalEntryEntity, rows);
-        await followEntries(manager, rows as unknown as DraftEntry[]);
-        await manager.update(JournalHeadEntity, { id: 1 }, { seq, hash });
+        // Written out: this is what every press waits for.
+        await manager.query(`INSERT INTO \`journal_entry\` (${columns.join(', ')}) VALUES ?`, [
+          rows.map((row) => [
+            row.seq,
+            row.id,
+            row.atMs,
+            row.who,
+            row.device,
+            row.lot,
+            row.kind,
+            JSON.stringify(row.payload),
+            row.prevHash,
+            row.hash,
+          ]),
+        ]);
+        await followEntries(manager, rows);
+        await manager.query('UPDATE `journal_head` SET `seq` = ?, `hash` = ? WHERE `id` = 1', [seq, hash]);
       }
-      return { stored: entries.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })) };
+      return sent.map((own) => ({ stored: own.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })) }));
     });
   }
 

@@ -1,0 +1,63 @@
+import { describe, expect, it } from '@jest/globals';
+import { InGroups } from './in-groups.js';
+
+const later = () => new Promise((resolve) => setImmediate(resolve));
+
+describe('work in groups', () => {
+  it('takes what came meanwhile together, in its order, and gives each its own answer', async () => {
+    const groups: number[][] = [];
+    const groupsOf = new InGroups<number, number>(async (group) => {
+      groups.push([...group]);
+      await later();
+      return group.map((n) => 10 * n);
+    }, 100);
+    const first = groupsOf.ask(1);
+    await later();
+    const rest = [2, 3, 4].map((n) => groupsOf.ask(n));
+    expect(await Promise.all([first, ...rest])).toEqual([10, 20, 30, 40]);
+    expect(groups).toEqual([[1], [2, 3, 4]]);
+    expect(await groupsOf.ask(5)).toBe(50);
+  });
+
+  it('makes no group larger than it may be, but lets one item be larger', async () => {
+    const groups: string[][] = [];
+    const of = new InGroups<string, string>(
+      async (group) => {
+        groups.push([...group]);
+        return group;
+      },
+      4,
+      (word) => word.length,
+    );
+    await Promise.all(['aa', 'bb', 'c', 'dddddd', 'e'].map((word) => of.ask(word)));
+    expect(groups).toEqual([['aa', 'bb'], ['c'], ['dddddd'], ['e']]);
+  });
+
+  it('refuses only what is wrong itself', async () => {
+    const done: number[] = [];
+    const of = new InGroups<number, number>(async (group) => {
+      if (group.includes(2)) throw new Error('two is wrong');
+      done.push(...group);
+      return group;
+    }, 100);
+    const answers = await Promise.allSettled([1, 2, 3].map((n) => of.ask(n)));
+    expect(answers.map(({ status }) => status)).toEqual(['fulfilled', 'rejected', 'fulfilled']);
+    expect(done).toEqual([1, 3]);
+  });
+
+  it('does not try one by one what would meet everybody', async () => {
+    let tried = 0;
+    const of = new InGroups<number, number>(
+      async () => {
+        tried += 1;
+        throw new Error('away');
+      },
+      100,
+      () => 1,
+      () => true,
+    );
+    const answers = await Promise.allSettled([1, 2, 3].map((n) => of.ask(n)));
+    expect(answers.every(({ status }) => status === 'rejected')).toBe(true);
+    expect(tried).toBe(1);
+  });
+});
