@@ -33,6 +33,7 @@ import { ReplanService } from './plan/replan.service.js';
 import { EquipmentService } from './setup/equipment.service.js';
 import { OwnBakery } from './setup/own-bakery.service.js';
 import { OwnIngredientsService } from './setup/own-ingredients.service.js';
+import { SetupFileService } from './setup/setup-file.service.js';
 import { SettingsService } from './setup/settings.service.js';
 import { SetupController } from './setup/setup.controller.js';
 
@@ -58,6 +59,7 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     OwnIngredientsService,
     EquipmentService,
     OwnBakery,
+    SetupFileService,
     ClockService,
     OrdersService,
     StandingOrdersService,

@@ -10,7 +10,7 @@ export interface Answer<T> {
   readonly headers: Headers;
 }
 
-/** The real application on a real database, listening on a port of its own, with the demo in it or empty. */
+/** The real application on a real database, listening on a port of its own: with the demo, a bakery of one's own, or empty. */
 export class TestApp {
   private constructor(
     readonly app: NestExpressApplication,
@@ -18,9 +18,10 @@ export class TestApp {
     private readonly drop: () => Promise<void>,
   ) {}
 
-  static async start(seedDemo = true): Promise<TestApp> {
+  static async start(what: 'demo' | 'own' | 'empty' = 'demo'): Promise<TestApp> {
+    const seedDemo = what === 'demo';
     const { config, drop } = await testDatabase(seedDemo);
-    const app = await makeApp({ ...config, seedDemo }, false);
+    const app = await makeApp({ ...config, seedDemo, seedOwn: what === 'own' }, false);
     await app.listen(0, '127.0.0.1');
     return new TestApp(app, await app.getUrl(), drop);
   }

@@ -9,7 +9,7 @@ import { readConfig } from './config.js';
 
 let app: TestApp;
 beforeAll(async () => {
-  app = await TestApp.start(false);
+  app = await TestApp.start('empty');
 }, 60_000);
 afterAll(() => app.stop());
 

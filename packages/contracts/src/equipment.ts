@@ -119,7 +119,7 @@ export class CalendarInput {
 }
 
 /** All equipment of the bakery, whole; what was there before stays in it, retired at most. */
-export class EquipmentInput {
+export class EquipmentBody {
   @ListOf(() => MixerInput, 60) mixers: MixerInput[];
   @ListOf(() => OvenInput, 60) ovens: OvenInput[];
   @ListOf(() => TrayInput, 60) trays: TrayInput[];
@@ -131,5 +131,7 @@ export class EquipmentInput {
   @IsObject() @ValidateNested() @Type(() => HoursInput) ovenHours: HoursInput;
   @IsArray() @ArrayMaxSize(80) @IsString({ each: true }) @Length(1, 60, { each: true }) crew: string[];
   @IsOptional() @IsObject() @ValidateNested() @Type(() => CalendarInput) calendar?: CalendarInput;
+}
+export class EquipmentInput extends EquipmentBody {
   @IsInt() version: number;
 }

@@ -10,3 +10,4 @@ export * from './calibration.js';
 export * from './devices.js';
 export * from './sound-input.js';
 export * from './equipment.js';
+export * from './setup-file.js';

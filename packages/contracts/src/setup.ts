@@ -29,7 +29,7 @@ const share = { message: 'A loss is between 0 and 20 %.' };
 const centre = { message: 'The limit of the centre is between 50 and 95 °C.' };
 
 /** House rules that a person may change. */
-export class RulesInput {
+export class RulesBody {
   @Type(() => Number) @IsNumber({}, share) @Min(0, share) @Max(0.2, share) bowlLossShare: number;
   @Type(() => Number) @IsNumber({}, share) @Min(0, share) @Max(0.2, share) portionLossShare: number;
   @Type(() => Number)
@@ -56,6 +56,8 @@ export class RulesInput {
   /** The tray and the liner that are planned with. */
   @IsOptional() @IsString() @Length(1, 40) trayId?: string;
   @IsOptional() @IsIn(Object.keys(liners), { message: 'Choose what lies on the tray.' }) liner?: Liner;
+}
+export class RulesInput extends RulesBody {
   @Type(() => Number) @IsInt() version: number;
 }
 

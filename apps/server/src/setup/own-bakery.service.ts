@@ -9,7 +9,7 @@ import { changeRows, SettingsService } from './settings.service.js';
 /** The zone of the machine, as the first guess for the bakery's. */
 const zoneHere = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
 
-const isZone = (timeZone: string): boolean => {
+export const isZone = (timeZone: string): boolean => {
   try {
     return Intl.DateTimeFormat('en-GB', { timeZone }).resolvedOptions().timeZone.length > 0;
   } catch {

@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Put } from '@nestjs/common';
+import { Body, Controller, Get, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { inUse, JokulError, wallClock } from '@jokul/core';
 import {
@@ -6,13 +6,18 @@ import {
   EquipmentInput,
   OwnIngredientsInput,
   RulesInput,
+  SetupFileInput,
+  TakeSetupFileInput,
   type BakeryView,
+  type SetupChanges,
+  type SetupFile,
 } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { EquipmentService } from './equipment.service.js';
 import { OwnBakery } from './own-bakery.service.js';
 import { OwnIngredientsService } from './own-ingredients.service.js';
+import { SetupFileService } from './setup-file.service.js';
 import { SettingsService } from './settings.service.js';
 
 @ApiTags('setup')
@@ -25,6 +30,7 @@ export class SetupController {
     private readonly own: OwnIngredientsService,
     private readonly equipment: EquipmentService,
     private readonly ownBakery: OwnBakery,
+    private readonly files: SetupFileService,
   ) {}
 
   @Get('bakery')
@@ -79,6 +85,23 @@ export class SetupController {
   async saveEquipment(@Body() input: EquipmentInput): Promise<BakeryView> {
     await this.equipment.write(input);
     return this.bakery();
+  }
+
+  /** All that is set up, as a file. */
+  @Get('setup/file')
+  giveFile(): Promise<SetupFile> {
+    return this.files.give();
+  }
+
+  /** What a setup file would change; nothing is written. */
+  @Post('setup/file/look')
+  lookAtFile(@Body() input: SetupFileInput): Promise<SetupChanges> {
+    return this.files.look(input);
+  }
+
+  @Put('setup/file')
+  takeFile(@Body() input: TakeSetupFileInput): Promise<SetupChanges> {
+    return this.files.take(input);
   }
 
   @Put('ingredients')

@@ -29,9 +29,13 @@ import type {
   ReplanView,
   RetimeInput,
   RulesInput,
+  SetupChanges,
+  SetupFile,
+  SetupFileInput,
   StandingOrderInput,
   StandingOrderView,
   TakenView,
+  TakeSetupFileInput,
   WellbeingView,
 } from '@jokul/contracts';
 import { takeInOwn, wallClock, type Formula } from '@jokul/core';
@@ -243,6 +247,17 @@ export const useNameBakery = () =>
     mutationFn: (input: BakeryInput) => call<BakeryView>('PUT', 'bakery', input),
     onSettled: refreshRows,
   });
+export const useLookAtSetup = () =>
+  useMutation({
+    mutationFn: (input: SetupFileInput) => call<SetupChanges>('POST', 'setup/file/look', input),
+  });
+export const useTakeSetup = () =>
+  useMutation({
+    mutationFn: (input: TakeSetupFileInput) => call<SetupChanges>('PUT', 'setup/file', input),
+    onSettled: refreshRows,
+  });
+/** All that is set up, as it is now. */
+export const askSetup = () => get<SetupFile>('setup/file');
 export const useSaveEquipment = () =>
   useMutation({
     mutationFn: (input: EquipmentInput) => call<BakeryView>('PUT', 'equipment', input),

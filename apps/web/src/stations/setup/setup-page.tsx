@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { inUse, wallClock, type Liner } from '@jokul/core';
+import { inUse, wallClock } from '@jokul/core';
 import { RulesInput, type BakeryView } from '@jokul/contracts';
 import { usePreferences } from '../../lib/preferences';
 import { useWallClock } from '../../lib/clock';
@@ -12,6 +12,8 @@ import { Button, buttonClass } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
 import { BakeryForm } from './bakery-form';
+import { linerNames, ruleFields } from './rule-fields';
+import { SetupFilePanel } from './setup-file-panel';
 import { WellbeingPanel } from './wellbeing-panel';
 import { CalendarPanel } from './equipment/calendar-panel';
 import { EquipmentPanel } from './equipment/equipment-panel';
@@ -23,35 +25,6 @@ const Panel = ({ title, children }: { title: string; children: React.ReactNode }
     {children}
   </section>
 );
-
-/** Name, label, unit that the form shows, and how the stored value becomes that unit. */
-const ruleFields = [
-  ['bowlLossShare', 'Stays in the bowl, %', 100],
-  ['portionLossShare', 'Lost at portioning, %', 100],
-  ['testPieces', 'Test pieces per product', 1],
-  ['pieceToleranceShare', 'Tolerance of a piece, %', 100],
-  ['doughC', 'Dough off the mixer, °C', 1],
-  ['readyCoreC', 'Core counts as cold at, °C', 1],
-  ['coldLimitC', 'Raw dough at or below, °C', 1],
-  ['centreC', 'Baked centre at least, °C', 1],
-  ['outMaxS', 'Out of the cold, all in all, h', 1 / 3600],
-  ['thawedMaxS', 'Thawed, h', 1 / 3600],
-  ['frozenMaxS', 'Frozen, days', 1 / 86_400],
-  ['probeSilentS', 'Probe silent for, min', 1 / 60],
-  ['trayMarginMm', 'Margin on the tray, mm', 1],
-  ['mixS', 'Weigh and mix a batch, min', 1 / 60],
-  ['portionSPerPiece', 'Portioning one piece, s', 1],
-  ['coolS', 'On the rack until cold, min', 1 / 60],
-  ['packS', 'Packing, min', 1 / 60],
-] as const;
-
-const linerNames: readonly (readonly [Liner, string])[] = [
-  ['parchment', 'baking paper'],
-  ['double-parchment', 'two papers'],
-  ['mat', 'a silicone mat'],
-  ['greased', 'grease'],
-  ['bare', 'nothing'],
-];
 
 const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
   const save = useSaveRules();
@@ -204,6 +177,9 @@ export const SetupPage = () => {
         <div className="space-y-4">
           <Panel title="The bakery">
             <BakeryForm key={data.name + data.rules.timeZone} bakery={data} />
+          </Panel>
+          <Panel title="All of it as a file">
+            <SetupFilePanel bakery={data} />
           </Panel>
           <Panel title="Is all well?">
             <WellbeingPanel bakery={data} />

@@ -1,0 +1,84 @@
+import type { ReactNode } from 'react';
+import type { SetupChanges } from '@jokul/contracts';
+import { kinds } from './equipment/kinds';
+import { linerNames, ruleFields } from './rule-fields';
+
+const titleOf = (kind: string) => kinds.find((own) => own.kind === kind)?.one ?? kind;
+const listNames: Readonly<Record<string, string>> = {
+  scoops: 'Scoops',
+  shifts: 'Shifts',
+  ovenHours: 'Hours of the ovens',
+  crew: 'People',
+  calendar: 'Closed days',
+};
+const words = { new: 'new', changed: 'changed', retired: 'retired: it is not in the file' } as const;
+
+/** Whether taking the file in would leave everything as it is. */
+export const changesNothing = ({ things, lists, rules, ingredients, formulas }: SetupChanges): boolean =>
+  [things, lists, rules, ingredients, formulas].every((list) => list.length === 0);
+
+const figure = (key: string, value: unknown): string => {
+  if (value === null || value === undefined) return 'not set';
+  if (key === 'liner') return linerNames.find(([liner]) => liner === value)?.[1] ?? JSON.stringify(value);
+  if (typeof value === 'string') return value;
+  const factor = ruleFields.find(([own]) => own === key)?.[2] ?? 1;
+  return typeof value === 'number' ? String(Math.round(value * factor * 100) / 100) : JSON.stringify(value);
+};
+const ruleName = (key: string): string =>
+  ruleFields.find(([own]) => own === key)?.[1] ??
+  { liner: 'On the tray lies', trayId: 'Planned on the tray' }[key] ??
+  key;
+
+const Part = ({ title, children }: { title: string; children: ReactNode }) => (
+  <section className="mt-3">
+    <h3 className="font-semibold">{title}</h3>
+    <ul className="mt-1 columns-2 gap-6 max-sm:columns-1">{children}</ul>
+  </section>
+);
+const Row = ({ name, what }: { name: string; what: string }) => (
+  <li className="break-inside-avoid">
+    {name} <span className="text-[13px] text-ink-soft">{what}</span>
+  </li>
+);
+
+/** What a setup file would change, part by part. */
+export const SetupChangesList = ({ changes }: { changes: SetupChanges }) => {
+  const { things, lists, rules, ingredients, formulas } = changes;
+  if (changesNothing(changes))
+    return <p>Nothing: all that is in the file is here already, as it is there.</p>;
+  return (
+    <div className="max-h-[50vh] overflow-y-auto">
+      {things.length + lists.length > 0 && (
+        <Part title="Equipment, people and hours">
+          {things.map(({ kind, name, what }) => (
+            <Row key={`${kind} ${name}`} name={`${name} (${titleOf(kind)})`} what={words[what]} />
+          ))}
+          {lists.map((key) => (
+            <Row key={key} name={listNames[key] ?? key} what="changed" />
+          ))}
+        </Part>
+      )}
+      {rules.length > 0 && (
+        <Part title="House rules">
+          {rules.map(({ key, from, to }) => (
+            <Row key={key} name={ruleName(key)} what={`${figure(key, from)} → ${figure(key, to)}`} />
+          ))}
+        </Part>
+      )}
+      {ingredients.length > 0 && (
+        <Part title="Own ingredients">
+          {ingredients.map(({ name, what }) => (
+            <Row key={name} name={name} what={words[what]} />
+          ))}
+        </Part>
+      )}
+      {formulas.length > 0 && (
+        <Part title="Formulas">
+          {formulas.map(({ code, name, what }) => (
+            <Row key={code} name={`${code} ${name}`} what={what === 'new' ? 'new' : 'a new version'} />
+          ))}
+        </Part>
+      )}
+    </div>
+  );
+};

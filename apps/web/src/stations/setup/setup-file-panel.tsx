@@ -1,0 +1,146 @@
+import { Download, Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import type { BakeryView, SetupChanges, SetupFile } from '@jokul/contracts';
+import { askSetup, useLookAtSetup, useTakeSetup } from '../../lib/queries';
+import { saveFile } from '../../lib/save-file';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Alarm } from '../../ui/states';
+import { SetupChangesList, changesNothing } from './setup-changes';
+
+/** A larger file is none of ours, bytes. */
+const largest = 1_000_000;
+
+const read = async (file: File): Promise<SetupFile> => {
+  if (file.size > largest) throw new Error(`${file.name} is too large for a setup file.`);
+  try {
+    return JSON.parse(await file.text()) as SetupFile;
+  } catch {
+    throw new Error(`${file.name} is no setup file: it cannot be read as JSON.`);
+  }
+};
+
+interface Looked {
+  readonly file: SetupFile;
+  readonly name: string;
+  readonly changes: SetupChanges;
+}
+
+/** The whole setup, saved as a file, and taken in from one after a look at what it changes. */
+export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
+  const input = useRef<HTMLInputElement>(null);
+  const look = useLookAtSetup();
+  const take = useTakeSetup();
+  const [looked, setLooked] = useState<Looked | null>(null);
+  const [withBakery, setWithBakery] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const say = (error: unknown) => setProblem(error instanceof Error ? error.message : String(error));
+
+  const save = async () => {
+    setProblem(null);
+    const setup = await askSetup();
+    const name = bakery.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
+    saveFile(`setup-${name}-${bakery.today}.json`, 'application/json', `${JSON.stringify(setup, null, 2)}\n`);
+  };
+  const open = async (chosen: File) => {
+    setProblem(null);
+    const file = await read(chosen);
+    const changes = await look.mutateAsync({ file, withBakery: false });
+    setWithBakery(false);
+    setLooked({ file, name: chosen.name, changes });
+  };
+  const undo = async (before: SetupFile) => {
+    const { versions } = await look.mutateAsync({ file: before, withBakery: true });
+    await take.mutateAsync({ file: before, withBakery: true, versions });
+    toast('The setup is as it was. What the file brought and nothing here knew is retired.');
+  };
+  const takeIn = async ({ file, changes }: Looked) => {
+    const before = await askSetup();
+    await take.mutateAsync({ file, withBakery, versions: changes.versions });
+    setLooked(null);
+    toast('The setup was taken in. Plans made before are marked as old.', {
+      duration: 20_000,
+      action: { label: 'Undo', onClick: () => void undo(before).catch(say) },
+    });
+  };
+  const other =
+    looked &&
+    (looked.file.bakery.name !== bakery.name || looked.file.bakery.timeZone !== bakery.rules.timeZone);
+  const nothing = looked !== null && changesNothing(looked.changes) && !(other && withBakery);
+  return (
+    <>
+      <p className="mb-2 text-ink-soft">
+        Equipment, people, hours, house rules, own ingredients and formulas: to keep, or to begin another
+        bakery with. Orders, plans and the log are not in it; the backup keeps those.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button icon={<Download size={16} />} onClick={() => void save().catch(say)}>
+          Save the setup
+        </Button>
+        <Button icon={<Upload size={16} />} disabled={look.isPending} onClick={() => input.current?.click()}>
+          {look.isPending ? 'Reading …' : 'Take in a file'}
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept="application/json,.json"
+          aria-label="Setup file"
+          className="sr-only"
+          tabIndex={-1}
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            event.target.value = '';
+            if (file) void open(file).catch(say);
+          }}
+        />
+      </div>
+      {problem && (
+        <div className="mt-3">
+          <Alarm>{problem}</Alarm>
+        </div>
+      )}
+      <Dialog
+        open={looked !== null}
+        onClose={() => setLooked(null)}
+        wide
+        title="What the file would change"
+        lead={looked ? `${looked.name}, from ${looked.file.bakery.name}. Nothing is changed yet.` : undefined}
+      >
+        {looked && (
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              void takeIn(looked).catch((error: unknown) => {
+                setLooked(null);
+                say(error);
+              });
+            }}
+          >
+            <SetupChangesList changes={looked.changes} />
+            {other && (
+              <label className="mt-3 flex items-start gap-2">
+                <input
+                  type="checkbox"
+                  className="mt-1"
+                  checked={withBakery}
+                  onChange={(event) => setWithBakery(event.target.checked)}
+                />
+                <span>
+                  Also take its name and time zone: {looked.file.bakery.name},{' '}
+                  {looked.file.bakery.timeZone.replaceAll('_', ' ')}
+                </span>
+              </label>
+            )}
+            <div className="mt-4 flex justify-end gap-2">
+              <Button onClick={() => setLooked(null)}>Cancel</Button>
+              <Button type="submit" look="primary" disabled={nothing || take.isPending}>
+                {take.isPending ? 'Taking it in …' : 'Take it in'}
+              </Button>
+            </div>
+          </form>
+        )}
+      </Dialog>
+    </>
+  );
+};

@@ -1,0 +1,86 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsString,
+  Length,
+  ValidateNested,
+} from 'class-validator';
+import { EquipmentBody } from './equipment.js';
+import { NewFormulaInput } from './formula.js';
+import { OwnIngredientInput, RulesBody } from './setup.js';
+
+export class SetupBakery {
+  @IsString() @Length(1, 60, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
+  @IsString() @Length(1, 60) timeZone: string;
+}
+
+/**
+ * All that a bakery has set up, as a file: equipment, people, hours and closed days, house rules, its own ingredients, and
+ * the latest version of each formula. Masses in g, temperatures in °C, durations in s, lengths in mm, shares from 0 to 1.
+ * Its schema is published as docs/setup.schema.json.
+ */
+export class SetupFile {
+  @IsIn(['jokul-setup'], { message: 'This is no setup file of Jokul.' }) format: 'jokul-setup';
+  @IsIn([1], { message: 'This setup file is of a newer Jokul.' }) version: 1;
+  /** When it was made; only for people. */
+  @IsOptional() @IsString() @Length(1, 40) madeAt?: string;
+  @IsObject() @ValidateNested() @Type(() => SetupBakery) bakery: SetupBakery;
+  @IsObject() @ValidateNested() @Type(() => RulesBody) rules: RulesBody;
+  @IsObject() @ValidateNested() @Type(() => EquipmentBody) equipment: EquipmentBody;
+  @IsArray()
+  @ArrayMaxSize(300)
+  @IsObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => OwnIngredientInput)
+  ingredients: OwnIngredientInput[];
+  @IsArray()
+  @ArrayMaxSize(400)
+  @IsObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => NewFormulaInput)
+  formulas: NewFormulaInput[];
+}
+
+/** The versions that were looked at. */
+export class SetupVersions {
+  @IsInt() equipment: number;
+  @IsInt() rules: number;
+  @IsInt() ingredients: number;
+}
+
+/** A setup file that is looked at, or taken in; the bakery's own name and time zone stay unless they are asked for. */
+export class SetupFileInput {
+  @IsObject() @ValidateNested() @Type(() => SetupFile) file: SetupFile;
+  @IsBoolean() withBakery: boolean;
+}
+export class TakeSetupFileInput extends SetupFileInput {
+  @IsObject() @ValidateNested() @Type(() => SetupVersions) versions: SetupVersions;
+}
+
+/** What a setup file would change. */
+export interface SetupChanges {
+  readonly bakery: SetupBakery;
+  readonly versions: SetupVersions;
+  readonly things: readonly {
+    readonly kind: string;
+    readonly name: string;
+    readonly what: 'new' | 'changed' | 'retired';
+  }[];
+  /** Parts of the equipment that are lists of their own: scoops, shifts, oven hours, people, closed days. */
+  readonly lists: readonly string[];
+  /** House rules of another figure, with what holds now. */
+  readonly rules: readonly { readonly key: string; readonly from: unknown; readonly to: unknown }[];
+  readonly ingredients: readonly { readonly name: string; readonly what: 'new' | 'changed' }[];
+  readonly formulas: readonly {
+    readonly code: string;
+    readonly name: string;
+    readonly what: 'new' | 'changed';
+  }[];
+}
