@@ -28,7 +28,9 @@ import { OrdersService } from './orders/orders.service.js';
 import { StandingOrdersService } from './orders/standing-orders.service.js';
 import { ComputationService } from './plan/computation.service.js';
 import { PlanController } from './plan/plan.controller.js';
+import { DaysPlanService } from './plan/days-plan.service.js';
 import { PlanService } from './plan/plan.service.js';
+import { StockService } from './plan/stock.service.js';
 import { ReplanService } from './plan/replan.service.js';
 import { EquipmentService } from './setup/equipment.service.js';
 import { OwnBakery } from './setup/own-bakery.service.js';
@@ -65,7 +67,9 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     StandingOrdersService,
     FormulaService,
     ComputationService,
+    StockService,
     PlanService,
+    DaysPlanService,
     ReplanService,
     CalibrationService,
     ProbesService,

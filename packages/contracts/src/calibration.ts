@@ -11,6 +11,7 @@ import {
   IsString,
   IsUUID,
   Length,
+  Matches,
   Max,
   Min,
   ValidateNested,
@@ -35,6 +36,19 @@ export class NotBeforeInput {
 /** How a day is to be planned. */
 export class PlanInput {
   /** How sure each ready-by shall be, as a share; 0 plans as late as possible. As before where left out. */
+  @IsOptional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
+  /** Lots in the cold that are kept for something else. As before where left out. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsString({ each: true })
+  @Length(1, 80, { each: true })
+  leave?: string[];
+}
+
+/** Several days planned together, up to this one. */
+export class DaysPlanInput {
+  @Matches(/^\d{4}-\d{2}-\d{2}$/) until: string;
   @IsOptional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
 }
 

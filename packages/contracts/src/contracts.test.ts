@@ -116,6 +116,23 @@ describe('payloads of the journal', () => {
   ])('%s with %j is refused: %s', (kind, change, sentence) =>
     expect(errors(payloadClasses[kind], { ...good[kind], ...change })).toContain(sentence),
   );
+  it('a dough that lay in one place for eight weeks is as old as it is, also where it is split or worked in', () => {
+    const eightWeeks = 8 * 7 * 86_400;
+    const age = {
+      chilledS: 0,
+      frozenS: eightWeeks,
+      outS: 900,
+      stays: 1,
+      byPlace: { freezer: eightWeeks },
+    };
+    expect(errors(payloadClasses.begun, { ...good.begun, age })).toEqual([]);
+    expect(errors(payloadClasses.merged, { ...good.merged, age })).toEqual([]);
+    const limits = { ...good.released, ageS: eightWeeks, limitS: eightWeeks - 1 };
+    expect(errors(payloadClasses.released, limits)).toEqual([]);
+    expect(
+      errors(payloadClasses.begun, { ...good.begun, age: { ...age, byPlace: { freezer: -1 } } }),
+    ).toContain('An age is a number of seconds, at most some years.');
+  });
   it('an entry needs a UUID, a time and a kind', () => {
     const entry = {
       id: '7d9f0c4e-62d9-4c2f-9a0e-0d5c1a4d9b11',

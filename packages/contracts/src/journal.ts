@@ -51,25 +51,25 @@ const Range = (min: number, max: number) => (target: object, key: string) => {
   Max(max)(target, key);
 };
 
-/** Grams by ingredient: each key a name, each value a mass. */
-const GramsByName = () =>
+/** A figure by a name that people gave, such as grams by ingredient. */
+const ByName = (most: number, sentence: string) =>
   ValidateBy({
-    name: 'gramsByName',
+    name: 'byName',
     validator: {
       validate: (value: unknown) =>
         typeof value === 'object' &&
         value !== null &&
         Object.entries(value).length <= 40 &&
         Object.entries(value).every(
-          ([name, grams]) =>
+          ([name, figure]) =>
             name.length > 0 &&
             name.length <= 80 &&
-            typeof grams === 'number' &&
-            Number.isFinite(grams) &&
-            grams >= 0 &&
-            grams <= 1e6,
+            typeof figure === 'number' &&
+            Number.isFinite(figure) &&
+            figure >= 0 &&
+            figure <= most,
         ),
-      defaultMessage: () => 'Each topping needs its grams: a number from 0 to a tonne.',
+      defaultMessage: () => sentence,
     },
   });
 const Reason = () => (target: object, key: string) => {
@@ -109,7 +109,7 @@ class AgePayload {
   @IsNumber({}, seconds) @Min(0, seconds) @Max(4e8, seconds) frozenS: number;
   @IsNumber({}, seconds) @Min(0, seconds) @Max(4e8, seconds) outS: number;
   @IsInt() @Min(0) @Max(1000) stays: number;
-  @GramsByName() byPlace: Record<string, number>;
+  @ByName(4e8, seconds.message) byPlace: Record<string, number>;
 }
 export class BegunPayload {
   @IsIn([1]) schema: 1;
@@ -215,7 +215,9 @@ export class PortionedPayload {
   @IsOptional() @IsIn(['spread', 'test-pieces', 'cold']) remainder?: 'spread' | 'test-pieces' | 'cold';
   @IsOptional() @Range(1, 500) scoopG?: number;
   @IsOptional() @IsIn(['level', 'heaped']) filled?: 'level' | 'heaped';
-  @IsOptional() @GramsByName() toppingsG?: Record<string, number>;
+  @IsOptional()
+  @ByName(1e6, 'Each topping needs its grams: a number from 0 to a tonne.')
+  toppingsG?: Record<string, number>;
 }
 export class RestInPayload {
   @Name() placeId: string;

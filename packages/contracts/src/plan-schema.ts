@@ -36,17 +36,38 @@ const load = object({
   dueS: time,
   trays: list(object({ id, position: count, pieces: count })),
 });
-const batchPlan = object({
-  batchId: id,
-  productCode: id,
-  mixerId: id,
-  massG: positive,
-  pieces: count,
-  loads: list(load),
-  tasks: list(task),
-});
 const form = { enum: ['pieces', 'tub', 'bag', 'none'] } as const;
 const placeKind = { enum: ['walk-in', 'freezer', 'bench'] } as const;
+const stock = {
+  ...object(
+    {
+      form,
+      placeKind,
+      temperS: positive,
+      fromS: time,
+      toS: time,
+      loadsBefore: { ...count, description: 'loads that were planned of it before: these are numbered on' },
+      placeId: id,
+      sinceS: time,
+      from: { ...id, description: 'the lot that it is a part of' },
+    },
+    ['loadsBefore', 'placeId', 'sinceS', 'from'],
+  ),
+  description: 'dough that exists: it is only loaded, or portioned and loaded, in this time',
+} as const;
+const batchPlan = object(
+  {
+    batchId: id,
+    productCode: id,
+    mixerId: id,
+    massG: positive,
+    pieces: count,
+    loads: list(load),
+    tasks: list(task),
+    stock,
+  },
+  ['stock'],
+);
 const product = object({
   code: id,
   name: id,
@@ -69,10 +90,7 @@ const product = object({
         mixerIds: { ...list(id), description: 'mixers that take it, mixerId among them' },
         minMassG: { ...positive, description: 'it may be made smaller, down to this' },
         serves: { ...list(count), description: 'places of the demands that it is for' },
-        stock: {
-          ...object({ form, placeKind, temperS: positive, fromS: time, toS: time }),
-          description: 'dough that exists: it is only loaded, or portioned and loaded, in this time',
-        },
+        stock,
       },
       ['mixerIds', 'minMassG', 'serves', 'stock'],
     ),

@@ -20,6 +20,7 @@ import type {
   RibbonSegment,
   TeachingBake,
   Replanned,
+  Unplaced,
   Violation,
 } from '@jokul/core';
 
@@ -88,6 +89,8 @@ export interface PlanView {
   readonly plan: Plan;
   /** Batches that stay where they are when the day is planned again, though nobody began them. */
   readonly held: readonly string[];
+  /** Lots in the cold that the plan leaves where they are. */
+  readonly leave: readonly string[];
   /** How good it is; plans of before this was known have none. */
   readonly quality?: PlanQuality;
   readonly violations: readonly Violation[];
@@ -97,6 +100,30 @@ export interface PlanView {
   readonly batchFormula: Readonly<Record<string, number>>;
   /** Forecasts of batches that are made by another version than the latest. */
   readonly batchForecasts: Readonly<Record<string, ProductForecast>>;
+}
+
+/** What came of planning several days together. */
+export interface DaysPlanView {
+  readonly days: readonly {
+    readonly date: string;
+    readonly version: number;
+    readonly ordered: number;
+    /** Ordered pieces that are not ready in time, and why. */
+    readonly undone: number;
+    readonly unplaced: readonly Unplaced[];
+    /** Dough from the cold that it uses. */
+    readonly stock: readonly {
+      readonly lot: string;
+      readonly productCode: string;
+      readonly pieces: number;
+    }[];
+    readonly violations: number;
+  }[];
+  /** Of all days together: no plan leaves fewer undone, and none that has as many in time costs less, minutes. */
+  readonly undonePieces: number;
+  readonly leastUndone: number;
+  readonly cost: number;
+  readonly leastCost: number;
 }
 
 /** A way out of a day that slipped; nothing is changed until somebody takes it. */

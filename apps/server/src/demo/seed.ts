@@ -12,6 +12,7 @@ import {
   demoStanding,
   demoWeek,
   genesisHash,
+  reduceLedger,
   shiftDate,
   chance,
 } from '@jokul/core';
@@ -31,7 +32,7 @@ import { pack, type StoredName } from '../database/stored.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from '../plan/computation.service.js';
 import { PlanService } from '../plan/plan.service.js';
-import type { ProductBakes } from '../plan/plan.worker.js';
+import type { ProductBakes } from '../plan/predictions.js';
 import { frozenBags, pastLots, writeFrozen, writePast } from './past.js';
 import { writeToday } from './today.js';
 import { DemoWriter } from './writer.js';
@@ -161,6 +162,12 @@ export class DemoSeed {
       ),
     ];
 
+    const writer = new DemoWriter(luck);
+    writeFrozen(writer, demoFormulas, bagNames);
+    // What lies in the freezer is there when the week is planned.
+    await this.journal.append(writer.entries);
+    const frozen = writer.entries.length;
+
     // The week's plan was made on the Tuesday noon before, when nothing had begun.
     const plannedAtS = atWallClock(shiftDate(demoDay.date, -3), '12:00', timeZone);
     this.logger.log('Baking every product in every oven, and planning the day ...');
@@ -174,8 +181,6 @@ export class DemoSeed {
       ),
     );
     this.logger.log('Writing down the weeks before ...');
-    const writer = new DemoWriter(luck);
-    writeFrozen(writer, demoFormulas, bagNames);
     writePast(
       writer,
       luck,
@@ -189,9 +194,11 @@ export class DemoSeed {
       plan.batches,
       new Map(demoFormulas.map((f) => [f.code, f])),
       demoEquipment,
+      reduceLedger(writer.entries.slice(0, frozen)),
       nowS,
     );
     const entries = writer.entries
+      .slice(frozen)
       .filter((entry) => entry.atMs <= nowS * 1000)
       .sort((a, b) => a.atMs - b.atMs);
     for (let i = 0; i < entries.length; i += 200) await this.journal.append(entries.slice(i, i + 200));
@@ -205,7 +212,7 @@ export class DemoSeed {
     const clock = { mode: 'running', offsetMs: nowS * 1000 - Date.now(), frozenAtMs: nowS * 1000 };
     await manager.save(SettingEntity, { key: 'clock', body: pack('clock', clock), version: 1 });
     this.logger.log(
-      `The demo bakery is there: ${demoFormulas.length} formulas, ${entries.length} journal entries.`,
+      `The demo bakery is there: ${demoFormulas.length} formulas, ${frozen + entries.length} journal entries.`,
     );
   }
 

@@ -1,11 +1,16 @@
 import {
   amountsFor,
+  demoDay,
+  demoEquipment,
   demoRules,
   doughDensityGPerMl,
+  kindOfPlace,
+  partOff,
   scoopsFor,
   weighSheet,
   type BatchPlan,
   type Equipment,
+  type FloorState,
   type Formula,
   type Task,
   type Chance,
@@ -44,6 +49,42 @@ const writeLoads = (
   }
 };
 
+/** Dough from the freezer: the part that the plan takes is split off, and lies in the walk-in to thaw. */
+const writeStock = (
+  writer: DemoWriter,
+  luck: Chance,
+  batch: BatchPlan,
+  formula: Formula,
+  floor: FloorState,
+  nowS: number,
+): void => {
+  const { batchId, pieces, massG, stock } = batch;
+  const temper = find(batch, 'temper');
+  const parent = stock?.from === undefined ? undefined : floor.lots.get(stock.from);
+  if (!stock || !temper || temper.startS > nowS) return;
+  const atS = temper.startS;
+  const kindOf = kindOfPlace(demoEquipment.places);
+  if (parent)
+    for (const { lot, kind, payload } of partOff(
+      parent,
+      { into: batchId, massG, pieces, day: demoDay.date },
+      formula,
+      kindOf,
+      atS * 1000,
+    ))
+      writer.write(kind, atS, 'Mix hand', lot, payload);
+  writer.write('rest-out', atS + 30, 'Mix hand', batchId, { placeId: stock.placeId ?? 'freezer' });
+  writer.write('rest-in', atS + 90, 'Mix hand', batchId, {
+    placeId: 'walk-in',
+    form: stock.form === 'none' ? 'pieces' : stock.form,
+    cover: 'covered',
+    startC: -19,
+    massG: Math.round(massG),
+    pieces,
+  });
+  writeLoads(writer, luck, batch, formula, nowS);
+};
+
 /** What the crew did of the demo day's plan until `nowS`: weighed, mixed, portioned, put into the cold, taken out, loaded. */
 export const writeToday = (
   writer: DemoWriter,
@@ -51,10 +92,14 @@ export const writeToday = (
   batches: readonly BatchPlan[],
   formulas: ReadonlyMap<string, Formula>,
   equipment: Equipment,
+  /** What lay in the cold before. */
+  floor: FloorState,
   nowS: number,
 ): void => {
   for (const batch of batches) {
     const formula = formulas.get(batch.productCode);
+    if (batch.stock && formula) writeStock(writer, luck, batch, formula, floor, nowS);
+    if (batch.stock) continue;
     const mix = find(batch, 'mix');
     const portion = find(batch, 'portion');
     if (!formula || !mix || !portion || mix.endS > nowS) continue;

@@ -85,6 +85,29 @@ describe('the journal', () => {
     expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: null });
   });
 
+  it('of sixty who send at once each has its own numbers, the same entry one, and who sends what is wrong hears it alone', async () => {
+    const twice = note('sent by two tablets');
+    const asked = [
+      ...Array.from({ length: 56 }, (_, i) => [note(`tablet ${i}`, `TEST-${i % 7}`), note(`again ${i}`)]),
+      [twice],
+      [twice],
+      [note('wrong', 'GNG-26-1-0')],
+      [{ ...note('from nowhere'), kind: 'eaten' }],
+    ];
+    const answers = await Promise.all(asked.map((entries) => append(...entries)));
+    const statuses = answers.map(({ status }) => status);
+    expect(statuses.slice(0, 58).every((status) => status === 201)).toBe(true);
+    expect(statuses.slice(58)).toEqual([422, 400]);
+    const numbers = answers.slice(0, 57).flatMap(({ body }) => body.stored.map(({ seq }) => seq));
+    expect(new Set(numbers).size).toBe(113);
+    expect(answers[57]?.body.stored).toEqual(answers[56]?.body.stored);
+    // What was sent together stands together, in its order.
+    for (const { body } of answers.slice(0, 56))
+      expect((body.stored[1]?.seq ?? 0) - (body.stored[0]?.seq ?? 0)).toBe(1);
+    const { body } = await app.get<{ firstBrokenSeq: number | null }>('journal/verify');
+    expect(body.firstBrokenSeq).toBeNull();
+  });
+
   it('shows entries that are gone from the end, where no gap is left behind', async () => {
     const { body } = await append(note('stays'), note('goes'));
     const seq = body.stored[1]?.seq ?? 0;
@@ -129,7 +152,7 @@ describe('the journal', () => {
     const { body } = await app.get<JournalView>('journal?since=1795752600000');
     const bags = body.entries.filter((e) => e.kind === 'rest-in' && e.payload.placeId === 'freezer');
     const frozen = body.entries.filter((e) => e.lot === bags[0]?.lot);
-    expect(frozen.map((e) => e.kind)).toEqual(['begun', 'mixed', 'portioned', 'rest-in']);
+    expect(frozen.map((e) => e.kind)).toEqual(['begun', 'mixed', 'portioned', 'rest-in', 'split']);
     expect(frozen[0]?.atMs).toBeLessThan(Date.parse('2026-10-08T00:00Z'));
     // A lot of a week before, which is baked and gone, is not in it.
     const { lots } = reduceLedger(body.entries);

@@ -5,15 +5,26 @@ import {
   amountsFor,
   isWork,
   JokulError,
+  kindOfPlace,
   lotRecord,
+  oldestAge,
+  readLotId,
+  reduceLedger,
   toppingsFor,
   weighSheet,
   type BatchPlan,
   type DraftEntry,
   type Equipment,
+  type LotRecord,
 } from '@jokul/core';
 import { unpack } from '../database/stored.js';
-import { FormulaVersionEntity, LotEntity, PlanEntity, SettingEntity } from '../database/entities.js';
+import {
+  FormulaVersionEntity,
+  JournalEntryEntity,
+  LotEntity,
+  PlanEntity,
+  SettingEntity,
+} from '../database/entities.js';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 
 interface Planned {
@@ -26,6 +37,16 @@ interface Planned {
  * Pins what a lot is where the one who works on it did not: an older tablet, another program. The record stands before
  * the work, by what is planned at that moment.
  */
+const begunBy = ({ atMs, who, lot }: DraftEntry, payload: LotRecord): DraftEntry => ({
+  id: randomUUID(),
+  atMs,
+  who,
+  device: 'server',
+  lot,
+  kind: 'begun',
+  payload,
+});
+
 @Injectable()
 export class LotPins {
   constructor(private readonly own: OwnIngredientsService) {}
@@ -40,29 +61,43 @@ export class LotPins {
     const rows = await manager.find(LotEntity, { where: { lot: In([...first.keys()]) } });
     for (const { lot, begun, worked } of rows) if (begun || worked) first.delete(lot);
     const open = rows.filter(({ lot, day }) => first.has(lot) && day !== null);
-    if (open.length === 0) return [];
+    const parts = [...first.values()].filter(({ lot }) => readLotId(lot)?.part);
+    if (open.length === 0 && parts.length === 0) return [];
     await this.own.read(manager);
     const planned = await this.planned(manager, [...new Set(open.flatMap(({ day }) => day ?? []))]);
     const row = await manager.findOneBy(SettingEntity, { key: 'equipment' });
-    const scales = row ? unpack<Equipment>('equipment', row.body) : undefined;
+    const equipment = row ? unpack<Equipment>('equipment', row.body) : undefined;
+    if (!equipment) return [];
     const made: DraftEntry[] = [];
+    for (const entry of parts) {
+      const record = await this.partRecord(manager, entry, equipment);
+      if (record) made.push(begunBy(entry, record));
+      first.delete(entry.lot);
+    }
     for (const { lot } of open) {
       const found = planned.get(lot);
       const entry = first.get(lot);
-      if (!found || !entry || !scales) continue;
-      const record = await this.record(manager, found, scales);
-      if (record)
-        made.push({
-          id: randomUUID(),
-          atMs: entry.atMs,
-          who: entry.who,
-          device: 'server',
-          lot,
-          kind: 'begun',
-          payload: record,
-        });
+      if (!found || !entry) continue;
+      const record = await this.record(manager, found, equipment);
+      if (record) made.push(begunBy(entry, record));
     }
     return made;
+  }
+
+  /** A part is what the lot is that it was split from, and as old as that was by then. */
+  private async partRecord(
+    manager: EntityManager,
+    entry: DraftEntry,
+    { places }: Equipment,
+  ): Promise<LotRecord | null> {
+    const whole = entry.lot.replace(/\.\d+$/, '');
+    const rows = await manager.find(JournalEntryEntity, { where: { lot: whole }, order: { seq: 'ASC' } });
+    const lot = reduceLedger(rows as unknown as DraftEntry[]).lots.get(whole);
+    if (!lot?.begun) return null;
+    const { atMs: _a, who: _w, entryId: _e, ...pinned } = lot.begun;
+    const { massG, pieces } = entry.kind === 'rest-in' ? entry.payload : pinned;
+    const age = oldestAge(lot, kindOfPlace(places), entry.atMs);
+    return { ...pinned, massG, pieces, parents: [{ lot: whole, massG }], age };
   }
 
   private async planned(

@@ -18,7 +18,16 @@ import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import type { AnswersTask, BakeAnswers, FitAnswer, FitTask } from '../calibration/calibration.worker.js';
 import type { Outcome } from './outcome.js';
 import { Remembered } from './remembered.js';
-import type { MoveTask, PlanBody, PlanTask, PredictTask, ProductBakes, ReplanTask } from './plan.worker.js';
+import type {
+  DaysBody,
+  DaysTask,
+  MoveTask,
+  PlanBody,
+  PlanTask,
+  PredictTask,
+  ReplanTask,
+} from './plan.worker.js';
+import type { ProductBakes } from './predictions.js';
 
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
@@ -70,7 +79,7 @@ export class ComputationService implements OnModuleDestroy {
 
   private async run<Result>(
     name: string,
-    task: PredictTask | PlanTask | ReplanTask | MoveTask | FitTask | AnswersTask,
+    task: PredictTask | PlanTask | DaysTask | ReplanTask | MoveTask | FitTask | AnswersTask,
     signal?: AbortSignal,
   ): Promise<Result> {
     const heavy = name !== 'predict' && name !== 'answers';
@@ -151,6 +160,11 @@ export class ComputationService implements OnModuleDestroy {
       ...Object.values(task.fixedFormulas),
     ]);
     return this.run('plan', { ...task, own }, signal);
+  }
+
+  async planDays(task: Omit<DaysTask, 'own'>, signal?: AbortSignal): Promise<DaysBody> {
+    const own = await this.own.usedBy([...task.input.formulas.values()]);
+    return this.run('planDays', { ...task, own }, signal);
   }
 
   async replan(task: Omit<ReplanTask, 'own'>, signal?: AbortSignal): Promise<Replanned | null> {

@@ -1,10 +1,12 @@
 import { Body, Controller, Param, ParseUUIDPipe, Post, Req } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import {
+  DaysPlanInput,
   HoldInput,
   MoveInput,
   PlanInput,
   RetimeInput,
+  type DaysPlanView,
   type MoveView,
   type PlanView,
   type ReplanView,
@@ -13,6 +15,7 @@ import {
 import type { Request } from 'express';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
 import { untilLeft } from '../common/until-left.js';
+import { DaysPlanService } from './days-plan.service.js';
 import { PlanService } from './plan.service.js';
 import { ReplanService } from './replan.service.js';
 
@@ -22,16 +25,27 @@ export class PlanController {
   constructor(
     private readonly plans: PlanService,
     private readonly replans: ReplanService,
+    private readonly days: DaysPlanService,
   ) {}
 
   /** Plans the day; leaving the page gives the computation up. */
   @Post()
   make(
     @Param('date', BakeDatePipe) date: string,
-    @Body() { chance }: PlanInput,
+    @Body() { chance, leave }: PlanInput,
     @Req() request: Request,
   ): Promise<PlanView> {
-    return untilLeft(request, (signal) => this.plans.make(date, { signal, chance }));
+    return untilLeft(request, (signal) => this.plans.make(date, { signal, chance, leave }));
+  }
+
+  /** Plans this day and those after it together. */
+  @Post('days')
+  makeDays(
+    @Param('date', BakeDatePipe) date: string,
+    @Body() { until, chance }: DaysPlanInput,
+    @Req() request: Request,
+  ): Promise<DaysPlanView> {
+    return untilLeft(request, (signal) => this.days.make(date, until, { signal, chance }));
   }
 
   /** Puts pulls and starts right without planning anew. */

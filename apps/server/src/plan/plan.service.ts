@@ -6,12 +6,17 @@ import {
   canonicalJson,
   inUse,
   JokulError,
+  dayHorizon,
   lotsNeeded,
   retime,
   shiftDate,
+  wallClock,
   type BatchPlan,
   type Calibration,
+  type DayInput,
   type Formula,
+  type LotsNeeded,
+  type PlanQuality,
   type Unplaced,
 } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
@@ -27,6 +32,8 @@ import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import { SettingsService, changeRows } from '../setup/settings.service.js';
 import { ComputationService } from './computation.service.js';
 import type { PlanBody } from './plan.worker.js';
+import { predictionsOf, type ProductBakes } from './predictions.js';
+import { StockService } from './stock.service.js';
 
 export type StoredPlan = PlanBody & {
   readonly madeAtMs: number;
@@ -35,7 +42,36 @@ export type StoredPlan = PlanBody & {
   readonly moves?: PlanView['moves'];
   /** Batches that stay where they are, though nobody began them; none in plans of before this was known. */
   readonly held?: readonly string[];
+  /** Lots in the cold that are kept for something else; none in plans of before this was known. */
+  readonly leave?: readonly string[];
 };
+
+/** A plan that is not written yet, and the one that it stands for. */
+export interface ComputedPlan {
+  readonly date: string;
+  readonly before: PlanEntity | null;
+  readonly body: StoredPlan;
+  readonly inputHash: string;
+}
+
+/** How a plan is computed. */
+export interface ComputeHow {
+  /** Every batch stays where it is. */
+  readonly keep: boolean;
+  readonly nowMs?: number | undefined;
+  readonly chance?: number | undefined;
+  readonly tries?: number | undefined;
+  readonly signal?: AbortSignal | undefined;
+  readonly notBefore?: Readonly<Record<string, number>>;
+  readonly unplaced?: readonly Unplaced[];
+  readonly inputHash?: string;
+  readonly held?: readonly string[];
+  readonly leave?: readonly string[];
+  /** What other days hold, where their plans change with this one; as they are written when left out. */
+  readonly taken?: readonly BatchPlan[];
+  /** The batches were just planned together with other days, this well; `unplaced` is what found no room. */
+  readonly anew?: PlanQuality | undefined;
+}
 
 /** Dough is mixed and rests up to so many days before it is baked. */
 const daysAround = 5;
@@ -56,6 +92,7 @@ export class PlanService {
     private readonly clock: ClockService,
     private readonly journal: JournalService,
     private readonly lots: LotsService,
+    private readonly stock: StockService,
     private readonly computation: ComputationService,
   ) {}
 
@@ -116,7 +153,7 @@ export class PlanService {
   }
 
   private toView(row: PlanEntity, stale: boolean, calibration: Calibration | null): PlanView {
-    const { calibratedAtMs = null, moves = [], held = [], ...body } = row.body as StoredPlan;
+    const { calibratedAtMs = null, moves = [], held = [], leave = [], ...body } = row.body as StoredPlan;
     const { date, version } = row;
     return {
       date,
@@ -125,6 +162,7 @@ export class PlanService {
       retimeDue: calibratedAtMs !== (calibration?.atMs ?? null),
       moves,
       held,
+      leave,
       ...body,
     };
   }
@@ -147,40 +185,51 @@ export class PlanService {
     return found;
   }
 
-  /** What the plans of the days around hold from now on: the same oven, mixer and pair of hands is promised once. */
-  async takenByOthers(date: string, nowMs: number): Promise<readonly BatchPlan[]> {
+  /**
+   * What the plans of other days hold from now on: the same oven, mixer and pair of hands is promised once.
+   * @param dates the days that are planned, the first and the last among them
+   */
+  async takenByOthers(dates: readonly string[], nowMs: number): Promise<readonly BatchPlan[]> {
+    const [first = '', last = first] = [dates[0], dates.at(-1)];
     const rows = await this.db.manager.findBy(PlanEntity, {
-      date: Between(shiftDate(date, -daysAround), shiftDate(date, daysAround)),
+      date: Between(shiftDate(first, -daysAround), shiftDate(last, daysAround)),
     });
     return rows
-      .filter((row) => row.date !== date)
+      .filter((row) => !dates.includes(row.date))
       .flatMap((row) => (row.body as StoredPlan).plan.batches)
       .filter(({ tasks }) => tasks.some(({ endS }) => endS * 1000 > nowMs));
   }
 
-  /** Writes a plan, if nobody else wrote one since `before`. @throws JokulError `changed-meanwhile` */
-  private async save(
-    date: string,
-    before: PlanEntity | null,
-    body: StoredPlan,
-    inputHash: string,
-  ): Promise<PlanEntity> {
+  /** Batches of all plans of other days that are not over: their dough is theirs, however far ahead they are. */
+  async promised(dates: readonly string[], nowMs: number): Promise<readonly BatchPlan[]> {
+    const yesterday = new Date(nowMs - 2 * 86_400_000).toISOString().slice(0, 10);
+    const rows = await this.db.manager.query<{ date: string; batches: unknown }[]>(
+      "SELECT `date`, JSON_EXTRACT(`body`, '$.plan.batches') AS batches FROM `plan` WHERE `date` >= ?",
+      [yesterday],
+    );
+    return rows
+      .filter(({ date }) => !dates.includes(date))
+      .flatMap(({ batches }) => (typeof batches === 'string' ? JSON.parse(batches) : batches) as BatchPlan[])
+      .filter(({ tasks }) => tasks.some(({ endS }) => endS * 1000 > nowMs));
+  }
+
+  /** Writes plans together, if nobody else wrote one of them meanwhile. @throws JokulError `changed-meanwhile` */
+  async save(plans: readonly ComputedPlan[]): Promise<readonly PlanEntity[]> {
     return changeRows(this.db, async (manager) => {
-      const now = await manager.findOne(PlanEntity, { where: { date } });
-      if ((now?.version ?? 0) !== (before?.version ?? 0)) {
-        throw new JokulError(
-          'changed-meanwhile',
-          'Somebody else planned this day meanwhile. Look at their plan, then plan again.',
-          'version',
-        );
+      const rows: PlanEntity[] = [];
+      for (const { date, before, body, inputHash } of plans) {
+        const now = await manager.findOne(PlanEntity, { where: { date } });
+        if ((now?.version ?? 0) !== (before?.version ?? 0)) {
+          throw new JokulError(
+            'changed-meanwhile',
+            'Somebody else planned this day meanwhile. Look at their plan, then plan again.',
+            'version',
+          );
+        }
+        const version = (before?.version ?? 0) + 1;
+        rows.push(await manager.save(PlanEntity, { date, version, body, inputHash }));
       }
-      const row = await manager.save(PlanEntity, {
-        date,
-        version: (before?.version ?? 0) + 1,
-        body,
-        inputHash,
-      });
-      return row;
+      return rows;
     });
   }
 
@@ -227,6 +276,8 @@ export class PlanService {
       readonly nowMs?: number;
       readonly chance?: number | undefined;
       readonly tries?: number;
+      /** Lots in the cold that are kept for something else; as before when left out. */
+      readonly leave?: readonly string[] | undefined;
       readonly signal?: AbortSignal;
     } = {},
   ): Promise<PlanView> {
@@ -240,23 +291,27 @@ export class PlanService {
     const before = await this.stored(date);
     const old = before ? (before.body as StoredPlan) : null;
     const chance = (how.chance ?? old?.quality?.wanted) || undefined;
+    const leave = how.leave ?? old?.leave ?? [];
     const { signal, ...rest } = how;
     const asked = canonicalJson({
       ...rest,
       date,
       chance: chance ?? 0,
+      leave,
       hash: inputs.hash,
       version: before?.version ?? 0,
     });
     return this.making.ask(
       asked,
       async (all) => {
-        const begun = await this.lots.begun((old?.plan.batches ?? []).map((batch) => batch.batchId));
-        const held = new Set(old?.held);
-        const fixed = (old?.plan.batches ?? []).filter(
-          ({ batchId }) => begun.has(batchId) || held.has(batchId),
-        );
-        return this.compute(date, inputs, before, fixed, { ...rest, keep: false, chance, signal: all });
+        const fixed = await this.standing(old);
+        return this.compute(date, inputs, before, fixed, {
+          ...rest,
+          keep: false,
+          chance,
+          leave,
+          signal: all,
+        });
       },
       signal,
     );
@@ -294,23 +349,59 @@ export class PlanService {
     return this.compute(date, await this.inputs(date), before, batches, { keep: true, chance, ...how });
   }
 
+  /** Batches of a plan that stay when it is made anew: somebody works on them, or they are held. */
+  async standing(old: StoredPlan | null): Promise<readonly BatchPlan[]> {
+    const batches = old?.plan.batches ?? [];
+    const begun = await this.stock.begun(batches);
+    const held = new Set(old?.held);
+    return batches.filter(({ batchId }) => begun.has(batchId) || held.has(batchId));
+  }
+
+  /**
+   * Names for the lots that are mixed anew, those of the plans before first.
+   * @param planned by day, batches of its plan before that nobody began
+   */
+  async lotIdsFor(
+    needed: readonly LotsNeeded[],
+    planned: ReadonlyMap<string, readonly BatchPlan[]>,
+    timeZone: string,
+  ): Promise<Record<string, readonly string[]>> {
+    const names: Record<string, readonly string[]> = {};
+    const dayOf = ({ dueS }: LotsNeeded) => wallClock(dueS, timeZone).date;
+    for (const date of [...new Set(needed.map(dayOf))].sort()) {
+      const own = needed.filter((lots) => dayOf(lots) === date);
+      const found = await this.lots.namesFor(
+        date,
+        new Map(own.map(({ productCode, count }) => [productCode, count])),
+        // Dough from the cold has its own name.
+        (planned.get(date) ?? []).filter((batch) => !batch.stock),
+      );
+      for (const [code, lots] of Object.entries(found)) names[code] = [...(names[code] ?? []), ...lots];
+    }
+    return names;
+  }
+
   private async compute(
     date: string,
     inputs: PlanInputs,
     before: PlanEntity | null,
     kept: readonly BatchPlan[],
-    how: {
-      keep: boolean;
-      nowMs?: number | undefined;
-      chance?: number | undefined;
-      tries?: number | undefined;
-      signal?: AbortSignal | undefined;
-      notBefore?: Readonly<Record<string, number>>;
-      unplaced?: readonly Unplaced[];
-      inputHash?: string;
-      held?: readonly string[];
-    },
+    how: ComputeHow,
   ): Promise<PlanView> {
+    const computed = await this.body(date, inputs, before, kept, how);
+    const [row] = await this.save([computed]);
+    if (!row) throw new Error('nothing was written');
+    return this.toView(row, row.inputHash !== inputs.hash, inputs.calibration);
+  }
+
+  /** The plan of a day with all that the screens show of it; nothing is written. */
+  async body(
+    date: string,
+    inputs: PlanInputs,
+    before: PlanEntity | null,
+    kept: readonly BatchPlan[],
+    how: ComputeHow,
+  ): Promise<ComputedPlan> {
     const { orders, formulas, rules, calibration, hash } = inputs;
     // Batches that have begun stay where they are, on what was retired since too.
     const begun = JSON.stringify(kept);
@@ -332,6 +423,7 @@ export class PlanService {
       ovens: equipment.ovens,
       loadGapS: rules.loadGapS,
     });
+    const leave = how.leave ?? old?.leave ?? [];
     const input = {
       date,
       nowS: nowMs / 1000,
@@ -340,18 +432,11 @@ export class PlanService {
       equipment,
       rules,
       fixed,
-      taken: await this.takenByOthers(date, nowMs),
+      taken: how.taken ?? (await this.takenByOthers([date], nowMs)),
     };
-    const lotIds = how.keep
-      ? {}
-      : await this.lots.namesFor(
-          date,
-          lotsNeeded(input),
-          (old?.plan.batches ?? []).filter(({ batchId }) => !fixed.some((f) => f.batchId === batchId)),
-        );
     const body = await this.computation.plan(
       {
-        input: { ...input, lotIds },
+        input: how.keep ? { ...input, lotIds: {} } : await this.withDough(input, bakes, old, leave, nowMs),
         bakes,
         fixedBakes,
         fixedFormulas,
@@ -363,23 +448,53 @@ export class PlanService {
     );
     const stored: StoredPlan = {
       ...body,
-      ...(how.keep &&
-        old && {
-          plan: {
-            ...old.plan,
-            batches: body.plan.batches,
-            unplaced: how.unplaced ?? old.plan.unplaced,
-          },
-        }),
-      madeAtMs: how.keep && old ? old.madeAtMs : nowMs,
+      ...(how.anew && { quality: how.anew }),
+      ...(how.keep && {
+        plan: {
+          ...(old?.plan ?? body.plan),
+          batches: body.plan.batches,
+          unplaced: how.anew
+            ? [...body.plan.unplaced, ...(how.unplaced ?? [])]
+            : (how.unplaced ?? old?.plan.unplaced ?? body.plan.unplaced),
+        },
+      }),
+      madeAtMs: how.keep && old && !how.anew ? old.madeAtMs : nowMs,
       calibratedAtMs: calibration?.atMs ?? null,
       moves,
       held: (how.held ?? old?.held ?? []).filter((id) =>
         body.plan.batches.some(({ batchId }) => batchId === id),
       ),
+      leave,
     };
-    const fits = how.inputHash ?? (how.keep && before ? before.inputHash : hash);
-    const row = await this.save(date, before, stored, fits);
-    return this.toView(row, row.inputHash !== hash, calibration);
+    const inputHash = how.inputHash ?? (how.keep && !how.anew && before ? before.inputHash : hash);
+    return { date, before, body: stored, inputHash };
+  }
+
+  /** The day with what lies in the cold for it, and names for the lots that are mixed anew. */
+  private async withDough(
+    input: Omit<DayInput, 'predictions'>,
+    bakes: Readonly<Record<string, ProductBakes>>,
+    old: StoredPlan | null,
+    leave: readonly string[],
+    nowMs: number,
+  ) {
+    const { date, formulas, equipment, rules, fixed } = input;
+    const stock = await this.stock.inTheCold({
+      formulas: [...formulas.values()],
+      equipment,
+      rules,
+      planned: [...fixed, ...(await this.promised([date], nowMs))],
+      leave,
+      parts: 1,
+      nowMs,
+    });
+    const predictions = new Map(
+      [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),
+    );
+    const free = (old?.plan.batches ?? []).filter(
+      ({ batchId }) => !fixed.some((batch) => batch.batchId === batchId),
+    );
+    const needed = lotsNeeded(dayHorizon({ ...input, stock, predictions }));
+    return { ...input, stock, lotIds: await this.lotIdsFor(needed, new Map([[date, free]]), rules.timeZone) };
   }
 }

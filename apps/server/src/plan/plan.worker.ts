@@ -6,13 +6,13 @@ import {
   JokulError,
   moveLoad,
   ribbonOf,
-  setTemperature,
   leastUndone,
   qualityOf,
   replan,
   safePlan,
   takeInOwn,
   trayLayout,
+  wallClock,
   type BakeInput,
   type BakeResult,
   type BatchPlan,
@@ -26,12 +26,14 @@ import {
   type OvenBake,
   type Plan,
   type PlanProblem,
+  type PlanQuality,
   type Prediction,
   type Replanned,
 } from '@jokul/core';
 import type { PlanView, ProductForecast } from '@jokul/contracts';
 import { bringLinear, solveLinear } from '../calc/linear.js';
 import { outcome, type Outcome } from './outcome.js';
+import { bakeIn, predictionsOf, type ProductBakes } from './predictions.js';
 
 export { answers, calibrate } from '../calibration/calibration.worker.js';
 
@@ -63,9 +65,6 @@ const predictBake = ({ input }: PredictTask): BakeResult => {
     },
   };
 };
-
-/** The bake of a product in each oven; null where it cannot be foretold. */
-export type ProductBakes = Readonly<Record<string, BakeResult | null>>;
 
 export interface PlanTask {
   /** Leave every batch where it is and only put the pulls right. */
@@ -99,17 +98,11 @@ export type PlanBody = Pick<
   'plan' | 'quality' | 'violations' | 'forecasts' | 'ribbons' | 'batchFormula' | 'batchForecasts'
 >;
 
-const bakeIn = (bakes: ProductBakes | undefined, ovenId: string) => bakes?.[ovenId] ?? null;
-
-const predictionsOf = (
-  formula: Formula,
-  bakes: ProductBakes | undefined,
-  equipment: Equipment,
-): Prediction[] =>
-  equipment.ovens.flatMap((oven) => {
-    const found = bakeIn(bakes, oven.id);
-    return found ? [{ ovenId: oven.id, setC: setTemperature(formula, oven.fan), bake: found }] : [];
-  });
+const predictionsFor = (
+  { formulas, equipment }: PlanTask['input'],
+  bakes: PlanTask['bakes'],
+): ReadonlyMap<string, readonly Prediction[]> =>
+  new Map([...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]));
 
 const layoutOrNull = (
   formula: Formula,
@@ -168,10 +161,7 @@ const planDay = ({
 }: PlanTask): PlanBody => {
   takeInOwn(own);
   const { formulas, equipment, rules } = input;
-  const predictions = new Map(
-    [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),
-  );
-  const { problem, refused } = dayProblem({ ...input, predictions });
+  const { problem, refused } = dayProblem({ ...input, predictions: predictionsFor(input, bakes) });
   const least = leastUndone(problem, solveLinear);
   const solved: Plan = keep
     ? { batches: input.fixed, unplaced: [], boundS: 0 }
@@ -221,6 +211,88 @@ const planDay = ({
   };
 };
 
+/** Several days planned together. */
+export type DaysTask = Pick<PlanTask, 'input' | 'bakes' | 'own' | 'chance' | 'tries'>;
+
+export interface DaysBody {
+  readonly plan: Plan;
+  /** The bake day of each batch that is planned anew, by its name. */
+  readonly dayOf: Readonly<Record<string, string>>;
+  /** Of each day by itself, what the others hold left to them, and of all days together. */
+  readonly qualityOf: Readonly<Record<string, PlanQuality>>;
+  readonly quality: PlanQuality;
+}
+
+/** One of the days as a problem of its own: its demands and the batches that are for them, the other days' taken. */
+const oneOf = (
+  problem: PlanProblem,
+  own: readonly BatchPlan[],
+  all: readonly BatchPlan[],
+  isOn: (dueS: number) => boolean,
+): PlanProblem => ({
+  ...problem,
+  products: problem.products.flatMap((product) => {
+    const places = product.demands.flatMap(({ readyByS }, i) => (isOn(readyByS) ? [i] : []));
+    if (places.length === 0) return [];
+    return [
+      {
+        ...product,
+        demands: places.flatMap((i) => product.demands[i] ?? []),
+        batches: product.batches
+          .filter(({ serves = [0] }) => places.includes(serves[0] ?? 0))
+          .map((batch) => ({ ...batch, serves: (batch.serves ?? [0]).map((i) => places.indexOf(i)) })),
+      },
+    ];
+  }),
+  fixed: problem.fixed.filter(({ batchId }) => own.some((batch) => batch.batchId === batchId)),
+  taken: [...(problem.taken ?? []), ...all.filter((batch) => !own.includes(batch))],
+});
+
+/** Bake days in one horizon: the same mixer, tray and pair of hands is promised once, and dough goes where it is due first. */
+export const planDays = async (task: DaysTask): Promise<Outcome<DaysBody>> => {
+  await bringLinear();
+  return outcome(() => {
+    const { input, bakes, own, chance, tries } = task;
+    takeInOwn(own);
+    const { timeZone } = input.rules;
+    const { problem } = dayProblem({ ...input, predictions: predictionsFor(input, bakes) });
+    const least = leastUndone(problem, solveLinear);
+    const { plan: found } = safePlan(problem, {
+      leastUndone: least,
+      ...(chance !== undefined && { chance }),
+      ...(tries !== undefined && { tries }),
+    });
+    const wanted = chance ?? null;
+    const judge = (of: PlanProblem, batches: readonly BatchPlan[], leastOf: number, seconds: number) =>
+      qualityOf(of, batches, { leastUndone: leastOf, timeZone, waysSeconds: seconds, wanted });
+    const dateOf = (dueS: number) => wallClock(dueS, timeZone).date;
+    const dayOf = Object.fromEntries([
+      ...problem.products.flatMap(({ batches, demands }) =>
+        batches.map(
+          ({ id, serves = [0] }) => [id, dateOf(demands[serves[0] ?? 0]?.readyByS ?? input.nowS)] as const,
+        ),
+      ),
+      ...input.fixed.flatMap(({ batchId, loads: [load] }) =>
+        load ? [[batchId, dateOf(load.dueS)] as const] : [],
+      ),
+    ]);
+    const dates = [
+      ...new Set(problem.products.flatMap(({ demands }) => demands.map(({ readyByS }) => dateOf(readyByS)))),
+    ];
+    const byDay = dates.map((date) => {
+      const batches = found.batches.filter(({ batchId }) => dayOf[batchId] === date);
+      const day = oneOf(problem, batches, found.batches, (dueS) => dateOf(dueS) === date);
+      return [date, judge(day, batches, leastUndone(day, solveLinear), waysSeconds / dates.length)] as const;
+    });
+    return {
+      plan: found,
+      dayOf,
+      qualityOf: Object.fromEntries(byDay),
+      quality: judge(problem, found.batches, least, 0),
+    };
+  });
+};
+
 /** More is not tried for than so long with each set of loads that may move, s. */
 const replanSeconds = 1.5;
 
@@ -229,10 +301,7 @@ export const replanDay = (task: ReplanTask): Outcome<Replanned | null> => outcom
 
 /** The day as a problem in which nothing is to be placed but what is planned. */
 const asPlanned = ({ input, bakes }: Pick<PlanTask, 'input' | 'bakes'>): PlanProblem => {
-  const predictions = new Map(
-    [...input.formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], input.equipment)]),
-  );
-  const { problem } = dayProblem({ ...input, predictions });
+  const { problem } = dayProblem({ ...input, predictions: predictionsFor(input, bakes) });
   return { ...problem, products: problem.products.map((product) => ({ ...product, batches: [] })) };
 };
 const bakesIn = (formula: Formula, bakes: ProductBakes, equipment: Equipment): readonly OvenBake[] =>

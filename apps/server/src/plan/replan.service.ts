@@ -95,7 +95,7 @@ export class ReplanService {
     const [bakes, fixedBakes, taken] = await Promise.all([
       this.plans.bakesOf(inputs),
       this.plans.bakesOfFixed(formulas, inputs),
-      this.plans.takenByOthers(date, nowMs),
+      this.plans.takenByOthers([date], nowMs),
     ]);
     return {
       input: {

@@ -17,7 +17,8 @@ export const taskOf = (batch: BatchPlan, kind: string) => batch.tasks.find((task
 /** The batches of the shown day, in the order in which a station gets to them. */
 export const useBatches = (kind: 'mix' | 'portion'): readonly BatchPlan[] => {
   const day = useDay();
-  const batches = day.data?.plan?.plan.batches ?? [];
+  // Dough that lay in the cold already is not mixed again, and most of it is portioned.
+  const batches = (day.data?.plan?.plan.batches ?? []).filter((batch) => !batch.stock || taskOf(batch, kind));
   return [...batches].sort((a, b) => (taskOf(a, kind)?.startS ?? 0) - (taskOf(b, kind)?.startS ?? 0));
 };
 

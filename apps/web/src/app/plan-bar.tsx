@@ -20,7 +20,7 @@ export const PlanButton = ({
       look={look}
       icon={<CalendarClock size={16} />}
       disabled={make.isPending}
-      onClick={() => make.mutate(chance)}
+      onClick={() => make.mutate(chance === undefined ? {} : { chance })}
     >
       {make.isPending ? 'Planning …' : label}
     </Button>

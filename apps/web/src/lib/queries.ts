@@ -9,6 +9,8 @@ import type {
   CalibrationView,
   ClockInput,
   ClockView,
+  DaysPlanInput,
+  DaysPlanView,
   DayView,
   EquipmentInput,
   FaultsInput,
@@ -24,6 +26,7 @@ import type {
   OrderLinesView,
   OwnIngredientsInput,
   OrderView,
+  PlanInput,
   PlanView,
   ProbesView,
   ReplanView,
@@ -211,8 +214,7 @@ export const useEndStanding = () =>
 /** Says by itself how it went: the button that asked may be gone by then, with the news that it made. */
 export const useMakePlan = (date: string) =>
   useMutation({
-    mutationFn: (chance?: number) =>
-      call<PlanView>('POST', `days/${date}/plan`, chance === undefined ? {} : { chance }),
+    mutationFn: (how: PlanInput = {}) => call<PlanView>('POST', `days/${date}/plan`, how),
     onSuccess: ({ plan }) =>
       toast(
         plan.unplaced.length === 0
@@ -220,6 +222,11 @@ export const useMakePlan = (date: string) =>
           : `Planned, but ${plan.unplaced.length} could not be placed: see Day.`,
       ),
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
+    onSettled: refreshRows,
+  });
+export const useMakePlans = (date: string) =>
+  useMutation({
+    mutationFn: (input: DaysPlanInput) => call<DaysPlanView>('POST', `days/${date}/plan/days`, input),
     onSettled: refreshRows,
   });
 export const useSaveFormula = (code: string) =>

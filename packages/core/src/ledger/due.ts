@@ -1,5 +1,6 @@
 import type { BatchPlan, Load } from '../schedule/index.js';
-import { emptyLot, type FloorState, type NeedleCore, type TrayState } from './state.js';
+import { isTakenOut } from './planned-stock.js';
+import { emptyLot, type FloorState, type LotState, type NeedleCore, type TrayState } from './state.js';
 
 export type ActionKind = 'mix' | 'portion' | 'rest-in' | 'rest-out' | 'load' | 'turn' | 'pull' | 'rack';
 
@@ -95,6 +96,23 @@ const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] 
   return actions;
 };
 
+/** The next step of dough from the cold before its trays: out of it, and a tub's portioning. */
+const stockActions = (
+  batch: BatchPlan,
+  known: LotState,
+  started: boolean,
+  act: (kind: ActionKind, dueS: number) => Action,
+): Action[] => {
+  const task = (kind: string) => batch.tasks.find((own) => own.kind === kind);
+  const [temper, portion] = [task('temper'), task('portion')];
+  if (started || !batch.stock) return [];
+  const outS = temper?.startS ?? portion?.startS ?? Math.min(...batch.loads.map(({ startS }) => startS));
+  if (!isTakenOut(batch, known)) return [act('rest-out', outS)];
+  const sinceMs = (batch.stock.sinceS ?? 0) * 1000;
+  const isPortioned = batch.stock.form !== 'tub' || (known.portioned?.atMs ?? -1) >= sinceMs;
+  return portion && !isPortioned ? [act('portion', portion.startS)] : [];
+};
+
 /** The next step of a batch before its trays. */
 const batchActions = (batch: BatchPlan, state: FloorState): Action[] => {
   const known = state.lots.get(batch.batchId) ?? emptyLot(batch.batchId);
@@ -107,6 +125,7 @@ const batchActions = (batch: BatchPlan, state: FloorState): Action[] => {
     dueMs: dueS * 1000,
   });
   const started = batch.loads.some((load) => load.trays.some((tray) => state.trays.get(tray.id)));
+  if (batch.stock) return stockActions(batch, known, started, act);
   const mix = planned('mix');
   const portion = planned('portion');
   const temper = planned('temper');

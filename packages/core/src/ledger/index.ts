@@ -5,3 +5,4 @@ export * from './ledger.js';
 export * from './due.js';
 export { kinds } from './kinds/index.js';
 export * from './projections/lot-row.js';
+export * from './planned-stock.js';

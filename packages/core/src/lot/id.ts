@@ -37,7 +37,7 @@ export const lotId = (productCode: string, year: number, number: number): string
 
 const pattern = /^([A-Z0-9]{2,6})-(\d{2})-([1-9]\d{0,8})-([A-Z0-9])(?:\.([1-9]\d{0,2}))?$/;
 /** Meant as one of ours, also where a slip made it none. */
-const alike = /^[A-Z0-9]{2,6}-\d{2}-\d{1,9}-[A-Z0-9](?:\.\d+)?$/;
+const alike = /^[A-Z0-9]{2,6}-\d{2}-\d{1,9}-[A-Z0-9](?:\..*)?$/;
 
 export interface LotName {
   readonly productCode: string;
@@ -77,11 +77,18 @@ export const requireLotId = (id: string): void => {
 /** The product that a lot is of; it stands first in ids of every form. */
 export const productOf = (lot: string): string => lot.split('-')[0] ?? lot;
 
-/** The id of a lot's next part, beside those that there are. A part of a part is counted with the whole lot. */
+/** Parts that plans take are numbered from here on; what is split off by hand stays below. */
+export const firstPlannedPart = 101;
+
+/**
+ * The id of a lot's next part, beside those that there are. A part of a part is counted with the whole lot, and those that
+ * plans take are counted by themselves.
+ */
 export const partId = (lot: string, taken: Iterable<string>): string => {
   const whole = lot.replace(/\.\d+$/, '');
   const used = [...taken]
     .filter((id) => id.startsWith(`${whole}.`))
-    .map((id) => Number(id.slice(whole.length + 1)));
+    .map((id) => Number(id.slice(whole.length + 1)))
+    .filter((number) => number < firstPlannedPart);
   return `${whole}.${Math.max(1, ...used) + 1}`;
 };

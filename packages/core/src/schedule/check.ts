@@ -146,7 +146,8 @@ const checkStock = (
     say('rest-window', 'its dough is used before it is ready, or when it is too old.');
   if (stock.form === 'tub' && !(portion && first >= portion.endS && last - portion.endS <= waitMaxS))
     say('precedence', 'it is baked before it is portioned, or waits too long after.');
-  if ((usedS[0] as number) - stock.temperS < problem.nowS - 1e-6)
+  const begun = problem.fixed.some(({ batchId }) => batchId === batch.batchId);
+  if (!begun && (usedS[0] as number) - stock.temperS < problem.nowS - 1e-6)
     say('past', 'it would have to begin before now.');
   return found;
 };
@@ -182,7 +183,8 @@ const checkBatch = (
     found.push({ code, where: batch.batchId, message: `${batch.batchId}: ${message}` });
   const one = (kind: Task['kind']) => batch.tasks.find((task) => task.kind === kind);
   const own = product.batches.find(({ id }) => id === batch.batchId);
-  if (own?.stock) return checkStock(problem, product, own.stock, batch, waitMaxS);
+  const stock = own?.stock ?? batch.stock;
+  if (stock) return checkStock(problem, product, stock, batch, waitMaxS);
   const mix = one('mix');
   const portion = one('portion');
   if (!mix || !portion || batch.loads.length === 0) {

@@ -1,7 +1,6 @@
 import { atWallClock, shiftDate } from '../quantity/index.js';
-import { horizonProblem, openSplit, type HorizonInput } from './horizon.js';
+import { horizonProblem, type HorizonInput } from './horizon.js';
 import type { BatchPlan, PlanProblem, Unplaced } from './problem.js';
-import { JokulError } from '../shown/index.js';
 
 export interface OrderLine {
   readonly id: string;
@@ -10,36 +9,18 @@ export interface OrderLine {
   readonly pieces: number;
   /** Wall clock of the bake day. */
   readonly readyBy: string;
+  /** The bake day, where several are planned together; the input's where left out. */
+  readonly date?: string;
 }
 
-export interface DayInput extends Omit<HorizonInput, 'orders' | 'togetherS' | 'stretch'> {
+export interface DayInput extends Omit<HorizonInput, 'orders' | 'byDay' | 'stretch'> {
+  /** The bake day, the first of them where several are planned together. */
   readonly date: string;
   readonly orders: readonly OrderLine[];
 }
 
 /** Days before the bake day that mixing may reach back to (the longest portioned rest is three days). */
 const daysBefore = 4;
-
-/** Pieces of a product that no dough that has begun covers. */
-const openPieces = ({ orders, fixed }: Pick<DayInput, 'orders' | 'fixed'>, code: string): number =>
-  orders.filter((o) => o.productCode === code).reduce((sum, { pieces }) => sum + pieces, 0) -
-  fixed.filter((batch) => batch.productCode === code).reduce((sum, { pieces }) => sum + pieces, 0);
-
-/** How many lots of each product are to be mixed anew; none where its dough cannot be scaled. */
-export const lotsNeeded = (input: Omit<DayInput, 'predictions'>): ReadonlyMap<string, number> =>
-  new Map(
-    [...new Set(input.orders.map((o) => o.productCode))].map((code) => {
-      const formula = input.formulas.get(code);
-      const pieces = openPieces(input, code);
-      if (!formula || pieces <= 0) return [code, 0];
-      try {
-        return [code, openSplit(input, formula, pieces).length];
-      } catch (error) {
-        if (error instanceof JokulError) return [code, 0];
-        throw error;
-      }
-    }),
-  );
 
 /** What other plans hold within a stretch of time: what lies outside it meets nothing of this day. */
 const within = (batches: readonly BatchPlan[], fromS: number, toS: number): readonly BatchPlan[] =>
@@ -51,28 +32,40 @@ const within = (batches: readonly BatchPlan[], fromS: number, toS: number): read
     loads: batch.loads.filter(({ startS }) => startS >= fromS && startS < toS),
   }));
 
-/**
- * The day as a problem for the solver, from the bake list. What cannot be baked (no such formula, dough that no mixer
- * takes, a piece that fits on no tray) is left out and said; the rest is planned.
- */
-export const dayProblem = (input: DayInput): { problem: PlanProblem; refused: readonly Unplaced[] } => {
+/** Bake days as one horizon, from their bake lists. */
+export const dayHorizon = (input: DayInput): HorizonInput => {
   const { date, rules, taken } = input;
+  const last = input.orders.reduce(
+    (latest, order) => (order.date && order.date > latest ? order.date : latest),
+    date,
+  );
   const fromS = Math.max(input.nowS, atWallClock(shiftDate(date, -daysBefore - 1), '00:00', rules.timeZone));
-  const toS = atWallClock(shiftDate(date, 1), '00:00', rules.timeZone);
-  const { problem, refused } = horizonProblem({
+  const toS = atWallClock(shiftDate(last, 1), '00:00', rules.timeZone);
+  return {
     ...input,
     ...(taken && { taken: within(taken, fromS, toS) }),
     orders: input.orders.map((order) => ({
       ...order,
-      readyByS: atWallClock(date, order.readyBy, rules.timeZone),
+      readyByS: atWallClock(order.date ?? date, order.readyBy, rules.timeZone),
     })),
-    // All of a day's pieces of a product are of one dough, however far apart they are due.
-    togetherS: Number.POSITIVE_INFINITY,
+    byDay: true,
     stretch: {
-      fromS: atWallClock(shiftDate(date, -daysBefore), '12:00', rules.timeZone),
-      toS: atWallClock(date, '12:00', rules.timeZone),
+      // Planned with the days before it, its dough may have been mixed earlier still.
+      fromS: Math.min(
+        atWallClock(shiftDate(date, -daysBefore), '12:00', rules.timeZone),
+        ...input.fixed.flatMap(({ tasks }) => tasks.map(({ startS }) => startS - 86_400)),
+      ),
+      toS: atWallClock(last, '12:00', rules.timeZone),
     },
-  });
+  };
+};
+
+/**
+ * The day, or several together, as a problem for the solver, from the bake list. What cannot be baked (no such formula,
+ * dough that no mixer takes, a piece that fits on no tray) is left out and said; the rest is planned.
+ */
+export const dayProblem = (input: DayInput): { problem: PlanProblem; refused: readonly Unplaced[] } => {
+  const { problem, refused } = horizonProblem(dayHorizon(input));
   return {
     problem,
     refused: [...new Set(refused.map(({ productCode }) => productCode))].map((productCode) => {

@@ -1,4 +1,4 @@
-import type { Formula, RestRule } from '../formula/index.js';
+import type { Formula } from '../formula/index.js';
 import { wallClock } from '../quantity/index.js';
 import { countPieces } from '../portioning/index.js';
 import { mixerRange } from '../scaling/index.js';
@@ -6,11 +6,13 @@ import { lotId } from '../lot/index.js';
 import { JokulError } from '../shown/index.js';
 import { restingPerTray } from '../tray/index.js';
 import { whyClosed } from './calendar.js';
+import { coveredPieces } from './covered.js';
+import { dealStock, type StockItem } from './deal-stock.js';
 import type { Equipment, HouseRules } from './equipment.js';
 import { everyDay, resourcesOf } from './floor-resources.js';
 import { rawDiameterMm, trayKindOf, trayLayout, type Prediction } from './predictions.js';
 import { doughDensityGPerMl, scaleProduct } from './scale-product.js';
-import type { BatchPlan, CostWeights, PlanBatch, PlanProblem, PlanProduct, PlanStock } from './problem.js';
+import type { BatchPlan, CostWeights, PlanBatch, PlanProblem, PlanProduct } from './problem.js';
 
 /** Pieces of one product that a customer wants at a moment. */
 export interface HorizonOrder {
@@ -21,16 +23,6 @@ export interface HorizonOrder {
   readonly readyByS: number;
   /** How much a piece that is not ready counts; 1 where left out. */
   readonly weight?: number;
-}
-
-/** Dough of a product that is in the cold already. */
-export interface StockItem {
-  readonly id: string;
-  readonly productCode: string;
-  readonly pieces: number;
-  readonly form: RestRule['form'];
-  readonly placeKind: RestRule['placeKind'];
-  readonly madeAtS: number;
 }
 
 export interface HorizonInput {
@@ -46,8 +38,11 @@ export interface HorizonInput {
   readonly taken?: readonly BatchPlan[];
   /** Names for the lots that are planned anew, by product: each is handed out once. Made up where left out. */
   readonly lotIds?: Readonly<Record<string, readonly string[]>>;
-  /** Orders of a product that are due within so long of the first of them share their dough, s. */
-  readonly togetherS?: number;
+  /**
+   * Bakers plan it day by day: all of a day's pieces of a product are of one dough, and ovens are hot when work begins.
+   * Where left out, orders share their dough that are due within some hours, and ovens are cold in the morning.
+   */
+  readonly byDay?: boolean;
   /** When people are there is laid out over this; from now to the last ready-by where left out. */
   readonly stretch?: { readonly fromS: number; readonly toS: number };
   readonly weights?: CostWeights;
@@ -71,15 +66,7 @@ export interface Horizon {
 }
 
 /** A morning's orders are of one dough; those of the next morning are of another. */
-const usualTogetherS = 14 * 3600;
-/** Frozen pieces of a dough that rests chilled thaw in the walk-in for so long, s. A default. */
-const thawS = 8 * 3600;
-/** Frozen dough keeps for so long, s, unless the house says otherwise. */
-const usualFrozenMaxS = 56 * 86_400;
-
-/** Nothing is baked longer before its ready-by only because its dough goes off, s. */
-const staleAfterS = 24 * 3600;
-
+const togetherS = 14 * 3600;
 interface Split {
   readonly mixerId: string;
   readonly massG: number;
@@ -110,91 +97,155 @@ const mixersFor = (input: HorizonInput, formula: Formula, { mixerId, massG }: Sp
   return { minMassG, mixerIds: [mixerId, ...alike.map(({ id }) => id).filter((id) => id !== mixerId)] };
 };
 
-/** How dough that exists may still be used. */
-const stockRule = ({ rest }: Formula, rules: HouseRules, item: StockItem): PlanStock => {
-  const { form, placeKind, madeAtS } = item;
-  if (placeKind === 'freezer' && rest.placeKind !== 'freezer')
-    return {
-      form,
-      placeKind,
-      temperS: thawS,
-      fromS: madeAtS,
-      toS: madeAtS + (rules.frozenMaxS ?? usualFrozenMaxS),
-    };
-  return { form, placeKind, temperS: rest.temperS, fromS: madeAtS + rest.minS, toS: madeAtS + rest.maxS };
-};
-
-/** Orders that share their dough, the earliest first. */
-const clustersOf = (orders: readonly HorizonOrder[], togetherS: number): number[][] => {
-  const clusters: number[][] = [];
-  orders.forEach(({ readyByS }, i) => {
-    const last = clusters.at(-1);
-    const first = last ? orders[last[0] as number] : undefined;
-    if (last && first && readyByS - first.readyByS <= togetherS) last.push(i);
-    else clusters.push([i]);
-  });
-  return clusters;
-};
-
-/** What is left of stock while it is dealt out. */
-interface Store {
-  readonly item: StockItem;
-  left: number;
+/** Orders of a product that share their dough. */
+interface Cluster {
+  /** Places in the list of the product's orders, the earliest first. */
+  readonly serves: readonly number[];
+  /** The first ready-by. */
+  readonly dueS: number;
+  /** Pieces that no dough covers which has begun. */
+  readonly pieces: number;
 }
+
+const sharing = (
+  orders: readonly HorizonOrder[],
+  { byDay, rules }: Pick<HorizonInput, 'byDay' | 'rules'>,
+): readonly (readonly number[])[] => {
+  const groups: number[][] = [];
+  const dayOf = ({ readyByS }: HorizonOrder) => wallClock(readyByS, rules.timeZone).date;
+  orders.forEach((order, i) => {
+    const last = groups.at(-1);
+    const first = last ? orders[last[0] as number] : undefined;
+    const joins =
+      first && (byDay ? dayOf(first) === dayOf(order) : order.readyByS - first.readyByS <= togetherS);
+    if (last && joins) last.push(i);
+    else groups.push([i]);
+  });
+  return groups;
+};
+
+const clustersOf = (
+  input: Pick<HorizonInput, 'byDay' | 'rules' | 'fixed'>,
+  code: string,
+  orders: readonly HorizonOrder[],
+): readonly Cluster[] => {
+  const begun = input.fixed.filter(({ productCode }) => productCode === code);
+  return sharing(orders, input).map((serves) => {
+    const own = serves.flatMap((i) => orders[i] ?? []);
+    const ordered = own.reduce((sum, { pieces }) => sum + pieces, 0);
+    return {
+      serves,
+      dueS: own[0]?.readyByS ?? 0,
+      pieces: Math.max(0, ordered - coveredPieces(begun, own, orders)),
+    };
+  });
+};
+
+/** From the oven until cold and packed, at the least, s. */
+const afterOvenS = (
+  formula: Formula,
+  rules: HouseRules,
+  predictions: readonly Prediction[] | undefined,
+): number =>
+  Math.min(...(predictions ?? []).flatMap(({ bake }) => (bake.pull ? [Math.round(bake.pull.value)] : []))) +
+  formula.bake.trayRestS +
+  rules.coolS +
+  rules.packS;
+
+/** Lots that are mixed anew for orders of a product that share their dough. */
+export interface LotsNeeded {
+  readonly productCode: string;
+  /** The first ready-by. */
+  readonly dueS: number;
+  readonly count: number;
+}
+
+/** How many lots are to be mixed anew, in the order in which they take their names; none where dough cannot be scaled. */
+export const lotsNeeded = (input: Omit<HorizonInput, 'lotIds'>): readonly LotsNeeded[] =>
+  [...new Set(input.orders.map(({ productCode }) => productCode))].flatMap((productCode) => {
+    const formula = input.formulas.get(productCode);
+    if (!formula) return [];
+    try {
+      const clusters = clustersOf(input, productCode, ordersFor(input, productCode));
+      const parts = stockFor(input, formula, clusters);
+      return clusters.map(({ dueS, pieces }, c) => {
+        const open = pieces - (parts[c] ?? []).reduce((sum, part) => sum + part.pieces, 0);
+        return { productCode, dueS, count: open > 0 ? openSplit(input, formula, open).length : 0 };
+      });
+    } catch (error) {
+      if (error instanceof JokulError) return [];
+      throw error;
+    }
+  });
+
+const ordersFor = (
+  { orders, equipment, rules }: Pick<HorizonInput, 'orders' | 'equipment' | 'rules'>,
+  code: string,
+) =>
+  orders
+    .filter((order) => order.productCode === code)
+    .filter(
+      ({ readyByS }) => whyClosed(equipment.calendar, wallClock(readyByS, rules.timeZone).date) === null,
+    )
+    .sort((a, b) => a.readyByS - b.readyByS);
+
+/** Pieces of the smallest batch that a mixer takes. */
+const leastPieces = (
+  { equipment, rules }: Pick<HorizonInput, 'equipment' | 'rules'>,
+  formula: Formula,
+): number => {
+  const density = doughDensityGPerMl(formula);
+  const least = Math.min(...equipment.mixers.map((mixer) => mixerRange(mixer, density).minMassG));
+  return Number.isFinite(least) ? piecesIn(least, formula, rules) + 1 : 0;
+};
+
+const stockFor = (input: HorizonInput, formula: Formula, clusters: readonly Cluster[]) =>
+  dealStock(
+    formula,
+    input.rules,
+    input.nowS,
+    input.stock ?? [],
+    clusters,
+    afterOvenS(formula, input.rules, input.predictions.get(formula.code)),
+    input.byDay ? leastPieces(input, formula) : 0,
+  );
 
 /** Batches for a product's orders: what lies in the cold first, the oldest first, then new dough. */
 const batchesFor = (
   input: HorizonInput,
   formula: Formula,
   orders: readonly HorizonOrder[],
-  product: Pick<PlanProduct, 'bakes' | 'trayRestS' | 'coolS' | 'packS'>,
   notes: string[],
 ): readonly PlanBatch[] => {
-  const { rules, nowS, fixed } = input;
+  const { rules, fixed } = input;
   const { code, piece } = formula;
-  const begun = fixed.filter((batch) => batch.productCode === code);
-  let covered = begun.reduce((sum, batch) => sum + batch.pieces, 0);
-  const stores: Store[] = (input.stock ?? [])
-    .filter((item) => item.productCode === code)
-    .map((item) => ({ item, left: item.pieces }))
-    .sort((a, b) => stockRule(formula, rules, a.item).toS - stockRule(formula, rules, b.item).toS);
-  const afterS =
-    Math.min(...product.bakes.map(({ pullS }) => pullS)) + product.trayRestS + product.coolS + product.packS;
+  const begun = fixed.filter((batch) => batch.productCode === code).length;
+  const clusters = clustersOf(input, code, orders);
+  const parts = stockFor(input, formula, clusters);
   const batches: PlanBatch[] = [];
+  const loadsOf = new Map<string, number>();
   let fresh = 0;
-  const clusters = clustersOf(orders, input.togetherS ?? usualTogetherS);
-  clusters.forEach((serves, c) => {
-    const ordered = serves.reduce((sum, i) => sum + (orders[i]?.pieces ?? 0), 0);
-    const done = c === clusters.length - 1 ? covered : Math.min(covered, ordered);
-    covered -= done;
-    let open = ordered - done;
-    const dueS = orders[serves[0] as number]?.readyByS ?? 0;
-    for (const store of stores) {
-      const rule = stockRule(formula, rules, store.item);
-      // Dough that is good only too late, or goes off so early that it would be stale, is left where it is.
-      const usable =
-        store.item.madeAtS <= nowS &&
-        Math.max(nowS + rule.temperS, rule.fromS) + afterS <= dueS &&
-        rule.toS > Math.max(nowS, dueS - afterS - staleAfterS);
-      const pieces = Math.min(open, store.left);
-      if (!usable || pieces <= 0) continue;
-      store.left -= pieces;
+  clusters.forEach(({ serves, dueS, pieces: wanted }, c) => {
+    let open = wanted;
+    for (const { item, pieces, rule } of parts[c] ?? []) {
       open -= pieces;
-      const part = batches.filter(({ id }) => id.startsWith(store.item.id)).length;
+      const earlier = loadsOf.get(item.id) ?? 0;
+      loadsOf.set(item.id, earlier + 1);
+      const part = item.inPart || pieces < item.pieces ? item.partIds?.[earlier] : undefined;
       batches.push({
-        id: part === 0 ? store.item.id : `${store.item.id}/${part + 1}`,
+        id: part ?? (earlier === 0 ? item.id : `${item.id}/${earlier + 1}`),
         mixerId: input.equipment.mixers[0]?.id ?? '',
         massG: pieces * piece.massG,
         pieces,
         serves,
-        stock: rule,
+        stock: part === undefined ? rule : { ...rule, loadsBefore: 0, from: item.id },
       });
     }
     if (open <= 0) return;
     for (const split of splitOrLeast(input, formula, open, notes)) {
       const year = Number(wallClock(dueS, rules.timeZone).date.slice(0, 4));
       batches.push({
-        id: input.lotIds?.[code]?.[fresh] ?? lotId(code, year, begun.length + fresh + 1),
+        id: input.lotIds?.[code]?.[fresh] ?? lotId(code, year, begun + fresh + 1),
         ...split,
         ...mixersFor(input, formula, split),
         serves,
@@ -215,8 +266,7 @@ const splitOrLeast = (
   try {
     return openSplit(input, formula, pieces);
   } catch (error) {
-    if (input.togetherS !== undefined || !(error instanceof JokulError) || error.code !== 'too-little-dough')
-      throw error;
+    if (input.byDay || !(error instanceof JokulError) || error.code !== 'too-little-dough') throw error;
     const density = doughDensityGPerMl(formula);
     const [least] = input.equipment.mixers
       .map((mixer) => mixerRange(mixer, density))
@@ -259,7 +309,7 @@ const productOf = (
       pieces,
       ...(weight !== undefined && { weight }),
     })),
-    batches: batchesFor(input, formula, orders, common, notes),
+    batches: batchesFor(input, formula, orders, notes),
     perTray: usable.length > 0 ? trayLayout(formula, usable, equipment, rules).count : 1,
     restingPerTray: restingPerTray(trayKindOf(equipment, rules), rawDiameterMm(formula)),
     mixS: rules.mixS,
@@ -343,7 +393,7 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       ),
       loadGapS: rules.loadGapS,
       fixed,
-      ...(input.togetherS === undefined && { coldOvens: true }),
+      ...(!input.byDay && { coldOvens: true }),
       ...(input.taken && { taken: input.taken }),
       ...(input.weights && { weights: input.weights }),
     },

@@ -8,6 +8,7 @@ export * from './bound.js';
 export * from './load-temperature.js';
 export * from './scale-product.js';
 export * from './predictions.js';
+export * from './deal-stock.js';
 export * from './horizon.js';
 export * from './day.js';
 export * from './cost.js';

@@ -41,6 +41,7 @@ export const placeBatch = (
         pieces: batch.pieces,
         loads,
         tasks,
+        ...(batch.stock && !batch.stock.held && { stock: batch.stock }),
       };
     }
   }

@@ -73,7 +73,7 @@ export const placeLoads = (
       const count = together
         ? Math.min(oven.places, rest.length)
         : Math.min(oven.places, rest.filter((t) => t.dueS <= dueS + choices.joinS).length);
-      const id = `${batch.id}-L${loads.length + 1}`;
+      const id = `${batch.id}-L${(batch.stock?.loadsBefore ?? 0) + loads.length + 1}`;
       const at = (startS: number): Load => ({
         id,
         batchId: batch.id,

@@ -53,6 +53,13 @@ export interface PlanStock {
   readonly toS: number;
   /** What it takes up until it is loaded is counted elsewhere: it is a part of a batch that has begun. */
   readonly held?: boolean;
+  /** Loads that were planned of it before: those here are numbered on, so that no two bear one name. */
+  readonly loadsBefore?: number;
+  /** The place that it lies in, and since when the plan reckons with it; left out for dough that no floor knows. */
+  readonly placeId?: string;
+  readonly sinceS?: number;
+  /** The lot that it is a part of, where not all of that is used: it becomes a lot of its own when it is taken out. */
+  readonly from?: string;
 }
 
 export interface PlanBatch {
@@ -173,6 +180,8 @@ export interface BatchPlan {
   readonly pieces: number;
   readonly loads: readonly Load[];
   readonly tasks: readonly Task[];
+  /** Dough that was in the cold when the plan was made, or a part of it: it is not mixed for this plan. */
+  readonly stock?: PlanStock;
 }
 
 export interface Unplaced {

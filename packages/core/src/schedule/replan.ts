@@ -110,6 +110,7 @@ const deal = (
 
 /** When dough that exists may go into an oven, by its window. */
 const goodFor = (batch: BatchPlan, rest: RestRule) => {
+  if (batch.stock && batch.stock.form !== 'tub') return { fromS: batch.stock.fromS, toS: batch.stock.toS };
   const end = (kind: string) => batch.tasks.find((task) => task.kind === kind)?.endS ?? 0;
   const portionedS = end('portion');
   return rest.form === 'tub'
@@ -149,6 +150,7 @@ const sharesFor = (
         mixerId: batch.mixerId,
         massG: load ? (batch.massG * pieces) / batch.pieces : batch.massG,
         pieces: load ? pieces : batch.pieces,
+        ...(batch.stock && { stock: batch.stock }),
         ...(load && {
           stock: {
             form: 'none' as const,

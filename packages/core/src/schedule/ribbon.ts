@@ -91,7 +91,8 @@ export const ribbonOf = (
   const base = { batchId: batch.batchId, productCode: batch.productCode };
   const roomC = places.find((p) => p.kind === 'bench')?.airC ?? 24;
   const segments: RibbonSegment[] = [];
-  let doughC = rules.doughC;
+  const lies = batch.stock && places.find((p) => p.kind === batch.stock?.placeKind);
+  let doughC = lies?.airC ?? rules.doughC;
   for (const task of [...batch.tasks].sort((a, b) => a.startS - b.startS || a.endS - b.endS)) {
     if (task.loadId !== undefined || task.endS <= task.startS) continue;
     const flat = (kind: RibbonPlaceKind, placeId: string) =>
@@ -106,7 +107,8 @@ export const ribbonOf = (
     if (task.kind === 'mix') flat('mixer', batch.mixerId);
     else if (task.kind === 'portion') flat('bench', 'bench');
     else if (task.kind === 'temper') {
-      const place = places.find((p) => p.kind === (formula.rest.form === 'bag' ? 'walk-in' : 'bench'));
+      const thaws = formula.rest.form === 'bag' || batch.stock?.placeKind === 'freezer';
+      const place = places.find((p) => p.kind === (thaws ? 'walk-in' : 'bench'));
       if (!place) continue;
       const curve = coldCurve({ ...task, id: `${batch.batchId}/rest` }, batch, formula, place, doughC);
       segments.push({
@@ -119,7 +121,9 @@ export const ribbonOf = (
       });
       doughC = coreAt(curve, task.endS - task.startS);
     } else if (task.kind === 'rest') {
-      const placeKind = task.id.endsWith('/wait') ? 'walk-in' : formula.rest.placeKind;
+      const placeKind = task.id.endsWith('/wait')
+        ? 'walk-in'
+        : (batch.stock?.placeKind ?? formula.rest.placeKind);
       const place = places.find((p) => p.kind === placeKind);
       if (!place) continue;
       const curve = coldCurve(task, batch, formula, place, doughC);

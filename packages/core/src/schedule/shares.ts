@@ -1,4 +1,5 @@
-import type { PlanBatch, PlanProduct } from './problem.js';
+import { coveredPieces } from './covered.js';
+import type { BatchPlan, PlanBatch, PlanProduct } from './problem.js';
 
 /** A tray's worth of pieces of one batch, with the earliest ready-by that it serves. */
 export interface TrayShare {
@@ -39,12 +40,14 @@ const groupsOf = ({ batches, demands }: PlanProduct): readonly Group[] => {
 /**
  * Deals a product's pieces out to the trays of its batches, the earliest ready-by first. Pieces beyond the demands
  * (test pieces, rounding) go with the last ones.
- * @param covered pieces that batches which have begun deliver already, for the earliest ready-bys
+ * @param fixed batches of the product that have begun: they deliver already, for the earliest ready-bys
  */
-export const sharesOf = (product: PlanProduct, covered = 0): readonly BatchShareOfDay[] => {
-  let left = covered;
+export const sharesOf = (
+  product: PlanProduct,
+  fixed: readonly BatchPlan[] = [],
+): readonly BatchShareOfDay[] => {
   const groups = groupsOf(product);
-  return groups.flatMap(({ batches, demands }, g) => {
+  return groups.flatMap(({ batches, demands }) => {
     const until: { pieces: number; dueS: number }[] = [];
     let sum = 0;
     for (const demand of demands) {
@@ -52,8 +55,7 @@ export const sharesOf = (product: PlanProduct, covered = 0): readonly BatchShare
       until.push({ pieces: sum, dueS: demand.readyByS });
     }
     const dueOf = (piece: number) => (until.find((u) => piece < u.pieces) ?? until.at(-1))?.dueS ?? 0;
-    let dealt = g === groups.length - 1 ? left : Math.min(left, sum);
-    left -= dealt;
+    let dealt = coveredPieces(fixed, demands, product.demands);
     return batches.map((batch) => {
       const trays: TrayShare[] = [];
       // Full trays but for the last, so that each tray bakes alike.

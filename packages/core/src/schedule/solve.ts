@@ -2,7 +2,7 @@ import { improve, slack, type Effort } from './improve.js';
 import { better, Draft, type Score } from './draft.js';
 import { checkProblem } from './problem-check.js';
 import { plainChoices } from './choices.js';
-import type { Plan, PlanProblem, PlanProduct } from './problem.js';
+import type { Plan, PlanProblem } from './problem.js';
 import { sharesOf, type BatchShareOfDay } from './shares.js';
 
 /** Orders in which batches may be placed at first. */
@@ -12,10 +12,6 @@ const orders: readonly ((a: BatchShareOfDay, b: BatchShareOfDay) => number)[] = 
   (a, b) => b.dueS - a.dueS || slack(a.product) - slack(b.product),
   (a, b) => a.dueS - b.dueS || b.trays.length - a.trays.length,
 ];
-
-/** Pieces of a product that come from batches which have begun. */
-const coveredPieces = (problem: PlanProblem, product: PlanProduct): number =>
-  problem.fixed.filter((b) => b.productCode === product.code).reduce((sum, b) => sum + b.pieces, 0);
 
 /**
  * Plans everything backward from the ready-by times: each batch as late as it can go, in several orders, the best of
@@ -27,7 +23,12 @@ export const solvePlan = (problem: PlanProblem, effort: Effort = {}): Plan => {
   const startedMs = Date.now();
   checkProblem(problem);
   const shares = problem.products
-    .flatMap((product) => sharesOf(product, coveredPieces(problem, product)))
+    .flatMap((product) =>
+      sharesOf(
+        product,
+        problem.fixed.filter(({ productCode }) => productCode === product.code),
+      ),
+    )
     // A batch of nothing is no work.
     .filter(({ trays }) => trays.length > 0);
   let draft: Draft | undefined;

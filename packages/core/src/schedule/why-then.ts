@@ -31,6 +31,7 @@ const inOrder = ({ batches }: WhyThenQuestion, ovenId: string): readonly Load[] 
 
 /** When the dough of a batch may be in an oven, by its window; null where nothing is known of it. */
 const windowOf = ({ restOf }: WhyThenQuestion, batch: BatchPlan) => {
+  if (batch.stock && batch.stock.form !== 'tub') return { fromS: batch.stock.fromS, toS: batch.stock.toS };
   const portion = batch.tasks.find(({ kind }) => kind === 'portion');
   const rest = restOf(batch);
   if (!portion || !rest) return null;

@@ -1,5 +1,5 @@
 import type { RestRule } from '../formula/index.js';
-import { emptyLot, type FloorState, type TrayState } from '../ledger/index.js';
+import { emptyLot, isStockBegun, type FloorState, type TrayState } from '../ledger/index.js';
 import {
   betweenLoadsS,
   lateOrders,
@@ -54,8 +54,11 @@ const workOf = (batch: BatchPlan, { floor, nowS, restOf }: ForecastQuestion) => 
       : done
         ? mix.endS
         : Math.max(mixS + mix.endS - mix.startS, nowS)
-    : nowS;
-  const minS = rest?.minS ?? 0;
+    : batch.stock
+      ? 0
+      : nowS;
+  // Dough from the cold has rested.
+  const minS = batch.stock ? 0 : (rest?.minS ?? 0);
   const tub = isTub(batch);
   // Portioning leaves no mark until it is done: within its time it is taken to be going on.
   const going = portion !== undefined && nowS <= portion.endS;
@@ -159,8 +162,9 @@ export const forecastDay = (question: ForecastQuestion): DayForecast => {
     }),
     started,
     begun: new Set(
-      batches.flatMap(({ batchId, loads }) => {
-        const lot = floor.lots.get(batchId);
+      batches.flatMap((batch) => {
+        const { batchId, loads } = batch;
+        const lot = batch.stock ? undefined : floor.lots.get(batchId);
         const worked =
           lot &&
           (lot.begun ??
@@ -168,7 +172,11 @@ export const forecastDay = (question: ForecastQuestion): DayForecast => {
             lot.portioned ??
             lot.stays[0] ??
             (lot.weighed.size > 0 || lot.stages.size > 0));
-        return worked || loads.some(({ id }) => started.has(id)) ? [batchId] : [];
+        return worked ||
+          (batch.stock && isStockBegun(batch, floor)) ||
+          loads.some(({ id }) => started.has(id))
+          ? [batchId]
+          : [];
       }),
     ),
     homeless,

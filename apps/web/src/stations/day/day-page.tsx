@@ -1,12 +1,13 @@
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { atWallClock, sayDuration, type BatchPlan, type Unplaced } from '@jokul/core';
+import { atWallClock, type BatchPlan, type Unplaced } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf } from '../../app/batch';
 import { useSlip } from '../../app/use-slip';
 import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
+import { PlanDays } from '../../app/plan-days';
 import { PlanButton, StalePlan } from '../../app/plan-bar';
 import { useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
@@ -16,6 +17,7 @@ import { Button, buttonClass } from '../../ui/button';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Loading } from '../../ui/states';
 import { BatchLoads } from './batch-loads';
+import { FromTheCold } from './from-the-cold';
 import { MoveLoad, type Proposal } from './move-load';
 import { SavePlan } from './save-plan';
 import { HowGood, HowSure, WaysOut } from './plan-quality';
@@ -51,7 +53,10 @@ const BatchButton = ({
         </span>
       </span>
       <span className="block text-[13px] font-normal text-ink-faint">
-        {batch.pieces} pieces, mixed {mix ? wall.near(mix.startS * 1000, (first ?? mix.startS) * 1000) : ''}
+        {batch.pieces} pieces,{' '}
+        {batch.stock
+          ? `from the ${names.place(batch.stock.placeId ?? '').toLowerCase()}`
+          : `mixed ${mix ? wall.near(mix.startS * 1000, (first ?? mix.startS) * 1000) : ''}`}
       </span>
     </button>
   );
@@ -100,8 +105,12 @@ const LoadTable = ({ batches }: { batches: readonly BatchPlan[] }) => {
   );
 };
 
-const firstStart = ({ loads, tasks }: BatchPlan) =>
-  Math.min(...loads.map((load) => load.startS), ...tasks.map((task) => task.startS));
+/** When the work on a batch begins: dough in the cold lies there since long. */
+const firstStart = ({ loads, tasks, stock }: BatchPlan) =>
+  Math.min(
+    ...loads.map((load) => load.startS),
+    ...tasks.filter(({ kind }) => !stock || kind !== 'rest').map((task) => task.startS),
+  );
 
 /** No load of the day could be placed: why, and where it can be changed. */
 const NothingPlaced = ({ unplaced }: { unplaced: readonly Unplaced[] }) => {
@@ -141,7 +150,7 @@ const DayWork = () => {
   const lots = useLots();
   const [ref, width] = useWidth();
   if (!data || !day.data?.plan) return <Loading what="the day" />;
-  const { plan, quality, ribbons, violations, madeAtMs, held, version } = day.data.plan;
+  const { plan, quality, ribbons, violations, madeAtMs, held, leave, version } = day.data.plan;
   const { equipment } = data;
   const batches = [...plan.batches].sort((a, b) => firstStart(a) - firstStart(b));
   const loads = plan.batches.flatMap((batch) => batch.loads);
@@ -158,10 +167,7 @@ const DayWork = () => {
   const noonS = atWallClock(day.data.date, '12:00', data.rules.timeZone);
   const firstLoad = placed ? Math.min(...loads.map((load) => load.startS)) : noonS;
   const lastReady = placed ? Math.max(...loads.map((load) => load.readyS)) : noonS;
-  const firstMix = Math.min(
-    firstLoad,
-    ...plan.batches.flatMap((batch) => batch.tasks.map((task) => task.startS)),
-  );
+  const firstMix = Math.min(firstLoad, ...plan.batches.map(firstStart));
   const hour = 3600;
   const fromS =
     view === 'morning' ? Math.floor(firstLoad / hour) * hour - hour / 2 : Math.floor(firstMix / hour) * hour;
@@ -210,6 +216,7 @@ const DayWork = () => {
             Print
           </Button>
           {placed && <SavePlan date={day.data.date} plan={plan} timeZone={data.rules.timeZone} />}
+          <PlanDays />
           <PlanButton label="Plan again" />
         </>
       }
@@ -253,6 +260,7 @@ const DayWork = () => {
             </WhySection>
           )}
           {quality && quality.sure.length > 0 && <HowSure quality={quality} />}
+          <FromTheCold batches={batches} leave={leave} date={day.data.date} />
           <WhySection title="The plan">
             <Facts>
               <Fact name="Batches, loads">
@@ -261,7 +269,6 @@ const DayWork = () => {
               <Fact name="Trays">{loads.reduce((n, load) => n + load.trays.length, 0)}</Fact>
               {placed && <Fact name="First load">{wall.time(firstLoad * 1000)}</Fact>}
               {placed && <Fact name="All ready">{wall.time(lastReady * 1000)}</Fact>}
-              <Fact name="Longest way of one dough">{sayDuration(plan.boundS)}</Fact>
               <Fact name="Made">{wall.near(madeAtMs, now)}</Fact>
             </Facts>
             <p className="mt-1 text-[13px] text-ink-soft">

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { inUse, urgencyOf, type Action, type Notice } from '@jokul/core';
 import { doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
 import { useLots } from '../../app/lots';
@@ -23,9 +23,10 @@ const useDo = () => {
   const lots = useLots();
   const names = useNames();
   const navigate = useNavigate();
+  const { search } = useLocation();
   return (action: Action) => {
     if (!doTrayAction(action, lots)) {
-      if (!action.load) void navigate(pathOf(action));
+      if (!action.load) void navigate({ pathname: pathOf(action), search });
       return;
     }
     sayDone(action, names.product(action.productCode));

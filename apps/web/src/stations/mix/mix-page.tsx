@@ -16,6 +16,7 @@ import {
 } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
+import { NoBatches } from '../../app/no-batches';
 import { NeedPlan } from '../../app/need-plan';
 import { StalePlan } from '../../app/plan-bar';
 import { useJournal } from '../../journal/store';
@@ -27,7 +28,7 @@ import { Button } from '../../ui/button';
 import { QueueItem } from '../../ui/queue-item';
 import { Shown } from '../../ui/shown';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
-import { Empty, Loading } from '../../ui/states';
+import { Loading } from '../../ui/states';
 import { AnotherAmount } from './another-amount';
 import { AtTheMixer } from './at-the-mixer';
 import { BrownedButter } from './browned-butter';
@@ -71,7 +72,7 @@ const MixWork = () => {
   const { mass, temperature } = useUnits();
   const [another, setAnother] = useState(false);
   if (!data || !day.data) return <Loading what="the batches" />;
-  if (batches.length === 0) return <Empty title="No batch could be planned">The Day page says why.</Empty>;
+  if (batches.length === 0) return <NoBatches title="Nothing to mix" />;
   if (!hand) return <Loading what="the batch" />;
   const { batch, formula, known } = hand;
   const factor = batchFactor(known);

@@ -3,6 +3,7 @@ import { ListPlus, Printer, Repeat2 } from 'lucide-react';
 import { doughNeeded, JokulError, whyClosed, type Formula, type HouseRules } from '@jokul/core';
 import type { OrderView } from '@jokul/contracts';
 import { DayPicker } from '../../app/day-picker';
+import { PlanDays } from '../../app/plan-days';
 import { PlanButton, StalePlan } from '../../app/plan-bar';
 import { useBakery, useDay, useDayDate, useToday } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
@@ -132,6 +133,7 @@ export const OrdersPage = () => {
           <Button icon={<Printer size={16} />} onClick={() => window.print()}>
             Print
           </Button>
+          <PlanDays />
           {orders.length > 0 && <PlanButton label={day.data.plan ? 'Plan again' : 'Plan the day'} />}
         </>
       }

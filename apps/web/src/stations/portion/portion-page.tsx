@@ -3,6 +3,7 @@ import { useLocation } from 'react-router';
 import { countPieces, doughDensityFigure, heaped, scoopsFor, type BatchPlan } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
+import { NoBatches } from '../../app/no-batches';
 import { NeedPlan } from '../../app/need-plan';
 import { StalePlan } from '../../app/plan-bar';
 import { useJournal } from '../../journal/store';
@@ -12,7 +13,7 @@ import { useUnits } from '../../lib/units';
 import { QueueItem } from '../../ui/queue-item';
 import { Shown } from '../../ui/shown';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
-import { Empty, Loading } from '../../ui/states';
+import { Loading } from '../../ui/states';
 import { PortionForm } from './portion-form';
 import { PortionResult } from './portion-result';
 import { Toppings } from './toppings';
@@ -58,7 +59,7 @@ const PortionWork = () => {
   // Weighed scoops hold for the batch they were weighed of.
   const [weighed, setWeighed] = useState<{ batchId: string; scoop: MeasuredScoop } | null>(null);
   if (!data) return <Loading what="the batches" />;
-  if (batches.length === 0) return <Empty title="No batch could be planned">The Day page says why.</Empty>;
+  if (batches.length === 0) return <NoBatches title="Nothing to portion" />;
   if (!hand) return <Loading what="the batch" />;
   const { batch, formula, known } = hand;
   const { rules, equipment } = data;

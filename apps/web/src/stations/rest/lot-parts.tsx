@@ -3,9 +3,9 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import {
   lotBalance,
-  lotRecord,
   oldestAge,
   partId,
+  partOff,
   productOf,
   type AgeRules,
   type Formula,
@@ -44,31 +44,22 @@ interface LotPartsProps {
   readonly rules: AgeRules;
 }
 
-/** A part becomes a lot that begins with the same truth, and with the age that it has by now. */
+/** Writes down that a part became a lot of its own. */
 const splitOff = (
   { lot, formula, rules }: LotPartsProps,
   massG: number,
   pieces: number,
   lots: Iterable<string>,
 ) => {
-  const into = partId(lot.lot, lots);
-  const { begun, stays, mixed } = lot;
-  const inside = stays.findLast(({ outMs }) => outMs === null);
-  const age = oldestAge(lot, rules.kindOf, nowMs());
-  const base = begun ?? lotRecord(formula, { massG, pieces, day: null, mixerId: null });
-  const { atMs: _a, who: _w, entryId: _e, ...pinned } = { atMs: 0, who: '', entryId: '', ...base };
-  record('split', lot.lot, { into, massG, pieces });
-  record('begun', into, { ...pinned, massG, pieces, parents: [{ lot: lot.lot, massG }], age });
-  if (mixed) record('note', into, { text: `Part of ${lot.lot}, mixed ${Math.round(mixed.massG)} g.` });
-  if (inside)
-    record('rest-in', into, {
-      placeId: inside.placeId,
-      form: inside.form,
-      cover: inside.cover,
-      startC: inside.startC,
-      massG,
-      pieces,
-    });
+  const into = partId(lot.lot, [...lots, ...lot.splits.map((part) => part.into)]);
+  for (const { lot: of, kind, payload } of partOff(
+    lot,
+    { into, massG, pieces },
+    formula,
+    rules.kindOf,
+    nowMs(),
+  ))
+    record(kind, of, payload);
   return into;
 };
 

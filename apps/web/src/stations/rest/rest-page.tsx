@@ -9,6 +9,7 @@ import { useBakery, useDay, useProbes } from '../../lib/queries';
 import { QueueItem } from '../../ui/queue-item';
 import { Empty, Loading } from '../../ui/states';
 import { ColdItem } from './cold-item';
+import { PlannedPart } from './planned-part';
 import { RestWork } from './rest-work';
 import { useNeedles } from './use-needles';
 
@@ -103,12 +104,17 @@ const RestStation = () => {
     return (
       <Empty title={`${current} is not known`}>It is neither planned for this day nor in the cold.</Empty>
     );
+  const batch = batches.find((b) => b.batchId === current);
+  if (batch?.stock?.from !== undefined && !floor.lots.get(current)?.begun)
+    return (
+      <PlannedPart batch={batch} formula={formula} lot={floor.lots.get(batch.stock.from)} queue={queue} />
+    );
   return (
     <RestWork
       key={current}
       batchId={current}
       formula={formula}
-      batch={batches.find((b) => b.batchId === current)}
+      batch={batch}
       known={floor.lots.get(current) ?? emptyLot(current)}
       queue={queue}
     />

@@ -122,10 +122,12 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
       cover: going.cover,
       startC: start,
       massG: Math.round(massG),
-      pieces: form === 'tub' ? 0 : (known.portioned?.pieces ?? batch?.pieces ?? 0),
+      pieces: form === 'tub' ? 0 : (known.portioned?.pieces ?? known.begun?.pieces ?? batch?.pieces ?? 0),
     });
   const isTub = formula.rest.form === 'tub';
-  const notYet = (isTub ? known.mixed : known.portioned)
+  // A part was portioned as what it was split from.
+  const isPortioned = known.portioned ?? known.stays.some(({ pieces }) => pieces > 0);
+  const notYet = (isTub ? known.mixed : isPortioned)
     ? null
     : `The batch is not ${isTub ? 'mixed' : 'portioned'} yet.`;
 

@@ -1,0 +1,198 @@
+import { Injectable } from '@nestjs/common';
+import {
+  dayHorizon,
+  inUse,
+  JokulError,
+  lotsNeeded,
+  shiftDate,
+  wallClock,
+  type BatchPlan,
+  type Formula,
+} from '@jokul/core';
+import type { DaysPlanView } from '@jokul/contracts';
+import { ClockService } from '../clock/clock.service.js';
+import { ComputationService } from './computation.service.js';
+import { PlanService, type PlanInputs, type StoredPlan } from './plan.service.js';
+import { predictionsOf } from './predictions.js';
+import { StockService } from './stock.service.js';
+
+/** No more days than this are planned together: what is further away changes before it comes. */
+const mostDays = 14;
+
+const piecesOf = (batches: readonly BatchPlan[]) =>
+  batches
+    .flatMap(({ loads }) => loads)
+    .flatMap(({ trays }) => trays)
+    .reduce((sum, { pieces }) => sum + pieces, 0);
+
+/** Several bake days in one horizon, written as the plan of each. */
+@Injectable()
+export class DaysPlanService {
+  constructor(
+    private readonly plans: PlanService,
+    private readonly stock: StockService,
+    private readonly clock: ClockService,
+    private readonly computation: ComputationService,
+  ) {}
+
+  private datesBetween(from: string, until: string, today: string): readonly string[] {
+    const most = shiftDate(from, mostDays - 1);
+    if (until < from || until > most)
+      throw new JokulError(
+        'days',
+        `Give a last day from ${from} to ${most}: no more than ${mostDays} days are planned together.`,
+        'until',
+      );
+    if (until < today)
+      throw new JokulError('past', 'These days are over: there is nothing left to plan.', 'until');
+    const dates: string[] = [];
+    for (let date = from < today ? today : from; date <= until; date = shiftDate(date, 1)) dates.push(date);
+    return dates;
+  }
+
+  /** What one of the days is planned from, with its plan before. */
+  private async dayOf(date: string) {
+    const [inputs, before] = await Promise.all([this.plans.inputs(date), this.plans.stored(date)]);
+    const old = before ? (before.body as StoredPlan) : null;
+    const fixed = await this.plans.standing(old);
+    const free = (old?.plan.batches ?? []).filter((batch) => !fixed.includes(batch));
+    return { date, inputs, before, old, fixed, free };
+  }
+
+  /**
+   * Plans the days from one to another together: what somebody works on or holds stays, the rest is placed around it, so
+   * that the same mixer, tray and pair of hands is promised once. Each day's plan is written with the others, or none.
+   * @param from the first day; those that are over are left as they are
+   * @param chance how sure each ready-by shall be; as late as possible when left out
+   * @throws JokulError `days`, `past`, `nothing-to-bake`, `changed-meanwhile`, and those of the solver
+   */
+  async make(
+    from: string,
+    until: string,
+    how: { readonly chance?: number | undefined; readonly signal?: AbortSignal } = {},
+  ): Promise<DaysPlanView> {
+    const nowMs = await this.clock.nowMs();
+    const { rules } = await this.plans.inputs(from);
+    const dates = this.datesBetween(from, until, wallClock(nowMs / 1000, rules.timeZone).date);
+    const days = (await Promise.all(dates.map((date) => this.dayOf(date)))).filter(
+      ({ inputs }) => inputs.orders.length > 0,
+    );
+    const [first] = days;
+    if (!first)
+      throw new JokulError(
+        'nothing-to-bake',
+        'The bake lists of these days are empty: add what is to be baked first.',
+        'orders',
+      );
+    const { batches, unplaced, dayOf, outside, quality, qualityOf } = await this.solve(days, nowMs, how);
+    const computed = [];
+    for (const day of days) {
+      const own = batches.filter(({ batchId }) => dayOf(batchId) === day.date);
+      computed.push(
+        await this.plans.body(day.date, day.inputs, day.before, own, {
+          keep: true,
+          anew: qualityOf[day.date] ?? quality,
+          nowMs,
+          chance: how.chance || undefined,
+          signal: how.signal,
+          unplaced: unplaced.filter(({ batchId }) => dayOf(batchId) === day.date),
+          taken: [...outside, ...batches.filter(({ batchId }) => dayOf(batchId) !== day.date)],
+        }),
+      );
+    }
+    const rows = await this.plans.save(computed);
+    return {
+      days: computed.map(({ date, body }, i) => ({
+        date,
+        version: rows[i]?.version ?? 0,
+        ordered: body.quality?.orderedPieces ?? 0,
+        undone: body.quality?.undonePieces ?? 0,
+        unplaced: body.plan.unplaced,
+        stock: body.plan.batches
+          .filter(({ stock }) => stock)
+          .map((batch) => ({
+            lot: batch.stock?.from ?? batch.batchId,
+            productCode: batch.productCode,
+            pieces: piecesOf([batch]),
+          })),
+        violations: body.violations.length,
+      })),
+      undonePieces: quality.undonePieces,
+      leastUndone: quality.leastUndone,
+      cost: quality.cost.minutes,
+      leastCost: quality.leastCost,
+    };
+  }
+
+  private async solve(
+    days: readonly Awaited<ReturnType<DaysPlanService['dayOf']>>[],
+    nowMs: number,
+    how: { readonly chance?: number | undefined; readonly signal?: AbortSignal },
+  ) {
+    const dates = days.map(({ date }) => date);
+    const { equipment: all, rules, calibration, hash } = (days[0] as (typeof days)[number]).inputs;
+    const formulas = new Map<string, Formula>(
+      days.flatMap(({ inputs }) => inputs.formulas.map((formula) => [formula.code, formula] as const)),
+    );
+    const fixed = days.flatMap((day) => day.fixed);
+    const text = JSON.stringify(fixed);
+    const equipment = inUse(all, (id) => text.includes(`"${id}`));
+    const together: PlanInputs = {
+      orders: days.flatMap(({ inputs }) => inputs.orders),
+      formulas: [...formulas.values()],
+      equipment: all,
+      rules,
+      calibration,
+      hash,
+    };
+    const [bakes, outside, promised] = await Promise.all([
+      this.plans.bakesOf(together),
+      this.plans.takenByOthers(dates, nowMs),
+      this.plans.promised(dates, nowMs),
+    ]);
+    const stock = await this.stock.inTheCold({
+      formulas: together.formulas,
+      equipment,
+      rules,
+      planned: [...fixed, ...promised],
+      leave: [...new Set(days.flatMap(({ old }) => old?.leave ?? []))],
+      parts: days.length,
+      nowMs,
+    });
+    const input = {
+      date: dates[0] ?? '',
+      nowS: nowMs / 1000,
+      orders: days.flatMap(({ date, inputs }) => inputs.orders.map((order) => ({ ...order, date }))),
+      formulas,
+      equipment,
+      rules,
+      fixed,
+      taken: outside,
+      stock,
+    };
+    const predictions = new Map(
+      [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),
+    );
+    const lotIds = await this.plans.lotIdsFor(
+      lotsNeeded(dayHorizon({ ...input, predictions })),
+      new Map(days.map(({ date, free }) => [date, free])),
+      rules.timeZone,
+    );
+    const { chance } = how;
+    const found = await this.computation.planDays(
+      { input: { ...input, lotIds }, bakes, ...(chance && { chance }) },
+      how.signal,
+    );
+    const fixedOn = new Map(
+      days.flatMap(({ date, fixed: own }) => own.map((batch) => [batch.batchId, date])),
+    );
+    return {
+      batches: found.plan.batches,
+      unplaced: found.plan.unplaced,
+      quality: found.quality,
+      qualityOf: found.qualityOf,
+      outside,
+      dayOf: (batchId: string) => found.dayOf[batchId] ?? fixedOn.get(batchId) ?? dates[0],
+    };
+  }
+}

@@ -1,0 +1,63 @@
+import { Link, useLocation } from 'react-router';
+import type { BatchPlan } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { useMakePlan } from '../../lib/queries';
+import { Button } from '../../ui/button';
+import { WhySection } from '../../ui/station';
+
+/** Dough that the plan takes from the cold before anything is mixed, and lots that it was told to leave there. */
+export const FromTheCold = ({
+  batches,
+  leave,
+  date,
+}: {
+  readonly batches: readonly BatchPlan[];
+  readonly leave: readonly string[];
+  readonly date: string;
+}) => {
+  const names = useNames();
+  const make = useMakePlan(date);
+  const { search } = useLocation();
+  const used = batches.filter(({ stock }) => stock);
+  if (used.length === 0 && leave.length === 0) return null;
+  const lotOf = (batch: BatchPlan) => batch.stock?.from ?? batch.batchId;
+  return (
+    <WhySection title="From the cold first">
+      <ul className="space-y-2">
+        {used.map((batch) => (
+          <li key={batch.batchId}>
+            {batch.pieces} {names.product(batch.productCode)} of{' '}
+            <Link className="underline" to={`/rest/${lotOf(batch)}${search}`}>
+              {lotOf(batch)}
+            </Link>
+            <Button
+              size="small"
+              className="mt-1 block"
+              disabled={make.isPending}
+              onClick={() => make.mutate({ leave: [...leave, lotOf(batch)] })}
+            >
+              Leave it there, mix new dough
+            </Button>
+          </li>
+        ))}
+        {leave.map((lot) => (
+          <li key={lot}>
+            {lot} is left where it is.
+            <Button
+              size="small"
+              className="mt-1 block"
+              disabled={make.isPending}
+              onClick={() => make.mutate({ leave: leave.filter((other) => other !== lot) })}
+            >
+              It may be used
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-[13px] text-ink-soft">
+        What lies in the cold and is still good is used before anything is mixed; what goes off first goes
+        first.
+      </p>
+    </WhySection>
+  );
+};

@@ -1,0 +1,140 @@
+import type { ReactNode } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
+import { inUse, partOff, type BatchPlan, type Formula, type LotState, type Place } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { useLots } from '../../app/lots';
+import { record } from '../../journal/store';
+import { nowMs, useNow, useWallClock } from '../../lib/clock';
+import { useBakery, useDay } from '../../lib/queries';
+import { Button } from '../../ui/button';
+import { Cautions, Station } from '../../ui/station';
+import { Alarm } from '../../ui/states';
+import { AgeClocks } from './age-clocks';
+import { RestWindow } from './rest-why';
+
+const outOf = (batch: BatchPlan) =>
+  batch.tasks.find(({ kind }) => kind === 'temper')?.startS ??
+  Math.min(...batch.loads.map(({ startS }) => startS));
+
+/**
+ * Writes down that the plan's part of a lot was taken out: it becomes a lot of its own, leaves the place, and lies in the
+ * one where it thaws, if there is one.
+ */
+export const takePart = (
+  batch: BatchPlan,
+  lot: LotState,
+  formula: Formula,
+  kindOf: Parameters<typeof partOff>[3],
+  day: string,
+  thawIn: Place | undefined,
+): void => {
+  const { batchId: into, pieces } = batch;
+  const massG = Math.round(pieces * formula.piece.massG);
+  const inside = lot.stays.findLast(({ outMs }) => outMs === null);
+  for (const { lot: of, kind, payload } of partOff(
+    lot,
+    { into, pieces, massG, day },
+    formula,
+    kindOf,
+    nowMs(),
+  ))
+    record(kind, of, payload);
+  if (!inside) return;
+  record('rest-out', into, { placeId: inside.placeId });
+  if (thawIn)
+    record('rest-in', into, {
+      placeId: thawIn.id,
+      form: inside.form,
+      cover: 'covered',
+      startC: inside.startC,
+      massG,
+      pieces,
+    });
+};
+
+/** Dough in the cold of which a plan takes a part: nobody took it out yet. */
+export const PlannedPart = ({
+  batch,
+  formula,
+  lot,
+  queue,
+}: {
+  readonly batch: BatchPlan;
+  readonly formula: Formula;
+  /** The lot that it is a part of, as the journal knows it. */
+  readonly lot: LotState | undefined;
+  readonly queue: ReactNode;
+}) => {
+  const names = useNames();
+  const lots = useLots();
+  const wall = useWallClock();
+  const now = useNow(10_000);
+  const day = useDay();
+  const { data: bakery } = useBakery();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const from = batch.stock?.from ?? '';
+  const inside = lot?.stays.findLast(({ outMs }) => outMs === null);
+  const rules = lots?.ageRulesOf(from);
+  const places = bakery ? inUse(bakery.equipment).places : [];
+  const frozen = places.find(({ id }) => id === inside?.placeId)?.kind === 'freezer';
+  const thawIn = frozen ? places.find(({ kind }) => kind === 'walk-in') : undefined;
+  const outMs = outOf(batch) * 1000;
+  const enough = inside !== undefined && inside.pieces >= batch.pieces;
+  return (
+    <Station
+      title={`${formula.name} out of the cold`}
+      question={`${batch.pieces} pieces of ${from} are planned. When do they go out, and how many stay?`}
+      queueTitle="In the cold"
+      queue={queue}
+      actions={
+        <Button
+          look="primary"
+          disabled={!enough || !rules}
+          onClick={() => {
+            if (!lot || !rules || !day.data) return;
+            takePart(batch, lot, formula, rules.kindOf, day.data.date, thawIn);
+            void navigate(`/rest/${batch.batchId}${search}`);
+          }}
+        >
+          Take {batch.pieces} out{thawIn && `, into the ${thawIn.name.toLowerCase()}`}
+        </Button>
+      }
+      why={
+        <>
+          {lot && rules && <AgeClocks lot={lot} rules={rules} placeName={names.place} />}
+          <RestWindow formula={formula} plannedOutMs={outMs} />
+          <Cautions items={['Dough with egg thaws in the cold, covered, never on the bench.']} />
+        </>
+      }
+    >
+      {!inside && (
+        <Alarm>
+          {from} lies in no cold place any more, so nothing can be taken of it. Plan the day again.
+        </Alarm>
+      )}
+      {inside && !enough && (
+        <Alarm>
+          Only {inside.pieces} pieces of {from} are left, {batch.pieces} are planned. Plan the day again.
+        </Alarm>
+      )}
+      <p className="text-lg">
+        Take <strong>{batch.pieces} pieces</strong> of{' '}
+        <Link className="underline" to={`/rest/${from}${search}`}>
+          {from}
+        </Link>{' '}
+        {inside && `out of the ${names.place(inside.placeId).toLowerCase()} `}at{' '}
+        <strong>
+          {wall.near(outMs, now) === wall.date(outMs)
+            ? `${wall.time(outMs)} on ${wall.date(outMs)}`
+            : wall.near(outMs, now)}
+        </strong>
+        {inside && enough && `; ${inside.pieces - batch.pieces} stay in there`}.
+      </p>
+      <p className="mt-2 text-ink-soft">
+        They become the lot {batch.batchId}, as old as the dough they come from. Write that name on the bag or
+        tray.
+      </p>
+    </Station>
+  );
+};

@@ -1,0 +1,74 @@
+import type { Formula } from '../formula/index.js';
+import type { EntryKind, LotState, Payloads } from '../ledger/index.js';
+import { lotRecord } from '../lot/index.js';
+import type { PlaceKindOf } from '../lot/index.js';
+import { oldestAge } from './window.js';
+
+/** Something to write down of a lot. */
+export type ToWrite = {
+  [K in EntryKind]: { readonly lot: string; readonly kind: K; readonly payload: Payloads[K] };
+}[EntryKind];
+
+export interface PartToSplit {
+  /** Its name, from `partId` or from the plan that takes it. */
+  readonly into: string;
+  readonly massG: number;
+  readonly pieces: number;
+  /** The day that it is baked for, where that is another one than the lot's. */
+  readonly day?: string;
+}
+
+/**
+ * What is written down when a part of a lot becomes a lot of its own: it begins with the same truth and the age that it has
+ * by now, and lies where the lot lies.
+ * @param formula of a lot that pinned nothing
+ */
+export const partOff = (
+  lot: LotState,
+  { into, massG, pieces, day }: PartToSplit,
+  formula: Formula,
+  kindOf: PlaceKindOf,
+  nowMs: number,
+): readonly ToWrite[] => {
+  const { begun, stays, mixed } = lot;
+  const inside = stays.findLast(({ outMs }) => outMs === null);
+  const base = begun ?? lotRecord(formula, { massG, pieces, day: null, mixerId: null });
+  const { atMs: _a, who: _w, entryId: _e, ...pinned } = { atMs: 0, who: '', entryId: '', ...base };
+  const record: Payloads['begun'] = {
+    ...pinned,
+    massG,
+    pieces,
+    ...(day !== undefined && { day }),
+    parents: [{ lot: lot.lot, massG }],
+    age: oldestAge(lot, kindOf, nowMs),
+  };
+  return [
+    { lot: lot.lot, kind: 'split', payload: { into, massG, pieces } },
+    { lot: into, kind: 'begun', payload: record },
+    ...(mixed
+      ? [
+          {
+            lot: into,
+            kind: 'note' as const,
+            payload: { text: `Part of ${lot.lot}, mixed ${Math.round(mixed.massG)} g.` },
+          },
+        ]
+      : []),
+    ...(inside
+      ? [
+          {
+            lot: into,
+            kind: 'rest-in' as const,
+            payload: {
+              placeId: inside.placeId,
+              form: inside.form,
+              cover: inside.cover,
+              startC: inside.startC,
+              massG,
+              pieces,
+            },
+          },
+        ]
+      : []),
+  ];
+};
