@@ -1,4 +1,5 @@
 import 'reflect-metadata';
+import { brokenBy, sayBroken, type Broken } from './common/broken-database.js';
 import { readConfig } from './config.js';
 import { makeApp } from './make-app.js';
 
@@ -23,6 +24,10 @@ try {
     console.error(
       `The database does not answer on 127.0.0.1:${config.database.port}. "npm start" starts it; if it runs, look into .jokul/db/mariadb.log.`,
     );
+  } else if (code === 'newer-data') {
+    console.error((error as Error).message);
+  } else if (brokenBy(error)) {
+    console.error(sayBroken(brokenBy(error) as Broken));
   } else if (code === 'ER_ACCESS_DENIED_ERROR') {
     console.error('The database refuses the password. Start Jokul with "npm start", which knows it.');
   } else {

@@ -4,13 +4,16 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import compression from 'compression';
 import helmet from 'helmet';
+import { DataSource } from 'typeorm';
 import { AppModule, webRoot } from './app.module.js';
 import { SoundInputPipe } from './common/sound-input.pipe.js';
 import { missingAsset } from './common/missing-asset.js';
 import { ownHostOnly } from './common/own-host.js';
+import { nameRequest } from './common/request-id.js';
 import { ProblemFilter } from './common/problem.filter.js';
 import { QuietLogger } from './common/quiet-logger.js';
 import type { Config } from './config.js';
+import { refuseNewerSchema } from './database/newer-schema.js';
 import { DemoSeed } from './demo/seed.js';
 import { MetricsService } from './health/metrics.service.js';
 import { OwnBakery } from './setup/own-bakery.service.js';
@@ -29,6 +32,14 @@ export const makeApp = async (
     bodyParser: false,
     abortOnError: false,
   });
+  try {
+    await refuseNewerSchema(app.get(DataSource));
+  } catch (error) {
+    // Nothing of it stays open: whoever started it ends with the sentence.
+    await app.get(DataSource).destroy();
+    throw error;
+  }
+  app.use(nameRequest);
   app.use(ownHostOnly);
   app.use(app.get(MetricsService).count);
   app.use(missingAsset(webRoot));

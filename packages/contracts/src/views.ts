@@ -259,4 +259,6 @@ export interface ProblemView {
   readonly code: string;
   readonly message: string;
   readonly path: string;
+  /** The name under which the request stands in the log of the server. */
+  readonly requestId?: string;
 }

@@ -1,7 +1,9 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import { JokulError } from '@jokul/core';
 import type { ProblemView } from '@jokul/contracts';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
+import { brokenBy, sayBroken } from './broken-database.js';
+import { requestIdOf } from './request-id.js';
 
 interface Told {
   readonly status: number;
@@ -47,7 +49,7 @@ const sentence = (body: string | object, fallback: string): { message: string; p
   return { message, path: 'path' in body && typeof body.path === 'string' ? body.path : '' };
 };
 
-const tell = (error: unknown, logger: Logger): Told => {
+const tell = (error: unknown, log: (error: unknown) => void): Told => {
   if (error instanceof JokulError) {
     const status = conflictCodes.has(error.code) ? 409 : error.code.startsWith('unknown-') ? 404 : 422;
     return { status, code: error.code, message: error.message, path: error.path };
@@ -68,13 +70,19 @@ const tell = (error: unknown, logger: Logger): Told => {
       path: '',
     };
   }
+  const broken = brokenBy(error);
+  if (broken) {
+    log(error);
+    const code = broken.kind === 'table' ? 'records-broken' : broken.kind;
+    return { status: 503, code, message: sayBroken(broken), path: '' };
+  }
   const { status } =
     typeof error === 'object' && error !== null && 'status' in error ? error : { status: 500 };
   if (typeof status === 'number' && status >= 400 && status < 500) {
     return { status, code: 'bad-request', message: 'This request cannot be read.', path: '' };
   }
   // The stack goes to the log, never into an answer.
-  logger.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
+  log(error);
   return {
     status: 500,
     code: 'fault',
@@ -95,14 +103,31 @@ export class ProblemFilter implements ExceptionFilter {
       return;
     }
     const response = host.switchToHttp().getResponse<Response>();
-    const { status, code, message, path } = tell(error, this.logger);
+    const requestId = requestIdOf(response);
+    const { method, path: url } = host.switchToHttp().getRequest<Request>();
+    const { status, code, message, path } = tell(error, (fault) =>
+      this.logger.error({
+        message: fault instanceof Error ? (fault.stack ?? fault.message) : String(fault),
+        requestId,
+        method,
+        url,
+      }),
+    );
     if (response.headersSent) {
       response.end();
       return;
     }
     // Whoever is told that it does not go now is told when to try again, too.
     if (status === 503) response.setHeader('Retry-After', '3');
-    const body: ProblemView = { type: 'about:blank', title: code, status, code, message, path };
+    const body: ProblemView = {
+      type: 'about:blank',
+      title: code,
+      status,
+      code,
+      message,
+      path,
+      ...(requestId && { requestId }),
+    };
     response.status(status).type('application/problem+json').send(JSON.stringify(body));
   }
 }
