@@ -60,6 +60,7 @@ describe('payloads of the journal', () => {
       decision: 'accept',
       late: true,
     },
+    prepared: { what: 'butter-out' },
     browned: { inG: 900, outG: 742 },
     measured: { what: 'browned butter', temperatureC: 38 },
     'stage-done': { stageId: 'cream', durationS: 182 },

@@ -21,7 +21,14 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { allergenIds, entryKinds, type Allergen, type EntryKind } from '@jokul/core';
+import {
+  allergenIds,
+  entryKinds,
+  preparationKinds,
+  type Allergen,
+  type EntryKind,
+  type PreparationKind,
+} from '@jokul/core';
 import { FormulaBody } from './formula.js';
 import { OwnIngredientInput } from './setup.js';
 
@@ -157,6 +164,9 @@ export class DiscardedPayload {
   @Range(0, 100_000) pieces: number;
   @Reason() reason: string;
 }
+export class PreparedPayload {
+  @IsIn(preparationKinds) what: PreparationKind;
+}
 export class WeighedPayload {
   @Name() key: string;
   @Grams() massG: number;
@@ -288,6 +298,7 @@ export class StruckPayload {
 /** The class that checks the payload of each kind. */
 export const payloadClasses: Readonly<Record<EntryKind, new () => object>> = {
   begun: BegunPayload,
+  prepared: PreparedPayload,
   weighed: WeighedPayload,
   browned: BrownedPayload,
   measured: MeasuredPayload,

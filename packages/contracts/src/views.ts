@@ -19,6 +19,7 @@ import type {
   Residual,
   RibbonSegment,
   TeachingBake,
+  Preparation,
   Replanned,
   Unplaced,
   Violation,
@@ -91,6 +92,8 @@ export interface PlanView {
   readonly held: readonly string[];
   /** Lots in the cold that the plan leaves where they are. */
   readonly leave: readonly string[];
+  /** What is done for its doughs before they are weighed; plans of before this was known have none. */
+  readonly preparations?: readonly Preparation[];
   /** How good it is; plans of before this was known have none. */
   readonly quality?: PlanQuality;
   readonly violations: readonly Violation[];

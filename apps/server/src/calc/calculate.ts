@@ -35,7 +35,7 @@ import {
 import { doughIn, stagesOf, startOf } from './asked-dough.js';
 import { runCalibrate } from './calibrate.js';
 import { runDay } from './day.js';
-import { bringLinear, solveLinear } from './linear.js';
+import { bringLinear, solveBinary, solveLinear } from './linear.js';
 import {
   calcRequests,
   planSchema,
@@ -169,7 +169,7 @@ const runTray = (r: TrayRequest) => {
 
 const runPlan = (problem: PlanProblem) => {
   const least = leastUndone(problem, solveLinear);
-  const plan = solvePlan(problem, { leastUndone: least });
+  const plan = solvePlan(problem, { leastUndone: least, solveBinary });
   return {
     tasks: plan.batches.flatMap((batch) => batch.tasks),
     loads: plan.batches.flatMap((batch) => batch.loads),

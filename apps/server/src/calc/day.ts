@@ -14,7 +14,7 @@ import {
   type StockItem,
 } from '@jokul/core';
 import type { DayRequest } from '@jokul/contracts';
-import { solveLinear } from './linear.js';
+import { solveBinary, solveLinear } from './linear.js';
 
 const zone = demoRules.timeZone;
 const formulas = new Map(demoFormulas.map((formula) => [formula.code, formula]));
@@ -117,6 +117,7 @@ export const runDay = (request: DayRequest): object => {
     },
     {
       solveLinear,
+      solveBinary,
       ...(request.seconds !== undefined && { tries: 1_000_000, seconds: request.seconds }),
       ...(request.chance !== undefined && { chance: request.chance }),
     },

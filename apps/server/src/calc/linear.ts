@@ -21,3 +21,22 @@ export const solveLinear = (program: string): number => {
   if (Status !== 'Optimal') throw new Error(`The linear program is ${Status}.`);
   return ObjectiveValue;
 };
+
+/** An integer program that is not decided by then is given up, s. */
+const binarySeconds = 2;
+
+/**
+ * The columns that are 1 of a program whose columns are all binary; null where it was not decided in time.
+ * @param program in the LP format
+ * @throws Error when the solver was not brought in
+ */
+export const solveBinary = (program: string): ReadonlySet<string> | null => {
+  if (!highs) throw new Error('The linear solver was not brought in.');
+  const { Status, Columns } = highs.solve(program, { time_limit: binarySeconds });
+  if (Status !== 'Optimal') return null;
+  return new Set(
+    Object.values(Columns)
+      .filter((column) => 'Primal' in column && column.Primal > 0.5)
+      .map(({ Name }) => Name),
+  );
+};

@@ -4,7 +4,6 @@ import {
   atWallClock,
   demoCalendar,
   demoDay,
-  type Plan,
   demoEquipment,
   demoFormulas,
   demoOrders,
@@ -16,6 +15,7 @@ import {
   shiftDate,
   chance,
 } from '@jokul/core';
+import type { PlanView } from '@jokul/contracts';
 import {
   FormulaVersionEntity,
   JournalEntryEntity,
@@ -191,7 +191,8 @@ export class DemoSeed {
     writeToday(
       writer,
       luck,
-      plan.batches,
+      plan.plan.batches,
+      plan.preparations ?? [],
       new Map(demoFormulas.map((f) => [f.code, f])),
       demoEquipment,
       reduceLedger(writer.entries.slice(0, frozen)),
@@ -220,7 +221,7 @@ export class DemoSeed {
    * The demo's plan is the one that is laid out first, before anything is improved: as late as can be, so that the day is
    * all ahead as the demo opens, and a press on Plan again has something to show.
    */
-  private async planOfDemoDay(plannedAtS: number): Promise<Plan> {
-    return (await this.plans.make(demoDay.date, { nowMs: plannedAtS * 1000, tries: 0 })).plan;
+  private planOfDemoDay(plannedAtS: number): Promise<PlanView> {
+    return this.plans.make(demoDay.date, { nowMs: plannedAtS * 1000, tries: 0 });
   }
 }

@@ -12,6 +12,7 @@ import {
   type Equipment,
   type FloorState,
   type Formula,
+  type Preparation,
   type Task,
   type Chance,
 } from '@jokul/core';
@@ -90,12 +91,16 @@ export const writeToday = (
   writer: DemoWriter,
   luck: Chance,
   batches: readonly BatchPlan[],
+  preparations: readonly Preparation[],
   formulas: ReadonlyMap<string, Formula>,
   equipment: Equipment,
   /** What lay in the cold before. */
   floor: FloorState,
   nowS: number,
 ): void => {
+  for (const { batchId, kind, startS } of preparations)
+    if (startS <= nowS + 300)
+      writer.write('prepared', Math.min(startS, nowS - 60), 'Mix hand', batchId, { what: kind });
   for (const batch of batches) {
     const formula = formulas.get(batch.productCode);
     if (batch.stock && formula) writeStock(writer, luck, batch, formula, floor, nowS);

@@ -5,6 +5,8 @@ import {
   dayProblem,
   JokulError,
   moveLoad,
+  preparationsOf,
+  resourceIds,
   ribbonOf,
   leastUndone,
   qualityOf,
@@ -31,7 +33,7 @@ import {
   type Replanned,
 } from '@jokul/core';
 import type { PlanView, ProductForecast } from '@jokul/contracts';
-import { bringLinear, solveLinear } from '../calc/linear.js';
+import { bringLinear, solveBinary, solveLinear } from '../calc/linear.js';
 import { outcome, type Outcome } from './outcome.js';
 import { bakeIn, predictionsOf, type ProductBakes } from './predictions.js';
 
@@ -95,7 +97,14 @@ export interface ReplanTask extends Pick<
 
 export type PlanBody = Pick<
   PlanView,
-  'plan' | 'quality' | 'violations' | 'forecasts' | 'ribbons' | 'batchFormula' | 'batchForecasts'
+  | 'plan'
+  | 'quality'
+  | 'violations'
+  | 'preparations'
+  | 'forecasts'
+  | 'ribbons'
+  | 'batchFormula'
+  | 'batchForecasts'
 >;
 
 const predictionsFor = (
@@ -167,10 +176,12 @@ const planDay = ({
     ? { batches: input.fixed, unplaced: [], boundS: 0 }
     : safePlan(problem, {
         leastUndone: least,
+        solveBinary,
         ...(chance !== undefined && { chance }),
         ...(tries !== undefined && { tries }),
       }).plan;
   const formulaOf = (batch: BatchPlan) => fixedFormulas[batch.batchId] ?? formulas.get(batch.productCode);
+  const shifts = problem.resources.find(({ id }) => id === resourceIds.hands)?.when;
   const ribbons = solved.batches.flatMap((batch) => {
     const formula = formulaOf(batch);
     return formula
@@ -205,6 +216,12 @@ const planDay = ({
       }),
     ),
     ribbons,
+    preparations: solved.batches
+      .flatMap((batch) => {
+        const formula = formulaOf(batch);
+        return formula ? preparationsOf(batch, formula, rules, equipment.places, shifts) : [];
+      })
+      .sort((a, b) => a.startS - b.startS),
     batchFormula: Object.fromEntries(
       solved.batches.map((batch) => [batch.batchId, formulaOf(batch)?.version ?? 1]),
     ),
@@ -259,6 +276,7 @@ export const planDays = async (task: DaysTask): Promise<Outcome<DaysBody>> => {
     const least = leastUndone(problem, solveLinear);
     const { plan: found } = safePlan(problem, {
       leastUndone: least,
+      solveBinary,
       ...(chance !== undefined && { chance }),
       ...(tries !== undefined && { tries }),
     });

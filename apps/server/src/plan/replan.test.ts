@@ -186,7 +186,10 @@ describe('a load that is moved by hand', () => {
     let found: { load: Load; seen: MoveView } | null = null;
     for (const load of loadsOf(before.plan.batches).filter(({ startS }) => startS > nowS + 600)) {
       const { body } = await ask({ loadId: load.id, ovenId: load.ovenId, startS: load.startS + 240 });
-      if (body.id) found ??= { load, seen: body };
+      if (!body.id) continue;
+      // No more are asked about: an offer is kept only for a while.
+      found = { load, seen: body };
+      break;
     }
     if (!found?.seen.id) throw new Error('some load may wait');
     const { load, seen } = found;

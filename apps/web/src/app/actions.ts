@@ -1,6 +1,14 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
-import { openActions, overWindow, type Action, type Formula, type Load, type OverWindow } from '@jokul/core';
+import {
+  openActions,
+  overWindow,
+  type PreparationKind,
+  type Action,
+  type Formula,
+  type Load,
+  type OverWindow,
+} from '@jokul/core';
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay } from '../lib/queries';
 import { useJournal, record } from '../journal/store';
@@ -12,7 +20,11 @@ export const useActions = (): readonly Action[] => {
   const day = useDay();
   const floor = useJournal((s) => s.floor);
   const batches = day.data?.plan?.plan.batches;
-  return useMemo(() => (batches ? openActions(batches, floor) : []), [batches, floor]);
+  const preparations = day.data?.plan?.preparations;
+  return useMemo(
+    () => (batches ? openActions(batches, floor, preparations) : []),
+    [batches, floor, preparations],
+  );
 };
 
 export const useNames = () => {
@@ -26,7 +38,14 @@ export const useNames = () => {
   return { product, oven, place, mixer, target };
 };
 
-const verbs: Readonly<Record<Action['kind'], string>> = {
+/** What is done before a dough is weighed, as a person says it. */
+export const preparationWords: Readonly<Record<PreparationKind, string>> = {
+  'butter-out': 'Butter out for',
+  'butter-brown': 'Brown the butter for',
+  'eggs-out': 'Eggs out for',
+};
+
+const verbs: Readonly<Record<Exclude<Action['kind'], 'prepare'>, string>> = {
   mix: 'Mix',
   portion: 'Portion',
   'rest-in': 'Into the cold',
@@ -36,11 +55,13 @@ const verbs: Readonly<Record<Action['kind'], string>> = {
   pull: 'Pull',
   rack: 'Rack',
 };
-export const verb = (action: Action): string => verbs[action.kind];
+export const verb = ({ kind, prepare }: Action): string =>
+  kind === 'prepare' ? (prepare ? preparationWords[prepare.kind] : 'Prepare') : verbs[kind];
 
 /** Where an action is done: the page of its station. */
 export const pathOf = (action: Action): string => {
-  if (action.kind === 'mix') return `/mix/${action.batchId}`;
+  if (action.kind === 'mix' || (action.kind === 'prepare' && action.prepare?.kind === 'butter-brown'))
+    return `/mix/${action.batchId}`;
   if (action.kind === 'portion') return `/portion/${action.batchId}`;
   if (action.kind === 'rest-in' || action.kind === 'rest-out') return `/rest/${action.batchId}`;
   return '/floor';
@@ -60,6 +81,13 @@ const loadedPayload = (load: Load, trayIds: readonly string[], trayRestS: number
     pieces: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.pieces ?? 0),
     positions: trayIds.map((id) => load.trays.find((tray) => tray.id === id)?.position ?? 1),
   };
+};
+
+/** Writes down that something was put out or browned for a dough; false when the action is none of that. */
+export const doPreparation = ({ batchId, prepare }: Action): boolean => {
+  if (!prepare) return false;
+  record('prepared', batchId, { what: prepare.kind });
+  return true;
 };
 
 /** A load that must not go in before somebody decided on its dough. */

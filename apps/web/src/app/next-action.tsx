@@ -1,12 +1,13 @@
-import { urgencyOf } from '@jokul/core';
+import { mostUrgent, urgencyOf } from '@jokul/core';
 import { Link, useLocation } from 'react-router';
 import { countdown, useNow, useWallClock } from '../lib/clock';
 import { pathOf, useActions, useNames, verb } from './actions';
 
 /** The one most urgent thing, wherever one is. */
 export const NextAction = () => {
-  const [action] = useActions();
+  const actions = useActions();
   const now = useNow();
+  const action = mostUrgent(actions, now);
   const names = useNames();
   const wall = useWallClock();
   const { search } = useLocation();

@@ -1,8 +1,9 @@
-import type { BatchPlan, Load } from '../schedule/index.js';
+import type { BatchPlan, Load, Preparation } from '../schedule/index.js';
 import { isTakenOut } from './planned-stock.js';
 import { emptyLot, type FloorState, type LotState, type NeedleCore, type TrayState } from './state.js';
 
-export type ActionKind = 'mix' | 'portion' | 'rest-in' | 'rest-out' | 'load' | 'turn' | 'pull' | 'rack';
+export type ActionKind =
+  'prepare' | 'mix' | 'portion' | 'rest-in' | 'rest-out' | 'load' | 'turn' | 'pull' | 'rack';
 
 /** Something that has to be done on the floor. */
 export interface Action {
@@ -11,6 +12,7 @@ export interface Action {
   readonly batchId: string;
   readonly productCode: string;
   readonly load?: Load;
+  readonly prepare?: Preparation;
   readonly trayIds: readonly string[];
   readonly ovenId?: string;
   readonly dueMs: number;
@@ -28,6 +30,7 @@ const nowWindowMs: Readonly<Record<ActionKind, readonly [before: number, after: 
   'rest-in': [0, 600e3],
   portion: [120e3, 600e3],
   mix: [300e3, 900e3],
+  prepare: [300e3, 1800e3],
 };
 const soonMs = 10 * 60e3;
 
@@ -48,6 +51,7 @@ const rank: Readonly<Record<ActionKind, number>> = {
   'rest-in': 5,
   portion: 6,
   mix: 7,
+  prepare: 8,
 };
 
 const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] => {
@@ -184,9 +188,39 @@ const testActions = (batches: readonly BatchPlan[], state: FloorState): Action[]
       ];
     });
 
+/**
+ * What is to be done next. Butter that should have been out long since does not stand before a tray that is due: it is late
+ * anyway.
+ * @param actions the earliest due first
+ */
+export const mostUrgent = (actions: readonly Action[], nowMs: number): Action | undefined => {
+  const isDue = (action: Action) => ['late', 'now'].includes(urgencyOf(action, nowMs));
+  const [first] = actions;
+  if (first?.kind !== 'prepare' || !isDue(first)) return first;
+  return actions.find((action) => action.kind !== 'prepare' && isDue(action)) ?? first;
+};
+
+/** What is to be put out or browned for doughs that nobody weighed yet. */
+const preparing = (preparations: readonly Preparation[], state: FloorState): Action[] =>
+  preparations.flatMap((prepare): Action[] => {
+    const { batchId, productCode, kind, id, startS } = prepare;
+    const lot = state.lots.get(batchId) ?? emptyLot(batchId);
+    const begun = lot.weighed.size > 0 || lot.mixed || lot.portioned || lot.stays.length > 0;
+    // A pan that was weighed is browned, also where nobody pressed that it was.
+    const done = lot.prepared.has(kind) || (kind === 'butter-brown' && lot.browned.length > 0);
+    return begun || done || lot.trays.size > 0
+      ? []
+      : [{ id, kind: 'prepare', batchId, productCode, prepare, trayIds: [], dueMs: startS * 1000 }];
+  });
+
 /** Everything that is still to be done, the most urgent first. */
-export const openActions = (batches: readonly BatchPlan[], state: FloorState): readonly Action[] =>
+export const openActions = (
+  batches: readonly BatchPlan[],
+  state: FloorState,
+  preparations: readonly Preparation[] = [],
+): readonly Action[] =>
   [
+    ...preparing(preparations, state),
     ...batches.flatMap((batch) => [
       ...batchActions(batch, state),
       ...batch.loads.flatMap((load) => trayActions(batch, load, state)),

@@ -1,10 +1,13 @@
 import type { ClockName, LotAge, LotRecord } from '../lot/index.js';
+import type { PreparationKind } from '../schedule/index.js';
 import type { Cover } from '../thermal/index.js';
 
 /** What each kind of entry carries. Masses in g, temperatures in °C, durations in s, lengths in mm. */
 export interface Payloads {
   /** Mixing began, or a part became a lot of its own: what the lot is, pinned. */
   readonly begun: LotRecord;
+  /** Something was done for the dough before it is weighed: butter or eggs put out, butter browned. */
+  readonly prepared: { readonly what: PreparationKind };
   readonly weighed: {
     readonly key: string;
     readonly massG: number;
@@ -127,6 +130,7 @@ export interface Payloads {
 export type EntryKind = keyof Payloads;
 export const entryKinds: readonly EntryKind[] = [
   'begun',
+  'prepared',
   'weighed',
   'browned',
   'measured',

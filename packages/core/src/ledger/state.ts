@@ -28,6 +28,7 @@ export interface LotState {
   readonly lot: string;
   /** What the lot pinned when mixing began; null for what is only planned, and for lots of an older Jokul. */
   readonly begun: Did<'begun'> | null;
+  readonly prepared: ReadonlyMap<string, Did<'prepared'>>;
   readonly weighed: ReadonlyMap<string, Did<'weighed'>>;
   readonly browned: readonly Did<'browned'>[];
   /** The last temperature taken of each thing. */
@@ -97,6 +98,7 @@ export const emptyState: FloorState = { lots: new Map(), trays: new Map(), notic
 export const emptyLot = (lot: string): LotState => ({
   lot,
   begun: null,
+  prepared: new Map(),
   weighed: new Map(),
   browned: [],
   measured: new Map(),

@@ -1,5 +1,6 @@
 export * from './dough-temperature.js';
 export * from './butter.js';
+export * from './prepare.js';
 export * from './browned-butter.js';
 export * from './eggs.js';
 export * from './corrections.js';

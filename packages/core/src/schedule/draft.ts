@@ -28,7 +28,7 @@ export class Draft {
   private placed = new Map<BatchShareOfDay, Placed>();
 
   constructor(
-    private readonly problem: PlanProblem,
+    readonly problem: PlanProblem,
     readonly shares: readonly BatchShareOfDay[],
   ) {
     this.floor = new Floor(problem);
@@ -47,6 +47,29 @@ export class Draft {
       const batch = this.placed.get(share)?.batch;
       if (batch) this.floor.remove(batch);
       this.placed.delete(share);
+    }
+  }
+
+  /** How a share is placed now. */
+  now(share: BatchShareOfDay): BatchPlan | null {
+    return this.placed.get(share)?.batch ?? null;
+  }
+
+  /** What stays where it is while some shares are placed anew: other shares, what has begun, and other plans. */
+  staying(out: ReadonlySet<BatchShareOfDay>): readonly BatchPlan[] {
+    const others = this.shares.filter((share) => !out.has(share));
+    return [
+      ...this.problem.fixed,
+      ...(this.problem.taken ?? []),
+      ...others.flatMap((share) => this.placed.get(share)?.batch ?? []),
+    ];
+  }
+
+  /** Places shares as it was decided elsewhere. */
+  set(batches: ReadonlyMap<BatchShareOfDay, BatchPlan>): void {
+    for (const [share, batch] of batches) {
+      this.floor.add(batch);
+      this.placed.set(share, { batch, reason: '' });
     }
   }
 

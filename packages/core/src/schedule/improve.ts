@@ -1,6 +1,7 @@
 import { chance, type Chance } from '../quantity/index.js';
 import { better, type Draft } from './draft.js';
-import { Choices } from './choices.js';
+import { plainChoices, type Choices } from './choices.js';
+import { choosePlacements, type SolveBinary } from './choose-placements.js';
 import type { PlanProduct } from './problem.js';
 import type { BatchShareOfDay } from './shares.js';
 
@@ -13,7 +14,14 @@ export interface Effort {
   readonly seed?: number;
   /** So few pieces undone are known to be the best possible: more is not tried for. */
   readonly leastUndone?: number;
+  /** Decides at once how a few batches are placed, where not all of them are; not asked where left out. */
+  readonly solveBinary?: SolveBinary;
 }
+
+/** So many batches at most are decided on at once. */
+const mostAtOnce = 8;
+/** How often that is tried at most, each time with other ones. */
+const choicesTried = 6;
 
 /** A quick plan, as after every change: more is tried while pieces are undone, but not for longer than this, s. */
 export const quickTries = 200;
@@ -101,6 +109,49 @@ const inOrder = (
     .map(({ share }) => share);
 };
 
+/** What is open and what is due around it, as many as are decided on at once. */
+const aroundOpen = (
+  random: Chance,
+  shares: readonly BatchShareOfDay[],
+  open: readonly BatchShareOfDay[],
+): ReadonlySet<BatchShareOfDay> => {
+  if (shares.length <= mostAtOnce) return new Set(shares);
+  const pick = pickOf(random);
+  const around = pick(open);
+  const near = shares
+    .map((share) => ({
+      share,
+      far: share === around ? -1 : Math.abs(share.dueS - around.dueS) * random.between(0.5, 1.5),
+    }))
+    .sort((a, b) => a.far - b.far);
+  return new Set(near.slice(0, mostAtOnce).map(({ share }) => share));
+};
+
+/** Decides on open batches together with those around them; true where more pieces are in time by it. */
+const decide = (
+  draft: Draft,
+  effort: Effort,
+  random: Chance,
+  hopeless: ReadonlySet<BatchShareOfDay>,
+): boolean => {
+  const { solveBinary } = effort;
+  const open = draft.open().filter((share) => !hopeless.has(share));
+  if (!solveBinary || open.length === 0) return false;
+  const before = { kept: draft.kept(), score: draft.score() };
+  const out = aroundOpen(random, draft.shares, open);
+  const known = new Map([...out].map((share) => [share, draft.now(share)] as const));
+  const chosen = choosePlacements(draft.problem, draft.staying(out), known, solveBinary);
+  if (!chosen) return false;
+  draft.take([...out]);
+  draft.set(chosen);
+  // What found no place among the ways that were looked at may find one in what is left.
+  const left = [...out].filter((share) => !chosen.has(share));
+  draft.put(left, () => plainChoices);
+  if (better(draft.score(), before.score)) return true;
+  draft.back(before.kept);
+  return false;
+};
+
 /**
  * Improves a plan by taking some batches out and putting them back in another order, in other ovens and a little
  * earlier, and keeps what is better: fewest pieces undone, then least cost.
@@ -116,7 +167,17 @@ export const improve = (draft: Draft, effort: Effort, startedMs: number): void =
   const enough = effort.tries ?? Math.max(quickTries, triesPerBatch * shares.length);
   const hopeful = () => best.score.undone > (effort.leastUndone ?? 0);
   const most = () => effort.tries ?? (hopeful() ? triesWhileUndone : enough);
+  const decideAll = () => {
+    draft.back(best.kept);
+    for (let tried = 0; tried < choicesTried && hopeful(); tried++) {
+      if (decide(draft, effort, random, hopeless)) best = { kept: draft.kept(), score: draft.score() };
+      else if (shares.length <= mostAtOnce) break;
+    }
+    here = best;
+  };
   for (let t = 0; t < most() && shares.length > 0; t++) {
+    // Where the usual tries leave something open it is decided on, before more are tried.
+    if (t === enough && hopeful()) decideAll();
     const open = draft.open().filter((share) => !hopeless.has(share));
     if (Date.now() - startedMs > seconds * 1000 || (open.length === 0 && t >= enough)) break;
     const out = takenOut(random, shares, open);
@@ -133,5 +194,5 @@ export const improve = (draft: Draft, effort: Effort, startedMs: number): void =
       here = best;
     }
   }
-  draft.back(best.kept);
+  decideAll();
 };

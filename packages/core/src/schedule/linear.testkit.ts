@@ -10,4 +10,14 @@ export const solved = (program: string) => {
   if (Status !== 'Optimal') throw new Error(`The program is ${Status}.`);
   return { value: ObjectiveValue, columns: Columns };
 };
+/** The columns of a program of binary ones that are 1. */
+export const solveBinary = (program: string): ReadonlySet<string> | null => {
+  const { Status, Columns } = highs.solve(program, { time_limit: 5 });
+  if (Status !== 'Optimal') return null;
+  return new Set(
+    Object.values(Columns)
+      .filter((column) => 'Primal' in column && column.Primal > 0.5)
+      .map(({ Name }) => Name),
+  );
+};
 export const solveLinear = (program: string): number => solved(program).value;

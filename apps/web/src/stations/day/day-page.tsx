@@ -19,6 +19,7 @@ import { Alarm, Loading } from '../../ui/states';
 import { BatchLoads } from './batch-loads';
 import { FromTheCold } from './from-the-cold';
 import { MoveLoad, type Proposal } from './move-load';
+import { Preparations } from './preparations';
 import { SavePlan } from './save-plan';
 import { HowGood, HowSure, WaysOut } from './plan-quality';
 import { RibbonChart, TemperatureKey } from '../../viz/ribbon-chart';
@@ -150,7 +151,17 @@ const DayWork = () => {
   const lots = useLots();
   const [ref, width] = useWidth();
   if (!data || !day.data?.plan) return <Loading what="the day" />;
-  const { plan, quality, ribbons, violations, madeAtMs, held, leave, version } = day.data.plan;
+  const {
+    plan,
+    quality,
+    ribbons,
+    violations,
+    madeAtMs,
+    held,
+    leave,
+    preparations = [],
+    version,
+  } = day.data.plan;
   const { equipment } = data;
   const batches = [...plan.batches].sort((a, b) => firstStart(a) - firstStart(b));
   const loads = plan.batches.flatMap((batch) => batch.loads);
@@ -331,6 +342,7 @@ const DayWork = () => {
             <TemperatureKey say={(t) => temperature(t)} />
           </div>
           <LoadTable batches={plan.batches} />
+          <Preparations preparations={preparations} nearMs={firstLoad * 1000} />
         </>
       ) : (
         <NothingPlaced unplaced={plan.unplaced} />

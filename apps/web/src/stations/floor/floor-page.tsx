@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { inUse, urgencyOf, type Action, type Notice } from '@jokul/core';
-import { doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
+import { inUse, mostUrgent, urgencyOf, type Action, type Notice, type PreparationKind } from '@jokul/core';
+import { doPreparation, doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
 import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
 import { sayDone } from '../../app/say-done';
@@ -25,6 +25,10 @@ const useDo = () => {
   const navigate = useNavigate();
   const { search } = useLocation();
   return (action: Action) => {
+    if (doPreparation(action)) {
+      sayDone(action, names.product(action.productCode));
+      return;
+    }
     if (!doTrayAction(action, lots)) {
       if (!action.load) void navigate({ pathname: pathOf(action), search });
       return;
@@ -36,9 +40,18 @@ const useDo = () => {
 const label = (action: Action) => `${verb(action)} ${action.load?.id ?? action.batchId}`;
 const place = (action: Action, names: ReturnType<typeof useNames>) =>
   action.ovenId ? names.oven(action.ovenId) : action.batchId;
+/** How much of it, for what is put out. */
+const amount = ({ prepare }: Action, mass: (grams: number) => string) =>
+  prepare ? `${mass(prepare.massG)}, ` : '';
 
 /** What to look for, or to mind, at each step. */
-const cues: Readonly<Record<Exclude<Action['kind'], 'pull'>, string>> = {
+const preparationCues: Readonly<Record<PreparationKind, string>> = {
+  'butter-out': 'In its wrapper, apart. It should give to a thumb, and not shine.',
+  'butter-brown': 'Light pan, stir, weigh it before and after. It must cool before egg goes in.',
+  'eggs-out': 'In their tray, out of the cold. Cold egg makes a creamed dough curdle.',
+};
+
+const cues: Readonly<Record<Exclude<Action['kind'], 'pull' | 'prepare'>, string>> = {
   mix: 'Weigh everything first. Then the mixer turns.',
   portion: 'Weigh the first three pieces. Then one in so many.',
   'rest-in': 'Into the cold at once: dough with egg does not wait.',
@@ -53,7 +66,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
   const lots = useLots();
   const names = useNames();
   const wall = useWallClock();
-  const { temperature } = useUnits();
+  const { temperature, mass } = useUnits();
   const urgency = urgencyOf(action, now);
   const hand = urgency === 'late' || urgency === 'now';
   return (
@@ -69,6 +82,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           {verb(action)} {names.product(action.productCode)}
         </h1>
         <p className="mt-1 text-3xl max-sm:text-2xl">
+          {amount(action, mass)}
           {place(action, names)}
           {action.load && `, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`}
           {action.kind === 'load' && action.load && `, set to ${temperature(action.load.setC)}`}
@@ -76,7 +90,9 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
         <p className="mt-4 max-w-[30ch] text-2xl text-ink-soft max-sm:mt-2 max-sm:text-lg">
           {action.kind === 'pull'
             ? pullCue(lots?.formulaOf(action.batchId)?.bake.target ?? 'chewy')
-            : cues[action.kind]}
+            : action.kind === 'prepare'
+              ? action.prepare && preparationCues[action.prepare.kind]
+              : cues[action.kind]}
         </p>
       </div>
       <div className="mt-3 flex flex-wrap items-end justify-between gap-4">
@@ -94,7 +110,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           onClick={() => onDo(action)}
           aria-label={label(action)}
         >
-          {action.load ? verb(action) : 'Go there'}
+          {action.prepare ? 'Done' : action.load ? verb(action) : 'Go there'}
         </Button>
       </div>
     </section>
@@ -103,6 +119,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
 
 const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (action: Action) => void }) => {
   const names = useNames();
+  const { mass } = useUnits();
   const wall = useWallClock();
   const urgency = urgencyOf(action, now);
   const hand = urgency === 'late' || urgency === 'now';
@@ -116,6 +133,7 @@ const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           {verb(action)} {names.product(action.productCode)}
         </span>
         <span className="figures block text-[15px] text-ink-soft">
+          {amount(action, mass)}
           {place(action, names)},{' '}
           {action.dueMs < now
             ? `${countdown(now - action.dueMs)} late`
@@ -129,7 +147,7 @@ const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
         onClick={() => onDo(action)}
         aria-label={label(action)}
       >
-        {action.load ? verb(action) : 'Go'}
+        {action.prepare ? 'Done' : action.load ? verb(action) : 'Go'}
       </Button>
     </li>
   );
@@ -176,7 +194,8 @@ const FloorWall = () => {
   useKeepAwake();
   const loads = useDay().data?.plan?.plan.batches.flatMap((batch) => batch.loads) ?? [];
   if (!data || !loaded) return <Loading what="the floor" />;
-  const [first, ...rest] = actions;
+  const first = mostUrgent(actions, now);
+  const rest = actions.filter((action) => action !== first);
   // A retired oven stays on the wall for as long as a load of this day is in it.
   const planned = new Set(loads.map(({ ovenId }) => ovenId));
   const { ovens } = inUse(data.equipment, (id) => planned.has(id));

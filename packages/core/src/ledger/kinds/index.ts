@@ -10,6 +10,7 @@ import { mixed } from './mixed.js';
 import { note } from './note.js';
 import { discarded, merged, split } from './parts.js';
 import { portioned } from './portioned.js';
+import { prepared } from './prepared.js';
 import { released } from './released.js';
 import { restIn } from './rest-in.js';
 import { restOut } from './rest-out.js';
@@ -23,6 +24,7 @@ export type { Kind } from './kind.js';
 /** Every kind of entry. A new one is a file beside these and a line here. */
 export const kinds: { readonly [K in EntryKind]: Kind<K> } = {
   begun,
+  prepared,
   weighed,
   browned,
   measured,

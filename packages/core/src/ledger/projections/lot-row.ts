@@ -21,6 +21,7 @@ export interface LotRow {
 /** Kinds that say something of a lot without working on it. */
 const aside: ReadonlySet<EntryKind> = new Set<EntryKind>([
   'begun',
+  'prepared',
   'note',
   'struck',
   'inspected',

@@ -1,0 +1,49 @@
+import type { Preparation } from '@jokul/core';
+import { preparationWords, useNames } from '../../app/actions';
+import { useWallClock } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
+
+/** What is put out or browned before the doughs are weighed, in the order of its moments. */
+export const Preparations = ({
+  preparations,
+  nearMs,
+}: {
+  readonly preparations: readonly Preparation[];
+  readonly nearMs: number;
+}) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const { mass } = useUnits();
+  if (preparations.length === 0) return null;
+  return (
+    <div className="table-room">
+      <table className="mt-4 w-full">
+        <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
+          Before the mixing: butter and eggs
+        </caption>
+        <tbody>
+          {preparations.map(({ id, kind, productCode, massG, startS, earlyS }) => (
+            <tr key={id} className="border-t align-top">
+              <td className="figures w-28 py-0.5 pr-3 whitespace-nowrap">
+                {wall.near(startS * 1000, nearMs)}
+              </td>
+              <td className="py-0.5 pr-3">
+                {preparationWords[kind]} {names.product(productCode)}
+                {earlyS > 0 && (
+                  <span className="block text-[13px] text-ink-soft">
+                    {wall.near((startS + earlyS) * 1000, nearMs)} would do, but nobody is there then.
+                  </span>
+                )}
+              </td>
+              <td className="figures py-0.5 text-right">{mass(massG)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        By a wrapped 500 g block from 4 °C to 19 °C in the room, eggs an hour before; within a fifth without a
+        probe. On Mix you can say how yours lies.
+      </p>
+    </div>
+  );
+};

@@ -1,0 +1,109 @@
+import { amountsFor, type Formula } from '../formula/index.js';
+import { ingredient } from '../ingredient/index.js';
+import type { Availability, BatchPlan, HouseRules, Preparation, PreparationKind } from '../schedule/index.js';
+import type { Place } from '../thermal/index.js';
+import { coolBrownedButter } from './browned-butter.js';
+import { softenButter } from './butter.js';
+
+/** Butter for creaming, °C in the mean: pliable, not shiny. And butter as it comes out of the cold. Usual. */
+const creamingC = 19;
+const fromColdC = 4;
+/** Eggs in their tray are out so long before mixing, s. Usual. */
+const eggsOutS = 3600;
+/** Melting and browning, before it is poured out to cool, s. Usual. */
+const browningS = 20 * 60;
+const brownedC = 120;
+/** Browned butter is poured out so thin that a kilogram covers this, m². */
+const areaOfKgM2 = 0.08;
+/** Nothing is put out longer before than this, s. */
+const longestS = 16 * 3600;
+
+const softened = new Map<number, number | null>();
+/** How long a 500 g block takes in a room, s; null where it never gets there. Computed once for a room: it is heavy. */
+const softeningS = (roomC: number): number | null => {
+  const known = softened.get(roomC);
+  if (known !== undefined) return known;
+  const { time } = softenButter({
+    form: 'block-500',
+    wrapped: true,
+    roomC,
+    startC: fromColdC,
+    targetC: creamingC,
+  });
+  const value = time?.value ?? null;
+  softened.set(roomC, value);
+  return value;
+};
+
+/** The last moment at which somebody is there, not after another one. */
+const attendedBy = (shifts: readonly Availability[] | undefined, atS: number): number => {
+  if (!shifts) return atS;
+  const open = shifts.filter(({ capacity, fromS }) => capacity > 0 && fromS <= atS);
+  return open.length === 0 ? atS : Math.max(...open.map(({ toS }) => Math.min(toS - 60, atS)));
+};
+
+interface Wanted {
+  readonly kind: PreparationKind;
+  readonly massG: number;
+  readonly aheadS: number | null;
+}
+
+/**
+ * What is to be done for a batch before it is mixed: butter out of the cold so that it is pliable by then, butter browned
+ * so that it has cooled to where egg may go in, eggs out. When nobody is there at that moment, at the end of the shift
+ * before. A dough that is not mixed needs none of it.
+ * @param shifts when people are there; always where left out
+ */
+export const preparationsOf = (
+  batch: BatchPlan,
+  formula: Formula,
+  rules: Pick<HouseRules, 'eggIntoButterC'>,
+  places: readonly Place[],
+  shifts?: readonly Availability[],
+): readonly Preparation[] => {
+  const mix = batch.tasks.find(({ kind }) => kind === 'mix');
+  const bench = places.find(({ kind }) => kind === 'bench');
+  if (!mix || !bench) return [];
+  const amounts = amountsFor(formula, batch.massG);
+  const massOf = (wanted: (kind: string, browned: boolean) => boolean) =>
+    amounts
+      .filter(({ line }) => wanted(ingredient(line.ingredientId).kind, line.browned === true))
+      .reduce((sum, { mass }) => sum + mass.value, 0);
+  const melted = formula.method?.cream === 'melted';
+  const butterG = massOf((kind, browned) => kind === 'butter' && !browned);
+  const brownG = massOf((kind, browned) => kind === 'butter' && browned);
+  const eggG = massOf((kind) => kind === 'egg');
+  const cooling =
+    brownG > 0
+      ? coolBrownedButter(
+          {
+            massG: brownG,
+            areaM2: Math.min(2, Math.max(0.02, (areaOfKgM2 * brownG) / 1000)),
+            startC: brownedC,
+            place: bench,
+          },
+          rules.eggIntoButterC,
+        )
+      : null;
+  const all: readonly Wanted[] = [
+    { kind: 'butter-out', massG: melted ? 0 : butterG, aheadS: softeningS(bench.airC) },
+    { kind: 'butter-brown', massG: brownG, aheadS: cooling && browningS + cooling.value },
+    { kind: 'eggs-out', massG: eggG, aheadS: eggsOutS },
+  ];
+  return all.flatMap(({ kind, massG, aheadS }): Preparation[] => {
+    if (massG <= 0 || aheadS === null) return [];
+    const wantedS = Math.floor((mix.startS - Math.min(aheadS, longestS)) / 60) * 60;
+    const startS = attendedBy(shifts, wantedS);
+    return [
+      {
+        id: `${batch.batchId}/${kind}`,
+        kind,
+        batchId: batch.batchId,
+        productCode: batch.productCode,
+        massG: Math.round(massG),
+        startS,
+        earlyS: wantedS - startS,
+      },
+    ];
+  });
+};

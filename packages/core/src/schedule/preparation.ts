@@ -1,0 +1,15 @@
+export const preparationKinds = ['butter-out', 'butter-brown', 'eggs-out'] as const;
+/** What is done for a dough before it is weighed. */
+export type PreparationKind = (typeof preparationKinds)[number];
+
+/** Something that is done for a batch before its mixing, at a moment that its ingredients ask for. */
+export interface Preparation {
+  readonly id: string;
+  readonly kind: PreparationKind;
+  readonly batchId: string;
+  readonly productCode: string;
+  readonly massG: number;
+  readonly startS: number;
+  /** How much sooner that is than it would have to be, since nobody is there later, s. */
+  readonly earlyS: number;
+}
