@@ -93,15 +93,16 @@ export class ScaleInput extends Thing {
   @Between(20, 500_000, 'What the scale carries, g,') maxMassG: number;
   @Between(0.001, 100, 'The step of the scale, g,') resolutionG: number;
 }
+export class HoursInput {
+  @TimeOfDay() from: string;
+  @TimeOfDay() to: string;
+}
 export class ShiftInput {
   @Name() name: string;
   @TimeOfDay() from: string;
   @TimeOfDay() to: string;
   @Whole(1, 100, 'The number of hands') hands: number;
-}
-export class HoursInput {
-  @TimeOfDay() from: string;
-  @TimeOfDay() to: string;
+  @IsOptional() @ListOf(() => HoursInput, 6) breaks?: HoursInput[];
 }
 
 export class ClosedDayInput {

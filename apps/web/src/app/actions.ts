@@ -1,19 +1,12 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
-import {
-  openActions,
-  overWindow,
-  type PreparationKind,
-  type Action,
-  type Formula,
-  type Load,
-  type OverWindow,
-} from '@jokul/core';
+import { openActions, overWindow, type Action, type Formula, type Load, type OverWindow } from '@jokul/core';
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay } from '../lib/queries';
 import { useJournal, record } from '../journal/store';
 import { loadingOf } from './loading-now';
 import type { Lots } from './lots';
+import { preparationWords } from './preparation-words';
 
 /** Everything open on the floor of the shown day, the most urgent first. */
 export const useActions = (): readonly Action[] => {
@@ -36,13 +29,6 @@ export const useNames = () => {
   /** What the product is baked to. */
   const target = (code: string) => bakery.data?.formulas.find((f) => f.code === code)?.bake.target ?? 'chewy';
   return { product, oven, place, mixer, target };
-};
-
-/** What is done before a dough is weighed, as a person says it. */
-export const preparationWords: Readonly<Record<PreparationKind, string>> = {
-  'butter-out': 'Butter out for',
-  'butter-brown': 'Brown the butter for',
-  'eggs-out': 'Eggs out for',
 };
 
 const verbs: Readonly<Record<Exclude<Action['kind'], 'prepare'>, string>> = {

@@ -34,6 +34,12 @@ export interface Rack {
   readonly retired?: boolean;
 }
 
+/** From a time of day to another one, by the bakery's clock. */
+export interface Hours {
+  readonly from: string;
+  readonly to: string;
+}
+
 export interface Shift {
   readonly name: string;
   /** Wall clock, every day. */
@@ -41,6 +47,8 @@ export interface Shift {
   readonly to: string;
   /** People who can mix and portion; the oven hand is not counted. */
   readonly hands: number;
+  /** When nobody of the shift works, the first first; none where left out. */
+  readonly breaks?: readonly Hours[];
 }
 
 export interface Equipment {

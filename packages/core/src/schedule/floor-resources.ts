@@ -1,5 +1,6 @@
 import { atWallClock, shiftDate, wallClock } from '../quantity/index.js';
-import type { Equipment, HouseRules } from './equipment.js';
+import type { Equipment, HouseRules, Shift } from './equipment.js';
+import { shiftParts, wallOf } from './shift-parts.js';
 import { whyClosed, type Calendar } from './calendar.js';
 import { trayKindOf } from './predictions.js';
 import { resourceIds, type Availability, type Resource } from './problem.js';
@@ -21,13 +22,30 @@ export const everyDay = (
   { from, to, capacity }: { readonly from: string; readonly to: string; readonly capacity: number },
   calendar: Calendar | undefined,
 ): readonly Availability[] =>
-  datesOf(stretch.fromS, stretch.toS, timeZone)
+  everyShift(stretch, timeZone, { name: '', from, to, hands: capacity }, calendar);
+
+/** The hands of a shift on every open day of a stretch of time, but for its breaks. */
+export const everyShift = (
+  stretch: { readonly fromS: number; readonly toS: number },
+  timeZone: string,
+  shift: Shift,
+  calendar: Calendar | undefined,
+): readonly Availability[] => {
+  const parts = shiftParts(shift);
+  const at = (day: string, min: number) => {
+    const { time, days } = wallOf(min);
+    return atWallClock(shiftDate(day, days), time, timeZone);
+  };
+  return datesOf(stretch.fromS, stretch.toS, timeZone)
     .filter((day) => whyClosed(calendar, day) === null)
-    .map((day) => ({
-      fromS: atWallClock(day, from, timeZone),
-      toS: atWallClock(to <= from ? shiftDate(day, 1) : day, to, timeZone),
-      capacity,
-    }));
+    .flatMap((day) =>
+      parts.map(({ fromMin, toMin }) => ({
+        fromS: at(day, fromMin),
+        toS: at(day, toMin),
+        capacity: shift.hands,
+      })),
+    );
+};
 
 const placeKinds = ['walk-in', 'freezer', 'bench'] as const;
 const kindNames = { 'walk-in': 'Chilled places', freezer: 'Frozen places', bench: 'Benches' } as const;
@@ -67,9 +85,7 @@ export const resourcesOf = (
     id: resourceIds.hands,
     name: 'Hands for mixing and portioning',
     capacity: equipment.shifts.reduce((sum, s) => sum + s.hands, 0),
-    when: equipment.shifts.flatMap((s) =>
-      everyDay(stretch, rules.timeZone, { ...s, capacity: s.hands }, equipment.calendar),
-    ),
+    when: equipment.shifts.flatMap((shift) => everyShift(stretch, rules.timeZone, shift, equipment.calendar)),
   },
   { id: resourceIds.trays, name: 'Trays', capacity: trayKindOf(equipment, rules).count },
   {

@@ -1,11 +1,12 @@
 import Papa from 'papaparse';
 import { wallClock } from '../quantity/index.js';
 import type { BatchPlan, Task, TaskKind } from './problem.js';
+import type { Preparation, PreparationKind } from './preparation.js';
 
 /** Something that a person does of a plan, or a machine, from a moment to a moment. */
 export interface PlannedWork {
   readonly id: string;
-  readonly kind: TaskKind;
+  readonly kind: TaskKind | PreparationKind;
   readonly batchId: string;
   readonly productCode: string;
   readonly startS: number;
@@ -15,6 +16,8 @@ export interface PlannedWork {
   readonly setC: number | null;
   readonly trays: number | null;
   readonly pieces: number;
+  /** Of what is put out or browned, g. */
+  readonly massG: number | null;
 }
 
 const workOf = (batch: BatchPlan, task: Task): PlannedWork => {
@@ -30,23 +33,49 @@ const workOf = (batch: BatchPlan, task: Task): PlannedWork => {
     setC: task.kind === 'bake' ? (load?.setC ?? null) : null,
     trays: load ? load.trays.length : null,
     pieces: load ? load.trays.reduce((sum, { pieces }) => sum + pieces, 0) : batch.pieces,
+    massG: null,
   };
 };
 
+/** A few minutes of somebody's time, s. */
+const preparingS = 300;
+
+const preparationWork = (
+  { id, kind, batchId, productCode, massG, startS }: Preparation,
+  batches: readonly BatchPlan[],
+): PlannedWork => ({
+  id,
+  kind,
+  batchId,
+  productCode,
+  startS,
+  endS: startS + preparingS,
+  where: '',
+  setC: null,
+  trays: null,
+  pieces: batches.find((batch) => batch.batchId === batchId)?.pieces ?? 0,
+  massG,
+});
+
 /** All work of a plan in the order of its beginning. */
-export const plannedWork = (batches: readonly BatchPlan[]): readonly PlannedWork[] =>
-  batches
-    .flatMap((batch) => batch.tasks.map((task) => workOf(batch, task)))
-    .sort((a, b) => a.startS - b.startS || a.endS - b.endS);
+export const plannedWork = (
+  batches: readonly BatchPlan[],
+  preparations: readonly Preparation[] = [],
+): readonly PlannedWork[] =>
+  [
+    ...batches.flatMap((batch) => batch.tasks.map((task) => workOf(batch, task))),
+    ...preparations.map((own) => preparationWork(own, batches)),
+  ].sort((a, b) => a.startS - b.startS || a.endS - b.endS);
 
 /** The plan as a table for a spreadsheet, times by the bakery's clock. */
 export const planToCsv = (
   batches: readonly BatchPlan[],
   timeZone: string,
   nameOf: { readonly product: (code: string) => string; readonly place: (id: string) => string },
+  preparations: readonly Preparation[] = [],
 ): string =>
   Papa.unparse(
-    plannedWork(batches).map((work) => {
+    plannedWork(batches, preparations).map((work) => {
       const [from, to] = [wallClock(work.startS, timeZone), wallClock(work.endS, timeZone)];
       return {
         date: from.date,
@@ -61,6 +90,7 @@ export const planToCsv = (
         'set °C': work.setC ?? '',
         trays: work.trays ?? '',
         pieces: work.pieces,
+        'of it, g': work.massG ?? '',
       };
     }),
     // A cell that begins like a formula is text in every spreadsheet.

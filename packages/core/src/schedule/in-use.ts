@@ -1,6 +1,7 @@
 import { JokulError, requireNumber } from '../shown/index.js';
 import { weekdayNames } from './calendar.js';
 import type { Equipment } from './equipment.js';
+import { shiftParts } from './shift-parts.js';
 
 /** Out of use for good, and kept: records name it. */
 export interface Retirable {
@@ -94,9 +95,11 @@ export const checkEquipment = (equipment: Equipment): void => {
     );
   if (equipment.shifts.length === 0)
     throw new JokulError('no-shift', 'At least one shift stays: somebody must mix and portion.', 'shifts');
-  equipment.shifts.forEach(({ from, to, name }, i) => {
+  equipment.shifts.forEach((shift, i) => {
+    const { from, to, name } = shift;
     if (from === to)
       throw new JokulError('bad-shift', `${name} begins and ends at ${from}.`, `shifts.${i}.to`);
+    shiftParts(shift);
   });
   const { closedWeekdays = [], closedDays = [] } = equipment.calendar ?? {};
   if (new Set(closedWeekdays).size === weekdayNames.length)

@@ -30,10 +30,19 @@ const changeDue = (problem: PlanProblem, { productCode, demand }: Served, byS: n
   ),
 });
 
-/** Shifts that have yet to begin begin so much earlier, but not before now. */
+/** No break is longer than this, s. */
+const longestBreakS = 3 * 3600;
+
+/** Shifts that have yet to begin begin so much earlier, but not before now; they keep their breaks. */
 const startEarlier = (problem: PlanProblem, byS: number): PlanProblem => {
+  const isAfterBreak = (when: readonly Availability[], { fromS }: Availability) =>
+    when.some(({ toS }) => toS < fromS && fromS - toS <= longestBreakS);
   const shift = (when: readonly Availability[]) =>
-    when.map((a) => (a.fromS > problem.nowS ? { ...a, fromS: Math.max(problem.nowS, a.fromS - byS) } : a));
+    when.map((a) =>
+      a.fromS > problem.nowS && !isAfterBreak(when, a)
+        ? { ...a, fromS: Math.max(problem.nowS, a.fromS - byS) }
+        : a,
+    );
   return {
     ...problem,
     ovenHours: shift(problem.ovenHours),

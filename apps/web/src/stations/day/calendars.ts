@@ -1,6 +1,9 @@
 /** What a calendar is for: those who mix and portion, or those at the ovens. */
 export const calendars = {
-  bench: { name: 'Mixing and portioning', kinds: ['mix', 'portion'] },
+  bench: {
+    name: 'Mixing and portioning',
+    kinds: ['butter-out', 'butter-brown', 'eggs-out', 'mix', 'portion', 'temper'],
+  },
   ovens: { name: 'Ovens', kinds: ['bake'] },
 } as const;
 export type CalendarKind = keyof typeof calendars;

@@ -226,7 +226,14 @@ const DayWork = () => {
           <Button icon={<Printer size={16} />} onClick={() => window.print()}>
             Print
           </Button>
-          {placed && <SavePlan date={day.data.date} plan={plan} timeZone={data.rules.timeZone} />}
+          {placed && (
+            <SavePlan
+              date={day.data.date}
+              plan={plan}
+              preparations={preparations}
+              timeZone={data.rules.timeZone}
+            />
+          )}
           <PlanDays />
           <PlanButton label="Plan again" />
         </>

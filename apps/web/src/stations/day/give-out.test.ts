@@ -68,4 +68,23 @@ describe('a plan as a calendar', () => {
   it('of an empty day is an empty calendar', () => {
     expect(unfolded(planToCalendar([], 'ovens', names, String))).not.toContain('BEGIN:VEVENT');
   });
+
+  it('for the bench holds what is put out before, too', () => {
+    const lines = unfolded(
+      planToCalendar([batch], 'bench', names, (c) => `${c} °C`, [
+        {
+          id: 'GNG-26-58-X/butter-out',
+          kind: 'butter-out',
+          batchId: 'GNG-26-58-X',
+          productCode: 'GNG',
+          massG: 1450,
+          startS: at - 60_000,
+          earlyS: 0,
+        },
+      ]),
+    );
+    expect(lines.filter((line) => line === 'BEGIN:VEVENT')).toHaveLength(2);
+    expect(lines).toContain('SUMMARY:Butter out for Quay Ginger\\; crisp\\, thin');
+    expect(lines.some((line) => line.startsWith('DESCRIPTION:') && line.includes('1450 g of it'))).toBe(true);
+  });
 });

@@ -1,13 +1,20 @@
 import ical from 'ical-generator';
 import { calendars, type CalendarKind } from './calendars';
-import { plannedWork, type BatchPlan, type PlannedWork } from '@jokul/core';
+import { plannedWork, type BatchPlan, type PlannedWork, type Preparation } from '@jokul/core';
+import { preparationWords } from '../../app/preparation-words';
 
 export interface Names {
   readonly product: (code: string) => string;
   readonly place: (id: string) => string;
 }
 
-const verbs: Readonly<Record<string, string>> = { mix: 'Mix', portion: 'Portion', bake: 'Bake' };
+const verbs: Readonly<Record<string, string>> = {
+  ...preparationWords,
+  mix: 'Mix',
+  portion: 'Portion',
+  temper: 'Out of the cold:',
+  bake: 'Bake',
+};
 
 const summaryOf = (work: PlannedWork, { product, place }: Names): string =>
   [`${verbs[work.kind] ?? work.kind} ${product(work.productCode)}`, work.where && place(work.where)]
@@ -23,10 +30,13 @@ export const planToCalendar = (
   kind: CalendarKind,
   names: Names,
   sayTemperature: (celsius: number) => string,
+  preparations: readonly Preparation[] = [],
 ): string => {
   const { name, kinds } = calendars[kind];
   const calendar = ical({ name: `Jokul: ${name}`, prodId: { company: 'Jokul', product: 'plan' } });
-  for (const work of plannedWork(batches).filter((own) => (kinds as readonly string[]).includes(own.kind)))
+  for (const work of plannedWork(batches, preparations).filter((own) =>
+    (kinds as readonly string[]).includes(own.kind),
+  ))
     calendar.createEvent({
       id: `${work.id}@jokul`,
       start: new Date(work.startS * 1000),
@@ -37,6 +47,7 @@ export const planToCalendar = (
         `${work.pieces} pieces`,
         work.trays === null ? '' : `${work.trays} trays`,
         work.setC === null ? '' : sayTemperature(work.setC),
+        work.massG === null ? '' : `${work.massG} g of it`,
       ]
         .filter(Boolean)
         .join(', '),

@@ -1,5 +1,6 @@
 import type { Preparation } from '@jokul/core';
-import { preparationWords, useNames } from '../../app/actions';
+import { useNames } from '../../app/actions';
+import { preparationWords } from '../../app/preparation-words';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 

@@ -1,6 +1,6 @@
 import { Download } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { planToCsv, type Plan } from '@jokul/core';
+import { planToCsv, type Plan, type Preparation } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { saveFile } from '../../lib/save-file';
 import { useUnits } from '../../lib/units';
@@ -11,7 +11,17 @@ const item =
   'block w-full cursor-pointer rounded px-3 py-1.5 text-left text-[14px] outline-none data-[highlighted]:bg-ground';
 
 /** The plan as files: a calendar for the bench and one for the ovens, a table, and all of it as JSON. */
-export const SavePlan = ({ date, plan, timeZone }: { date: string; plan: Plan; timeZone: string }) => {
+export const SavePlan = ({
+  date,
+  plan,
+  preparations,
+  timeZone,
+}: {
+  date: string;
+  plan: Plan;
+  preparations: readonly Preparation[];
+  timeZone: string;
+}) => {
   const { product, oven, mixer } = useNames();
   const { temperature } = useUnits();
   const place = (id: string) => (oven(id) === id ? mixer(id) : oven(id));
@@ -20,7 +30,7 @@ export const SavePlan = ({ date, plan, timeZone }: { date: string; plan: Plan; t
       saveFile(
         `${date}-${kind}.ics`,
         'text/calendar',
-        planToCalendar(plan.batches, kind, { product, place }, temperature),
+        planToCalendar(plan.batches, kind, { product, place }, temperature, preparations),
       ),
     );
   return (
@@ -42,7 +52,11 @@ export const SavePlan = ({ date, plan, timeZone }: { date: string; plan: Plan; t
           <DropdownMenu.Item
             className={item}
             onSelect={() =>
-              saveFile(`${date}-plan.csv`, 'text/csv', planToCsv(plan.batches, timeZone, { product, place }))
+              saveFile(
+                `${date}-plan.csv`,
+                'text/csv',
+                planToCsv(plan.batches, timeZone, { product, place }, preparations),
+              )
             }
           >
             All work, as CSV
@@ -53,7 +67,7 @@ export const SavePlan = ({ date, plan, timeZone }: { date: string; plan: Plan; t
               saveFile(
                 `${date}-plan.json`,
                 'application/json',
-                `${JSON.stringify({ date, ...plan }, null, 2)}\n`,
+                `${JSON.stringify({ date, ...plan, preparations }, null, 2)}\n`,
               )
             }
           >

@@ -1,6 +1,6 @@
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import type { Equipment, Shift } from '@jokul/core';
+import type { Equipment, Hours, Shift } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { Button } from '../../../ui/button';
 import { Field } from '../../../ui/field';
@@ -11,14 +11,30 @@ interface ShiftDraft {
   readonly from: string;
   readonly to: string;
   readonly hands: string;
+  /** Such as 09:00-09:30, separated by commas. */
+  readonly breaks: string;
 }
-const draftOf = ({ name, from, to, hands }: Shift): ShiftDraft => ({ name, from, to, hands: String(hands) });
+const draftOf = ({ name, from, to, hands, breaks = [] }: Shift): ShiftDraft => ({
+  name,
+  from,
+  to,
+  hands: String(hands),
+  breaks: breaks.map((pause) => `${pause.from}-${pause.to}`).join(', '),
+});
 const list = (text: string): readonly string[] =>
   text
     .split(/[,;\n]/)
     .map((part) => part.trim())
     .filter(Boolean);
 const timeOfDay = /^([01]\d|2[0-3]):[0-5]\d$/;
+
+/** Breaks as they are typed; null where one is no stretch of time. */
+const breaksOf = (text: string): readonly Hours[] | null => {
+  const breaks = list(text).map((part) => part.split(/\s*(?:-|–|to)\s*/));
+  return breaks.every((times) => times.length === 2 && times.every((time) => timeOfDay.test(time)))
+    ? breaks.map(([from = '', to = '']) => ({ from, to }))
+    : null;
+};
 
 /** Shifts, hours of the ovens, who works here, and the scoops. */
 export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
@@ -40,6 +56,11 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       return setProblem(
         `Shift "${badShift.name || 'without a name'}": it needs a name, times such as 03:30, and 1 to 99 pairs of hands.`,
       );
+    const badBreak = shifts.find(({ breaks }) => breaksOf(breaks) === null);
+    if (badBreak)
+      return setProblem(
+        `Shift "${badBreak.name}": a break is written 09:00-09:30; several with commas between.`,
+      );
     if (!timeOfDay.test(hours.from) || !timeOfDay.test(hours.to))
       return setProblem('The ovens are hot from and to a time of day such as 03:30.');
     const numbers = list(scoops).map((n) => Number(n.replace(/^No\.?\s*/i, '')));
@@ -47,12 +68,16 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       return setProblem('Scoops are numbers, such as 30, 40, 50.');
     const next: Equipment = {
       ...equipment,
-      shifts: shifts.map(({ name, from, to, hands }) => ({
-        name: name.trim(),
-        from,
-        to,
-        hands: Number(hands),
-      })),
+      shifts: shifts.map(({ name, from, to, hands, breaks }) => {
+        const pauses = breaksOf(breaks) ?? [];
+        return {
+          name: name.trim(),
+          from,
+          to,
+          hands: Number(hands),
+          ...(pauses.length > 0 && { breaks: pauses }),
+        };
+      }),
       ovenHours: hours,
       crew: [...new Set(list(crew))],
       scoops: [...new Set(numbers)].sort((a, b) => a - b),
@@ -101,6 +126,15 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
                 value={shift.hands}
                 onChange={(e) => set(i, { hands: e.target.value })}
               />
+              <div className="col-span-3">
+                <Field
+                  label={`Breaks of ${shift.name || 'the shift'}`}
+                  hideLabel={i > 0}
+                  value={shift.breaks}
+                  placeholder="no break"
+                  onChange={(e) => set(i, { breaks: e.target.value })}
+                />
+              </div>
               <Button
                 size="small"
                 look="quiet"
@@ -112,13 +146,16 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           ))}
         </ul>
         <p className="mt-1 text-[12.5px] text-ink-faint">
-          A shift that ends before it begins goes over midnight.
+          A shift that ends before it begins goes over midnight. In a break, such as 09:00-09:30, nobody of it
+          mixes or portions.
         </p>
         <Button
           size="small"
           className="mt-1"
           icon={<Plus size={14} aria-hidden />}
-          onClick={() => setShifts((all) => [...all, { name: '', from: '22:00', to: '06:00', hands: '1' }])}
+          onClick={() =>
+            setShifts((all) => [...all, { name: '', from: '22:00', to: '06:00', hands: '1', breaks: '' }])
+          }
         >
           Add a shift
         </Button>
