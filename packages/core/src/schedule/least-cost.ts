@@ -1,3 +1,4 @@
+import { ovenWindows } from './oven-windows.js';
 import { heatUpS, usualWeights, type PlanProblem, type PlanProduct } from './problem.js';
 
 /** Pieces that have yet to be baked of a product, and how many of them need new dough. */
@@ -47,28 +48,100 @@ const leastOfLoads = (problem: PlanProblem, product: PlanProduct, trays: number)
 const leastOf = (problem: PlanProblem, product: PlanProduct) => {
   const { bake, mix } = wantedOf(problem, product);
   const largest = Math.max(1, ...product.batches.filter((b) => !b.stock).map(({ pieces }) => pieces));
-  const trays = Math.ceil(bake / product.perTray);
   const weights = problem.weights ?? usualWeights;
-  const loads = leastOfLoads(problem, product, trays);
-  const minutes = (pieces: number) => {
+  const loads = leastOfLoads(problem, product, Math.ceil(bake / product.perTray));
+  /** In loads as full as can be, whenever they are due. */
+  const loading = (pieces: number) => loads[Math.ceil(pieces / product.perTray)] as number;
+  const work = (pieces: number) => {
     const fresh = Math.max(0, pieces - (bake - mix));
     const batches = Math.ceil(fresh / largest);
     return (
       (batches * (product.mixS + product.portionSetUpS) +
         fresh * product.portionSPerPiece +
         pieces * weights.packPieceS) /
-        60 +
-      (loads[Math.ceil(pieces / product.perTray)] as number)
+      60
     );
   };
+  const minutes = (pieces: number) => work(pieces) + loading(pieces);
   let perPiece = bake > 0 ? minutes(bake) / bake : 0;
   for (let pieces = 1; pieces < bake; pieces++) perPiece = Math.min(perPiece, minutes(pieces) / pieces);
-  return { pieces: bake, all: minutes(bake), perPiece };
+  return { product, pieces: bake, work: work(bake), loading, perPiece };
+};
+type Least = ReturnType<typeof leastOf>;
+
+/**
+ * How far apart ready-bys lie that one load may be for, s: a load counts as due with the first of them, so that pieces which
+ * ride along wait for nothing until then.
+ */
+const spreadOf = ({ batches, demands }: PlanProduct): number =>
+  Math.max(
+    0,
+    ...batches.map(({ serves }) => {
+      const dues = (serves ? serves.flatMap((i) => demands[i] ?? []) : demands).map(
+        ({ readyByS }) => readyByS,
+      );
+      return dues.length === 0 ? 0 : Math.max(...dues) - Math.min(...dues);
+    }),
+  );
+
+/** What it takes to heat the chamber that takes least, for one of some products, beyond the time between two loads, min. */
+const heatFor = (problem: PlanProblem, products: readonly PlanProduct[], restedS: number): number =>
+  Math.min(
+    ...products.flatMap(({ bakes }) =>
+      bakes.flatMap(({ ovenId, setC }) => {
+        const oven = problem.ovens.find(({ id }) => id === ovenId);
+        return oven ? [Math.max(0, Math.min(restedS, heatUpS(oven, setC)) - problem.loadGapS) / 60] : [];
+      }),
+    ),
+  );
+
+/**
+ * The least that loads and heating cost when each stretch of attended ovens is looked at by itself: what is due in it is
+ * baked in it, in loads as full as can be in a chamber that is heated anew, or in one before, and then waits. A load that
+ * takes in pieces of a later one costs nothing more for them, so that it is never too much.
+ */
+const leastByWindow = (problem: PlanProblem, own: readonly Least[]): number => {
+  const { ovenMinute, staleHour, freshS } = problem.weights ?? usualWeights;
+  return ovenWindows(problem.ovenHours).reduce((sum, { fromS }, w, windows) => {
+    const nextS = windows[w + 1]?.fromS ?? Number.POSITIVE_INFINITY;
+    const before = windows[w - 1];
+    const due = own.flatMap(({ product, loading }) => {
+      const demands = product.demands.filter(({ readyByS }) => readyByS >= fromS && readyByS < nextS);
+      const pieces = demands.reduce((n, demand) => n + demand.pieces, 0);
+      if (pieces === 0) return [];
+      const firstS = Math.min(...demands.map(({ readyByS }) => readyByS));
+      const afterS = product.trayRestS + product.coolS + product.packS;
+      // Baked in the stretch before it waits at least so long; there may be none.
+      const waitsS = before
+        ? firstS - spreadOf(product) - before.toS - afterS - freshS
+        : Number.POSITIVE_INFINITY;
+      const stale = before ? (staleHour * Math.max(0, waitsS)) / 3600 : Number.POSITIVE_INFINITY;
+      let least = pieces * stale;
+      for (let here = pieces; here > 0; here -= 1)
+        least = Math.min(least, loading(here) + (pieces - here) * (here === pieces ? 0 : stale));
+      return [{ product, least, elsewhere: pieces * stale }];
+    });
+    if (due.length === 0) return sum;
+    const heat = heatFor(
+      problem,
+      due.map(({ product }) => product),
+      before ? fromS - before.toS : Number.POSITIVE_INFINITY,
+    );
+    const here = due.reduce((n, { least }) => n + least, ovenMinute * heat);
+    return (
+      sum +
+      Math.min(
+        here,
+        due.reduce((n, { elsewhere }) => n + elsewhere, 0),
+      )
+    );
+  }, 0);
 };
 
 /**
  * No plan that leaves `undone` ordered pieces or fewer costs less than this, minutes: work at mixer and bench in the largest
- * batches, loads as full as their ovens, one chamber heated once, no change of temperature, and nothing that waits. What has begun costs its loads.
+ * batches, loads as full as their ovens, one chamber heated in each stretch of attended ovens, no change of temperature, and
+ * nothing that waits unless it is cheaper to. What has begun costs its loads.
  */
 export const leastCost = (problem: PlanProblem, undone: number): number => {
   const weights = problem.weights ?? usualWeights;
@@ -83,21 +156,20 @@ export const leastCost = (problem: PlanProblem, undone: number): number => {
     }, sum);
   }, 0);
   if (undone <= 0) {
-    const heats = products.flatMap(({ bakes }, i) =>
-      (own[i]?.pieces ?? 0) > 0
-        ? [
-            Math.min(
-              ...bakes.map(({ ovenId, setC }) => {
-                const oven = problem.ovens.find(({ id }) => id === ovenId);
-                return oven ? Math.max(0, heatUpS(oven, setC) - problem.loadGapS) / 60 : 0;
-              }),
-            ),
-          ]
-        : [],
-    );
+    const wanted = own.filter(({ pieces }) => pieces > 0);
     // Several products: one of them comes first, whichever heats least.
-    const heat = heats.length > 0 && problem.fixed.length === 0 ? Math.min(...heats) : 0;
-    return begun + own.reduce((sum, { all }) => sum + all, 0) + weights.ovenMinute * heat;
+    const heat =
+      wanted.length > 0 && problem.fixed.length === 0
+        ? heatFor(
+            problem,
+            wanted.map(({ product }) => product),
+            Number.POSITIVE_INFINITY,
+          )
+        : 0;
+    const pooled = own.reduce((sum, { loading, pieces }) => sum + loading(pieces), weights.ovenMinute * heat);
+    // What has begun may be for any of the ready-bys.
+    const byWindow = problem.fixed.length === 0 ? leastByWindow(problem, own) : 0;
+    return begun + own.reduce((sum, { work }) => sum + work, 0) + Math.max(pooled, byWindow);
   }
   // What is left out would have been the dearest.
   let left = undone;

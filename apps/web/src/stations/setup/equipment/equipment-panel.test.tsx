@@ -77,6 +77,43 @@ describe('the equipment in Setup', () => {
     expect(server.puts[0]?.mixers.at(-1)).toMatchObject({ id: '40-l-planetary-new', bowlL: 20 });
     expect(server.puts[0]?.version).toBe(1);
   });
+  it('a copy begins with the figures of the other one, and stands behind it', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    const [port] = demoEquipment.ovens;
+    await user.click(screen.getByRole('button', { name: 'Copy Port' }));
+    expect(screen.getByLabelText<HTMLInputElement>(/^Name/).value).toBe('Port, another');
+    await user.clear(screen.getByLabelText(/^Name/));
+    await user.type(screen.getByLabelText(/^Name/), 'Mole');
+    await user.click(screen.getByRole('button', { name: 'Add the oven' }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    const ids = server.puts[0]?.ovens.map(({ id }) => id);
+    expect(ids?.slice(0, 2)).toEqual(['port', 'mole']);
+    expect(server.puts[0]?.ovens[1]).toEqual({ ...port, id: 'mole', name: 'Mole' });
+  });
+  it('one is moved up, the first is not', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    expect(screen.queryByRole('button', { name: 'Move Port up' })).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Move Starboard up' }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    const before = demoEquipment.ovens.map(({ id }) => id);
+    expect(server.puts[0]?.ovens.map(({ id }) => id)).toEqual([before[1], before[0], ...before.slice(2)]);
+  });
+  it('breaks are typed with their shift, and what is no time is said', async () => {
+    const user = show(<PeoplePanel bakery={bakery()} />);
+    const [first] = demoEquipment.shifts;
+    const field = screen.getByLabelText(`Breaks of ${first?.name}`);
+    await user.type(field, '6 to 7');
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('a break is written 09:00-09:30');
+    await user.clear(field);
+    await user.type(field, '06:00-06:20, 09:00 - 09:30');
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    expect(server.puts[0]?.shifts[0]?.breaks).toEqual([
+      { from: '06:00', to: '06:20' },
+      { from: '09:00', to: '09:30' },
+    ]);
+  });
   it('what the server refuses is said in the form, and what was typed stays', async () => {
     server.refuse = { status: 409, message: 'Somebody else changed this meanwhile.' };
     const user = show(<EquipmentPanel bakery={bakery()} />);

@@ -1,4 +1,4 @@
-import { Plus } from 'lucide-react';
+import { ArrowUp, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { freeId, showTyped, typedUnit, type Equipment } from '@jokul/core';
@@ -51,6 +51,8 @@ const KindList = ({ kind, bakery }: { readonly kind: Kind; readonly bakery: Bake
   const touched = useTouched();
   const { change, busy } = useChangeEquipment(bakery);
   const [open, setOpen] = useState<Thing | 'new' | null>(null);
+  /** What the new one begins as: the figures of another one, or the usual ones. */
+  const [like, setLike] = useState<Thing | null>(null);
   const { equipment } = bakery;
   const things = thingsOf(equipment, kind.kind);
   const replace = (id: string, values: Readonly<Record<string, unknown>>, says: string) =>
@@ -65,8 +67,13 @@ const KindList = ({ kind, bakery }: { readonly kind: Kind; readonly bakery: Bake
   const take = (values: Readonly<Record<string, unknown>>): Promise<string | null> => {
     const name = String(values.name);
     if (open !== 'new' && open) return replace(open.id, values, `${name} is changed.`);
-    const fresh: Thing = { ...values, id: freeId(name, equipment) };
-    return change(withThings(equipment, kind, [...things, fresh]), `${name} is added.`);
+    const { retired: _, ...rest } = values;
+    const fresh: Thing = { ...rest, id: freeId(name, equipment) };
+    const at = like ? things.indexOf(like) + 1 : things.length;
+    return change(
+      withThings(equipment, kind, [...things.slice(0, at), fresh, ...things.slice(at)]),
+      `${name} is added.`,
+    );
   };
   const retire = async (thing: Thing, retired: boolean) => {
     const problem = await replace(
@@ -76,16 +83,34 @@ const KindList = ({ kind, bakery }: { readonly kind: Kind; readonly bakery: Bake
     );
     if (problem) toast.error(problem, { duration: 12_000 });
   };
+  /** One place up: the floor, the day and every list show things in this order. */
+  const moveUp = async (thing: Thing) => {
+    const i = things.indexOf(thing);
+    const next = [...things.slice(0, i - 1), thing, ...things.slice(i - 1, i), ...things.slice(i + 1)];
+    const problem = await change(withThings(equipment, kind, next), `${nameOf(thing)} is one place up.`);
+    if (problem) toast.error(problem, { duration: 12_000 });
+  };
+  const copied = (thing: Thing): Kind => ({
+    ...kind,
+    example: { ...thing, retired: false, name: `${nameOf(thing)}, another` },
+  });
   return (
     <section aria-label={kind.title}>
       <div className="mb-1 flex items-center justify-between gap-3">
         <h3 className="font-semibold">{kind.title}</h3>
-        <Button size="small" icon={<Plus size={14} aria-hidden />} onClick={() => setOpen('new')}>
+        <Button
+          size="small"
+          icon={<Plus size={14} aria-hidden />}
+          onClick={() => {
+            setLike(null);
+            setOpen('new');
+          }}
+        >
           Add {/^[aeiou]/.test(kind.one) ? 'an' : 'a'} {kind.one}
         </Button>
       </div>
       <ul>
-        {things.map((thing) => (
+        {things.map((thing, i) => (
           <li key={thing.id} className="flex items-baseline gap-3 border-t py-1.5">
             <span className={`min-w-0 flex-1 ${thing.retired ? 'text-ink-faint' : ''}`}>
               <span className="font-medium">{nameOf(thing)}</span>
@@ -97,29 +122,52 @@ const KindList = ({ kind, bakery }: { readonly kind: Kind; readonly bakery: Bake
                   .join(', ')}
               </span>
             </span>
-            <Button
-              size="small"
-              disabled={busy}
-              aria-label={`${thing.retired ? 'Use again' : 'Retire'} ${nameOf(thing)}`}
-              onClick={() => void retire(thing, !thing.retired)}
-            >
-              {thing.retired ? 'Use again' : 'Retire'}
-            </Button>
-            <Button
-              size="small"
-              disabled={busy}
-              aria-label={`Change ${nameOf(thing)}`}
-              onClick={() => setOpen(thing)}
-            >
-              Change
-            </Button>
+            <span className="flex shrink-0 flex-wrap justify-end gap-1">
+              {i > 0 && (
+                <Button
+                  size="small"
+                  look="quiet"
+                  disabled={busy}
+                  aria-label={`Move ${nameOf(thing)} up`}
+                  icon={<ArrowUp size={14} aria-hidden />}
+                  onClick={() => void moveUp(thing)}
+                />
+              )}
+              <Button
+                size="small"
+                disabled={busy}
+                aria-label={`Copy ${nameOf(thing)}`}
+                onClick={() => {
+                  setLike(thing);
+                  setOpen('new');
+                }}
+              >
+                Copy
+              </Button>
+              <Button
+                size="small"
+                disabled={busy}
+                aria-label={`${thing.retired ? 'Use again' : 'Retire'} ${nameOf(thing)}`}
+                onClick={() => void retire(thing, !thing.retired)}
+              >
+                {thing.retired ? 'Use again' : 'Retire'}
+              </Button>
+              <Button
+                size="small"
+                disabled={busy}
+                aria-label={`Change ${nameOf(thing)}`}
+                onClick={() => setOpen(thing)}
+              >
+                Change
+              </Button>
+            </span>
           </li>
         ))}
       </ul>
       {open && (
         <ThingForm
-          key={open === 'new' ? 'new' : open.id}
-          kind={kind}
+          key={open === 'new' ? `new ${like?.id ?? ''}` : open.id}
+          kind={open === 'new' && like ? copied(like) : kind}
           thing={open === 'new' ? null : open}
           touches={open === 'new' ? null : touched(kind, open.id)}
           onTake={take}
