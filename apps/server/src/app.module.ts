@@ -29,6 +29,7 @@ import { StandingOrdersService } from './orders/standing-orders.service.js';
 import { ComputationService } from './plan/computation.service.js';
 import { PlanController } from './plan/plan.controller.js';
 import { DaysPlanService } from './plan/days-plan.service.js';
+import { PlanRows } from './plan/plan-rows.js';
 import { PlanService } from './plan/plan.service.js';
 import { StockService } from './plan/stock.service.js';
 import { ReplanService } from './plan/replan.service.js';
@@ -68,6 +69,7 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     FormulaService,
     ComputationService,
     StockService,
+    PlanRows,
     PlanService,
     DaysPlanService,
     ReplanService,

@@ -28,6 +28,7 @@ import { FormulaService } from '../formula/formula.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from '../plan/computation.service.js';
 import { Remembered } from '../plan/remembered.js';
+import { PlanRows } from '../plan/plan-rows.js';
 import { PlanService } from '../plan/plan.service.js';
 import { SettingsService } from '../setup/settings.service.js';
 import { calibrationSetting, type CalibrationSetting } from './calibration-setting.js';
@@ -62,6 +63,7 @@ export class CalibrationService {
     private readonly clock: ClockService,
     private readonly computation: ComputationService,
     private readonly plans: PlanService,
+    private readonly rows: PlanRows,
   ) {}
 
   private setting(): Promise<{ body: CalibrationSetting; version: number }> {
@@ -114,7 +116,7 @@ export class CalibrationService {
     const [{ version }, lastSeq, plan, rules, equipment, nowMs] = await Promise.all([
       this.setting(),
       this.journal.lastOf(['loaded', 'turned', 'pulled', 'racked', 'inspected', 'struck', 'begun']),
-      this.plans.version(date),
+      this.rows.version(date),
       this.settings.read('rules'),
       this.settings.read('equipment'),
       this.clock.nowMs(),

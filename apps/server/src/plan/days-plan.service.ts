@@ -12,7 +12,8 @@ import {
 import type { DaysPlanView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { ComputationService } from './computation.service.js';
-import { PlanService, type PlanInputs, type StoredPlan } from './plan.service.js';
+import { PlanRows, type StoredPlan } from './plan-rows.js';
+import { PlanService, type PlanInputs } from './plan.service.js';
 import { predictionsOf } from './predictions.js';
 import { StockService } from './stock.service.js';
 
@@ -30,6 +31,7 @@ const piecesOf = (batches: readonly BatchPlan[]) =>
 export class DaysPlanService {
   constructor(
     private readonly plans: PlanService,
+    private readonly rows: PlanRows,
     private readonly stock: StockService,
     private readonly clock: ClockService,
     private readonly computation: ComputationService,
@@ -52,7 +54,7 @@ export class DaysPlanService {
 
   /** What one of the days is planned from, with its plan before. */
   private async dayOf(date: string) {
-    const [inputs, before] = await Promise.all([this.plans.inputs(date), this.plans.stored(date)]);
+    const [inputs, before] = await Promise.all([this.plans.inputs(date), this.rows.stored(date)]);
     const old = before ? (before.body as StoredPlan) : null;
     const fixed = await this.plans.standing(old);
     const free = (old?.plan.batches ?? []).filter((batch) => !fixed.includes(batch));
@@ -100,7 +102,7 @@ export class DaysPlanService {
         }),
       );
     }
-    const rows = await this.plans.save(computed);
+    const rows = await this.rows.save(computed);
     return {
       days: computed.map(({ date, body }, i) => ({
         date,
@@ -147,8 +149,8 @@ export class DaysPlanService {
     };
     const [bakes, outside, promised] = await Promise.all([
       this.plans.bakesOf(together),
-      this.plans.takenByOthers(dates, nowMs),
-      this.plans.promised(dates, nowMs),
+      this.rows.takenByOthers(dates, nowMs),
+      this.rows.promised(dates, nowMs),
     ]);
     const stock = await this.stock.inTheCold({
       formulas: together.formulas,

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { createHash } from 'node:crypto';
-import { Between, DataSource } from 'typeorm';
+import { DataSource } from 'typeorm';
 import {
   bakeModelVersion,
   canonicalJson,
@@ -9,7 +9,6 @@ import {
   dayHorizon,
   lotsNeeded,
   retime,
-  shiftDate,
   wallClock,
   type BatchPlan,
   type Calibration,
@@ -29,30 +28,11 @@ import { LotsService } from '../lots/lots.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { OrdersService } from '../orders/orders.service.js';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
-import { SettingsService, changeRows } from '../setup/settings.service.js';
+import { SettingsService } from '../setup/settings.service.js';
 import { ComputationService } from './computation.service.js';
-import type { PlanBody } from './plan.worker.js';
+import { PlanRows, type ComputedPlan, type StoredPlan } from './plan-rows.js';
 import { predictionsOf, type ProductBakes } from './predictions.js';
 import { StockService } from './stock.service.js';
-
-export type StoredPlan = PlanBody & {
-  readonly madeAtMs: number;
-  /** When what is known of the ovens was learned; null for the untouched model. */
-  readonly calibratedAtMs?: number | null;
-  readonly moves?: PlanView['moves'];
-  /** Batches that stay where they are, though nobody began them; none in plans of before this was known. */
-  readonly held?: readonly string[];
-  /** Lots in the cold that are kept for something else; none in plans of before this was known. */
-  readonly leave?: readonly string[];
-};
-
-/** A plan that is not written yet, and the one that it stands for. */
-export interface ComputedPlan {
-  readonly date: string;
-  readonly before: PlanEntity | null;
-  readonly body: StoredPlan;
-  readonly inputHash: string;
-}
 
 /** How a plan is computed. */
 export interface ComputeHow {
@@ -73,9 +53,6 @@ export interface ComputeHow {
   readonly anew?: PlanQuality | undefined;
 }
 
-/** Dough is mixed and rests up to so many days before it is baked. */
-const daysAround = 5;
-
 export type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
 
 @Injectable()
@@ -92,6 +69,7 @@ export class PlanService {
     private readonly clock: ClockService,
     private readonly journal: JournalService,
     private readonly lots: LotsService,
+    private readonly rows: PlanRows,
     private readonly stock: StockService,
     private readonly computation: ComputationService,
   ) {}
@@ -131,22 +109,9 @@ export class PlanService {
     };
   }
 
-  stored(date: string): Promise<PlanEntity | null> {
-    return this.db.manager.findOneBy(PlanEntity, { date });
-  }
-
-  /** The version of a day's plan, 0 when none was made yet. */
-  async version(date: string): Promise<number> {
-    const row = await this.db.manager.findOne(PlanEntity, {
-      where: { date },
-      select: { date: true, version: true },
-    });
-    return row?.version ?? 0;
-  }
-
   /** The plan of a day, or null when none was made yet. */
   async view(date: string): Promise<PlanView | null> {
-    const row = await this.stored(date);
+    const row = await this.rows.stored(date);
     if (!row) return null;
     const { hash, calibration } = await this.inputs(date);
     return this.toView(row, row.inputHash !== hash, calibration);
@@ -183,54 +148,6 @@ export class PlanService {
       if (formula) found[batchId] = formula;
     }
     return found;
-  }
-
-  /**
-   * What the plans of other days hold from now on: the same oven, mixer and pair of hands is promised once.
-   * @param dates the days that are planned, the first and the last among them
-   */
-  async takenByOthers(dates: readonly string[], nowMs: number): Promise<readonly BatchPlan[]> {
-    const [first = '', last = first] = [dates[0], dates.at(-1)];
-    const rows = await this.db.manager.findBy(PlanEntity, {
-      date: Between(shiftDate(first, -daysAround), shiftDate(last, daysAround)),
-    });
-    return rows
-      .filter((row) => !dates.includes(row.date))
-      .flatMap((row) => (row.body as StoredPlan).plan.batches)
-      .filter(({ tasks }) => tasks.some(({ endS }) => endS * 1000 > nowMs));
-  }
-
-  /** Batches of all plans of other days that are not over: their dough is theirs, however far ahead they are. */
-  async promised(dates: readonly string[], nowMs: number): Promise<readonly BatchPlan[]> {
-    const yesterday = new Date(nowMs - 2 * 86_400_000).toISOString().slice(0, 10);
-    const rows = await this.db.manager.query<{ date: string; batches: unknown }[]>(
-      "SELECT `date`, JSON_EXTRACT(`body`, '$.plan.batches') AS batches FROM `plan` WHERE `date` >= ?",
-      [yesterday],
-    );
-    return rows
-      .filter(({ date }) => !dates.includes(date))
-      .flatMap(({ batches }) => (typeof batches === 'string' ? JSON.parse(batches) : batches) as BatchPlan[])
-      .filter(({ tasks }) => tasks.some(({ endS }) => endS * 1000 > nowMs));
-  }
-
-  /** Writes plans together, if nobody else wrote one of them meanwhile. @throws JokulError `changed-meanwhile` */
-  async save(plans: readonly ComputedPlan[]): Promise<readonly PlanEntity[]> {
-    return changeRows(this.db, async (manager) => {
-      const rows: PlanEntity[] = [];
-      for (const { date, before, body, inputHash } of plans) {
-        const now = await manager.findOne(PlanEntity, { where: { date } });
-        if ((now?.version ?? 0) !== (before?.version ?? 0)) {
-          throw new JokulError(
-            'changed-meanwhile',
-            'Somebody else planned this day meanwhile. Look at their plan, then plan again.',
-            'version',
-          );
-        }
-        const version = (before?.version ?? 0) + 1;
-        rows.push(await manager.save(PlanEntity, { date, version, body, inputHash }));
-      }
-      return rows;
-    });
   }
 
   /** The bakes of batches that are made by another formula than the latest of their product. */
@@ -288,7 +205,7 @@ export class PlanService {
         'The bake list of this day is empty: add what is to be baked first.',
         'orders',
       );
-    const before = await this.stored(date);
+    const before = await this.rows.stored(date);
     const old = before ? (before.body as StoredPlan) : null;
     const chance = (how.chance ?? old?.quality?.wanted) || undefined;
     const leave = how.leave ?? old?.leave ?? [];
@@ -323,7 +240,7 @@ export class PlanService {
    * @throws JokulError `no-plan`
    */
   async retime(date: string, notBefore: Readonly<Record<string, number>> = {}): Promise<PlanView> {
-    const before = await this.stored(date);
+    const before = await this.rows.stored(date);
     if (!before) throw new JokulError('no-plan', 'This day is not planned yet.', 'date');
     const inputs = await this.inputs(date);
     const { batches } = (before.body as StoredPlan).plan;
@@ -389,7 +306,7 @@ export class PlanService {
     how: ComputeHow,
   ): Promise<PlanView> {
     const computed = await this.body(date, inputs, before, kept, how);
-    const [row] = await this.save([computed]);
+    const [row] = await this.rows.save([computed]);
     if (!row) throw new Error('nothing was written');
     return this.toView(row, row.inputHash !== inputs.hash, inputs.calibration);
   }
@@ -432,7 +349,7 @@ export class PlanService {
       equipment,
       rules,
       fixed,
-      taken: how.taken ?? (await this.takenByOthers([date], nowMs)),
+      taken: how.taken ?? (await this.rows.takenByOthers([date], nowMs)),
     };
     const body = await this.computation.plan(
       {
@@ -483,7 +400,7 @@ export class PlanService {
       formulas: [...formulas.values()],
       equipment,
       rules,
-      planned: [...fixed, ...(await this.promised([date], nowMs))],
+      planned: [...fixed, ...(await this.rows.promised([date], nowMs))],
       leave,
       parts: 1,
       nowMs,

@@ -17,7 +17,8 @@ import type { HoldInput, MoveInput, MoveView, PlanView, ReplanView, TakenView } 
 import { ClockService } from '../clock/clock.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from './computation.service.js';
-import { PlanService, type PlanInputs, type StoredPlan } from './plan.service.js';
+import { PlanRows, type StoredPlan } from './plan-rows.js';
+import { PlanService, type PlanInputs } from './plan.service.js';
 
 /** A way out that somebody looks at. */
 interface Offer {
@@ -55,13 +56,14 @@ export class ReplanService {
 
   constructor(
     private readonly plans: PlanService,
+    private readonly rows: PlanRows,
     private readonly journal: JournalService,
     private readonly clock: ClockService,
     private readonly computation: ComputationService,
   ) {}
 
   private async current(date: string) {
-    const row = await this.plans.stored(date);
+    const row = await this.rows.stored(date);
     if (!row) throw new JokulError('no-plan', 'This day is not planned yet.', 'date');
     const body = row.body as StoredPlan;
     const formulas = await this.plans.formulasOf(body.plan.batches, body);
@@ -95,7 +97,7 @@ export class ReplanService {
     const [bakes, fixedBakes, taken] = await Promise.all([
       this.plans.bakesOf(inputs),
       this.plans.bakesOfFixed(formulas, inputs),
-      this.plans.takenByOthers([date], nowMs),
+      this.rows.takenByOthers([date], nowMs),
     ]);
     return {
       input: {

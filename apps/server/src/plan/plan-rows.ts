@@ -1,0 +1,96 @@
+import { Injectable } from '@nestjs/common';
+import { Between, DataSource } from 'typeorm';
+import { JokulError, shiftDate, type BatchPlan } from '@jokul/core';
+import type { PlanView } from '@jokul/contracts';
+import { PlanEntity } from '../database/entities.js';
+import { changeRows } from '../setup/settings.service.js';
+import type { PlanBody } from './plan.worker.js';
+
+export type StoredPlan = PlanBody & {
+  readonly madeAtMs: number;
+  /** When what is known of the ovens was learned; null for the untouched model. */
+  readonly calibratedAtMs?: number | null;
+  readonly moves?: PlanView['moves'];
+  /** Batches that stay where they are, though nobody began them; none in plans of before this was known. */
+  readonly held?: readonly string[];
+  /** Lots in the cold that are kept for something else; none in plans of before this was known. */
+  readonly leave?: readonly string[];
+};
+
+/** A plan that is not written yet, and the one that it stands for. */
+export interface ComputedPlan {
+  readonly date: string;
+  readonly before: PlanEntity | null;
+  readonly body: StoredPlan;
+  readonly inputHash: string;
+}
+
+/** Dough is mixed and rests up to so many days before it is baked. */
+const daysAround = 5;
+
+/** The plans as they are written, and what those of other days hold. */
+@Injectable()
+export class PlanRows {
+  constructor(private readonly db: DataSource) {}
+
+  stored(date: string): Promise<PlanEntity | null> {
+    return this.db.manager.findOneBy(PlanEntity, { date });
+  }
+
+  /** The version of a day's plan, 0 when none was made yet. */
+  async version(date: string): Promise<number> {
+    const row = await this.db.manager.findOne(PlanEntity, {
+      where: { date },
+      select: { date: true, version: true },
+    });
+    return row?.version ?? 0;
+  }
+
+  /**
+   * What the plans of other days hold from now on: the same oven, mixer and pair of hands is promised once.
+   * @param dates the days that are planned, the first and the last among them
+   */
+  async takenByOthers(dates: readonly string[], nowMs: number): Promise<readonly BatchPlan[]> {
+    const [first = '', last = first] = [dates[0], dates.at(-1)];
+    const rows = await this.db.manager.findBy(PlanEntity, {
+      date: Between(shiftDate(first, -daysAround), shiftDate(last, daysAround)),
+    });
+    return rows
+      .filter((row) => !dates.includes(row.date))
+      .flatMap((row) => (row.body as StoredPlan).plan.batches)
+      .filter(({ tasks }) => tasks.some(({ endS }) => endS * 1000 > nowMs));
+  }
+
+  /** Batches of all plans of other days that are not over: their dough is theirs, however far ahead they are. */
+  async promised(dates: readonly string[], nowMs: number): Promise<readonly BatchPlan[]> {
+    const yesterday = new Date(nowMs - 2 * 86_400_000).toISOString().slice(0, 10);
+    const rows = await this.db.manager.query<{ date: string; batches: unknown }[]>(
+      "SELECT `date`, JSON_EXTRACT(`body`, '$.plan.batches') AS batches FROM `plan` WHERE `date` >= ?",
+      [yesterday],
+    );
+    return rows
+      .filter(({ date }) => !dates.includes(date))
+      .flatMap(({ batches }) => (typeof batches === 'string' ? JSON.parse(batches) : batches) as BatchPlan[])
+      .filter(({ tasks }) => tasks.some(({ endS }) => endS * 1000 > nowMs));
+  }
+
+  /** Writes plans together, if nobody else wrote one of them meanwhile. @throws JokulError `changed-meanwhile` */
+  async save(plans: readonly ComputedPlan[]): Promise<readonly PlanEntity[]> {
+    return changeRows(this.db, async (manager) => {
+      const rows: PlanEntity[] = [];
+      for (const { date, before, body, inputHash } of plans) {
+        const now = await manager.findOne(PlanEntity, { where: { date } });
+        if ((now?.version ?? 0) !== (before?.version ?? 0)) {
+          throw new JokulError(
+            'changed-meanwhile',
+            'Somebody else planned this day meanwhile. Look at their plan, then plan again.',
+            'version',
+          );
+        }
+        const version = (before?.version ?? 0) + 1;
+        rows.push(await manager.save(PlanEntity, { date, version, body, inputHash }));
+      }
+      return rows;
+    });
+  }
+}
