@@ -36,7 +36,7 @@ const check = async (name, command, args) => {
 };
 
 /** One or several projects in one run: each start of Jest costs seconds. */
-const jest = async (projects, home, env = {}) => {
+const jest = async (projects, home, env = {}, workers = Math.max(2, availableParallelism() - 1)) => {
   const project = projects.join(', ');
   const begunMs = Date.now();
   const file = join(home, `${projects[0]}.json`);
@@ -47,7 +47,7 @@ const jest = async (projects, home, env = {}) => {
       '--selectProjects',
       ...projects,
       // Left to itself, Jest keeps one core back; of two that is half.
-      `--maxWorkers=${Math.max(2, availableParallelism() - 1)}`,
+      `--maxWorkers=${workers}`,
       '--json',
       `--outputFile=${file}`,
       // The server's tests compute real plans and bakes; on a slow machine that takes a while.
@@ -123,10 +123,9 @@ await orSay(async () => {
         check('format', bin('prettier'), ['--check', '.']),
       ]);
     }
-    for (const group of [['core'], ['contracts', 'web', 'web-ui', 'scripts']]) {
-      const projects = group.filter(wanted);
-      if (projects.length > 0) await jest(projects, home);
-    }
+    const small = ['contracts', 'web', 'web-ui', 'scripts'].filter(wanted);
+    if (small.length > 0) await jest(small, home);
+    if (wanted('core') && !wanted('e2e')) await jest(['core'], home);
     if (wanted('server') || wanted('e2e')) {
       db = await startMariadb(join(home, 'db'), { durable: false, databases: 'jokul%' });
       const { makeDemoTemplate } = await import('./lib/demo-template.mjs');
@@ -137,12 +136,16 @@ await orSay(async () => {
         JOKUL_DEMO_TEMPLATE: await makeDemoTemplate(db),
       };
       if (wanted('server')) await jest(['server'], home, env);
+      // A browser waits more than it works: beside it one core computes what needs neither database nor screen.
       if (wanted('e2e'))
-        await playwright(home, {
-          ...env,
-          JOKUL_CHROMIUM: chromium,
-          JOKUL_SERVER: inRoot('apps/server/dist/main.js'),
-        });
+        await Promise.all([
+          playwright(home, {
+            ...env,
+            JOKUL_CHROMIUM: chromium,
+            JOKUL_SERVER: inRoot('apps/server/dist/main.js'),
+          }),
+          ...(wanted('core') ? [jest(['core'], home, {}, Math.max(1, availableParallelism() - 1))] : []),
+        ]);
     }
   } finally {
     await clean();
