@@ -36,7 +36,7 @@ const check = async (name, command, args) => {
 };
 
 /** One or several projects in one run: each start of Jest costs seconds. */
-const jest = async (projects, home, env = {}, workers = Math.max(2, availableParallelism() - 1)) => {
+const jest = async (projects, home, env = {}) => {
   const project = projects.join(', ');
   const begunMs = Date.now();
   const file = join(home, `${projects[0]}.json`);
@@ -47,7 +47,7 @@ const jest = async (projects, home, env = {}, workers = Math.max(2, availablePar
       '--selectProjects',
       ...projects,
       // Left to itself, Jest keeps one core back; of two that is half.
-      `--maxWorkers=${workers}`,
+      `--maxWorkers=${Math.max(2, availableParallelism() - 1)}`,
       '--json',
       `--outputFile=${file}`,
       // The server's tests compute real plans and bakes; on a slow machine that takes a while.
@@ -94,7 +94,22 @@ await orSay(async () => {
   const chromium = wanted('e2e')
     ? await ensureProgram('chromium', 'chromium', 'the tests of the interface')
     : '';
-  await ensureBuild();
+  // One core bundles while the other checks; none of that waits for another.
+  await ensureBuild(async () => {
+    if (!wanted('check')) return;
+    await Promise.all([
+      check('types', node, [inRoot('node_modules/typescript/bin/tsc'), '-b']),
+      check('lint', bin('oxlint'), ['--type-aware']),
+      check('arrows between packages', bin('depcruise'), [
+        '--config',
+        '.dependency-cruiser.cjs',
+        'packages',
+        'apps',
+        'e2e',
+      ]),
+      check('format', bin('prettier'), ['--check', '.']),
+    ]);
+  });
   const home = mkdtempSync(join(tmpdir(), 'jokul-test-'));
   // The user that the database runs as must reach its folder.
   chmodSync(home, 0o711);
@@ -108,24 +123,10 @@ await orSay(async () => {
   for (const signal of ['SIGINT', 'SIGTERM'])
     process.on(signal, () => void clean().then(() => process.exit(130)));
   try {
-    if (wanted('check')) {
-      // Types first: the linter reads what they leave. The others look at other things, and each at its own pace.
-      await check('types', node, [inRoot('node_modules/typescript/bin/tsc'), '-b']);
-      await Promise.all([
-        check('lint', bin('oxlint'), ['--type-aware']),
-        check('arrows between packages', bin('depcruise'), [
-          '--config',
-          '.dependency-cruiser.cjs',
-          'packages',
-          'apps',
-          'e2e',
-        ]),
-        check('format', bin('prettier'), ['--check', '.']),
-      ]);
+    for (const group of [['core'], ['contracts', 'web', 'web-ui', 'scripts']]) {
+      const projects = group.filter(wanted);
+      if (projects.length > 0) await jest(projects, home);
     }
-    const small = ['contracts', 'web', 'web-ui', 'scripts'].filter(wanted);
-    if (small.length > 0) await jest(small, home);
-    if (wanted('core') && !wanted('e2e')) await jest(['core'], home);
     if (wanted('server') || wanted('e2e')) {
       db = await startMariadb(join(home, 'db'), { durable: false, databases: 'jokul%' });
       const { makeDemoTemplate } = await import('./lib/demo-template.mjs');
@@ -136,16 +137,12 @@ await orSay(async () => {
         JOKUL_DEMO_TEMPLATE: await makeDemoTemplate(db),
       };
       if (wanted('server')) await jest(['server'], home, env);
-      // A browser waits more than it works: beside it one core computes what needs neither database nor screen.
       if (wanted('e2e'))
-        await Promise.all([
-          playwright(home, {
-            ...env,
-            JOKUL_CHROMIUM: chromium,
-            JOKUL_SERVER: inRoot('apps/server/dist/main.js'),
-          }),
-          ...(wanted('core') ? [jest(['core'], home, {}, Math.max(1, availableParallelism() - 1))] : []),
-        ]);
+        await playwright(home, {
+          ...env,
+          JOKUL_CHROMIUM: chromium,
+          JOKUL_SERVER: inRoot('apps/server/dist/main.js'),
+        });
     }
   } finally {
     await clean();

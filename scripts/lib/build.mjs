@@ -36,24 +36,34 @@ const fingerprint = (dir, hash) => {
   }
 };
 
-/** Compiles everything and bundles the web application, unless nothing changed since. */
-export const ensureBuild = async () => {
+/**
+ * Compiles everything and bundles the web application, unless nothing changed since.
+ * @param beside what goes on while it is bundled; what is compiled is there by then
+ */
+export const ensureBuild = async (beside = () => Promise.resolve()) => {
   const hash = createHash('sha256');
   for (const dir of ['packages', 'apps']) fingerprint(inRoot(dir), hash);
   hash.update(readFileSync(inRoot('package-lock.json'))).update(readFileSync(inRoot('tsconfig.base.json')));
   const now = hash.digest('hex');
   const stamp = inRoot('.jokul', 'build.stamp');
   const outputs = [inRoot('apps/server/dist/main.js'), inRoot('apps/web/dist/index.html')];
-  if (readStamp(stamp) === now && outputs.every(existsSync)) return;
-  await build();
-  writeStamp(stamp, now);
+  if (readStamp(stamp) === now && outputs.every(existsSync)) return beside();
+  await compile();
+  await Promise.all([bundle().then(() => writeStamp(stamp, now)), beside()]);
 };
 
 const tsc = inRoot('node_modules/typescript/bin/tsc');
 
-export const build = async () => {
+const compile = () => {
   say('Compiling ...');
-  await run(process.execPath, [tsc, '-b', 'apps/server/tsconfig.build.json'], { quiet: true });
+  return run(process.execPath, [tsc, '-b', 'apps/server/tsconfig.build.json'], { quiet: true });
+};
+const bundle = () => {
   say('Bundling the web application ...');
-  await run('npm', ['run', '-s', 'build', '-w', '@jokul/web'], { quiet: true });
+  return run('npm', ['run', '-s', 'build', '-w', '@jokul/web'], { quiet: true });
+};
+
+export const build = async () => {
+  await compile();
+  await bundle();
 };

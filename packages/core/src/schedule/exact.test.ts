@@ -10,7 +10,7 @@ describe('two hundred small, tight days beside an exact model', () => {
   const days = Array.from({ length: 200 }, (_, i) => {
     const problem = tightDay(i + 1);
     const least = leastUndone(problem, solveLinear);
-    const plan = solvePlan(problem, { tries: 400, seconds: 60, leastUndone: least, solveBinary });
+    const plan = solvePlan(problem, { tries: 120, seconds: 60, leastUndone: least, solveBinary });
     const ordered = problem.products.flatMap(({ demands }) => demands).reduce((n, d) => n + d.pieces, 0);
     return {
       problem,
