@@ -56,7 +56,11 @@ const jest = async (projects, home, env = {}) => {
     {
       quiet: true,
       allowFailure: true,
-      env: { ...env, NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning' },
+      env: {
+        ...env,
+        JOKUL_TEST_HOME: home,
+        NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning',
+      },
     },
   );
   const report = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;

@@ -1,3 +1,6 @@
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { deserialize, serialize } from 'node:v8';
 import { atWallClock, shiftDate } from '../quantity/index.js';
 import { demoDay, demoEquipment, demoFormulas, demoOrders, demoRules } from '../demo/index.js';
 import { dayProblem, type DayInput, type OrderLine } from './day.js';
@@ -19,10 +22,22 @@ export const demoLines: readonly OrderLine[] = demoOrders.flatMap((order, i) =>
   })),
 );
 
-let predictions: ReadonlyMap<string, readonly Prediction[]> | undefined;
-/** Bakes of all demo formulas in both kinds of oven; computed once. */
-export const demoPredictions = (): ReadonlyMap<string, readonly Prediction[]> =>
-  (predictions ??= new Map(
+type Predictions = ReadonlyMap<string, readonly Prediction[]>;
+
+/** Within one run of all tests the files share what the first of them computed: it takes each some seconds. */
+const shared = process.env.JOKUL_TEST_HOME && join(process.env.JOKUL_TEST_HOME, 'demo-predictions');
+const known = (): Predictions | undefined =>
+  shared && existsSync(shared) ? (deserialize(readFileSync(shared)) as Predictions) : undefined;
+const share = (made: Predictions): Predictions => {
+  if (!shared) return made;
+  // Whole or not at all: another file may be reading.
+  writeFileSync(`${shared}.${process.pid}`, serialize(made));
+  renameSync(`${shared}.${process.pid}`, shared);
+  return made;
+};
+
+const compute = (): Predictions =>
+  new Map(
     demoFormulas.map((formula) => {
       const fan = predictIn(formula, { id: 'port', fan: true }, demoEquipment, demoRules);
       const still = predictIn(formula, { id: 'keel-upper', fan: false }, demoEquipment, demoRules);
@@ -35,7 +50,11 @@ export const demoPredictions = (): ReadonlyMap<string, readonly Prediction[]> =>
         })),
       ];
     }),
-  ));
+  );
+
+let predictions: Predictions | undefined;
+/** Bakes of all demo formulas in both kinds of oven; computed once. */
+export const demoPredictions = (): Predictions => (predictions ??= known() ?? share(compute()));
 
 export const dayInput = (change: Partial<DayInput> = {}): DayInput => ({
   date: demoDay.date,
