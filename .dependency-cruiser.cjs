@@ -25,7 +25,7 @@ module.exports = {
       name: 'core-is-pure',
       comment: 'The computation has no I/O: no Node built-ins in shipped core code.',
       severity: 'error',
-      from: { path: '^packages/core/src/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^packages/core/src/', pathNot: '\\.(test|testkit)\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
   ],
