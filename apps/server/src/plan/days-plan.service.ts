@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  canonicalJson,
   dayHorizon,
   inUse,
   JokulError,
@@ -11,6 +12,7 @@ import {
 } from '@jokul/core';
 import type { DaysPlanView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
+import { Together } from '../common/together.js';
 import { ComputationService } from './computation.service.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
 import { PlanService, type PlanInputs } from './plan.service.js';
@@ -19,6 +21,12 @@ import { StockService } from './stock.service.js';
 
 /** No more days than this are planned together: what is further away changes before it comes. */
 const mostDays = 14;
+
+interface How {
+  readonly chance?: number | undefined;
+  readonly signal?: AbortSignal;
+}
+type Day = Awaited<ReturnType<DaysPlanService['dayOf']>>;
 
 const piecesOf = (batches: readonly BatchPlan[]) =>
   batches
@@ -29,6 +37,9 @@ const piecesOf = (batches: readonly BatchPlan[]) =>
 /** Several bake days in one horizon, written as the plan of each. */
 @Injectable()
 export class DaysPlanService {
+  /** Two screens that ask for the same days at once get one plan of each. */
+  private readonly making = new Together<DaysPlanView>();
+
   constructor(
     private readonly plans: PlanService,
     private readonly rows: PlanRows,
@@ -68,11 +79,7 @@ export class DaysPlanService {
    * @param chance how sure each ready-by shall be; as late as possible when left out
    * @throws JokulError `days`, `past`, `nothing-to-bake`, `changed-meanwhile`, and those of the solver
    */
-  async make(
-    from: string,
-    until: string,
-    how: { readonly chance?: number | undefined; readonly signal?: AbortSignal } = {},
-  ): Promise<DaysPlanView> {
+  async make(from: string, until: string, how: How = {}): Promise<DaysPlanView> {
     const nowMs = await this.clock.nowMs();
     const { rules } = await this.plans.inputs(from);
     const dates = this.datesBetween(from, until, wallClock(nowMs / 1000, rules.timeZone).date);
@@ -86,14 +93,26 @@ export class DaysPlanService {
         'The bake lists of these days are empty: add what is to be baked first.',
         'orders',
       );
-    const { batches, unplaced, dayOf, outside, quality, qualityOf } = await this.solve(days, nowMs, how);
+    const asked = canonicalJson({
+      chance: how.chance ?? 0,
+      days: days.map(({ date, inputs, before }) => [date, inputs.hash, before?.version ?? 0]),
+    });
+    return this.making.ask(asked, (signal) => this.write(days, nowMs, { ...how, signal }), how.signal);
+  }
+
+  private async write(days: readonly Day[], nowMs: number, how: How): Promise<DaysPlanView> {
+    const { batches, unplaced, dayOf, outside, promised, quality, qualityOf } = await this.solve(
+      days,
+      nowMs,
+      how,
+    );
     const computed = [];
     for (const day of days) {
       const own = batches.filter(({ batchId }) => dayOf(batchId) === day.date);
       computed.push(
         await this.plans.body(day.date, day.inputs, day.before, own, {
           keep: true,
-          anew: qualityOf[day.date] ?? quality,
+          anew: { quality: qualityOf[day.date] ?? quality, standing: day.fixed, promised },
           nowMs,
           chance: how.chance || undefined,
           signal: how.signal,
@@ -126,13 +145,9 @@ export class DaysPlanService {
     };
   }
 
-  private async solve(
-    days: readonly Awaited<ReturnType<DaysPlanService['dayOf']>>[],
-    nowMs: number,
-    how: { readonly chance?: number | undefined; readonly signal?: AbortSignal },
-  ) {
+  private async solve(days: readonly Day[], nowMs: number, how: How) {
     const dates = days.map(({ date }) => date);
-    const { equipment: all, rules, calibration, hash } = (days[0] as (typeof days)[number]).inputs;
+    const { equipment: all, rules, calibration, hash } = (days[0] as Day).inputs;
     const formulas = new Map<string, Formula>(
       days.flatMap(({ inputs }) => inputs.formulas.map((formula) => [formula.code, formula] as const)),
     );
@@ -156,7 +171,7 @@ export class DaysPlanService {
       formulas: together.formulas,
       equipment,
       rules,
-      planned: [...fixed, ...promised],
+      planned: [...fixed, ...promised.batches],
       leave: [...new Set(days.flatMap(({ old }) => old?.leave ?? []))],
       parts: days.length,
       nowMs,
@@ -194,6 +209,7 @@ export class DaysPlanService {
       quality: found.quality,
       qualityOf: found.qualityOf,
       outside,
+      promised,
       dayOf: (batchId: string) => found.dayOf[batchId] ?? fixedOn.get(batchId) ?? dates[0],
     };
   }

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { Between, DataSource } from 'typeorm';
+import { Between, DataSource, type EntityManager } from 'typeorm';
 import { JokulError, shiftDate, type BatchPlan } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
 import { PlanEntity } from '../database/entities.js';
@@ -23,7 +23,18 @@ export interface ComputedPlan {
   readonly before: PlanEntity | null;
   readonly body: StoredPlan;
   readonly inputHash: string;
+  /** What other plans were known to take when dough from the cold was dealt out; none where nothing was. */
+  readonly promised?: Promised;
 }
+
+/** Batches of plans of other days that are not over, at a moment. */
+export interface Promised {
+  readonly nowMs: number;
+  readonly batches: readonly BatchPlan[];
+}
+
+const namesOf = ({ batches }: Promised): string =>
+  JSON.stringify(batches.map(({ batchId }) => batchId).toSorted());
 
 /** Dough is mixed and rests up to so many days before it is baked. */
 const daysAround = 5;
@@ -62,22 +73,39 @@ export class PlanRows {
   }
 
   /** Batches of all plans of other days that are not over: their dough is theirs, however far ahead they are. */
-  async promised(dates: readonly string[], nowMs: number): Promise<readonly BatchPlan[]> {
+  async promised(
+    dates: readonly string[],
+    nowMs: number,
+    manager: EntityManager = this.db.manager,
+  ): Promise<Promised> {
     const yesterday = new Date(nowMs - 2 * 86_400_000).toISOString().slice(0, 10);
-    const rows = await this.db.manager.query<{ date: string; batches: unknown }[]>(
+    const rows = await manager.query<{ date: string; batches: unknown }[]>(
       "SELECT `date`, JSON_EXTRACT(`body`, '$.plan.batches') AS batches FROM `plan` WHERE `date` >= ?",
       [yesterday],
     );
-    return rows
+    const batches = rows
       .filter(({ date }) => !dates.includes(date))
       .flatMap(({ batches }) => (typeof batches === 'string' ? JSON.parse(batches) : batches) as BatchPlan[])
       .filter(({ tasks }) => tasks.some(({ endS }) => endS * 1000 > nowMs));
+    return { nowMs, batches };
   }
 
-  /** Writes plans together, if nobody else wrote one of them meanwhile. @throws JokulError `changed-meanwhile` */
+  /**
+   * Writes plans together, if nobody else wrote one of them meanwhile, or promised dough that they reckon with.
+   * @throws JokulError `changed-meanwhile`
+   */
   async save(plans: readonly ComputedPlan[]): Promise<readonly PlanEntity[]> {
     return changeRows(this.db, async (manager) => {
       const rows: PlanEntity[] = [];
+      const known = plans.find(({ promised }) => promised)?.promised;
+      const dates = plans.map(({ date }) => date);
+      const usesDough = plans.some(({ body }) => body.plan.batches.some(({ stock }) => stock));
+      if (known && usesDough && namesOf(known) !== namesOf(await this.promised(dates, known.nowMs, manager)))
+        throw new JokulError(
+          'changed-meanwhile',
+          'Another day was planned meanwhile, perhaps with the same dough from the cold. Plan again.',
+          'version',
+        );
       for (const { date, before, body, inputHash } of plans) {
         const now = await manager.findOne(PlanEntity, { where: { date } });
         if ((now?.version ?? 0) !== (before?.version ?? 0)) {

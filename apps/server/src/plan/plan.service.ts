@@ -30,7 +30,7 @@ import { OrdersService } from '../orders/orders.service.js';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import { SettingsService } from '../setup/settings.service.js';
 import { ComputationService } from './computation.service.js';
-import { PlanRows, type ComputedPlan, type StoredPlan } from './plan-rows.js';
+import { PlanRows, type ComputedPlan, type Promised, type StoredPlan } from './plan-rows.js';
 import { predictionsOf, type ProductBakes } from './predictions.js';
 import { StockService } from './stock.service.js';
 
@@ -50,7 +50,11 @@ export interface ComputeHow {
   /** What other days hold, where their plans change with this one; as they are written when left out. */
   readonly taken?: readonly BatchPlan[];
   /** The batches were just planned together with other days, this well; `unplaced` is what found no room. */
-  readonly anew?: PlanQuality | undefined;
+  readonly anew?: {
+    readonly quality: PlanQuality;
+    readonly standing: readonly BatchPlan[];
+    readonly promised: Promised;
+  };
 }
 
 export type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
@@ -324,7 +328,8 @@ export class PlanService {
     const begun = JSON.stringify(kept);
     const equipment = inUse(inputs.equipment, (id) => begun.includes(`"${id}`));
     const old = before ? (before.body as StoredPlan) : null;
-    const fixedFormulas = await this.formulasOf(kept, old);
+    // What was just planned together with other days follows the latest formulas.
+    const fixedFormulas = await this.formulasOf(how.anew?.standing ?? kept, old);
     const nowMs = how.nowMs ?? (await this.clock.nowMs());
     const [bakes, fixedBakes, started] = await Promise.all([
       this.bakesOf(inputs),
@@ -351,9 +356,10 @@ export class PlanService {
       fixed,
       taken: how.taken ?? (await this.rows.takenByOthers([date], nowMs)),
     };
+    const dough = how.keep ? null : await this.withDough(input, bakes, old, leave, nowMs);
     const body = await this.computation.plan(
       {
-        input: how.keep ? { ...input, lotIds: {} } : await this.withDough(input, bakes, old, leave, nowMs),
+        input: dough?.input ?? { ...input, lotIds: {} },
         bakes,
         fixedBakes,
         fixedFormulas,
@@ -365,7 +371,7 @@ export class PlanService {
     );
     const stored: StoredPlan = {
       ...body,
-      ...(how.anew && { quality: how.anew }),
+      ...(how.anew && { quality: how.anew.quality }),
       ...(how.keep && {
         plan: {
           ...(old?.plan ?? body.plan),
@@ -384,7 +390,8 @@ export class PlanService {
       leave,
     };
     const inputHash = how.inputHash ?? (how.keep && !how.anew && before ? before.inputHash : hash);
-    return { date, before, body: stored, inputHash };
+    const promised = dough?.promised ?? how.anew?.promised;
+    return { date, before, body: stored, inputHash, ...(promised && { promised }) };
   }
 
   /** The day with what lies in the cold for it, and names for the lots that are mixed anew. */
@@ -396,11 +403,12 @@ export class PlanService {
     nowMs: number,
   ) {
     const { date, formulas, equipment, rules, fixed } = input;
+    const promised = await this.rows.promised([date], nowMs);
     const stock = await this.stock.inTheCold({
       formulas: [...formulas.values()],
       equipment,
       rules,
-      planned: [...fixed, ...(await this.rows.promised([date], nowMs))],
+      planned: [...fixed, ...promised.batches],
       leave,
       parts: 1,
       nowMs,
@@ -412,6 +420,7 @@ export class PlanService {
       ({ batchId }) => !fixed.some((batch) => batch.batchId === batchId),
     );
     const needed = lotsNeeded(dayHorizon({ ...input, stock, predictions }));
-    return { ...input, stock, lotIds: await this.lotIdsFor(needed, new Map([[date, free]]), rules.timeZone) };
+    const lotIds = await this.lotIdsFor(needed, new Map([[date, free]]), rules.timeZone);
+    return { input: { ...input, stock, lotIds }, promised };
   }
 }
