@@ -37,14 +37,15 @@ const pages = [
   '/rest/{frozen}/labels',
   '/bake',
   '/bake?at=cut',
+  '/bake?at=whole',
+  '/bake?at=what-if',
+  '/bake?at=heat',
   '/log/learned',
   '/day',
   '/floor',
   '/log?day=2026-11-24',
   '/setup',
   '/formula/LEM/cups',
-  // These compute for long, and are of the same parts: looked at when all pages are asked for.
-  ...(process.env.JOKUL_ALL_PAGES ? ['/bake?at=whole', '/bake?at=what-if', '/bake?at=heat'] : []),
 ];
 
 test('every page, light and dark: no error, nothing cut at the side, nothing that keeps anybody out', async ({

@@ -10,6 +10,7 @@ import {
   IsOptional,
   IsString,
   Length,
+  Matches,
   ValidateNested,
 } from 'class-validator';
 import { EquipmentBody } from './equipment.js';
@@ -17,7 +18,7 @@ import { NewFormulaInput } from './formula.js';
 import { OwnIngredientInput, RulesBody } from './setup.js';
 
 export class SetupBakery {
-  @IsString() @Length(1, 60, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
+  @Matches(/^(?=.*\S).{1,60}$/, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
   @IsString() @Length(1, 60) timeZone: string;
 }
 

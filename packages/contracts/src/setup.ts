@@ -63,7 +63,7 @@ export class RulesInput extends RulesBody {
 
 /** What the bakery is called, and the zone of its clock. */
 export class BakeryInput {
-  @IsString() @Length(1, 60, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
+  @Matches(/^(?=.*\S).{1,60}$/, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
   @IsString() @Length(1, 60) timeZone: string;
   @IsInt() rulesVersion: number;
 }

@@ -110,7 +110,9 @@ export const PlanDays = () => {
   const make = useMakePlans(date);
   const sayDay = useSayDay();
   if (date === '') return null;
-  const last = until >= date ? until : shiftDate(date, usualDays - 1);
+  const choices = Array.from({ length: mostDays - 1 }, (_, i) => shiftDate(date, i + 1));
+  // What was chosen on another day may be no choice on this one.
+  const last = choices.includes(until) ? until : shiftDate(date, usualDays - 1);
   const close = () => {
     setOpen(false);
     make.reset();
@@ -141,7 +143,7 @@ export const PlanDays = () => {
             }}
           >
             <SelectField label="Up to" value={last} onChange={(event) => setUntil(event.target.value)}>
-              {Array.from({ length: mostDays - 1 }, (_, i) => shiftDate(date, i + 1)).map((day, i) => (
+              {choices.map((day, i) => (
                 <option key={day} value={day}>
                   {sayDay(day)}, {i + 2} days
                 </option>

@@ -2,7 +2,8 @@ import { CloudOff, Keyboard, Moon, Search, Sun } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
-import { useNow, useWallClock } from '../lib/clock';
+import { mostUrgent } from '@jokul/core';
+import { nowMs, useNow, useWallClock } from '../lib/clock';
 import { usePreferences } from '../lib/preferences';
 import { useBakery, useDay } from '../lib/queries';
 import { startJournal } from '../journal/sync';
@@ -167,7 +168,7 @@ export const Shell = () => {
       if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       if (document.querySelector('[role="dialog"]')) return;
       const to = [...stations, ...across].find(({ key }) => key === event.key);
-      const first = actions[0];
+      const first = mostUrgent(actions, nowMs());
       if (to) void navigate({ pathname: `/${to.path}`, search });
       else if (event.key === 'n' && first) void navigate({ pathname: pathOf(first), search });
       else if (event.key === '/') setSearching(true);

@@ -6,8 +6,7 @@ import { coolBrownedButter } from './browned-butter.js';
 import { softenButter } from './butter.js';
 
 /** Butter for creaming, °C in the mean: pliable, not shiny. And butter as it comes out of the cold. Usual. */
-const creamingC = 19;
-const fromColdC = 4;
+export const butterForCreaming = { wantedC: 19, fromColdC: 4 } as const;
 /** Eggs in their tray are out so long before mixing, s. Usual. */
 const eggsOutS = 3600;
 /** Melting and browning, before it is poured out to cool, s. Usual. */
@@ -27,8 +26,8 @@ const softeningS = (roomC: number): number | null => {
     form: 'block-500',
     wrapped: true,
     roomC,
-    startC: fromColdC,
-    targetC: creamingC,
+    startC: butterForCreaming.fromColdC,
+    targetC: butterForCreaming.wantedC,
   });
   const value = time?.value ?? null;
   softened.set(roomC, value);

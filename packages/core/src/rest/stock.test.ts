@@ -279,6 +279,20 @@ describe('a day that is planned with dough in the cold', () => {
     expect(plan.batches.find((batch) => batch.stock)?.pieces).toBeLessThan(200);
   });
 
+  it('takes so much of a tub that its pieces are there after portioning', () => {
+    const stock = stockOf(lying({ code: 'SES', placeId: 'walk-in', form: 'tub', daysAgo: 0.6 }));
+    const { plan, faults } = planOf({
+      date: '2026-11-25',
+      orders: [order('SES', 40, '06:30')],
+      stock,
+    });
+    const part = plan.batches.find((batch) => batch.stock);
+    expect(faults).toEqual([]);
+    expect(part?.stock).toMatchObject({ form: 'tub', from: 'SES-26-7-X' });
+    const { portionLossShare } = demoRules;
+    expect((part?.massG ?? 0) * (1 - portionLossShare)).toBeCloseTo(40 * of('SES').piece.massG, 6);
+  });
+
   it('asks for names of new lots only for what is mixed', () => {
     const input = dayHorizon(dayInput({ orders: [rye, order('GNG', 100)], stock: stockOf(lying()) }));
     const needed = new Map(lotsNeeded(input).map(({ productCode, count: n }) => [productCode, n]));

@@ -93,18 +93,14 @@ const itemOf = (item: InTheCold, question: StockQuestion): readonly StockItem[] 
       goodUntilS: entry.goodUntilMs / 1000,
       loadsBefore: Math.max(0, ...loadIds.map(loadNumber)),
       partIds: partIdsOf(lot.lot, question),
-      inPart: toOthers > 0 || lot.stays.filter(({ outMs }) => outMs === null).length > 1,
+      inPart: toOthers > 0,
     },
   ];
 };
 
 /**
  * Dough in the cold that a plan may use before anything is mixed: good by all its clocks, made by the formula that holds
- * today, and on no other plan. A lot that lies in several places counts with what lies in the first.
+ * today, and on no other plan.
  */
-export const stockInTheCold = (question: StockQuestion): readonly StockItem[] => {
-  const floor = { lots: question.lots, trays: new Map(), notices: [] };
-  const first = new Map<string, InTheCold>();
-  for (const item of inTheCold(floor)) if (!first.has(item.batchId)) first.set(item.batchId, item);
-  return [...first.values()].flatMap((item) => itemOf(item, question));
-};
+export const stockInTheCold = (question: StockQuestion): readonly StockItem[] =>
+  inTheCold({ lots: question.lots, trays: new Map(), notices: [] }).flatMap((item) => itemOf(item, question));

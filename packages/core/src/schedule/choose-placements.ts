@@ -38,6 +38,7 @@ const placementsOf = (
   problem: PlanProblem,
   share: BatchShareOfDay,
   known: BatchPlan | null,
+  untilMs: number,
 ): readonly BatchPlan[] => {
   const found = new Map<string, BatchPlan>();
   const put = (batch: BatchPlan) => found.set(keyOf(batch), batch);
@@ -50,6 +51,7 @@ const placementsOf = (
     for (const way of together)
       for (const rest of [0, null])
         for (let step = 0; step < steps && found.size < mostOfShare; step++) {
+          if (Date.now() > untilMs) break;
           const placed = placeBatch(floor, problem, share, {
             ...plainChoices,
             together: way,
@@ -118,13 +120,34 @@ const clash = (problem: PlanProblem, a: Load, b: Load): boolean => {
 /** Pairs of loads that need longer between them than the rows of their chamber ask, since it changes its temperature. */
 const hotRows = (problem: PlanProblem, placements: readonly Placement[]): readonly string[] => {
   const rows = new Set<string>();
-  const loads = placements.flatMap((own) => own.batch.loads.map((load) => ({ own, load })));
-  for (const [i, a] of loads.entries())
-    for (const b of loads.slice(i + 1)) {
-      if (a.own.share === b.own.share || a.load.setC === b.load.setC) continue;
-      if (clash(problem, a.load, b.load)) rows.add(`${a.own.name} + ${b.own.name} <= 1`);
-    }
+  for (const { id } of problem.ovens) {
+    const loads = placements
+      .flatMap((own) => own.batch.loads.filter(({ ovenId }) => ovenId === id).map((load) => ({ own, load })))
+      .sort((a, b) => a.load.startS - b.load.startS);
+    const longestS = Math.max(0, ...loads.map(({ load }) => load.pullS)) + longestChangeS(problem, id, loads);
+    for (const [i, a] of loads.entries())
+      for (let j = i + 1; j < loads.length; j++) {
+        const b = loads[j] as (typeof loads)[number];
+        // Those after it begin later still.
+        if (b.load.startS > a.load.startS + longestS) break;
+        if (a.own.share === b.own.share || a.load.setC === b.load.setC) continue;
+        if (clash(problem, a.load, b.load)) rows.add(`${a.own.name} + ${b.own.name} <= 1`);
+      }
+  }
   return [...rows];
+};
+
+/** The longest time between two of some loads of a chamber, s. */
+const longestChangeS = (
+  problem: PlanProblem,
+  ovenId: string,
+  loads: readonly { readonly load: Load }[],
+): number => {
+  const oven = problem.ovens.find(({ id }) => id === ovenId);
+  const sets = loads.map(({ load }) => load.setC);
+  return oven && sets.length > 0
+    ? betweenLoadsS(oven, Math.min(...sets), Math.max(...sets), problem.loadGapS)
+    : 0;
 };
 
 const capacityOf =
@@ -178,6 +201,7 @@ const programOf = (
  * program. It knows only the ways that it is given, and a choice is to be checked like any other.
  * @param stays batches that are not moved
  * @param open the shares, with how they are placed now
+ * @param untilMs no further way is laid out, and no program solved, after this moment
  * @returns a batch for each share that was chosen, or null where nothing was found
  */
 export const choosePlacements = (
@@ -185,16 +209,17 @@ export const choosePlacements = (
   stays: readonly BatchPlan[],
   open: ReadonlyMap<BatchShareOfDay, BatchPlan | null>,
   solve: SolveBinary,
+  untilMs = Number.POSITIVE_INFINITY,
 ): ReadonlyMap<BatchShareOfDay, BatchPlan> | null => {
   const floor = new Floor({ ...problem, fixed: stays, taken: [] });
   const placements = [...open].flatMap(([share, known], s) =>
-    placementsOf(floor, problem, share, known).map((batch, i): Placement => ({
+    placementsOf(floor, problem, share, known, untilMs).map((batch, i): Placement => ({
       name: `x${s}_${i}`,
       share,
       batch,
     })),
   );
-  if (placements.length === 0) return null;
+  if (placements.length === 0 || Date.now() > untilMs) return null;
   const program = programOf(problem, stays, placements);
   const chosen = program === null ? null : solve(program);
   if (!chosen) return null;

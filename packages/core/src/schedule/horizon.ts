@@ -235,7 +235,8 @@ const batchesFor = (
       batches.push({
         id: part ?? (earlier === 0 ? item.id : `${item.id}/${earlier + 1}`),
         mixerId: input.equipment.mixers[0]?.id ?? '',
-        massG: pieces * piece.massG,
+        // Of a tub some is lost at portioning.
+        massG: (pieces * piece.massG) / (item.form === 'tub' ? 1 - rules.portionLossShare : 1),
         pieces,
         serves,
         stock: part === undefined ? rule : { ...rule, loadsBefore: 0, from: item.id },

@@ -20,8 +20,9 @@ export interface Effort {
 
 /** So many batches at most are decided on at once. */
 const mostAtOnce = 8;
-/** How often that is tried at most, each time with other ones. */
+/** How often that is tried at most, each time with other ones, and for how long beyond the other tries, s. */
 const choicesTried = 6;
+const decidingSeconds = 3;
 
 /** A quick plan, as after every change: more is tried while pieces are undone, but not for longer than this, s. */
 export const quickTries = 200;
@@ -133,6 +134,7 @@ const decide = (
   effort: Effort,
   random: Chance,
   hopeless: ReadonlySet<BatchShareOfDay>,
+  untilMs: number,
 ): boolean => {
   const { solveBinary } = effort;
   const open = draft.open().filter((share) => !hopeless.has(share));
@@ -140,7 +142,7 @@ const decide = (
   const before = { kept: draft.kept(), score: draft.score() };
   const out = aroundOpen(random, draft.shares, open);
   const known = new Map([...out].map((share) => [share, draft.now(share)] as const));
-  const chosen = choosePlacements(draft.problem, draft.staying(out), known, solveBinary);
+  const chosen = choosePlacements(draft.problem, draft.staying(out), known, solveBinary, untilMs);
   if (!chosen) return false;
   draft.take([...out]);
   draft.set(chosen);
@@ -167,19 +169,24 @@ export const improve = (draft: Draft, effort: Effort, startedMs: number): void =
   const enough = effort.tries ?? Math.max(quickTries, triesPerBatch * shares.length);
   const hopeful = () => best.score.undone > (effort.leastUndone ?? 0);
   const most = () => effort.tries ?? (hopeful() ? triesWhileUndone : enough);
+  let decidedMs = 0;
   const decideAll = () => {
     draft.back(best.kept);
-    for (let tried = 0; tried < choicesTried && hopeful(); tried++) {
-      if (decide(draft, effort, random, hopeless)) best = { kept: draft.kept(), score: draft.score() };
+    const beganMs = Date.now();
+    const untilMs = beganMs + decidingSeconds * 1000 - decidedMs;
+    for (let tried = 0; tried < choicesTried && hopeful() && Date.now() < untilMs; tried++) {
+      if (decide(draft, effort, random, hopeless, untilMs))
+        best = { kept: draft.kept(), score: draft.score() };
       else if (shares.length <= mostAtOnce) break;
     }
+    decidedMs += Date.now() - beganMs;
     here = best;
   };
   for (let t = 0; t < most() && shares.length > 0; t++) {
     // Where the usual tries leave something open it is decided on, before more are tried.
     if (t === enough && hopeful()) decideAll();
     const open = draft.open().filter((share) => !hopeless.has(share));
-    if (Date.now() - startedMs > seconds * 1000 || (open.length === 0 && t >= enough)) break;
+    if (Date.now() - startedMs - decidedMs > seconds * 1000 || (open.length === 0 && t >= enough)) break;
     const out = takenOut(random, shares, open);
     draft.take(out);
     draft.put(inOrder(random, out, open), choices);

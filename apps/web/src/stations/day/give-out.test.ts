@@ -43,13 +43,14 @@ const batch: BatchPlan = {
     },
   ],
 };
+const say = { temperature: (c: number) => `${c} °C`, mass: (g: number) => `${g} g` };
 const names = { product: () => 'Quay Ginger; crisp, thin', place: (id: string) => id };
 /** Long lines are folded by a line break and a blank. */
 const unfolded = (text: string) => text.replace(/\r\n[ \t]/g, '').split('\r\n');
 
 describe('a plan as a calendar', () => {
   it('for the ovens holds the loads, in universal time', () => {
-    const lines = unfolded(planToCalendar([batch], 'ovens', names, (c) => `${c} °C`));
+    const lines = unfolded(planToCalendar([batch], 'ovens', names, say));
     expect(lines[0]).toBe('BEGIN:VCALENDAR');
     expect(lines.filter((line) => line === 'BEGIN:VEVENT')).toHaveLength(1);
     expect(lines).toContain('DTSTART:20261127T042000Z');
@@ -60,18 +61,18 @@ describe('a plan as a calendar', () => {
     expect(lines).toContain('DESCRIPTION:Lot GNG-26-58-X\\, 60 pieces\\, 1 trays\\, 150 °C');
   });
   it('for the bench holds mixing and portioning, and no rest', () => {
-    const lines = unfolded(planToCalendar([batch], 'bench', names, String));
+    const lines = unfolded(planToCalendar([batch], 'bench', names, say));
     expect(lines.filter((line) => line.startsWith('SUMMARY'))).toEqual([
       'SUMMARY:Mix Quay Ginger\\; crisp\\, thin\\, mixer-40l',
     ]);
   });
   it('of an empty day is an empty calendar', () => {
-    expect(unfolded(planToCalendar([], 'ovens', names, String))).not.toContain('BEGIN:VEVENT');
+    expect(unfolded(planToCalendar([], 'ovens', names, say))).not.toContain('BEGIN:VEVENT');
   });
 
   it('for the bench holds what is put out before, too', () => {
     const lines = unfolded(
-      planToCalendar([batch], 'bench', names, (c) => `${c} °C`, [
+      planToCalendar([batch], 'bench', names, say, [
         {
           id: 'GNG-26-58-X/butter-out',
           kind: 'butter-out',

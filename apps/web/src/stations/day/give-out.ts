@@ -29,7 +29,7 @@ export const planToCalendar = (
   batches: readonly BatchPlan[],
   kind: CalendarKind,
   names: Names,
-  sayTemperature: (celsius: number) => string,
+  say: { readonly temperature: (celsius: number) => string; readonly mass: (grams: number) => string },
   preparations: readonly Preparation[] = [],
 ): string => {
   const { name, kinds } = calendars[kind];
@@ -46,8 +46,8 @@ export const planToCalendar = (
         `Lot ${work.batchId}`,
         `${work.pieces} pieces`,
         work.trays === null ? '' : `${work.trays} trays`,
-        work.setC === null ? '' : sayTemperature(work.setC),
-        work.massG === null ? '' : `${work.massG} g of it`,
+        work.setC === null ? '' : say.temperature(work.setC),
+        work.massG === null ? '' : `${say.mass(work.massG)} of it`,
       ]
         .filter(Boolean)
         .join(', '),

@@ -1,4 +1,4 @@
-import type { Preparation } from '@jokul/core';
+import { butterForCreaming, type Preparation } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { preparationWords } from '../../app/preparation-words';
 import { useWallClock } from '../../lib/clock';
@@ -14,7 +14,7 @@ export const Preparations = ({
 }) => {
   const names = useNames();
   const wall = useWallClock();
-  const { mass } = useUnits();
+  const { mass, temperature } = useUnits();
   if (preparations.length === 0) return null;
   return (
     <div className="table-room">
@@ -42,7 +42,8 @@ export const Preparations = ({
         </tbody>
       </table>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        By a wrapped 500 g block from 4 °C to 19 °C in the room, eggs an hour before; within a fifth without a
+        By a wrapped block of {mass(500)} from {temperature(butterForCreaming.fromColdC)} to{' '}
+        {temperature(butterForCreaming.wantedC)} in the room, eggs an hour before; within a fifth without a
         probe. On Mix you can say how yours lies.
       </p>
     </div>

@@ -23,14 +23,14 @@ export const SavePlan = ({
   timeZone: string;
 }) => {
   const { product, oven, mixer } = useNames();
-  const { temperature } = useUnits();
+  const { temperature, mass } = useUnits();
   const place = (id: string) => (oven(id) === id ? mixer(id) : oven(id));
   const calendar = (kind: CalendarKind) =>
     void import('./give-out').then(({ planToCalendar }) =>
       saveFile(
         `${date}-${kind}.ics`,
         'text/calendar',
-        planToCalendar(plan.batches, kind, { product, place }, temperature, preparations),
+        planToCalendar(plan.batches, kind, { product, place }, { temperature, mass }, preparations),
       ),
     );
   return (

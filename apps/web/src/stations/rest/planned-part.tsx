@@ -6,6 +6,7 @@ import { useLots } from '../../app/lots';
 import { record } from '../../journal/store';
 import { nowMs, useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Cautions, Station } from '../../ui/station';
 import { Alarm } from '../../ui/states';
@@ -28,9 +29,11 @@ export const takePart = (
   day: string,
   thawIn: Place | undefined,
 ): void => {
-  const { batchId: into, pieces } = batch;
-  const massG = Math.round(pieces * formula.piece.massG);
   const inside = lot.stays.findLast(({ outMs }) => outMs === null);
+  const { batchId: into } = batch;
+  const massG = Math.round(batch.massG);
+  // Dough in a tub has no pieces yet.
+  const pieces = inside?.form === 'tub' ? 0 : batch.pieces;
   for (const { lot: of, kind, payload } of partOff(
     lot,
     { into, pieces, massG, day },
@@ -71,6 +74,7 @@ export const PlannedPart = ({
   const now = useNow(10_000);
   const day = useDay();
   const { data: bakery } = useBakery();
+  const { mass } = useUnits();
   const navigate = useNavigate();
   const { search } = useLocation();
   const from = batch.stock?.from ?? '';
@@ -80,11 +84,14 @@ export const PlannedPart = ({
   const frozen = places.find(({ id }) => id === inside?.placeId)?.kind === 'freezer';
   const thawIn = frozen ? places.find(({ kind }) => kind === 'walk-in') : undefined;
   const outMs = outOf(batch) * 1000;
-  const enough = inside !== undefined && inside.pieces >= batch.pieces;
+  const isTub = inside?.form === 'tub';
+  const enough =
+    inside !== undefined && (isTub ? inside.massG >= batch.massG - 1 : inside.pieces >= batch.pieces);
+  const said = (massG: number, pieces: number) => (isTub ? mass(massG) : `${pieces} pieces`);
   return (
     <Station
       title={`${formula.name} out of the cold`}
-      question={`${batch.pieces} pieces of ${from} are planned. When do they go out, and how many stay?`}
+      question={`${said(batch.massG, batch.pieces)} of ${from} are planned. When do they go out, and how many stay?`}
       queueTitle="In the cold"
       queue={queue}
       actions={
@@ -97,7 +104,8 @@ export const PlannedPart = ({
             void navigate(`/rest/${batch.batchId}${search}`);
           }}
         >
-          Take {batch.pieces} out{thawIn && `, into the ${thawIn.name.toLowerCase()}`}
+          Take {isTub ? mass(batch.massG) : batch.pieces} out
+          {thawIn && `, into the ${thawIn.name.toLowerCase()}`}
         </Button>
       }
       why={
@@ -115,11 +123,12 @@ export const PlannedPart = ({
       )}
       {inside && !enough && (
         <Alarm>
-          Only {inside.pieces} pieces of {from} are left, {batch.pieces} are planned. Plan the day again.
+          Only {said(inside.massG, inside.pieces)} of {from} are left, {said(batch.massG, batch.pieces)} are
+          planned. Plan the day again.
         </Alarm>
       )}
       <p className="text-lg">
-        Take <strong>{batch.pieces} pieces</strong> of{' '}
+        Take <strong>{said(batch.massG, batch.pieces)}</strong> of{' '}
         <Link className="underline" to={`/rest/${from}${search}`}>
           {from}
         </Link>{' '}
@@ -129,11 +138,14 @@ export const PlannedPart = ({
             ? `${wall.time(outMs)} on ${wall.date(outMs)}`
             : wall.near(outMs, now)}
         </strong>
-        {inside && enough && `; ${inside.pieces - batch.pieces} stay in there`}.
+        {inside &&
+          enough &&
+          `; ${said(inside.massG - batch.massG, inside.pieces - batch.pieces)} stay in there`}
+        .
       </p>
       <p className="mt-2 text-ink-soft">
-        They become the lot {batch.batchId}, as old as the dough they come from. Write that name on the bag or
-        tray.
+        They become the lot {batch.batchId}, as old as the dough they come from. Write that name on the{' '}
+        {isTub ? 'tub' : 'bag or tray'}.
       </p>
     </Station>
   );
