@@ -112,10 +112,11 @@ describe('a day with dough in the cold', () => {
 });
 
 describe('several days planned together', () => {
-  const [from, until] = ['2026-12-14', '2026-12-18'];
+  // All of the week where the closed day is looked at, else as few as show it.
+  const [from, until, week] = ['2026-12-14', '2026-12-16', '2026-12-18'];
   it('are each whole, promise everything once, and skip the closed day', async () => {
     await app.put('clock', { mode: 'frozen', date: '2026-12-12', time: '08:00' });
-    const { status, body } = await app.post<DaysPlanView>(`days/${from}/plan/days`, { until });
+    const { status, body } = await app.post<DaysPlanView>(`days/${from}/plan/days`, { until: week });
     expect(status).toBe(201);
     expect(body.days.map(({ date }) => date)).toEqual(
       ['2026-12-14', '2026-12-15', '2026-12-16', '2026-12-17', '2026-12-18'].filter((d) =>
