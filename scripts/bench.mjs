@@ -85,11 +85,11 @@ await orSay(async () => {
     core.advance(run, 'tray', 1200);
   };
   await times(8, bake20);
-  row('core: one bake of 20 min with carryover', await times(30, bake20), 30, 'ms');
+  row('core: one bake of 20 min with carryover', await times(30, bake20), 12, 'ms');
   row(
     'core: pull and windows for a target',
     await times(5, () => core.bake(core.bakeInput({ ...usual, target: 'chewy' }))),
-    400,
+    120,
     'ms',
   );
 
@@ -99,7 +99,7 @@ await orSay(async () => {
   row(
     'core: bake map of 24 x 40 on one core',
     (await times(5, (i) => mapRow(grid.temperaturesC[i * 5]))) * 24 * 0.001,
-    30,
+    6,
     's',
   );
 

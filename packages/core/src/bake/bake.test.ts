@@ -376,6 +376,6 @@ describe('the version of the model', () => {
       Math.round(pull?.value ?? 0),
       Math.round((end?.diameterMm ?? 0) * 10) / 10,
       Math.round((end?.lossShare ?? 0) * 1000) / 1000,
-    ]).toEqual([3, 679, 79.3, 0.068]);
+    ]).toEqual([4, 678, 79.3, 0.068]);
   });
 });

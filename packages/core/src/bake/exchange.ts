@@ -26,9 +26,12 @@ const exchange = (s: State, w: Scratch, from: number, count: number, apart: numb
     const db = delta[b] as number;
     const ta = T[a] as number;
     const tb = T[b] as number;
-    const vapour = ((2 * da * db) / (da + db)) * shape * ((p[a] as number) - (p[b] as number));
-    const heat =
-      ((2 * ka * kb) / (ka + kb)) * shape * (ta - tb) + vapour * vapourEnthalpy(vapour > 0 ? ta : tb);
+    // Both harmonic means with one division.
+    const kSum = ka + kb;
+    const dSum = da + db;
+    const both = (2 * shape) / (kSum * dSum);
+    const vapour = da * db * kSum * both * ((p[a] as number) - (p[b] as number));
+    const heat = ka * kb * dSum * both * (ta - tb) + vapour * vapourEnthalpy(vapour > 0 ? ta : tb);
     dU[a] = (dU[a] as number) - heat;
     dU[b] = (dU[b] as number) + heat;
     dW[a] = (dW[a] as number) - vapour;
@@ -46,17 +49,15 @@ export const exchangeAll = (
   dt: number,
 ): void => {
   const { nr, nz } = f;
+  const up = ((area * nz) / meanHeight) * dt;
+  const out = (meanHeight / nz / 2) * dt;
   for (let i = 0; i < nr; i++) {
-    const height = meanHeight * (s.heightShare[i] as number);
-    const dz = height / nz;
     const base = i * nz;
-    const up = (((s.areaShare[i] as number) * area) / dz) * dt;
-    if (w.thin[i] === 0) exchange(s, w, base, nz - 1, 1, up);
-    else for (let a = base; a < base + nz - 1; a++) exchange(s, w, a, 1, 1, up * eased(w, i, a, dt));
+    const column = up * (s.upward[i] as number);
+    if (w.thin[i] === 0) exchange(s, w, base, nz - 1, 1, column);
+    else for (let a = base; a < base + nz - 1; a++) exchange(s, w, a, 1, 1, column * eased(w, i, a, dt));
     if (i === nr - 1) break;
-    const face = (s.faces[i + 1] as number) * s.radius;
-    const distance = ((s.centres[i + 1] as number) - (s.centres[i] as number)) * s.radius;
-    const mean = (dz + (meanHeight * (s.heightShare[i + 1] as number)) / nz) / 2;
-    exchange(s, w, base, nz, nz, ((2 * Math.PI * face * mean) / distance) * dt);
+    const heights = (s.heightShare[i] as number) + (s.heightShare[i + 1] as number);
+    exchange(s, w, base, nz, nz, out * heights * (s.outward[i] as number));
   }
 };

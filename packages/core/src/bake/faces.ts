@@ -1,7 +1,9 @@
 import { P0, vapourEnthalpy } from './cells.js';
+import { eased } from './exchange.js';
 import type { Scratch } from './scratch.js';
 import type { Fixed, State } from './setup.js';
 import { convection, radiation } from './surroundings.js';
+import { at } from './tables.js';
 
 /**
  * The outermost cell dries from its face inward, so vapour comes from deeper than its middle: by this over the number of
@@ -10,7 +12,7 @@ import { convection, radiation } from './surroundings.js';
 const dryingReach = 4;
 
 /** Convection, radiation and drying through one open face; returns the temperature of the surface, °C. */
-export const openFace = (
+const openFace = (
   f: Fixed,
   s: State,
   w: Scratch,
@@ -46,25 +48,113 @@ export const openFace = (
   return surface;
 };
 
-/** Contact with the tray; returns the heat drawn from it, J. */
+/** Browning of a face: Arrhenius rate, held back by water. */
+const brown = (f: Fixed, faceC: number, aw: number, dt: number): number => {
+  const wet = (aw / f.p.browningAw) ** 2;
+  return (at(f.browning, faceC) / (1 + wet * wet)) * dt;
+};
+
+/** The top of every ring, which slopes down to that of the next: heated, dried and browned. */
+export const openTops = (
+  f: Fixed,
+  s: State,
+  w: Scratch,
+  area: number,
+  meanHeight: number,
+  dt: number,
+): void => {
+  const { nr, nz } = f;
+  for (let i = 0; i < nr; i++) {
+    const ring = (s.areaShare[i] as number) * area;
+    const height = meanHeight * (s.heightShare[i] as number);
+    const drop = i < nr - 1 ? height - meanHeight * (s.heightShare[i + 1] as number) : 0;
+    const slope = 2 * Math.PI * (s.faces[i + 1] as number) * s.radius * drop;
+    const top = i * nz + nz - 1;
+    const surface = openFace(
+      f,
+      s,
+      w,
+      top,
+      Math.sqrt(ring * ring + slope * slope),
+      height / nz / 2,
+      w.air.h,
+      w.air.wallC,
+      s.topC[i] as number,
+      dt,
+      eased(w, i, top, dt),
+    );
+    s.topC[i] = surface;
+    s.brownTop[i] = (s.brownTop[i] as number) + brown(f, surface, w.aw[top] as number, dt);
+  }
+};
+
+/** The side of the outermost ring. */
+export const openRim = (f: Fixed, s: State, w: Scratch, meanHeight: number, dt: number): void => {
+  const { nr, nz } = f;
+  const layer = (meanHeight * (s.heightShare[nr - 1] as number)) / nz;
+  const area = 2 * Math.PI * s.radius * layer * f.p.rimExposure;
+  const half = ((1 - (s.faces[nr - 1] as number)) * s.radius) / 2;
+  const guessC = s.topC[nr - 1] as number;
+  for (let a = (nr - 1) * nz; a < nr * nz; a++)
+    openFace(f, s, w, a, area, half, w.air.h, w.air.wallC, guessC, dt, 1);
+};
+
+const brownUnder = (f: Fixed, s: State, w: Scratch, i: number, dt: number): void => {
+  s.brownBottom[i] =
+    (s.brownBottom[i] as number) + brown(f, w.bottomC[i] as number, w.aw[i * f.nz] as number, dt);
+};
+
+/** The undersides on the rack, with air below. */
+export const openUndersides = (
+  f: Fixed,
+  s: State,
+  w: Scratch,
+  area: number,
+  meanHeight: number,
+  dt: number,
+): void => {
+  for (let i = 0; i < f.nr; i++) {
+    const base = i * f.nz;
+    w.bottomC[i] = openFace(
+      f,
+      s,
+      w,
+      base,
+      (s.areaShare[i] as number) * area,
+      (meanHeight * (s.heightShare[i] as number)) / f.nz / 2,
+      w.air.hUnder,
+      w.air.wallC,
+      s.T[base] as number,
+      dt,
+      eased(w, i, base, dt),
+    );
+    brownUnder(f, s, w, i, dt);
+  }
+};
+
+/** Contact with the tray under every ring; returns the heat drawn from it, J. */
 export const trayContact = (
   f: Fixed,
   s: State,
   w: Scratch,
-  i: number,
   area: number,
-  dz: number,
+  meanHeight: number,
   dt: number,
 ): number => {
-  const a = i * f.nz;
-  const t = s.T[a] as number;
-  const k = w.k[a] as number;
-  const q = (s.trayUnderC - t) / (1 / f.contact + dz / 2 / k);
-  w.bottomC[i] = t + (q * dz) / 2 / k;
-  const heat = q * area * dt;
-  w.dU[a] = (w.dU[a] as number) + heat;
-  w.heatIn += heat;
-  return heat;
+  let drawn = 0;
+  for (let i = 0; i < f.nr; i++) {
+    const a = i * f.nz;
+    const t = s.T[a] as number;
+    const inward = (2 * f.nz * (w.k[a] as number)) / (meanHeight * (s.heightShare[i] as number));
+    const q = (s.trayUnderC - t) / (1 / f.contact + 1 / inward);
+    w.bottomC[i] = t + q / inward;
+    const heat = q * (s.areaShare[i] as number) * area * dt;
+    w.dU[a] = (w.dU[a] as number) + heat;
+    drawn += heat;
+    brownUnder(f, s, w, i, dt);
+  }
+  w.heatIn += drawn;
+  return drawn;
 };
 
 /** The two tray nodes: under the piece, and the rest of its share of the tray. */

@@ -61,7 +61,7 @@ export interface BakeParameters {
 }
 
 /** Counts up whenever the same bake comes out otherwise: what was computed by another is old. */
-export const bakeModelVersion = 3;
+export const bakeModelVersion = 4;
 
 export const defaultBakeParameters: BakeParameters = {
   hStill: 3.32,

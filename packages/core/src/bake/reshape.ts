@@ -1,51 +1,61 @@
 import { placeRings } from './rings.js';
 import type { Fixed, State } from './setup.js';
-import { placeOf, readAt } from './tables.js';
-
-const smooth = (x: number) => {
-  const c = Math.min(1, Math.max(0, x));
-  return c * c * (3 - 2 * c);
-};
-
-/** Heat thins a dough up to about here, °C; what is hotter is dry crust, and flows no further. */
-const thinsUpToC = 95;
+import { perShape } from './shaping.js';
+import { placeOf } from './tables.js';
 
 /** Setting, lift and spread: mass means over all cells move the shape. */
 export const reshape = (f: Fixed, s: State, dt: number): void => {
-  const { p: q, nz, tables } = f;
+  const { p: q, nr, nz, cellMass, shaping } = f;
+  const { T, Tmax, sigma, rise, centres } = s;
+  const perKg = 1 / f.massKg;
   let outer = 0;
   let outerShare = 0;
   let inner = 0;
   let innerShare = 0;
   let set = 0;
   let lift = 0;
-  for (let i = 0; i < f.nr; i++) {
-    const share = (f.cellMass[i] as number) / f.massKg;
-    const x = s.centres[i] as number;
+  for (let i = 0; i < nr; i++) {
+    const share = (cellMass[i] as number) * perKg;
+    const x = centres[i] as number;
+    let lnSum = 0;
+    let setSum = 0;
+    let riseSum = 0;
+    for (let a = i * nz; a < (i + 1) * nz; a++) {
+      const t = T[a] as number;
+      const place = placeOf(t);
+      const point = place | 0;
+      const past = place - point;
+      const at = point * perShape;
+      const set0 = shaping[at] as number;
+      const ln0 = shaping[at + 1] as number;
+      const kept0 = shaping[at + 2] as number;
+      const rate = (set0 + past * ((shaping[at + perShape] as number) - set0)) * dt;
+      const firm = ((sigma[a] as number) + rate) / (1 + rate);
+      sigma[a] = firm;
+      let highest = Tmax[a] as number;
+      if (t > highest) {
+        highest = t;
+        Tmax[a] = t;
+      }
+      const top = placeOf(highest);
+      const topAt = (top | 0) * perShape + 3;
+      const risen0 = shaping[topAt] as number;
+      const risen = risen0 + (top - (top | 0)) * ((shaping[topAt + perShape] as number) - risen0);
+      const kept = kept0 + past * ((shaping[at + perShape + 2] as number) - kept0);
+      const held = risen * (firm + (1 - firm) * kept);
+      lnSum += ln0 + past * ((shaping[at + perShape + 1] as number) - ln0) + q.etaPerSet * firm;
+      setSum += firm;
+      riseSum += held;
+      rise[a] = 1 + q.lift * held;
+    }
     const out = share * (1 + q.outward * (x - 0.6));
     const ins = share * Math.max(0, 1 - x * x);
-    for (let j = 0; j < nz; j++) {
-      const a = i * nz + j;
-      const t = s.T[a] as number;
-      const place = placeOf(t);
-      const rate = readAt(f.rates.set, place) * dt;
-      const sigma = ((s.sigma[a] as number) + rate) / (1 + rate);
-      s.sigma[a] = sigma;
-      if (t > (s.Tmax[a] as number)) s.Tmax[a] = t;
-      const ln =
-        -q.etaPerK * (Math.min(t, thinsUpToC) - 25) +
-        q.etaPerSolidFat * (readAt(tables.solidFat, place) - 0.12) +
-        q.etaPerSet * sigma;
-      outer += out * ln;
-      outerShare += out;
-      inner += ins * ln;
-      innerShare += ins;
-      set += share * sigma;
-      const hold = sigma + (1 - sigma) * (1 - q.collapse * (1 - smooth((t - 40) / 40)));
-      const rise = smooth(((s.Tmax[a] as number) - 35) / 60) * hold;
-      s.rise[a] = 1 + q.lift * rise;
-      lift += share * rise;
-    }
+    outer += out * lnSum;
+    outerShare += out * nz;
+    inner += ins * lnSum;
+    innerShare += ins * nz;
+    set += share * setSum;
+    lift += share * riseSum;
   }
   const next = 1 + q.lift * lift;
   const grown = next > s.lift ? Math.log(next / s.lift) : 0;

@@ -16,6 +16,12 @@ export interface Rings {
   readonly centres: Float64Array;
   readonly areaShare: Float64Array;
   readonly heightShare: Float64Array;
+  /** Area over height of each ring, on those scales: how well its column conducts upward. */
+  readonly upward: Float64Array;
+  /** The way round a ring's outer face over the distance of the centres on both sides of it; the last has none. */
+  readonly outward: Float64Array;
+  /** Width of the narrowest ring, share of the radius. */
+  narrowest: number;
 }
 
 /** Flattest and most pointed top of the tables. */
@@ -107,6 +113,9 @@ export const emptyRings = (count: number): Rings => ({
   centres: new Float64Array(count),
   areaShare: new Float64Array(count),
   heightShare: new Float64Array(count),
+  upward: new Float64Array(count),
+  outward: new Float64Array(count),
+  narrowest: 1,
 });
 
 /** Puts the rings where a top of that power has them. */
@@ -119,11 +128,19 @@ export const placeRings = ({ massShare, tables }: RingLayout, lnPower: number, o
   const count = massShare.length;
   for (let i = 0; i <= count; i++)
     out.faces[i] = (a[i] as number) + t * ((b[i] as number) - (a[i] as number));
+  let narrowest = 1;
   for (let i = 0; i < count; i++) {
     const inner = out.faces[i] as number;
     const outer = out.faces[i + 1] as number;
+    const area = outer * outer - inner * inner;
     out.centres[i] = (inner + outer) / 2;
-    out.areaShare[i] = outer * outer - inner * inner;
-    out.heightShare[i] = (massShare[i] as number) / (out.areaShare[i] as number);
+    out.areaShare[i] = area;
+    out.heightShare[i] = (massShare[i] as number) / area;
+    out.upward[i] = (area * area) / (massShare[i] as number);
+    if (i > 0)
+      out.outward[i - 1] =
+        (2 * Math.PI * inner) / ((out.centres[i] as number) - (out.centres[i - 1] as number));
+    if (outer - inner < narrowest) narrowest = outer - inner;
   }
+  out.narrowest = narrowest;
 };

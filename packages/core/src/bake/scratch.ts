@@ -8,6 +8,9 @@ export interface Scratch {
   readonly delta: Float64Array;
   readonly stefan: Float64Array;
   readonly k: Float64Array;
+  /** Heat that warms a cell by a kelvin, J/K, and the enthalpy of its dough without the water, J. */
+  readonly capacity: Float64Array;
+  readonly dryHeat: Float64Array;
   /** How fast heat and moisture even out in a cell, m²/s. */
   readonly rate: Float64Array;
   /** By ring: what its layers are thinner than the step is made for, 2/dz² less that of the step, 1/m²; 0 for most. */
@@ -35,6 +38,8 @@ export const makeScratch = (fixed: Fixed): Scratch => {
     delta: cells(),
     stefan: cells(),
     k: cells(),
+    capacity: cells(),
+    dryHeat: cells(),
     rate: cells(),
     thin: new Float64Array(fixed.nr),
     dU: cells(),

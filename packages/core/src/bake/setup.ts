@@ -2,6 +2,7 @@ import { fatIn } from '../ingredient/index.js';
 import { plainFlourProtein, typicalReducing, type Dough, type PieceShape } from '../formula/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
+import { shapingTable } from './shaping.js';
 import { emptyRings, placeRings, ringLayout, type RingLayout, type Rings } from './rings.js';
 import { processFactors, type Process } from './process.js';
 import { at, bakeTables, gas, table, type BakeTables } from './tables.js';
@@ -60,8 +61,10 @@ export interface Fixed {
   readonly lnEtaRecipe: number;
   readonly yieldPa: number;
   readonly drag: number;
-  /** How fast it sets and browns (dry) by temperature, 1/s: tables as those of the dough. */
-  readonly rates: { readonly set: Float64Array; readonly browning: Float64Array };
+  /** How fast it browns (dry) by temperature, 1/s: a table as those of the dough. */
+  readonly browning: Float64Array;
+  /** What moves the shape by temperature, side by side (see `reshape.ts`). */
+  readonly shaping: Float64Array;
   readonly tray: {
     readonly heat: number;
     readonly conduct: number;
@@ -127,11 +130,12 @@ export const prepare = (setup: BakeSetup): Fixed => {
   const { composition: c } = dough;
   const fat = fatIn(dough.fats);
   const browns = browningOf(dough, p);
+  const tables = bakeTables(dough);
   const setC = p.setC + 40 * (dough.sugar - 0.28) - 150 * (dough.eggProtein - 0.0101);
   return {
     setup,
     p,
-    tables: bakeTables(dough),
+    tables,
     nr,
     nz,
     massKg,
@@ -149,13 +153,10 @@ export const prepare = (setup: BakeSetup): Fixed => {
       p.etaPerStrength * ((dough.flourProtein ?? plainFlourProtein) - plainFlourProtein),
     yieldPa: p.yieldPa * Math.exp(-6 * (c.water - 0.137 + (fat - 0.163))),
     drag: p.dragBase * liner.drag,
-    rates: {
-      set: table((t) => Math.exp(Math.min(6, (t - setC) / p.setWidthK)) / p.setS),
-      browning: table(
-        (t) =>
-          p.browningPerS * browns * Math.exp((-p.browningJPerMol / gas) * (1 / (t + 273.15) - 1 / 413.15)),
-      ),
-    },
+    browning: table(
+      (t) => p.browningPerS * browns * Math.exp((-p.browningJPerMol / gas) * (1 / (t + 273.15) - 1 / 413.15)),
+    ),
+    shaping: shapingTable(p, tables, setC),
     tray: {
       heat: material.rhoC * material.thicknessMm * 1e-3,
       conduct: material.k * material.thicknessMm * 1e-3,
@@ -233,6 +234,8 @@ export const copyState = (s: State): State => ({
   centres: s.centres.slice(),
   areaShare: s.areaShare.slice(),
   heightShare: s.heightShare.slice(),
+  upward: s.upward.slice(),
+  outward: s.outward.slice(),
   brownTop: s.brownTop.slice(),
   brownBottom: s.brownBottom.slice(),
   topC: s.topC.slice(),
