@@ -18,7 +18,16 @@ import {
   ValidateBy,
   ValidateNested,
 } from 'class-validator';
-import type { Body, Composition, Doneness, Liner, PieceShape, TrayMaterial } from '@jokul/core';
+import {
+  traySides,
+  type Body,
+  type Composition,
+  type Doneness,
+  type Liner,
+  type PieceShape,
+  type TrayMaterial,
+  type TraySide,
+} from '@jokul/core';
 
 /* Requests of /api/calc/* and of `npm run calc`. Ranges are judged by the core, which names what is wrong. */
 
@@ -257,13 +266,34 @@ export class CalibrateRequest {
 export class TraySizeRequest {
   @IsNumber() lengthMm: number;
   @IsNumber() widthMm: number;
+  /** Sides without a rail, where pieces may come to the edge. */
+  @IsOptional() @IsArray() @ArrayMaxSize(4) @IsIn(traySides, { each: true }) openSides?: TraySide[];
 }
+export class PieceSizeRequest {
+  @IsNumber() diameterMm: number;
+  @IsOptional() @IsInt() @Min(0) @Max(10_000) pieces?: number;
+}
+export class BarRequest {
+  @IsNumber() lengthMm: number;
+  @IsNumber() widthMm: number;
+}
+/** One size by its diameter, several by `sizes`, or bars; one of the three. */
 export class TrayRequest {
   @IsObject() @ValidateNested() @Type(() => TraySizeRequest) tray: TraySizeRequest;
-  @IsNumber() diameterMm: number;
-  @IsNumber() gapMm: number;
+  @IsOptional() @IsNumber() diameterMm?: number;
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(8)
+  @ValidateNested({ each: true })
+  @Type(() => PieceSizeRequest)
+  sizes?: PieceSizeRequest[];
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => BarRequest) bar?: BarRequest;
+  /** Pieces or bars may touch: no gap, whatever `gapMm` says. */
+  @IsOptional() @IsBoolean() touching?: boolean;
+  @IsOptional() @IsNumber() gapMm?: number;
   @IsNumber() marginMm: number;
-  @IsIn(['rows', 'staggered', 'best']) pattern: 'rows' | 'staggered' | 'best';
+  @IsOptional() @IsIn(['rows', 'staggered', 'best']) pattern?: 'rows' | 'staggered' | 'best';
 }
 
 export class WeighCheckRequest {

@@ -17,7 +17,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { IsBakeDate } from './orders.js';
-import { trayMaterials, type TrayMaterial } from '@jokul/core';
+import { railWays, trayMaterials, type Rails, type TrayMaterial } from '@jokul/core';
 
 const Id = () => (target: object, key: string) => {
   Matches(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/, {
@@ -76,6 +76,7 @@ export class TrayInput extends NamedThing {
   @Between(100, 2000, 'The length, mm,') lengthMm: number;
   @Between(100, 2000, 'The width, mm,') widthMm: number;
   @Whole(1, 5000, 'The number of trays') count: number;
+  @IsOptional() @IsIn(railWays, { message: 'Say which sides of the tray have a rail.' }) rails?: Rails;
 }
 export class PlaceInput extends NamedThing {
   @IsIn(['walk-in', 'freezer', 'bench']) kind: 'walk-in' | 'freezer' | 'bench';

@@ -17,6 +17,8 @@ import {
   doughPerPiece,
   JokulError,
   layOut,
+  layOutBars,
+  layOutMixed,
   leastCost,
   leastUndone,
   missingPieces,
@@ -157,14 +159,33 @@ const runBake = (r: BakeRequestInput) => {
 };
 
 const runTray = (r: TrayRequest) => {
-  const { count, pattern, centresMm } = layOut({
-    ...r.tray,
-    diameterMm: r.diameterMm,
-    gapMm: r.gapMm,
-    marginMm: r.marginMm,
-    pattern: r.pattern,
-  });
-  return { count, pattern, centresMm };
+  const { tray, diameterMm, sizes, bar, marginMm, touching, pattern = 'best' } = r;
+  if ([diameterMm, sizes, bar].filter((given) => given !== undefined).length !== 1)
+    throw new JokulError(
+      'which-pieces',
+      'Say one of the three: a diameter, several sizes, or a bar.',
+      'diameterMm',
+    );
+  const gapMm = touching ? 0 : r.gapMm;
+  if (gapMm === undefined)
+    throw new JokulError('no-gap', 'Say the gap, or that the pieces may touch.', 'gapMm');
+  const on = { ...tray, gapMm, marginMm };
+  if (bar) {
+    const bars = layOutBars({ ...on, barLengthMm: bar.lengthMm, barWidthMm: bar.widthMm });
+    return {
+      count: bars.length,
+      pattern: 'bars',
+      centresMm: bars.map(({ xMm, yMm }) => [xMm, yMm]),
+      along: bars.map(({ along }) => along),
+    };
+  }
+  if (sizes) {
+    const laid = layOutMixed({ ...on, sizes });
+    const all = laid.sizes.flatMap(({ centresMm }) => centresMm);
+    return { count: all.length, pattern: 'mixed', centresMm: all, sizes: laid.sizes };
+  }
+  const { count, pattern: found, centresMm } = layOut({ ...on, diameterMm: diameterMm as number, pattern });
+  return { count, pattern: found, centresMm };
 };
 
 const runPlan = (problem: PlanProblem) => {

@@ -1,5 +1,5 @@
 import { patternWords } from './pattern-words';
-import type { Layout } from '@jokul/core';
+import type { Layout, Margins } from '@jokul/core';
 import { temperatureColour } from './temperature';
 
 interface TrayPictureProps {
@@ -8,7 +8,8 @@ interface TrayPictureProps {
   readonly layout: Layout;
   readonly diameterMm: number;
   readonly rawDiameterMm: number;
-  readonly marginMm: number;
+  /** How far pieces keep from each side, mm; 0 where there is no rail. */
+  readonly margins: Margins;
   readonly pieces: number;
   readonly startC: number;
 }
@@ -20,7 +21,7 @@ export const TrayPicture = ({
   layout,
   diameterMm,
   rawDiameterMm,
-  marginMm,
+  margins,
   pieces,
   startC,
 }: TrayPictureProps) => (
@@ -39,10 +40,10 @@ export const TrayPicture = ({
       strokeWidth={3}
     />
     <rect
-      x={marginMm}
-      y={marginMm}
-      width={lengthMm - 2 * marginMm}
-      height={widthMm - 2 * marginMm}
+      x={margins.left}
+      y={margins.back}
+      width={lengthMm - margins.left - margins.right}
+      height={widthMm - margins.back - margins.front}
       fill="none"
       stroke="var(--line)"
       strokeDasharray="6 6"

@@ -29,18 +29,25 @@ describe('the bar of what each pull gives', () => {
 });
 
 describe('the picture of a tray', () => {
-  const tray = { lengthMm: 600, widthMm: 400, marginMm: 10, rawDiameterMm: 40, diameterMm: 80, startC: 4 };
+  const tray = {
+    lengthMm: 600,
+    widthMm: 400,
+    margins: { left: 10, right: 10, front: 10, back: 10 },
+    rawDiameterMm: 40,
+    diameterMm: 80,
+    startC: 4,
+  };
   it.each([
     ['rows', 'straight rows'],
     ['staggered', 'offset rows'],
     ['free', 'set by the template'],
   ] as const)('says how the pieces lie: %s', (pattern, words) => {
-    const layout = { ...layOut({ ...tray, gapMm: 15, pattern: 'best' }), pattern };
+    const layout = { ...layOut({ ...tray, marginMm: 10, gapMm: 15, pattern: 'best' }), pattern };
     render(<TrayPicture {...tray} layout={layout} pieces={layout.count} />);
     expect(screen.getByRole('img').getAttribute('aria-label')).toContain(`${layout.count} pieces, ${words}`);
   });
   it('draws no more pieces than there are', () => {
-    const layout = layOut({ ...tray, gapMm: 15, pattern: 'rows' });
+    const layout = layOut({ ...tray, marginMm: 10, gapMm: 15, pattern: 'rows' });
     const { container } = render(<TrayPicture {...tray} layout={layout} pieces={5} />);
     expect(container.querySelectorAll('circle')).toHaveLength(10);
   });

@@ -7,7 +7,7 @@ import { defaultBakeParameters, liners, trayMaterials } from './parameters.js';
 import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
 import { emptyRings, placeRings, ringLayout } from './rings.js';
-import { initialState, porosityAt, prepare, startAspect } from './setup.js';
+import { initialState, prepare, startAspect } from './setup.js';
 import { advance, fork, readRun, startRun } from './simulate.js';
 import { convection, naturalAtK, radiation, surroundingsAt, type Surroundings } from './surroundings.js';
 import { at, bakeTables, placeOf, saturationPa, slopeAt } from './tables.js';
@@ -95,10 +95,6 @@ describe('the piece as it is set down', () => {
   it('a stone is hot from the start, a tray is not', () => {
     expect(initialState(prepare(bakeInput({ ...usual, tray: 'stone' }).setup)).trayUnderC).toBe(177);
     expect(initialState(fixed).trayUnderC).toBe(24);
-  });
-  it('air grows with the lift', () => {
-    expect(porosityAt(1)).toBeCloseTo(0.06, 12);
-    expect(porosityAt(1.5)).toBeCloseTo(1 - 0.94 / 1.5, 12);
   });
 });
 

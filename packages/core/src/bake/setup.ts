@@ -41,7 +41,6 @@ export const startPower: Readonly<Record<PieceShape, number>> = { ball: 2, mound
 
 /** Air in the dough when it goes in, share by volume. */
 export const bakePorosity = 0.06;
-const airShare = 1 - bakePorosity;
 
 /** What does not change during a bake. */
 export interface Fixed {
@@ -240,6 +239,3 @@ export const copyState = (s: State): State => ({
   brownBottom: s.brownBottom.slice(),
   topC: s.topC.slice(),
 });
-
-/** Porosity at a lift factor. */
-export const porosityAt = (lift: number): number => 1 - airShare / lift;

@@ -1,6 +1,7 @@
 import type { Liner, TrayMaterial } from '../bake/index.js';
 import type { Mixer, Scale } from '../scaling/index.js';
 import type { Place } from '../thermal/index.js';
+import type { Rails } from '../tray/index.js';
 import type { Calendar } from './calendar.js';
 
 /** One oven chamber or deck, loaded and emptied as a whole. */
@@ -22,6 +23,8 @@ export interface TrayKind {
   readonly lengthMm: number;
   readonly widthMm: number;
   readonly count: number;
+  /** Which sides have a rail; all where left out. */
+  readonly rails?: Rails;
   /** Out of use, and kept for what was recorded with it. */
   readonly retired?: boolean;
 }

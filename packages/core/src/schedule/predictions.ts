@@ -10,7 +10,7 @@ import { doughOf, type Formula } from '../formula/index.js';
 import { componentNames } from '../ingredient/index.js';
 import { JokulError, modelled, type Figure } from '../shown/index.js';
 import { ballRadiusM, coldPorosity } from '../thermal/index.js';
-import { layOut, type Layout } from '../tray/index.js';
+import { layOut, openSidesOf, type Layout } from '../tray/index.js';
 import type { Equipment, HouseRules, Oven, TrayKind } from './equipment.js';
 import { loadTemperature } from './load-temperature.js';
 import { doughDensityGPerMl } from './scale-product.js';
@@ -103,10 +103,11 @@ export const trayLayout = (
   rules: HouseRules,
 ): Layout => {
   const widest = Math.max(...predictions.map((p) => p.bake.cooled?.diameterMm ?? 0));
-  const { lengthMm, widthMm } = trayKindOf(equipment, rules);
+  const tray = trayKindOf(equipment, rules);
   return layOut({
-    lengthMm,
-    widthMm,
+    lengthMm: tray.lengthMm,
+    widthMm: tray.widthMm,
+    openSides: openSidesOf(tray),
     diameterMm: widest,
     gapMm: formula.bake.gapMm,
     marginMm: rules.trayMarginMm,

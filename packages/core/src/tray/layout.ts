@@ -1,11 +1,11 @@
 import { offsetRows, straightRows, turned, type Centre, type FreeArea } from './row-patterns.js';
 import { withMore } from './one-more.js';
+import { marginsOf, type TraySide } from './sides.js';
 import {
   add,
   call,
   div,
   JokulError,
-  mul,
   relation,
   requireNumber,
   sub,
@@ -24,6 +24,8 @@ export interface TrayQuestion {
   readonly gapMm: number;
   /** Clear space to the rim of the tray. */
   readonly marginMm: number;
+  /** Sides without a rail: pieces may come to the edge there. All have one when left out. */
+  readonly openSides?: readonly TraySide[];
   readonly pattern: 'rows' | 'staggered' | 'best';
 }
 
@@ -40,12 +42,12 @@ const perRow = relation({
   unit: 'pieces',
   inputs: {
     L: { symbol: 'L', name: 'length of the tray', unit: 'mm', source: 'equipment' },
-    a: { symbol: 'a', name: 'margin to the rim', unit: 'mm', source: 'house rules' },
+    a: { symbol: 'a', name: 'margins at both ends', unit: 'mm', source: 'house rules, none on an open side' },
     g: { symbol: 'g', name: 'gap between baked pieces', unit: 'mm', source: 'formula' },
     D: { symbol: 'D', name: 'diameter after the spread', unit: 'mm', source: 'bake model' },
   },
-  formula: ({ L, a, g, D }) => call('floor', div(add(sub(L, mul(2, a)), g), add(D, g))),
-  source: 'geometry: n D + (n − 1) g ≤ L − 2 a',
+  formula: ({ L, a, g, D }) => call('floor', div(add(sub(L, a), g), add(D, g))),
+  source: 'geometry: n D + (n − 1) g ≤ L − a',
 });
 
 const patternOn = (
@@ -83,9 +85,10 @@ export const layOut = (q: TrayQuestion): Layout => {
     1000,
     'mm',
   );
-  const acrossFigure = perRow({ L: q.lengthMm, a: q.marginMm, g: q.gapMm, D: q.diameterMm });
+  const margins = marginsOf(q.marginMm, q.openSides);
+  const acrossFigure = perRow({ L: q.lengthMm, a: margins.left + margins.right, g: q.gapMm, D: q.diameterMm });
   const nx = acrossFigure.value;
-  const ny = Math.floor((q.widthMm - 2 * q.marginMm + q.gapMm) / (d + q.gapMm) + 1e-9);
+  const ny = Math.floor((q.widthMm - margins.front - margins.back + q.gapMm) / (d + q.gapMm) + 1e-9);
   if (nx < 1 || ny < 1) {
     throw new JokulError(
       'piece-too-large',
@@ -94,16 +97,15 @@ export const layOut = (q: TrayQuestion): Layout => {
     );
   }
   const free: FreeArea = {
-    widthMm: q.lengthMm - 2 * q.marginMm - d,
-    heightMm: q.widthMm - 2 * q.marginMm - d,
+    widthMm: q.lengthMm - margins.left - margins.right - d,
+    heightMm: q.widthMm - margins.front - margins.back - d,
     pitchMm: d + q.gapMm,
   };
   const { pattern, centres } = patternOn(free, q.pattern);
-  const corner = q.marginMm + d / 2;
   return {
     count: centres.length,
     pattern,
-    centresMm: centres.map(([x, y]) => [x + corner, y + corner] as const),
+    centresMm: centres.map(([x, y]) => [x + margins.left + d / 2, y + margins.back + d / 2] as const),
     perRow: acrossFigure,
   };
 };

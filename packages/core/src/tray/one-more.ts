@@ -1,8 +1,8 @@
+import { settle } from './settle.js';
 import { fitting, type Centre, type FreeArea } from './row-patterns.js';
 
 /*
- * Packing of equal circles in a rectangle by pushing apart what overlaps (as of Huang and Ye, 2011, "quasi-physical"):
- * with one piece more than any pattern of rows holds, many settle after all. Always the same answer to the same tray.
+ * Packing of equal circles in a rectangle by pushing apart what overlaps: with one piece more than any pattern of rows holds, many settle after all. Always the same answer to the same tray.
  */
 
 /** Beyond so many pieces rows are as good as anything, and pushing takes long. */
@@ -12,44 +12,12 @@ const rounds = 260;
 const mostPairs = 9e5;
 
 /** A small generator of even numbers from 0 to 1, the same every time (Park and Miller, 1988). */
-const evenly = (seed: number) => {
+export const evenly = (seed: number) => {
   let state = seed;
   return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
 };
 
 const inside = (value: number, end: number) => Math.min(end, Math.max(0, value));
-
-/** Pushes until nothing is nearer than the pitch; null when it does not settle within the rounds. */
-const settle = (xs: Float64Array, ys: Float64Array, free: FreeArea): readonly Centre[] | null => {
-  const n = xs.length;
-  // A hair more than needed, so that what settles is truly apart.
-  const want = free.pitchMm * (1 + 1e-6);
-  const push = new Float64Array(2 * n);
-  for (let round = 0; round < rounds; round++) {
-    push.fill(0);
-    let worst = 0;
-    for (let i = 0; i < n; i++)
-      for (let j = 0; j < i; j++) {
-        const dx = (xs[i] as number) - (xs[j] as number);
-        const dy = (ys[i] as number) - (ys[j] as number);
-        const squared = dx * dx + dy * dy;
-        if (squared >= want * want) continue;
-        const apart = Math.sqrt(squared) || 1e-6;
-        const share = (want - apart) / (2 * apart);
-        worst = Math.max(worst, free.pitchMm - apart);
-        push[2 * i] = (push[2 * i] as number) + dx * share;
-        push[2 * i + 1] = (push[2 * i + 1] as number) + dy * share;
-        push[2 * j] = (push[2 * j] as number) - dx * share;
-        push[2 * j + 1] = (push[2 * j + 1] as number) - dy * share;
-      }
-    if (worst <= 0) return Array.from(xs, (x, i): Centre => [x, ys[i] as number]);
-    for (let i = 0; i < n; i++) {
-      xs[i] = inside((xs[i] as number) + (push[2 * i] as number), free.widthMm);
-      ys[i] = inside((ys[i] as number) + (push[2 * i + 1] as number), free.heightMm);
-    }
-  }
-  return null;
-};
 
 /** Beginnings: the rows with one more dropped in, and even scatters. */
 const beginning = (
@@ -70,6 +38,23 @@ const beginning = (
   return [xs, ys];
 };
 
+/** The pieces where they settle; null when they do not. */
+const settled = (xs: Float64Array, ys: Float64Array, free: FreeArea): readonly Centre[] | null => {
+  const all = (value: number) => new Float64Array(xs.length).fill(value);
+  const zero = all(0);
+  const still = settle(
+    {
+      xs,
+      ys,
+      halves: all(free.pitchMm / 2),
+      low: [zero, zero],
+      high: [all(free.widthMm), all(free.heightMm)],
+    },
+    rounds,
+  );
+  return still ? Array.from(xs, (x, i): Centre => [x, ys[i] as number]) : null;
+};
+
 /** More never fit than discs of the pitch in the area that half a pitch around it makes (Groemer, 1960). */
 export const atMost = ({ widthMm, heightMm, pitchMm }: FreeArea): number => {
   const [w, h] = [widthMm / pitchMm, heightMm / pitchMm];
@@ -86,10 +71,10 @@ export const withMore = (from: readonly Centre[], free: FreeArea): readonly Cent
   let tries = 0;
   while (best.length < Math.min(atMost(free), mostPieces) && pairs < mostPairs && tries < 24) {
     const [xs, ys] = beginning(best, free, next, tries % 3 === 2);
-    const settled = settle(xs, ys, free);
+    const placed = settled(xs, ys, free);
     pairs += (rounds * best.length * (best.length + 1)) / 2;
-    if (settled) {
-      best = settled;
+    if (placed) {
+      best = placed;
       tries = 0;
     } else tries++;
   }

@@ -2,6 +2,8 @@ import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
   loadTemperature,
+  marginsOf,
+  openSidesOf,
   outcomeOf,
   rawDiameterMm,
   trayKindOf,
@@ -180,7 +182,7 @@ const TrayAndCurve = ({
           layout={layout}
           diameterMm={diameterMm}
           rawDiameterMm={rawMm}
-          marginMm={data.rules.trayMarginMm}
+          margins={marginsOf(data.rules.trayMarginMm, openSidesOf(tray))}
           pieces={load.trays[0]?.pieces ?? 0}
           startC={startC}
         />
@@ -199,6 +201,7 @@ const TrayAndCurve = ({
           }}
           gapMm={formula.bake.gapMm}
           marginMm={data.rules.trayMarginMm}
+          openSides={openSidesOf(tray)}
           diameterShare={bake.uncertainty.diameterShare}
           seen={seen}
         />
@@ -276,7 +279,7 @@ export const LoadWork = (props: LoadWorkProps) => {
                     diameterMm={bake.cooled?.diameterMm ?? 80}
                     layout={layout}
                     tray={tray}
-                    marginMm={data.rules.trayMarginMm}
+                    margins={marginsOf(data.rules.trayMarginMm, openSidesOf(tray))}
                   />
                 </>
               ),

@@ -9,6 +9,7 @@ import {
   type Formula,
   type Layout,
   type Load,
+  type Margins,
   type Oven,
   type TrayState,
 } from '@jokul/core';
@@ -34,7 +35,7 @@ interface TestBakeProps {
   readonly diameterMm: number;
   readonly layout: Layout;
   readonly tray: { readonly lengthMm: number; readonly widthMm: number };
-  readonly marginMm: number;
+  readonly margins: Margins;
 }
 
 const whatToMeasure = [
@@ -47,7 +48,7 @@ const whatToMeasure = [
 
 /** A few pieces into the oven first. */
 const Begin = (props: TestBakeProps & { onClose: () => void }) => {
-  const { batch, load, formula, oven, onClose, layout, tray, marginMm, diameterMm } = props;
+  const { batch, load, formula, oven, onClose, layout, tray, margins, diameterMm } = props;
   const { duration } = useUnits();
   const [pieces, setPieces] = useState('4');
   const [position, setPosition] = useState(String(Math.ceil(oven.places / 2)));
@@ -94,7 +95,7 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
           layout={few}
           diameterMm={diameterMm}
           rawDiameterMm={rawDiameterMm(formula)}
-          marginMm={marginMm}
+          margins={margins}
           pieces={few.count}
           startC={startC || 7}
         />

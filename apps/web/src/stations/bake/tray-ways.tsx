@@ -1,4 +1,5 @@
-import { Download, Printer } from 'lucide-react';
+import { Download, Printer, Shapes } from 'lucide-react';
+import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
   clearAtWidest,
@@ -7,16 +8,19 @@ import {
   layoutAlternatives,
   traySvg,
   type Room,
+  type TraySide,
   type TrayTemplate,
 } from '@jokul/core';
 import { saveFile } from '../../lib/save-file';
 import { Button, buttonClass } from '../../ui/button';
+import { TrayTrial } from './tray-trial';
 
 interface TrayWaysProps {
   readonly loadId: string;
   readonly template: TrayTemplate;
   readonly gapMm: number;
   readonly marginMm: number;
+  readonly openSides: readonly TraySide[];
   /** How far the diameter may be off, as a share. */
   readonly diameterShare: number;
   /** What was seen of the gap on earlier trays of this product, the latest last. */
@@ -24,16 +28,23 @@ interface TrayWaysProps {
 }
 
 /** Other ways to lay the tray, and its drawing at 1:1 to take away. */
-export const TrayWays = ({ loadId, template, gapMm, marginMm, diameterShare, seen }: TrayWaysProps) => {
+export const TrayWays = ({
+  loadId,
+  template,
+  gapMm,
+  marginMm,
+  openSides,
+  diameterShare,
+  seen,
+}: TrayWaysProps) => {
+  const [trying, setTrying] = useState(false);
   const { search } = useLocation();
   const { lengthMm, widthMm, diameterMm } = template;
-  const ways = layoutAlternatives({ lengthMm, widthMm, diameterMm, gapMm, marginMm, pattern: 'best' });
+  const on = { lengthMm, widthMm, diameterMm, marginMm, openSides, pattern: 'best' as const };
+  const ways = layoutAlternatives({ ...on, gapMm });
   const clearMm = clearAtWidest(gapMm, diameterMm, diameterShare);
   const wantedMm = gapAfter(gapMm, seen);
-  const wanted =
-    wantedMm === gapMm
-      ? null
-      : layOut({ lengthMm, widthMm, diameterMm, gapMm: wantedMm, marginMm, pattern: 'best' });
+  const wanted = wantedMm === gapMm ? null : layOut({ ...on, gapMm: wantedMm });
   return (
     <>
       <p className="text-[12.5px] text-ink-soft">
@@ -63,6 +74,13 @@ export const TrayWays = ({ loadId, template, gapMm, marginMm, diameterShare, see
         <span className="ml-auto flex gap-1">
           <Button
             size="small"
+            icon={<Shapes size={14} aria-hidden />}
+            onClick={() => setTrying(true)}
+          >
+            Otherwise
+          </Button>
+          <Button
+            size="small"
             icon={<Download size={14} aria-hidden />}
             onClick={() => saveFile(`${loadId}-tray.svg`, 'image/svg+xml', traySvg(template))}
           >
@@ -73,6 +91,17 @@ export const TrayWays = ({ loadId, template, gapMm, marginMm, diameterShare, see
           </Link>
         </span>
       </div>
+      {trying && (
+        <TrayTrial
+          lengthMm={lengthMm}
+          widthMm={widthMm}
+          openSides={openSides}
+          marginMm={marginMm}
+          gapMm={gapMm}
+          diameterMm={diameterMm}
+          onClose={() => setTrying(false)}
+        />
+      )}
     </>
   );
 };

@@ -5,6 +5,8 @@ export interface Detail {
   readonly key: string;
   readonly label: string;
   readonly hint?: string;
+  /** What holds where a thing says nothing of it. */
+  readonly usual?: string;
   /** How it reads in the list, # being the figure; the label and the figure where left out. */
   readonly said?: string;
   readonly ask:
@@ -93,8 +95,32 @@ export const kinds: readonly Kind[] = [
         said: '# of them',
         ask: { as: 'number', min: 1, max: 5000, whole: true },
       },
+      {
+        key: 'rails',
+        label: 'Rails',
+        usual: 'all',
+        said: 'rails: #',
+        ask: {
+          as: 'choice',
+          choices: [
+            ['all', 'all round'],
+            ['one-end-open', 'open at one end'],
+            ['ends-open', 'open at both ends'],
+            ['one-side-open', 'open at one long side'],
+            ['none', 'none'],
+          ],
+        },
+        hint: 'Pieces may come to the edge where there is no rail.',
+      },
     ],
-    example: { name: '', material: 'bright-aluminium', lengthMm: 600, widthMm: 400, count: 20 },
+    example: {
+      name: '',
+      material: 'bright-aluminium',
+      lengthMm: 600,
+      widthMm: 400,
+      count: 20,
+      rails: 'all',
+    },
   },
   {
     kind: 'mixers',

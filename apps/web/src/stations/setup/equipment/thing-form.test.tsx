@@ -44,6 +44,7 @@ describe('a thing of the equipment', () => {
       lengthMm: 457.2,
       widthMm: 330.2,
       count: 24,
+      rails: 'all',
     });
     expect(onClose).toHaveBeenCalled();
   });

@@ -9,8 +9,12 @@ import { nameOf, type Detail, type Kind, type Thing } from './kinds';
 type Given = Readonly<Record<string, string>>;
 type Units = 'metric' | 'us';
 
-const shown = ({ key, ask }: Detail, thing: Readonly<Record<string, unknown>>, units: Units): string => {
-  const value = thing[key] ?? (key === 'name' ? thing.id : undefined);
+const shown = (
+  { key, ask, usual }: Detail,
+  thing: Readonly<Record<string, unknown>>,
+  units: Units,
+): string => {
+  const value = thing[key] ?? (key === 'name' ? thing.id : usual);
   if (ask.as === 'percent' && typeof value === 'number') return showTyped(value * 100, 'number', units);
   if (ask.as !== 'text' && ask.as !== 'choice' && ask.as !== 'percent' && typeof value === 'number')
     return showTyped(value, ask.as, units);
