@@ -118,6 +118,32 @@ describe('calc', () => {
       }),
     ).toMatchObject({ count: 24, pattern: 'rows' });
   });
+  it('tray: several sizes, open sides, bars that touch', () => {
+    const tray = { lengthMm: 600, widthMm: 400, openSides: ['left', 'right'] };
+    expect(
+      calculate('tray', {
+        tray,
+        sizes: [{ diameterMm: 100, pieces: 6 }, { diameterMm: 50 }],
+        gapMm: 10,
+        marginMm: 10,
+      }),
+    ).toMatchObject({ pattern: 'mixed', sizes: [{ left: 0 }, { left: 0 }] });
+    expect(
+      calculate('tray', { tray, bar: { lengthMm: 100, widthMm: 50 }, touching: true, marginMm: 0 }),
+    ).toMatchObject({ count: 48, pattern: 'bars' });
+    const wide = { diameterMm: 82, gapMm: 10, marginMm: 30, pattern: 'rows' };
+    const few = calculate('tray', { tray: { lengthMm: 600, widthMm: 400 }, ...wide }) as { count: number };
+    expect((calculate('tray', { tray, ...wide }) as { count: number }).count).toBeGreaterThan(few.count);
+  });
+  it.each([
+    [{ marginMm: 5, gapMm: 5 }, 'Say one of the three'],
+    [{ marginMm: 5, gapMm: 5, diameterMm: 50, sizes: [{ diameterMm: 40 }] }, 'Say one of the three'],
+    [{ marginMm: 5, diameterMm: 50 }, 'Say the gap'],
+    [{ marginMm: 5, gapMm: 5, sizes: [] }, 'sizes'],
+    [{ marginMm: 5, gapMm: 5, sizes: [{ diameterMm: 50, pieces: -1 }] }, 'pieces'],
+  ])('tray: %j is refused', (change, sentence) =>
+    expect(() => calculate('tray', { tray: { lengthMm: 600, widthMm: 400 }, ...change })).toThrow(sentence),
+  );
 
   it('scale: no order is short for the pieces that batches cut in two', () => {
     const losses = { bowlShare: 0.013, portionShare: 0.007, testPieces: 3 };

@@ -55,7 +55,7 @@ describe('the plan of the demo day', () => {
     expect((await day()).plan?.stale).toBe(false);
   });
 
-  it('an entry in the journal pins its batch', async () => {
+  it('work that was logged pins its batch', async () => {
     const lem = (await day()).plan?.plan.batches.find((b) => b.productCode === 'LEM');
     await app.post('journal', {
       entries: [
@@ -65,8 +65,8 @@ describe('the plan of the demo day', () => {
           who: 'Mix hand',
           device: 'test',
           lot: lem?.batchId,
-          kind: 'note',
-          payload: { text: 'butter is out' },
+          kind: 'weighed',
+          payload: { key: 'cream/butter', massG: 1200, targetG: 1200, scaleId: 'bench' },
         },
       ],
     });

@@ -14,6 +14,7 @@ import {
   lifeOf,
   loadedPlace,
   restCurve,
+  shapeForecast,
   temperatureFor,
   type AtLoading,
   type BakeAdjustment,
@@ -41,6 +42,7 @@ import {
   type NeedleAnswer,
   type NeedleReading,
   type RestQuestion,
+  type ShapeForecast,
 } from '@jokul/core';
 
 export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'setC'> & {
@@ -72,6 +74,7 @@ const api = {
     temperatureFor(inputOf(formula, on), pullS, target),
   load: (formula: Formula, on: WhatIf, asked: LoadAsked): LoadOutcome =>
     bakeLoad({ ...asked, input: inputOf(formula, on) }),
+  shape: (formula: Formula, reference: Formula): ShapeForecast => shapeForecast(formula, reference),
   /** A lot as it is now, and the bake that it wants: its pull from its own temperature. */
   loading: (formula: Formula, { startC, way }: LotWay, on: Omit<WhatIf, 'start'>): Loading => {
     const at = alongWay(formula, startC, way);

@@ -14,3 +14,4 @@ export * from './frames.js';
 export * from './temperature-for.js';
 export * from './full-load.js';
 export * from './compare.js';
+export * from './shape-forecast.js';

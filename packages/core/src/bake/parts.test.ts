@@ -112,7 +112,7 @@ describe('what surrounds it', () => {
     surroundingsAt(setup, 'oven', 0, out);
     const { dipStillK } = defaultBakeParameters;
     expect(out.airC).toBeCloseTo(177 - dipStillK, 9);
-    surroundingsAt(setup, 'oven', 150, out);
+    surroundingsAt(setup, 'oven', setup.parameters.dipStillS, out);
     expect(out.airC).toBeCloseTo(177 - dipStillK / Math.E, 6);
     surroundingsAt(setup, 'oven', 3000, out);
     expect(out.airC).toBeCloseTo(177, 3);

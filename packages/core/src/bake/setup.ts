@@ -1,4 +1,4 @@
-import { fatIn } from '../ingredient/index.js';
+import { fatIn, typicalThinning } from '../ingredient/index.js';
 import { plainFlourProtein, typicalReducing, type Dough, type PieceShape } from '../formula/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
@@ -145,7 +145,7 @@ export const prepare = (setup: BakeSetup): Fixed => {
     solids: dough.nonFatSolids,
     lnEtaRecipe:
       Math.log(p.eta0PaS) -
-      p.etaPerSugar * (dough.sugar - 0.28) -
+      p.etaPerSugar * ((dough.thinning ?? typicalThinning * dough.sugar) / typicalThinning - 0.28) -
       p.etaPerFat * (fat - 0.163) -
       p.etaPerWater * (c.water - 0.137) +
       p.etaPerFlour * (dough.flour - 0.3) +

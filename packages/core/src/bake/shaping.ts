@@ -6,9 +6,6 @@ const smooth = (x: number) => {
   return c * c * (3 - 2 * c);
 };
 
-/** Heat thins a dough up to about here, °C; what is hotter is dry crust, and flows no further. */
-const thinsUpToC = 95;
-
 /** How many figures of a point lie side by side in the table. */
 export const perShape = 4;
 
@@ -21,7 +18,8 @@ export const shapingTable = (p: BakeParameters, tables: BakeTables, setC: number
   interleaved(
     table((t) => Math.exp(Math.min(6, (t - setC) / p.setWidthK)) / p.setS),
     table(
-      (t) => p.etaPerSolidFat * (at(tables.solidFat, t) - 0.12) - p.etaPerK * (Math.min(t, thinsUpToC) - 25),
+      (t) =>
+        p.etaPerSolidFat * (at(tables.solidFat, t) - 0.12) - p.etaPerK * (Math.min(t, p.thinsUpToC) - 25),
     ),
     table((t) => 1 - p.collapse * (1 - smooth((t - 40) / 40))),
     table((t) => smooth((t - 35) / 60)),

@@ -9,6 +9,7 @@ import {
   ingredient,
   normaliseComposition,
   reducingSugars,
+  thinningSugar,
   type Ingredient,
   type Allergen,
   type Composition,
@@ -20,6 +21,8 @@ export interface Dough {
   readonly composition: Composition;
   readonly flour: number;
   readonly sugar: number;
+  /** What the sugars count for in thinning the dough, as white sugar; as half white and half brown when left out. */
+  readonly thinning?: number;
   /** Fats that act in the dough, by how they melt; the fat of nut butters and inclusions counts in the composition only. */
   readonly fats: Fats;
   readonly eggProtein: number;
@@ -116,6 +119,7 @@ export const doughOf = (formula: Pick<Formula, 'stages'>): Dough => {
     ) as Fats,
     eggProtein: share((part) => (part.ingredient.kind === 'egg' ? part.ingredient.composition.protein : 0)),
     reducing: share((part) => (part.ingredient.kind === 'inclusion' ? 0 : reducingSugars(part.ingredient))),
+    thinning: share((part) => thinningSugar(part.ingredient)),
     flourProtein: strengthOf(parts),
     inclusions: kind('inclusion'),
     nonFatSolids: 1 - composition.water - composition.fat - inclusionSolids,

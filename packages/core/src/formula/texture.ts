@@ -9,7 +9,8 @@ type Effects = Partial<Readonly<Record<Attribute, number>>>;
 /**
  * Something that a baker can change, how it is measured on a formula, how large an ordinary step of it is, and what
  * one step up tends to do, in points. The directions are common trade knowledge (and Pyler and Gorton, 2008, for
- * sugars, fat and leavening); the sizes are this program's own estimates and stand uncalibrated.
+ * sugars, fat and leavening); the sizes are this program's own estimates and stand uncalibrated. Those of spread and
+ * thickness are what the bake model answers on an ordinary dough (`bake/shape-forecast.test.ts` holds them to it).
  */
 export interface Lever {
   readonly id: string;
@@ -62,7 +63,7 @@ export const levers: readonly Lever[] = [
     unit: '% of flour',
     step: 8,
     of: (f) => perFlour(f, ({ kind, composition }) => (kind === 'inclusion' ? 0 : composition.fat)),
-    perStep: { spread: 1, thickness: -0.8, chew: -0.3, crispness: 0.3, tenderness: 0.8 },
+    perStep: { spread: 0.8, thickness: -0.7, chew: -0.3, crispness: 0.3, tenderness: 0.8 },
   },
   {
     id: 'white-sugar',
@@ -70,7 +71,7 @@ export const levers: readonly Lever[] = [
     unit: '% of flour',
     step: 12,
     of: sugarOf('white-sugar', 'caster-sugar', 'raw-cane-sugar', 'dextrose'),
-    perStep: { spread: 1, thickness: -0.7, chew: -0.2, crispness: 1, tenderness: -0.2, colour: 0.3 },
+    perStep: { spread: 1.3, thickness: -1.4, chew: -0.2, crispness: 1, tenderness: -0.2, colour: 0.3 },
   },
   {
     id: 'moist-sugar',
@@ -81,7 +82,7 @@ export const levers: readonly Lever[] = [
       perFlour(f, ({ id, kind, analysis }) =>
         kind === 'syrup' ? analysis.sugars : id.endsWith('brown-sugar') || id === 'coconut-sugar' ? 1 : 0,
       ),
-    perStep: { spread: 0.4, thickness: -0.2, chew: 1, crispness: -0.8, tenderness: 0.3, colour: 0.9 },
+    perStep: { spread: 0.8, thickness: -0.95, chew: 1, crispness: -0.8, tenderness: 0.3, colour: 0.9 },
   },
   {
     id: 'fine-sugar',
@@ -89,7 +90,7 @@ export const levers: readonly Lever[] = [
     unit: '% of flour',
     step: 12,
     of: sugarOf('icing-sugar'),
-    perStep: { spread: -0.6, thickness: 0.4, chew: -0.5, crispness: 0.2, tenderness: 0.9, colour: -0.1 },
+    perStep: { spread: -0.35, thickness: 0.2, chew: -0.5, crispness: 0.2, tenderness: 0.9, colour: -0.1 },
   },
   {
     id: 'water',
@@ -100,7 +101,7 @@ export const levers: readonly Lever[] = [
       perFlour(f, ({ kind, composition }) =>
         kind === 'flour' || kind === 'inclusion' ? 0 : composition.water,
       ),
-    perStep: { spread: 0.6, thickness: 0.2, chew: 0.3, crispness: -1, tenderness: -0.2, colour: -0.3 },
+    perStep: { spread: 0.4, thickness: -0.35, chew: 0.3, crispness: -1, tenderness: -0.2, colour: -0.3 },
   },
   {
     id: 'white',
@@ -108,7 +109,7 @@ export const levers: readonly Lever[] = [
     unit: '% of flour',
     step: 8,
     of: (f) => perFlour(f, ({ id }) => (id === 'egg-white' ? 1 : id === 'whole-egg' ? 0.65 : 0)),
-    perStep: { spread: 0.2, thickness: 0.6, chew: 0.2, crispness: -0.2, tenderness: -0.4, colour: 0.2 },
+    perStep: { spread: 0.45, thickness: -0.4, chew: 0.2, crispness: -0.2, tenderness: -0.4, colour: 0.2 },
   },
   {
     id: 'yolk',
@@ -116,7 +117,7 @@ export const levers: readonly Lever[] = [
     unit: '% of flour',
     step: 5,
     of: (f) => perFlour(f, ({ id }) => (id === 'egg-yolk' ? 1 : id === 'whole-egg' ? 0.35 : 0)),
-    perStep: { spread: -0.2, thickness: 0.1, chew: 0.3, crispness: 0.1, tenderness: 0.6, colour: 0.3 },
+    perStep: { thickness: 0.05, chew: 0.3, crispness: 0.1, tenderness: 0.6, colour: 0.3 },
   },
   {
     id: 'soda',
@@ -124,7 +125,7 @@ export const levers: readonly Lever[] = [
     unit: 'mmol/kg',
     step: 15,
     of: (f) => Math.max(0, leaveningOf(f).left.value),
-    perStep: { spread: 0.5, thickness: -0.2, crispness: 0.3, tenderness: 0.2, colour: 0.9 },
+    perStep: { spread: 0.3, thickness: 0.05, crispness: 0.3, tenderness: 0.2, colour: 0.9 },
   },
   {
     id: 'gas',
@@ -132,7 +133,7 @@ export const levers: readonly Lever[] = [
     unit: 'mL/kg',
     step: 350,
     of: (f) => leaveningOf(f).gas.value,
-    perStep: { spread: 0.2, thickness: 0.7, tenderness: 0.5, crispness: -0.1 },
+    perStep: { thickness: 0.6, tenderness: 0.5, crispness: -0.1 },
   },
   {
     id: 'protein',
@@ -140,7 +141,7 @@ export const levers: readonly Lever[] = [
     unit: '%',
     step: 1.5,
     of: flourProtein,
-    perStep: { spread: -0.6, thickness: 0.4, chew: 0.9, crispness: 0.1, tenderness: -0.8, colour: 0.3 },
+    perStep: { spread: -0.8, thickness: 0.8, chew: 0.9, crispness: 0.1, tenderness: -0.8, colour: 0.3 },
   },
   {
     id: 'inclusions',
@@ -148,7 +149,7 @@ export const levers: readonly Lever[] = [
     unit: '% of flour',
     step: 20,
     of: inKind('inclusion'),
-    perStep: { spread: -0.7, thickness: 0.6, chew: 0.2, crispness: -0.1 },
+    perStep: { spread: -1.3, thickness: 1.25, chew: 0.2, crispness: -0.1 },
   },
   {
     id: 'melted',
@@ -156,7 +157,7 @@ export const levers: readonly Lever[] = [
     unit: 'share',
     step: 1,
     of: meltedShare,
-    perStep: { spread: 0.8, thickness: -0.7, chew: 0.5, crispness: 0.5, colour: 0.3 },
+    perStep: { spread: 1.45, thickness: -1.75, chew: 0.5, crispness: 0.5, colour: 0.3 },
   },
   {
     id: 'cream',
@@ -164,7 +165,7 @@ export const levers: readonly Lever[] = [
     unit: 'short to long',
     step: 1,
     of: creaming,
-    perStep: { spread: 0.5, thickness: -0.2, chew: -0.4, tenderness: 0.5 },
+    perStep: { spread: 0.45, thickness: -0.3, chew: -0.4, tenderness: 0.5 },
   },
   {
     id: 'rest',
@@ -172,7 +173,7 @@ export const levers: readonly Lever[] = [
     unit: 'lg(1 + h)',
     step: 0.7,
     of: (f) => Math.log10(1 + f.rest.bestS / 3600),
-    perStep: { spread: -0.6, thickness: 0.5, chew: 0.2, crispness: 0.2, colour: 0.6 },
+    perStep: { spread: -0.35, thickness: 0.35, chew: 0.2, crispness: 0.2, colour: 0.6 },
   },
   {
     id: 'oven',
@@ -180,7 +181,7 @@ export const levers: readonly Lever[] = [
     unit: '°C',
     step: 10,
     of: (f) => f.bake.setC + (f.bake.fan ? 17 : 0),
-    perStep: { spread: -0.5, thickness: 0.3, chew: 0.2, crispness: -0.2, colour: 0.6 },
+    perStep: { spread: -0.1, thickness: 0.1, chew: 0.2, crispness: -0.2, colour: 0.6 },
   },
   {
     id: 'doneness',
@@ -196,56 +197,62 @@ export const levers: readonly Lever[] = [
     unit: 'ln g',
     step: 0.4,
     of: (f) => Math.log(f.piece.massG),
-    perStep: { thickness: 0.5, chew: 0.4, crispness: -0.6, colour: -0.2, tenderness: 0.1 },
+    perStep: { spread: 0.45, thickness: 1.75, chew: 0.4, crispness: -0.6, colour: -0.2, tenderness: 0.1 },
   },
 ];
 
-export interface LeverMove {
-  readonly lever: Lever;
-  readonly from: number;
-  readonly to: number;
-  /** Points that this lever adds to the attribute. */
+/** What moved a score away from the reference: something of the formula, what it was and is, and the points. */
+export interface ScoreMove {
+  readonly id: string;
+  readonly name: string;
+  readonly unit: string;
+  readonly from: number | string;
+  readonly to: number | string;
   readonly points: number;
 }
 
+/** What is told by levers; spread and thickness come from the bake model (`bake/shape-forecast.ts`). */
+export const byLevers = ['chew', 'crispness', 'tenderness', 'colour'] as const satisfies readonly Attribute[];
+export type ByLevers = (typeof byLevers)[number];
+
 export interface TextureForecast {
   /** 5 is the reference formula; 0 and 10 are as far as the scale goes. */
-  readonly scores: Readonly<Record<Attribute, number>>;
+  readonly scores: Readonly<Record<ByLevers, number>>;
   /** What moved each score away from the reference, the strongest first. */
-  readonly because: Readonly<Record<Attribute, readonly LeverMove[]>>;
+  readonly because: Readonly<Record<ByLevers, readonly ScoreMove[]>>;
 }
 
-const pointsOf = (lever: Lever, attribute: Attribute, steps: number) =>
-  (lever.perStep[attribute] ?? 0) * steps;
+/** Points as a score of 0 to 10: strong moves count less and less, so that the scale never runs out at a jump. */
+export const bendScore = (points: number): number => 5 + 5 * Math.tanh(points / 9);
+
+const perAttribute = <T>(of: (attribute: ByLevers) => T): Readonly<Record<ByLevers, T>> => ({
+  chew: of('chew'),
+  crispness: of('crispness'),
+  tenderness: of('tenderness'),
+  colour: of('colour'),
+});
 
 /**
  * Texture of a formula against the bakery's own reference, 0 to 10 with the reference at 5: a forecast from the
  * direction of each lever. Qualitatively right at best; a trial decides.
  */
 export const forecastTexture = (formula: Formula, reference: Formula): TextureForecast => {
-  const moves = levers.map((lever) => {
-    const from = lever.of(reference);
-    const to = lever.of(formula);
-    return { lever, from, to, steps: (to - from) / lever.step };
-  });
-  const because = Object.fromEntries(
-    attributes.map((attribute) => [
-      attribute,
-      moves
-        .map(({ lever, from, to, steps }) => ({ lever, from, to, points: pointsOf(lever, attribute, steps) }))
-        .filter(({ points }) => Math.abs(points) > 0.02)
-        .sort((a, b) => Math.abs(b.points) - Math.abs(a.points)),
-    ]),
-  ) as unknown as TextureForecast['because'];
-  // Strong moves count less and less, so that the scale never runs out at a jump.
-  const bend = (sum: number) => 5 + 5 * Math.tanh(sum / 9);
-  const scores = Object.fromEntries(
-    attributes.map((attribute) => [
-      attribute,
-      bend(because[attribute].reduce((sum, { points }) => sum + points, 0)),
-    ]),
-  ) as unknown as TextureForecast['scores'];
-  return { scores, because };
+  const moves = levers.map((lever) => ({ lever, from: lever.of(reference), to: lever.of(formula) }));
+  const because = perAttribute((attribute) =>
+    moves
+      .map(({ lever: { id, name, unit, step, perStep }, from, to }): ScoreMove => {
+        const points = ((perStep[attribute] ?? 0) * (to - from)) / step;
+        return { id, name, unit, from, to, points };
+      })
+      .filter(({ points }) => Math.abs(points) > 0.02)
+      .sort((a, b) => Math.abs(b.points) - Math.abs(a.points)),
+  );
+  return {
+    scores: perAttribute((attribute) =>
+      bendScore(because[attribute].reduce((sum, { points }) => sum + points, 0)),
+    ),
+    because,
+  };
 };
 
 export interface LeverAdvice {

@@ -4,6 +4,7 @@ export * from './composite.js';
 export * from './library/index.js';
 export * from './convert.js';
 export * from './reducing-sugars.js';
+export * from './thinning-sugars.js';
 export * from './own.js';
 export * from './milk-fat.js';
 export * from './fat-curves.js';

@@ -51,7 +51,8 @@ const barsIn = (block: Block, { barLengthMm, barWidthMm, gapMm }: BarQuestion): 
 const cuts = (q: BarQuestion, width: number, height: number): readonly (readonly Block[])[] => {
   const { barLengthMm: l, barWidthMm: w, gapMm: g } = q;
   const whole = [true, false].map((along): readonly Block[] => [{ x: 0, y: 0, width, height, along }]);
-  const columns = (long: number) => Array.from({ length: inRow(width, long, g) + 1 }, (_, i) => i * (long + g));
+  const columns = (long: number) =>
+    Array.from({ length: inRow(width, long, g) + 1 }, (_, i) => i * (long + g));
   const rows = (long: number) => Array.from({ length: inRow(height, long, g) + 1 }, (_, i) => i * (long + g));
   // Two blocks side by side or one over the other; then four around the middle, lying like the sails of a mill.
   const two = columns(l).flatMap((x): readonly (readonly Block[])[] => [

@@ -1,16 +1,7 @@
 import { offsetRows, straightRows, turned, type Centre, type FreeArea } from './row-patterns.js';
 import { withMore } from './one-more.js';
 import { marginsOf, type TraySide } from './sides.js';
-import {
-  add,
-  call,
-  div,
-  JokulError,
-  relation,
-  requireNumber,
-  sub,
-  type Figure,
-} from '../shown/index.js';
+import { add, call, div, JokulError, relation, requireNumber, sub, type Figure } from '../shown/index.js';
 
 /** Straight rows, offset rows along either side, or set free where that holds more than any rows do. */
 export type Pattern = 'rows' | 'staggered' | 'free';
@@ -86,7 +77,12 @@ export const layOut = (q: TrayQuestion): Layout => {
     'mm',
   );
   const margins = marginsOf(q.marginMm, q.openSides);
-  const acrossFigure = perRow({ L: q.lengthMm, a: margins.left + margins.right, g: q.gapMm, D: q.diameterMm });
+  const acrossFigure = perRow({
+    L: q.lengthMm,
+    a: margins.left + margins.right,
+    g: q.gapMm,
+    D: q.diameterMm,
+  });
   const nx = acrossFigure.value;
   const ny = Math.floor((q.widthMm - margins.front - margins.back + q.gapMm) / (d + q.gapMm) + 1e-9);
   if (nx < 1 || ny < 1) {

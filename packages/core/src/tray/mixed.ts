@@ -123,7 +123,10 @@ type Order = (a: Placed, b: Placed) => number;
 const orders: readonly Order[] = [(a, b) => a.y - b.y || a.x - b.x, (a, b) => a.x - b.x || a.y - b.y];
 
 const firstOf = (places: readonly Placed[], order: Order): Placed | undefined =>
-  places.reduce<Placed | undefined>((best, place) => (best && order(best, place) <= 0 ? best : place), undefined);
+  places.reduce<Placed | undefined>(
+    (best, place) => (best && order(best, place) <= 0 ? best : place),
+    undefined,
+  );
 
 /** Drops one more in, shakes all a little and pushes apart; null when they do not settle. */
 const pushedIn = (
@@ -151,9 +154,7 @@ const pushedIn = (
     },
     rounds,
   );
-  return still
-    ? all.map(({ size: of }, i) => ({ size: of, x: xs[i] as number, y: ys[i] as number }))
-    : null;
+  return still ? all.map(({ size: of }, i) => ({ size: of, x: xs[i] as number, y: ys[i] as number })) : null;
 };
 
 /** Fills a tray size by size, the largest first: each where it touches what is there, then pushed in. */
@@ -265,9 +266,7 @@ export const layOutMixed = (q: MixedQuestion): MixedLayout => {
   const radii = q.sizes.map(({ diameterMm }) => diameterMm / 2);
   const ground: Ground = { width, height, gap: q.gapMm, radii };
   const wanted = q.sizes.map(({ pieces }) => pieces ?? Number.POSITIVE_INFINITY);
-  const bySize = radii
-    .map((_, i) => i)
-    .sort((a, b) => (radii[b] as number) - (radii[a] as number) || a - b);
+  const bySize = radii.map((_, i) => i).sort((a, b) => (radii[b] as number) - (radii[a] as number) || a - b);
   const beginnings = [
     [],
     strips(ground, wanted, bySize),

@@ -27,4 +27,5 @@ const open: Readonly<Record<Rails, readonly TraySide[]>> = {
 };
 
 /** The sides without a rail; a tray of which nothing is said has one all round. */
-export const openSidesOf = (tray: { readonly rails?: Rails }): readonly TraySide[] => open[tray.rails ?? 'all'];
+export const openSidesOf = (tray: { readonly rails?: Rails }): readonly TraySide[] =>
+  open[tray.rails ?? 'all'];

@@ -55,6 +55,8 @@ describe('a tray tried otherwise', () => {
     fireEvent.click(screen.getByLabelText('They may touch'));
     type('Length, mm', '4 in');
     type('Width, mm', '50');
-    expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(/^Tray: \d+ bars of 101.6 mm by 50 mm\.$/);
+    expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(
+      /^Tray: \d+ bars of 101.6 mm by 50 mm\.$/,
+    );
   });
 });

@@ -72,11 +72,7 @@ export const TrayWays = ({
           </span>
         ))}
         <span className="ml-auto flex gap-1">
-          <Button
-            size="small"
-            icon={<Shapes size={14} aria-hidden />}
-            onClick={() => setTrying(true)}
-          >
+          <Button size="small" icon={<Shapes size={14} aria-hidden />} onClick={() => setTrying(true)}>
             Otherwise
           </Button>
           <Button

@@ -12,6 +12,7 @@ import {
   type ReadSettings,
 } from '@jokul/core';
 import { Shown } from '../../ui/shown';
+import { useShape } from './use-shape';
 
 interface CupSchoolsProps {
   readonly text: string;
@@ -45,6 +46,20 @@ const schoolsFor = (text: string, { flour }: CupSchools): readonly (readonly [st
     : []),
 ];
 
+/** Spread or thickness against the first column, once it is baked. */
+const ShapeScore = ({
+  formula,
+  reference,
+  of,
+}: {
+  readonly formula: Formula;
+  readonly reference: Formula;
+  readonly of: 'spread' | 'thickness';
+}) => {
+  const { shape, failed } = useShape(formula, reference);
+  return <>{shape ? shape.scores[of].toFixed(1) : failed ? '–' : '…'}</>;
+};
+
 /** The same recipe under each cup school: what a cup of flour more or less does to the dough. */
 export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
   const read = schoolsFor(props.text, props.settings.schools).map(
@@ -61,9 +76,9 @@ export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
     ['flour in the dough', share('flour')],
     ['water', share('water')],
     ['fat', share('fat')],
-    ['spread', (f) => forecastTexture(f, first).scores.spread.toFixed(1)],
+    ['spread', (f) => <ShapeScore formula={f} reference={first} of="spread" />],
     ['tenderness', (f) => forecastTexture(f, first).scores.tenderness.toFixed(1)],
-    ['thickness', (f) => forecastTexture(f, first).scores.thickness.toFixed(1)],
+    ['thickness', (f) => <ShapeScore formula={f} reference={first} of="thickness" />],
   ];
   return (
     <>
@@ -92,8 +107,8 @@ export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
         </tbody>
       </table>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        Texture from 0 to 10, the first column at 5: a forecast of directions. More flour in the cup: stiffer,
-        thicker, drier.
+        Texture from 0 to 10, the first column at 5; spread and thickness by the bake model. More flour in the
+        cup: stiffer, thicker, drier.
       </p>
     </>
   );

@@ -6,23 +6,27 @@ import {
   leversFor,
   type Attribute,
   type Formula,
-  type LeverMove,
+  type ByLevers,
+  type ScoreMove,
 } from '@jokul/core';
 import { usePreferences } from '../../lib/preferences';
+import { useShape } from './use-shape';
 
 const signed = (points: number) => `${points >= 0 ? '+' : '−'}${Math.abs(points).toFixed(1)}`;
 
-const Because = ({ moves }: { moves: readonly LeverMove[] }) =>
+const said = (value: number | string) => (typeof value === 'number' ? formatNumber(value) : value);
+
+const Because = ({ moves }: { moves: readonly ScoreMove[] }) =>
   moves.length === 0 ? (
     <p className="text-ink-soft">Nothing differs from the reference.</p>
   ) : (
     <table className="w-full text-[13px]">
       <tbody>
-        {moves.slice(0, 6).map(({ lever, from, to, points }) => (
-          <tr key={lever.id} className="border-t">
-            <td className="py-0.5 pr-2">{lever.name}</td>
+        {moves.slice(0, 6).map(({ id, name, unit, from, to, points }) => (
+          <tr key={id} className="border-t">
+            <td className="py-0.5 pr-2">{name}</td>
             <td className="py-0.5 pr-2 text-right figures text-ink-soft">
-              {formatNumber(from)} → {formatNumber(to)} {lever.unit}
+              {said(from)} → {said(to)} {unit}
             </td>
             <td className="py-0.5 text-right figures">{signed(points)}</td>
           </tr>
@@ -62,12 +66,67 @@ const Levers = ({
   </div>
 );
 
-/** Where a formula stands against the bakery's own reference: a mark on a line, opened for the reasons. */
+/** A score of the texture as a mark on a line, opened for its reasons. */
+const Score = ({
+  attribute,
+  score,
+  moves,
+  formula,
+  reference,
+}: {
+  readonly attribute: Attribute;
+  readonly score: number;
+  readonly moves: readonly ScoreMove[];
+  readonly formula: Formula;
+  readonly reference: Formula;
+}) => (
+  <Popover.Root>
+    <Popover.Trigger
+      aria-label={`${attribute} ${score.toFixed(1)} of 10, the reference is 5`}
+      className="flex w-full items-center gap-2 rounded py-0.5 text-left text-[13.5px] hover:bg-ground"
+    >
+      <span className="w-[4.7rem] text-ink-soft">{attribute}</span>
+      <svg viewBox="0 0 100 14" className="h-3.5 min-w-0 flex-1" aria-hidden>
+        <line x1={2} x2={98} y1={7} y2={7} stroke="var(--line-strong)" />
+        <line x1={50} x2={50} y1={2} y2={12} stroke="var(--ink-faint)" />
+        <line x1={50} x2={2 + 9.6 * score} y1={7} y2={7} stroke="var(--ink)" strokeWidth={2.5} />
+        <circle cx={2 + 9.6 * score} cy={7} r={4} fill="var(--ink)" />
+      </svg>
+      <span className="w-7 text-right figures underline decoration-dotted underline-offset-4">
+        {score.toFixed(1)}
+      </span>
+    </Popover.Trigger>
+    <Popover.Portal>
+      <Popover.Content
+        side="left"
+        sideOffset={8}
+        className="z-50 w-96 rounded-lg border border-line-strong bg-surface p-4 shadow-2xl"
+      >
+        <p className="font-semibold">
+          {attribute}: {score.toFixed(1)}, the reference {reference.name} is 5
+        </p>
+        <Because moves={moves} />
+        <Levers attribute={attribute} want="more" formula={formula} />
+        <Levers attribute={attribute} want="less" formula={formula} />
+      </Popover.Content>
+    </Popover.Portal>
+  </Popover.Root>
+);
+
+const isByLevers = (attribute: Attribute): attribute is ByLevers =>
+  attribute !== 'spread' && attribute !== 'thickness';
+
+/** Where a formula stands against the bakery's own reference: by levers, and by the bake model for its shape. */
 export const Texture = ({ formula, formulas }: { formula: Formula; formulas: readonly Formula[] }) => {
   const { referenceCode, set } = usePreferences();
   const reference = formulas.find(({ code }) => code === referenceCode) ?? formulas[0];
+  const { shape, failed } = useShape(formula, reference);
   if (!reference) return null;
-  const { scores, because } = forecastTexture(formula, reference);
+  const texture = forecastTexture(formula, reference);
+  const scoreOf = (attribute: Attribute) => {
+    if (isByLevers(attribute)) return { score: texture.scores[attribute], moves: texture.because[attribute] };
+    return shape && { score: shape.scores[attribute], moves: shape.because[attribute] };
+  };
   return (
     <div>
       <label className="mb-1 flex items-center gap-2 text-[13px] text-ink-soft">
@@ -86,52 +145,25 @@ export const Texture = ({ formula, formulas }: { formula: Formula; formulas: rea
         </select>
       </label>
       <ul>
-        {attributes.map((attribute) => (
-          <li key={attribute}>
-            <Popover.Root>
-              <Popover.Trigger
-                aria-label={`${attribute} ${scores[attribute].toFixed(1)} of 10, the reference is 5`}
-                className="flex w-full items-center gap-2 rounded py-0.5 text-left text-[13.5px] hover:bg-ground"
-              >
-                <span className="w-[4.7rem] text-ink-soft">{attribute}</span>
-                <svg viewBox="0 0 100 14" className="h-3.5 min-w-0 flex-1" aria-hidden>
-                  <line x1={2} x2={98} y1={7} y2={7} stroke="var(--line-strong)" />
-                  <line x1={50} x2={50} y1={2} y2={12} stroke="var(--ink-faint)" />
-                  <line
-                    x1={50}
-                    x2={2 + 9.6 * scores[attribute]}
-                    y1={7}
-                    y2={7}
-                    stroke="var(--ink)"
-                    strokeWidth={2.5}
-                  />
-                  <circle cx={2 + 9.6 * scores[attribute]} cy={7} r={4} fill="var(--ink)" />
-                </svg>
-                <span className="w-7 text-right figures underline decoration-dotted underline-offset-4">
-                  {scores[attribute].toFixed(1)}
-                </span>
-              </Popover.Trigger>
-              <Popover.Portal>
-                <Popover.Content
-                  side="left"
-                  sideOffset={8}
-                  className="z-50 w-96 rounded-lg border border-line-strong bg-surface p-4 shadow-2xl"
-                >
-                  <p className="font-semibold">
-                    {attribute}: {scores[attribute].toFixed(1)}, the reference {reference.name} is 5
-                  </p>
-                  <Because moves={because[attribute]} />
-                  <Levers attribute={attribute} want="more" formula={formula} />
-                  <Levers attribute={attribute} want="less" formula={formula} />
-                </Popover.Content>
-              </Popover.Portal>
-            </Popover.Root>
-          </li>
-        ))}
+        {attributes.map((attribute) => {
+          const found = scoreOf(attribute);
+          return (
+            <li key={attribute}>
+              {found ? (
+                <Score attribute={attribute} {...found} formula={formula} reference={reference} />
+              ) : (
+                <p className="flex gap-2 py-0.5 text-[13.5px] text-ink-soft" role="status">
+                  <span className="w-[4.7rem]">{attribute}</span>
+                  {failed ? 'the bake model cannot say' : 'baking …'}
+                </p>
+              )}
+            </li>
+          );
+        })}
       </ul>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        A forecast of directions, from what each lever tends to do; its sizes are not calibrated. A trial
-        decides.
+        Spread and thickness as the bake model has them, a point for 3 % across and 6 % in height. The others
+        are directions, from what each lever tends to do; their sizes are not calibrated. A trial decides.
       </p>
     </div>
   );

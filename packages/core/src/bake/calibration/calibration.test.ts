@@ -12,7 +12,8 @@ import { learnedFigure } from './learned-figure.js';
 import type { LoggedBake, Measured } from './logged.js';
 import { teachingBakes } from './next-bake.js';
 import { pullBandS, pullSlopes } from './pull-certainty.js';
-import { twinTrial } from './twin.js';
+import { otherOvenTrial, twinTrial } from './twin.js';
+import { otherBake } from './other-oven.js';
 
 const request: BakeRequest = {
   massG: 34,
@@ -285,6 +286,14 @@ describe('a learned figure', () => {
 });
 
 describe('an oven that nobody knows', () => {
+  it.each([100, 104, 109, 113])(
+    'an oven and a cookie of other equations, %i: the pull of another product within 60 s too',
+    (seed) => {
+      const { beforeS, afterS } = otherOvenTrial(seed);
+      expect(Math.abs(afterS)).toBeLessThan(60);
+      expect(Math.abs(afterS)).toBeLessThan(Math.max(Math.abs(beforeS), 30));
+    },
+  );
   it.each([11, 12, 13])(
     'twin %i: three bakes of one product bring the pull of another within 60 s',
     (seed) => {
@@ -293,4 +302,38 @@ describe('an oven that nobody knows', () => {
       expect(Math.abs(afterS)).toBeLessThan(60);
     },
   );
+});
+
+describe('the oven of other equations', () => {
+  const piece = { massG: 35, startC: 7, setC: 165, fan: true, water: 0.1367 };
+  const usual = { offsetK: 0, transfer: 1 };
+  const at = (s: number, oven = usual) => {
+    const reading = otherBake(piece, oven, 1500)[s];
+    if (!reading) throw new Error('baked for less');
+    return reading;
+  };
+  it('bakes a piece much as kitchens do', () => {
+    expect(at(750).coreC).toBeGreaterThan(88);
+    expect(at(750).coreC).toBeLessThan(102);
+    expect(at(750).diameterMm).toBeGreaterThan(75);
+    expect(at(750).diameterMm).toBeLessThan(90);
+    expect(at(750).lossShare).toBeGreaterThan(0.05);
+    expect(at(750).lossShare).toBeLessThan(0.08);
+  });
+  it('only ever dries, browns and widens, and sooner in a hotter or a better oven', () => {
+    const all = otherBake(piece, usual, 1500);
+    const goesOn = (of: (reading: (typeof all)[number]) => number) =>
+      all.slice(1).every((reading, i) => of(reading) >= of(all[i] as (typeof all)[number]) - 1e-12);
+    expect(goesOn(({ lossShare }) => lossShare)).toBe(true);
+    expect(goesOn(({ colour }) => colour)).toBe(true);
+    expect(goesOn(({ diameterMm }) => diameterMm)).toBe(true);
+    expect(goesOn(({ heartWater }) => -heartWater)).toBe(true);
+    for (const oven of [
+      { offsetK: 10, transfer: 1 },
+      { offsetK: 0, transfer: 1.15 },
+    ]) {
+      expect(at(750, oven).colour).toBeGreaterThan(at(750).colour);
+      expect(at(750, oven).heartWater).toBeLessThan(at(750).heartWater);
+    }
+  });
 });

@@ -13,8 +13,7 @@ import { useChangeEquipment } from './use-equipment';
 /** A detail in a few words, in the units of the device. */
 const say = ({ key, ask, usual, said = '#' }: Detail, thing: Thing, units: 'metric' | 'us'): string => {
   const value = thing[key] ?? usual;
-  if (ask.as === 'choice')
-    return said.replace('#', ask.choices.find(([v]) => v === value)?.[1] ?? String(value));
+  if (ask.as === 'choice') return said.replace('#', ask.choices.find(([v]) => v === value)?.[1] ?? '');
   if (typeof value !== 'number' || ask.as === 'text') return '';
   const figure =
     ask.as === 'percent'
