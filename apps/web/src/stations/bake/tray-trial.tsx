@@ -153,7 +153,7 @@ export const TrayTrial = (props: TrayTrialProps) => {
       open
       wide
       onClose={onClose}
-      title="Try this tray otherwise"
+      title="This tray, laid another way"
       lead="Sizes are as baked, after the spread. Nothing of the plan changes."
     >
       <div className="grid grid-cols-[15rem_1fr] gap-4 max-[700px]:grid-cols-1">

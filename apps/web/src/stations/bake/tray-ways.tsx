@@ -73,7 +73,7 @@ export const TrayWays = ({
         ))}
         <span className="ml-auto flex gap-1">
           <Button size="small" icon={<Shapes size={14} aria-hidden />} onClick={() => setTrying(true)}>
-            Otherwise
+            Other sizes
           </Button>
           <Button
             size="small"
