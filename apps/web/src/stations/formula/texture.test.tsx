@@ -29,7 +29,7 @@ const show = () => {
 describe('the texture of a formula', () => {
   it('says that spread and thickness are being baked, then what the bake model found, and why', async () => {
     const found = shapeForecast(lem, other);
-    let answer = (_: typeof found) => {};
+    let answer: (shape: typeof found) => void = () => undefined;
     shape.mockReturnValue(new Promise((resolve) => (answer = resolve)));
     show();
     expect(screen.getAllByText('baking …')).toHaveLength(2);
