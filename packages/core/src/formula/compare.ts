@@ -1,6 +1,6 @@
 import { ingredient } from '../ingredient/index.js';
-import { formatNumber } from '../shown/index.js';
-import { doughLines, standardMethod, type Formula } from './formula.js';
+import { formatNumber, sayDuration } from '../shown/index.js';
+import { doughLines, standardMethod, type Formula, type RestRule } from './formula.js';
 
 const amounts = (formula: Formula) => {
   const byId = new Map<string, number>();
@@ -10,6 +10,17 @@ const amounts = (formula: Formula) => {
   return byId;
 };
 
+const restForms: Readonly<Record<RestRule['form'], string>> = {
+  pieces: 'in pieces',
+  tub: 'in a tub',
+  bag: 'in bags',
+  none: 'not at all',
+};
+const restPlaces: Readonly<Record<RestRule['placeKind'], string>> = {
+  'walk-in': 'the walk-in',
+  freezer: 'the freezer',
+  bench: 'the open',
+};
 /** What changed from one version to the next, one short phrase each: "butter 62 → 58 %", "+ salt 1 %". */
 export const compareVersions = (before: Formula, after: Formula): readonly string[] => {
   const was = amounts(before);
@@ -65,7 +76,14 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
     ['egg worked in', m0.egg, m1.egg],
     ['finished by', m0.finish, m1.finish],
     ['dough temperature', m0.doughC ?? 'house', m1.doughC ?? 'house'],
-    ['rest', before.rest.bestS / 3600, after.rest.bestS / 3600],
+    ['fan', before.bake.fan ? 'on' : 'off', after.bake.fan ? 'on' : 'off'],
+    ['on the tray', sayDuration(before.bake.trayRestS), sayDuration(after.bake.trayRestS)],
+    ['rested', restForms[before.rest.form], restForms[after.rest.form]],
+    ['rests in', restPlaces[before.rest.placeKind], restPlaces[after.rest.placeKind]],
+    ['shortest rest', sayDuration(before.rest.minS), sayDuration(after.rest.minS)],
+    ['best rest', sayDuration(before.rest.bestS), sayDuration(after.rest.bestS)],
+    ['longest rest', sayDuration(before.rest.maxS), sayDuration(after.rest.maxS)],
+    ['out of the cold before the bake', sayDuration(before.rest.temperS), sayDuration(after.rest.temperS)],
   ];
   for (const [name, a, b] of settings) if (a !== b) phrases.push(`${name} ${a} → ${b}`);
   return phrases;

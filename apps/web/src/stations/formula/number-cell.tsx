@@ -1,9 +1,13 @@
 import { useEffect, useState } from 'react';
-import { formatNumber } from '@jokul/core';
+import { formatNumber, readTyped, showTyped, typedUnit, type TypedKind } from '@jokul/core';
+import { useUnits } from '../../lib/units';
 
 interface NumberCellProps {
   readonly label: string;
+  /** As stored: g, °C, mm. */
   readonly value: number;
+  /** What it is a figure of: shown and read in the units of the device. A plain number where left out. */
+  readonly kind?: TypedKind;
   readonly onCommit: (value: number) => void;
   readonly min: number;
   readonly max: number;
@@ -12,17 +16,30 @@ interface NumberCellProps {
 }
 
 /** A figure edited in place: Enter or leaving it commits, Escape goes back, the arrow keys go up and down the column. */
-export const NumberCell = ({ label, value, onCommit, min, max, onMove }: NumberCellProps) => {
-  const [text, setText] = useState(formatNumber(value));
+export const NumberCell = ({
+  label,
+  value,
+  kind = 'number',
+  onCommit,
+  min,
+  max,
+  onMove,
+}: NumberCellProps) => {
+  const { units } = useUnits();
+  const show = (stored: number) =>
+    kind === 'number' ? formatNumber(stored) : showTyped(Number(stored.toPrecision(5)), kind, units);
+  const shown = show(value);
+  const [text, setText] = useState(shown);
   const [wrong, setWrong] = useState(false);
   useEffect(() => {
-    setText(formatNumber(value));
+    setText(shown);
     setWrong(false);
-  }, [value]);
+  }, [shown]);
   const commit = () => {
-    const next = Number(text.replace(',', '.'));
-    if (text.trim() === formatNumber(value)) return setWrong(false);
-    if (!Number.isFinite(next) || next < min || next > max) return setWrong(true);
+    if (text.trim() === shown) return setWrong(false);
+    const next =
+      kind === 'number' ? Number(text.replace(',', '.')) : (readTyped(text, kind, units) ?? Number.NaN);
+    if (!Number.isFinite(next) || next < min - 1e-9 || next > max + 1e-9) return setWrong(true);
     setWrong(false);
     onCommit(next);
   };
@@ -60,13 +77,13 @@ export const NumberCell = ({ label, value, onCommit, min, max, onMove }: NumberC
           }
           if (event.key === 'Enter' || event.key === 'ArrowDown') move(event.currentTarget, 1);
           if (event.key === 'ArrowUp') move(event.currentTarget, -1);
-          if (event.key === 'Escape') setText(formatNumber(value));
+          if (event.key === 'Escape') setText(shown);
         }}
-        className="figures w-24 rounded border border-line bg-raised px-1.5 py-0.5 text-right focus:border-ink aria-[invalid=true]:border-2 aria-[invalid=true]:border-hand"
+        className="figures w-24 max-w-full rounded border border-line bg-raised px-1.5 py-0.5 text-right focus:border-ink aria-[invalid=true]:border-2 aria-[invalid=true]:border-hand"
       />
       {wrong && (
         <span role="alert" className="block text-[12.5px] font-medium text-hand">
-          {formatNumber(min)} to {formatNumber(max)}
+          {show(min)} to {show(max)} {typedUnit(kind, units)}
         </span>
       )}
     </>

@@ -1,0 +1,98 @@
+import { typedUnit, type Formula } from '@jokul/core';
+import { useUnits } from '../../lib/units';
+import { SelectField } from '../../ui/field';
+import { useDraft } from './draft-store';
+import { NumberCell } from './number-cell';
+
+const shapes = ['ball', 'mound', 'puck', 'slice'] as const;
+const targets = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] as const;
+
+export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => {
+  const change = useDraft((s) => s.change);
+  const { units } = useUnits();
+  return (
+    <div className="grid grid-cols-2 items-end gap-2">
+      <label className="flex min-w-0 flex-col gap-1 text-[13px] text-ink-soft">
+        Raw, {typedUnit('mass', units)}
+        <NumberCell
+          label="Piece weight"
+          kind="mass"
+          value={piece.massG}
+          min={8}
+          max={200}
+          onCommit={(massG) => change({ piece: { ...piece, massG } })}
+        />
+      </label>
+      <SelectField
+        label="Shape"
+        value={piece.shape}
+        onChange={(event) => change({ piece: { ...piece, shape: event.target.value as typeof piece.shape } })}
+      >
+        {shapes.map((shape) => (
+          <option key={shape}>{shape}</option>
+        ))}
+      </SelectField>
+    </div>
+  );
+};
+
+export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
+  const change = useDraft((s) => s.change);
+  const { units } = useUnits();
+  const set = (part: Partial<Formula['bake']>) => change({ bake: { ...bake, ...part } });
+  return (
+    <div className="grid grid-cols-2 items-end gap-x-3 gap-y-2 text-[13px] text-ink-soft">
+      <SelectField
+        label="To"
+        value={bake.target}
+        onChange={(event) => set({ target: event.target.value as typeof bake.target })}
+      >
+        {targets.map((target) => (
+          <option key={target} value={target}>
+            {target.replace('-', ' ')}
+          </option>
+        ))}
+      </SelectField>
+      <label className="flex min-w-0 flex-col gap-1">
+        Oven, {typedUnit('temperature', units)}
+        <NumberCell
+          label="Oven temperature"
+          kind="temperature"
+          value={bake.setC}
+          min={120}
+          max={260}
+          onCommit={(setC) => set({ setC })}
+        />
+      </label>
+      <SelectField
+        label="That figure is for"
+        value={bake.fan ? 'fan' : 'still'}
+        onChange={(event) => set({ fan: event.target.value === 'fan' })}
+      >
+        <option value="fan">a fan oven</option>
+        <option value="still">a still oven</option>
+      </SelectField>
+      <label className="flex min-w-0 flex-col gap-1">
+        Gap, {typedUnit('length', units)}
+        <NumberCell
+          label="Gap"
+          kind="length"
+          value={bake.gapMm}
+          min={0}
+          max={150}
+          onCommit={(gapMm) => set({ gapMm })}
+        />
+      </label>
+      <label className="flex min-w-0 flex-col gap-1">
+        On the hot tray, min
+        <NumberCell
+          label="Minutes on the tray"
+          value={bake.trayRestS / 60}
+          min={0}
+          max={120}
+          onCommit={(minutes) => set({ trayRestS: minutes * 60 })}
+        />
+      </label>
+    </div>
+  );
+};
