@@ -10,8 +10,15 @@ import { at } from './tables.js';
  * layers. It vanishes as the grid gets finer, and brings the shipped grid within 2 % of one that is halved.
  */
 const dryingReach = 4;
+/** Vapour that leaves through the film of air by the heat that it lets through, kg/(m² s Pa) over W/m²K (Lewis). */
+const lewis = 0.622 / (1006 * P0 * 0.9);
 
-/** Convection, radiation and drying through one open face; returns the temperature of the surface, °C. */
+/**
+ * Convection, radiation and drying through one open face; returns the temperature of the surface, °C. The resistances in
+ * series are written out with one division for heat and one for vapour.
+ * @param h convection, and `hr` radiation to the walls, W/m²K
+ * @param eased what is left of the drying where the layer is thinner than the step is made for
+ */
 const openFace = (
   f: Fixed,
   s: State,
@@ -19,26 +26,21 @@ const openFace = (
   a: number,
   area: number,
   half: number,
-  hStated: number,
-  wallC: number,
-  guessC: number,
+  h: number,
+  hr: number,
   dt: number,
-  /** What is left of the drying where the layer is thinner than the step is made for. */
   eased: number,
 ): number => {
-  const { air } = w;
-  const h = convection(air, hStated, guessC);
-  const hr = radiation(f.p.emissivityDough, wallC, guessC);
-  const inward = (w.k[a] as number) / half;
+  const { airC, wallC } = w.air;
+  const k = w.k[a] as number;
   const t = s.T[a] as number;
-  const surface = (h * air.airC + hr * wallC + inward * t) / (h + hr + inward);
-  const heat = area * (h * (air.airC - surface) + hr * (wallC - surface)) * dt;
-  const hm = (0.622 * h) / (1006 * P0 * 0.9);
+  const surface = ((h * airC + hr * wallC) * half + k * t) / ((h + hr) * half + k);
+  const heat = area * (h * (airC - surface) + hr * (wallC - surface)) * dt;
+  const film = h * lewis * (w.stefan[a] as number);
+  const delta = w.delta[a] as number;
+  const inside = half * (1 + dryingReach / f.nz);
   const vapour =
-    ((area * ((w.p[a] as number) - f.p.airVapourPa)) /
-      (1 / (hm * (w.stefan[a] as number)) + (half * (1 + dryingReach / f.nz)) / (w.delta[a] as number))) *
-    dt *
-    eased;
+    (area * ((w.p[a] as number) - f.p.airVapourPa) * film * delta * dt * eased) / (delta + inside * film);
   const carried = vapour * vapourEnthalpy(t);
   w.dU[a] = (w.dU[a] as number) + heat - carried;
   w.dW[a] = (w.dW[a] as number) - vapour;
@@ -70,6 +72,7 @@ export const openTops = (
     const drop = i < nr - 1 ? height - meanHeight * (s.heightShare[i + 1] as number) : 0;
     const slope = 2 * Math.PI * (s.faces[i + 1] as number) * s.radius * drop;
     const top = i * nz + nz - 1;
+    const guessC = s.topC[i] as number;
     const surface = openFace(
       f,
       s,
@@ -77,9 +80,8 @@ export const openTops = (
       top,
       Math.sqrt(ring * ring + slope * slope),
       height / nz / 2,
-      w.air.h,
-      w.air.wallC,
-      s.topC[i] as number,
+      convection(w.air, w.air.h, guessC),
+      radiation(f.p.emissivityDough, w.air.wallC, guessC),
       dt,
       eased(w, i, top, dt),
     );
@@ -95,8 +97,9 @@ export const openRim = (f: Fixed, s: State, w: Scratch, meanHeight: number, dt: 
   const area = 2 * Math.PI * s.radius * layer * f.p.rimExposure;
   const half = ((1 - (s.faces[nr - 1] as number)) * s.radius) / 2;
   const guessC = s.topC[nr - 1] as number;
-  for (let a = (nr - 1) * nz; a < nr * nz; a++)
-    openFace(f, s, w, a, area, half, w.air.h, w.air.wallC, guessC, dt, 1);
+  const h = convection(w.air, w.air.h, guessC);
+  const hr = radiation(f.p.emissivityDough, w.air.wallC, guessC);
+  for (let a = (nr - 1) * nz; a < nr * nz; a++) openFace(f, s, w, a, area, half, h, hr, dt, 1);
 };
 
 const brownUnder = (f: Fixed, s: State, w: Scratch, i: number, dt: number): void => {
@@ -115,6 +118,7 @@ export const openUndersides = (
 ): void => {
   for (let i = 0; i < f.nr; i++) {
     const base = i * f.nz;
+    const guessC = s.T[base] as number;
     w.bottomC[i] = openFace(
       f,
       s,
@@ -122,9 +126,8 @@ export const openUndersides = (
       base,
       (s.areaShare[i] as number) * area,
       (meanHeight * (s.heightShare[i] as number)) / f.nz / 2,
-      w.air.hUnder,
-      w.air.wallC,
-      s.T[base] as number,
+      convection(w.air, w.air.hUnder, guessC),
+      radiation(f.p.emissivityDough, w.air.wallC, guessC),
       dt,
       eased(w, i, base, dt),
     );
