@@ -1,4 +1,12 @@
-import { celsiusToFahrenheit, formatNumber, massUnitsG, sayDuration } from '@jokul/core';
+import {
+  celsiusToFahrenheit,
+  formatNumber,
+  massUnitsG,
+  sayDuration,
+  showTyped,
+  typedUnit,
+  type TypedKind,
+} from '@jokul/core';
 import { usePreferences, type Preferences } from './preferences';
 
 type Units = Preferences['units'];
@@ -28,6 +36,14 @@ export const sayTemperature = (temperatureC: number, units: Units, digits = 0): 
     ? `${celsiusToFahrenheit(temperatureC).toFixed(digits)} °F`
     : `${temperatureC.toFixed(digits)} °C`;
 
+/** A figure as it stands in a field, in the units of the device: four digits are what anybody sets a thing to. */
+export const typedFigure = (value: number, kind: TypedKind, units: Units): string =>
+  String(Number(Number(showTyped(value, kind, units)).toPrecision(4)));
+
+/** 26 mm; or 1.02 in. */
+export const sayLength = (lengthMm: number, units: Units): string =>
+  `${typedFigure(lengthMm, 'length', units)} ${typedUnit('length', units)}`;
+
 /** The words of this device for masses, temperatures and durations. */
 export const useUnits = () => {
   const units = usePreferences((p) => p.units);
@@ -36,6 +52,7 @@ export const useUnits = () => {
     mass: (massG: number) => sayMass(massG, units),
     about: (massG: number) => sayAbout(massG, units),
     temperature: (temperatureC: number, digits = 0) => sayTemperature(temperatureC, units, digits),
+    length: (lengthMm: number) => sayLength(lengthMm, units),
     duration: sayDuration,
   };
 };

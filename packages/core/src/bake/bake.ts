@@ -13,7 +13,7 @@ import { advance, carryoverS, readingIfPulledNow, readRun, startRun, type Run } 
 import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
 import { diameterBand, pullBandS, pullSlopes } from './calibration/pull-certainty.js';
-import { modelled, sayDuration, type Figure, type Warning } from '../shown/index.js';
+import { formatNumber, modelled, sayDuration, type Figure, type Warning } from '../shown/index.js';
 
 export interface DonenessWindow {
   readonly state: BakeState;
@@ -239,7 +239,7 @@ const outOfReach = ({ setup, centreC }: BakeInput, target: Doneness, pullS: numb
   code: 'target-out-of-reach',
   message:
     pullS === null
-      ? `This piece does not become ${target.replace('-', ' ')} within an hour at ${setup.setC} °C. Bake hotter, or make it smaller.`
+      ? `This piece does not become ${target.replace('-', ' ')} within an hour at ${formatNumber(setup.setC)} °C. Bake hotter, or make it smaller.`
       : `This piece is past ${target.replace('-', ' ')} by the time it is set and its centre is at ${centreC} °C. Thaw it, flatten it, make it smaller or bake cooler.`,
   figures: { setC: setup.setC, centreC },
 });

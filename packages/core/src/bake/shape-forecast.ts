@@ -52,13 +52,13 @@ interface Part {
 }
 
 const percent = (share: number) => 100 * share;
-const dough =
+const doughPart =
   (...keys: readonly (keyof BakeSetup['dough'])[]) =>
   (setup: BakeSetup, from: BakeSetup): BakeSetup => ({
     ...setup,
     dough: { ...setup.dough, ...Object.fromEntries(keys.map((key) => [key, from.dough[key]])) },
   });
-const process =
+const processPart =
   (...keys: readonly (keyof Process)[]) =>
   (setup: BakeSetup, from: BakeSetup): BakeSetup => ({
     ...setup,
@@ -76,63 +76,63 @@ const parts: readonly Part[] = [
     name: 'fat, and how it melts',
     unit: '% of the dough',
     of: ({ dough: { fats } }) => percent(fatIn(fats)),
-    take: dough('fats'),
+    take: doughPart('fats'),
   },
   {
     id: 'sugar',
     name: 'sugars, by kind',
     unit: '% of the dough',
     of: ({ dough: { sugar } }) => percent(sugar),
-    take: dough('sugar', 'thinning', 'reducing'),
+    take: doughPart('sugar', 'thinning', 'reducing'),
   },
   {
     id: 'water',
     name: 'water',
     unit: '% of the dough',
     of: ({ dough: { composition } }) => percent(composition.water),
-    take: dough('composition', 'nonFatSolids'),
+    take: doughPart('composition', 'nonFatSolids'),
   },
   {
     id: 'flour',
     name: 'flour',
     unit: '% of the dough',
     of: ({ dough: { flour } }) => percent(flour),
-    take: dough('flour', 'inclusions'),
+    take: doughPart('flour', 'inclusions'),
   },
   {
     id: 'strength',
     name: 'protein of the flour',
     unit: '%',
     of: ({ dough: { flourProtein } }) => percent(flourProtein ?? 0.105),
-    take: dough('flourProtein'),
+    take: doughPart('flourProtein'),
   },
   {
     id: 'egg',
     name: 'protein of egg, which sets',
     unit: '% of the dough',
     of: ({ dough: { eggProtein } }) => percent(eggProtein),
-    take: dough('eggProtein'),
+    take: doughPart('eggProtein'),
   },
   {
     id: 'cream',
     name: 'butter, creamed or melted',
     unit: '',
     of: (setup) => worked(setup).cream,
-    take: process('cream'),
+    take: processPart('cream'),
   },
   {
     id: 'rest',
     name: 'rest',
     unit: 'h',
     of: (setup) => worked(setup).restS / 3600,
-    take: process('restS'),
+    take: processPart('restS'),
   },
   {
     id: 'leavening',
     name: 'gas of the leavening',
     unit: 'mL/kg',
     of: (setup) => worked(setup).gasMlPerKg,
-    take: process('gasMlPerKg', 'baseLeftMmolPerKg', 'coated'),
+    take: processPart('gasMlPerKg', 'baseLeftMmolPerKg', 'coated'),
   },
   {
     id: 'oven',

@@ -66,11 +66,11 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
   const method = (f: Formula) => ({ ...standardMethod, ...f.method });
   const [m0, m1] = [method(before), method(after)];
   const settings: [string, number | string, number | string][] = [
-    ['piece', `${before.piece.massG} g`, `${after.piece.massG} g`],
+    ['piece', `${formatNumber(before.piece.massG)} g`, `${formatNumber(after.piece.massG)} g`],
     ['shape', before.piece.shape, after.piece.shape],
-    ['oven', `${before.bake.setC} °C`, `${after.bake.setC} °C`],
+    ['oven', `${formatNumber(before.bake.setC)} °C`, `${formatNumber(after.bake.setC)} °C`],
     ['target', before.bake.target, after.bake.target],
-    ['gap', `${before.bake.gapMm} mm`, `${after.bake.gapMm} mm`],
+    ['gap', `${formatNumber(before.bake.gapMm)} mm`, `${formatNumber(after.bake.gapMm)} mm`],
     ['name', before.name, after.name],
     ['creaming', m0.cream, m1.cream],
     ['egg worked in', m0.egg, m1.egg],

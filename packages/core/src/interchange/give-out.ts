@@ -26,7 +26,7 @@ export const formulaToJsonLd = (formula: Formula, doughMassG: number): string =>
       '@context': 'https://schema.org',
       '@type': 'Recipe',
       name: formula.name,
-      recipeYield: `${Math.floor(doughMassG / formula.piece.massG)} pieces of ${formula.piece.massG} g`,
+      recipeYield: `${Math.floor(doughMassG / formula.piece.massG)} pieces of ${formatNumber(formula.piece.massG)} g`,
       recipeIngredient: amountsFor(formula, doughMassG).map(
         ({ name, mass, line }) =>
           `${formatNumber(mass.value)} g ${name.toLowerCase()}${line.browned ? ', browned' : ''}`,

@@ -1,3 +1,4 @@
+import { formatNumber } from '../shown/index.js';
 import { rawDiameterMm, trayKindOf, tubHoldsG, bagHoldsPieces } from '../schedule/index.js';
 import type { Equipment, HouseRules } from '../schedule/index.js';
 import { allergensOf, type Formula } from '../formula/index.js';
@@ -90,7 +91,7 @@ export const coldLabels = (
     const amount =
       shelf === 'tubs'
         ? `${(item.massG / count / 1000).toFixed(2)} kg`
-        : `${share(item.pieces, i)} pieces of ${formula.piece.massG} g`;
+        : `${share(item.pieces, i)} pieces of ${formatNumber(formula.piece.massG)} g`;
     return {
       formula,
       allergens: lot.begun?.allergens ?? allergensOf(formula),

@@ -1,4 +1,4 @@
-import { sayDuration } from '../shown/index.js';
+import { formatNumber, sayDuration } from '../shown/index.js';
 import {
   coldOvenC,
   type Availability,
@@ -111,7 +111,7 @@ const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]): Violat
         found.push({
           code: 'oven',
           where: load.id,
-          message: `${load.id}: ${oven.name} is cold when its hours begin, and takes ${sayDuration(heats)} to ${load.setC} °C.`,
+          message: `${load.id}: ${oven.name} is cold when its hours begin, and takes ${sayDuration(heats)} to ${formatNumber(load.setC)} °C.`,
         });
       const next = loads[i + 1];
       if (!next) return;

@@ -26,8 +26,8 @@ export interface MixedLayout {
   readonly sizes: readonly { readonly centresMm: readonly Centre[]; readonly left: number }[];
 }
 
-/** More pieces than any tray takes; keeps the search short. */
-const mostPieces = 200;
+/** No tray is laid with more pieces by hand; it keeps the search short. */
+const mostPieces = 300;
 /** Beyond so many pieces pushing takes long. */
 const mostPushed = 60;
 const rounds = 200;
@@ -230,6 +230,11 @@ const turnedPiece = ({ size, x, y }: Placed): Placed => ({ size, x: y, y: x });
 const coverOf = (placed: readonly Placed[], radii: readonly number[]) =>
   placed.reduce((sum, { size }) => sum + (radii[size] as number) ** 2, 0);
 
+const requireCount = (pieces: number, path: string): void => {
+  if (!Number.isInteger(pieces) || pieces < 0 || pieces > mostPieces)
+    throw new JokulError('out-of-range', `How many is a whole number from 0 to ${mostPieces}.`, path);
+};
+
 /** All of one size, with as many as fit: the best of the layouts of one size. */
 const alone = (q: MixedQuestion): MixedLayout => {
   const [size] = q.sizes as readonly [TraySize];
@@ -254,7 +259,7 @@ export const layOutMixed = (q: MixedQuestion): MixedLayout => {
   const height = q.widthMm - margins.front - margins.back;
   q.sizes.forEach(({ diameterMm, pieces }, i) => {
     requireNumber(diameterMm, 'The diameter', 5, 1000, 'mm');
-    if (pieces !== undefined) requireNumber(pieces, 'The pieces', 0, 10_000, 'pieces');
+    if (pieces !== undefined) requireCount(pieces, `sizes.${i}.pieces`);
     if (diameterMm > Math.min(width, height))
       throw new JokulError(
         'piece-too-large',

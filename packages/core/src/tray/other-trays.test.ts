@@ -107,6 +107,13 @@ describe('several sizes on one tray', () => {
       { numRuns: 30, seed: 41 },
     );
   });
+  it.each([2.5, -1, Number.NaN, 5000])('refuses %p pieces of a size', (pieces) => {
+    const sizes = [{ diameterMm: 60, pieces }, { diameterMm: 40 }];
+    expect(() => layOutMixed({ ...sheet, sizes, gapMm: 5, marginMm: 5 })).toThrow('whole number');
+    expect(() => layOutMixed({ ...sheet, sizes: sizes.slice(0, 1), gapMm: 5, marginMm: 5 })).toThrow(
+      'whole number',
+    );
+  });
   it('refuses a size that fits on no tray, naming it', () => {
     expect(() =>
       layOutMixed({ ...sheet, sizes: [{ diameterMm: 50 }, { diameterMm: 500 }], gapMm: 5, marginMm: 5 }),

@@ -163,7 +163,7 @@ const TrayAndCurve = ({
   startC,
 }: Pick<LoadWorkProps, 'load' | 'formula' | 'bake' | 'layout'> & { startC: number }) => {
   const { data } = useBakery();
-  const { mass } = useUnits();
+  const { mass, length } = useUnits();
   const seen = useSeenGaps(formula.code);
   if (!data) return null;
   const tray = trayKindOf(data.equipment, data.rules);
@@ -174,7 +174,7 @@ const TrayAndCurve = ({
       <section>
         <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
           The tray: {layout.count} of {mass(formula.piece.massG)}, {patternWords[layout.pattern]}, gap{' '}
-          {formula.bake.gapMm} mm
+          {length(formula.bake.gapMm)}
         </h2>
         <TrayPicture
           lengthMm={tray.lengthMm}

@@ -49,7 +49,7 @@ const whatToMeasure = [
 /** A few pieces into the oven first. */
 const Begin = (props: TestBakeProps & { onClose: () => void }) => {
   const { batch, load, formula, oven, onClose, layout, tray, margins, diameterMm } = props;
-  const { duration } = useUnits();
+  const { duration, temperature } = useUnits();
   const [pieces, setPieces] = useState('4');
   const [position, setPosition] = useState(String(Math.ceil(oven.places / 2)));
   const [start, setStart] = useState(props.startC.toFixed(1));
@@ -80,7 +80,7 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
       wide
       onClose={onClose}
       title={`A few ${formula.name} first`}
-      lead={`In ${oven.name} at ${load.setC} °C, pulled after ${duration(Math.round(props.pullS / 5) * 5)}. It tells the spread and the time before the whole list is baked.`}
+      lead={`In ${oven.name} at ${temperature(load.setC)}, pulled after ${duration(Math.round(props.pullS / 5) * 5)}. It tells the spread and the time before the whole list is baked.`}
     >
       <form
         className="grid grid-cols-[1fr_15rem] gap-5 max-[700px]:grid-cols-1"

@@ -1,19 +1,12 @@
 import { Plus, X } from 'lucide-react';
-import { useState } from 'react';
-import {
-  JokulError,
-  layOutBars,
-  layOutMixed,
-  readTyped,
-  showTyped,
-  typedUnit,
-  type Bar,
-  type TraySide,
-} from '@jokul/core';
-import { useUnits } from '../../lib/units';
+import { useMemo, useState } from 'react';
+import { readTyped, typedUnit, type TraySide } from '@jokul/core';
+import { sayLength, typedFigure, useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
+import { layTrial } from './lay-trial';
+import { TrialPicture } from './trial-picture';
 
 interface TrayTrialProps {
   readonly lengthMm: number;
@@ -32,71 +25,97 @@ interface Typed {
   readonly second: string;
 }
 
-interface Circle {
-  readonly x: number;
-  readonly y: number;
-  readonly r: number;
-}
-interface Trial {
-  readonly says: string;
-  readonly circles: readonly Circle[];
-  readonly bars: readonly (Bar & { readonly lengthMm: number; readonly widthMm: number })[];
-}
+/** Length and width of the bars. */
+const BarFields = ({
+  bar,
+  unit,
+  onChange,
+}: {
+  readonly bar: Typed;
+  readonly unit: string;
+  readonly onChange: (bar: Typed) => void;
+}) => (
+  <div className="grid grid-cols-2 gap-2">
+    <Field
+      label={`Length, ${unit}`}
+      inputMode="decimal"
+      value={bar.first}
+      onChange={(event) => onChange({ ...bar, first: event.target.value })}
+    />
+    <Field
+      label={`Width, ${unit}`}
+      inputMode="decimal"
+      value={bar.second}
+      onChange={(event) => onChange({ ...bar, second: event.target.value })}
+    />
+  </div>
+);
 
-const fills = ['var(--raised)', 'var(--line)', 'var(--line-strong)'];
-
-const Picture = ({
-  lengthMm,
-  widthMm,
-  trial: { circles, bars, says },
-}: Pick<TrayTrialProps, 'lengthMm' | 'widthMm'> & { trial: Trial }) => {
-  const radii = [...new Set(circles.map(({ r }) => r))].sort((a, b) => b - a);
+/** Up to three sizes, each with how many. */
+const SizeFields = ({
+  sizes,
+  unit,
+  another,
+  onChange,
+}: {
+  readonly sizes: readonly Typed[];
+  readonly unit: string;
+  /** The size that one more begins with, as it is typed. */
+  readonly another: string;
+  readonly onChange: (sizes: readonly Typed[]) => void;
+}) => {
+  const set = (id: number, change: Partial<Typed>) =>
+    onChange(sizes.map((size) => (size.id === id ? { ...size, ...change } : size)));
   return (
-    <svg
-      viewBox={`-4 -4 ${lengthMm + 8} ${widthMm + 8}`}
-      className="w-full"
-      role="img"
-      aria-label={`Tray: ${says}`}
-    >
-      <rect
-        width={lengthMm}
-        height={widthMm}
-        rx={14}
-        fill="var(--surface)"
-        stroke="var(--line-strong)"
-        strokeWidth={3}
-      />
-      <g stroke="var(--ink-soft)" strokeWidth={1.6}>
-        {circles.map(({ x, y, r }) => (
-          <circle key={`${x} ${y}`} cx={x} cy={y} r={r} fill={fills[radii.indexOf(r) % fills.length]} />
-        ))}
-        {bars.map(({ xMm, yMm, along, lengthMm: l, widthMm: w }) => (
-          <rect
-            key={`${xMm} ${yMm}`}
-            x={xMm - (along ? l : w) / 2}
-            y={yMm - (along ? w : l) / 2}
-            width={along ? l : w}
-            height={along ? w : l}
-            fill="var(--raised)"
+    <>
+      {sizes.map(({ id, first, second }, i) => (
+        <div key={id} className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+          <Field
+            label={`Across, ${unit}`}
+            hideLabel={i > 0}
+            inputMode="decimal"
+            value={first}
+            onChange={(event) => set(id, { first: event.target.value })}
           />
-        ))}
-      </g>
-    </svg>
+          <Field
+            label="How many"
+            hideLabel={i > 0}
+            inputMode="numeric"
+            placeholder="all that fit"
+            value={second}
+            onChange={(event) => set(id, { second: event.target.value })}
+          />
+          <Button
+            size="small"
+            aria-label={`Leave out size ${i + 1}`}
+            disabled={sizes.length === 1}
+            icon={<X size={14} aria-hidden />}
+            onClick={() => onChange(sizes.filter((size) => size.id !== id))}
+          />
+        </div>
+      ))}
+      <Button
+        size="small"
+        disabled={sizes.length >= 3}
+        icon={<Plus size={14} aria-hidden />}
+        onClick={() =>
+          onChange([...sizes, { id: Math.max(...sizes.map(({ id }) => id)) + 1, first: another, second: '' }])
+        }
+      >
+        Another size
+      </Button>
+    </>
   );
 };
 
-const pieces = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
-
 /**
- * One tray laid otherwise, before anybody does it: several sizes together, pieces that may touch, bars. It changes no
+ * One tray laid another way, before anybody does it: several sizes together, pieces that may touch, bars. It changes no
  * plan.
  */
-export const TrayTrial = (props: TrayTrialProps) => {
-  const { lengthMm, widthMm, openSides, marginMm, onClose } = props;
+export const TrayTrial = ({ lengthMm, widthMm, openSides, marginMm, onClose, ...props }: TrayTrialProps) => {
   const { units } = useUnits();
-  const length = (mm: number) => `${showTyped(Math.round(mm * 10) / 10, 'length', units)} ${unit}`;
   const unit = typedUnit('length', units);
-  const typed = (mm: number) => showTyped(Math.round(mm), 'length', units);
+  const typed = (mm: number) => typedFigure(Math.round(mm), 'length', units);
   const [kind, setKind] = useState<'round' | 'bars'>('round');
   const [touching, setTouching] = useState(false);
   const [gap, setGap] = useState(typed(props.gapMm));
@@ -105,48 +124,22 @@ export const TrayTrial = (props: TrayTrialProps) => {
     { id: 1, first: typed(props.diameterMm * 0.6), second: '' },
   ]);
   const [bar, setBar] = useState<Typed>({ id: 0, first: typed(110), second: typed(45) });
-  const read = (text: string) => readTyped(text, 'length', units) ?? Number.NaN;
-  const set = (id: number, change: Partial<Typed>) =>
-    setSizes((before) => before.map((size) => (size.id === id ? { ...size, ...change } : size)));
 
-  const lay = (): Trial => {
-    const on = { lengthMm, widthMm, openSides, marginMm, gapMm: touching ? 0 : read(gap) };
-    if (kind === 'bars') {
-      const [l, w] = [read(bar.first), read(bar.second)];
-      const bars = layOutBars({ ...on, barLengthMm: l, barWidthMm: w });
-      return {
-        says: `${pieces(bars.length, 'bar')} of ${length(l)} by ${length(w)}.`,
-        circles: [],
-        bars: bars.map((one) => ({ ...one, lengthMm: l, widthMm: w })),
-      };
-    }
-    const asked = sizes.map(({ first, second }) => ({
-      diameterMm: read(first),
-      ...(second.trim() === '' ? {} : { pieces: readTyped(second, 'number', units) ?? Number.NaN }),
-    }));
-    const laid = layOutMixed({ ...on, sizes: asked });
-    const parts = laid.sizes.map(
-      ({ centresMm }, i) => `${centresMm.length} of ${length(asked[i]?.diameterMm ?? 0)}`,
+  const found = useMemo(() => {
+    const read = (text: string) => readTyped(text, 'length', units) ?? Number.NaN;
+    const many = (text: string) =>
+      text.trim() === '' ? {} : { pieces: readTyped(text, 'number', units) ?? Number.NaN };
+    return layTrial(
+      { lengthMm, widthMm, openSides, marginMm, gapMm: touching ? 0 : read(gap) },
+      kind === 'bars'
+        ? { kind, lengthMm: read(bar.first), widthMm: read(bar.second) }
+        : {
+            kind,
+            sizes: sizes.map(({ first, second }) => ({ diameterMm: read(first), ...many(second) })),
+          },
+      (mm) => sayLength(mm, units),
     );
-    const without = laid.sizes.flatMap(({ left }, i) =>
-      left > 0 ? [`${left} of ${length(asked[i]?.diameterMm ?? 0)}`] : [],
-    );
-    return {
-      says: `${parts.join(', ')}.${without.length > 0 ? ` No place for ${without.join(', ')}.` : ''}`,
-      circles: laid.sizes.flatMap(({ centresMm }, i) =>
-        centresMm.map(([x, y]) => ({ x, y, r: (asked[i]?.diameterMm ?? 0) / 2 })),
-      ),
-      bars: [],
-    };
-  };
-  let trial: Trial | null = null;
-  let problem: string | null = null;
-  try {
-    trial = lay();
-  } catch (error) {
-    if (!(error instanceof JokulError)) throw error;
-    problem = error.message;
-  }
+  }, [lengthMm, widthMm, openSides, marginMm, touching, gap, kind, bar, sizes, units]);
 
   return (
     <Dialog
@@ -167,67 +160,14 @@ export const TrayTrial = (props: TrayTrialProps) => {
             <option value="bars">bars</option>
           </SelectField>
           {kind === 'bars' ? (
-            <div className="grid grid-cols-2 gap-2">
-              <Field
-                label={`Length, ${unit}`}
-                inputMode="decimal"
-                value={bar.first}
-                onChange={(event) => setBar({ ...bar, first: event.target.value })}
-              />
-              <Field
-                label={`Width, ${unit}`}
-                inputMode="decimal"
-                value={bar.second}
-                onChange={(event) => setBar({ ...bar, second: event.target.value })}
-              />
-            </div>
+            <BarFields bar={bar} unit={unit} onChange={setBar} />
           ) : (
-            <>
-              {sizes.map(({ id, first, second }, i) => (
-                <div key={id} className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
-                  <Field
-                    label={`Across, ${unit}`}
-                    hideLabel={i > 0}
-                    inputMode="decimal"
-                    value={first}
-                    onChange={(event) => set(id, { first: event.target.value })}
-                  />
-                  <Field
-                    label="How many"
-                    hideLabel={i > 0}
-                    inputMode="numeric"
-                    placeholder="all that fit"
-                    value={second}
-                    onChange={(event) => set(id, { second: event.target.value })}
-                  />
-                  <Button
-                    size="small"
-                    aria-label={`Leave out size ${i + 1}`}
-                    disabled={sizes.length === 1}
-                    icon={<X size={14} aria-hidden />}
-                    onClick={() => setSizes((before) => before.filter((size) => size.id !== id))}
-                  />
-                </div>
-              ))}
-              <Button
-                size="small"
-                disabled={sizes.length >= 3}
-                icon={<Plus size={14} aria-hidden />}
-                onClick={() =>
-                  setSizes((before) => [
-                    ...before,
-                    { id: Math.max(...before.map(({ id }) => id)) + 1, first: typed(40), second: '' },
-                  ])
-                }
-              >
-                Another size
-              </Button>
-            </>
+            <SizeFields sizes={sizes} unit={unit} another={typed(40)} onChange={setSizes} />
           )}
           <Field
             label={`Gap, ${unit}`}
             inputMode="decimal"
-            value={touching ? showTyped(0, 'length', units) : gap}
+            value={touching ? '0' : gap}
             disabled={touching}
             onChange={(event) => setGap(event.target.value)}
           />
@@ -248,8 +188,14 @@ export const TrayTrial = (props: TrayTrialProps) => {
           )}
         </div>
         <div aria-live="polite">
-          {trial && <Picture lengthMm={lengthMm} widthMm={widthMm} trial={trial} />}
-          <p className={problem ? 'font-medium text-hand' : 'mt-1 font-semibold'}>{problem ?? trial?.says}</p>
+          {typeof found === 'string' ? (
+            <p className="font-medium text-hand">{found}</p>
+          ) : (
+            <>
+              <TrialPicture lengthMm={lengthMm} widthMm={widthMm} trial={found} />
+              <p className="mt-1 font-semibold">{found.says}</p>
+            </>
+          )}
         </div>
       </div>
     </Dialog>

@@ -12,6 +12,7 @@ import {
   type TrayTemplate,
 } from '@jokul/core';
 import { saveFile } from '../../lib/save-file';
+import { useUnits } from '../../lib/units';
 import { Button, buttonClass } from '../../ui/button';
 import { TrayTrial } from './tray-trial';
 
@@ -37,6 +38,7 @@ export const TrayWays = ({
   diameterShare,
   seen,
 }: TrayWaysProps) => {
+  const { length } = useUnits();
   const [trying, setTrying] = useState(false);
   const { search } = useLocation();
   const { lengthMm, widthMm, diameterMm } = template;
@@ -59,8 +61,8 @@ export const TrayWays = ({
             {seen.at(-1) === 'touched'
               ? 'Pieces touched on the last tray'
               : 'There was room on the last trays'}
-            : with a gap of {wantedMm} mm instead of {gapMm} mm, <strong>{wanted.count}</strong> lie on the
-            tray. Set it on Formula.
+            : with a gap of {length(wantedMm)} instead of {length(gapMm)}, <strong>{wanted.count}</strong> lie
+            on the tray. Set it on Formula.
           </>
         )}
       </p>

@@ -5,6 +5,12 @@ import type { WhatIf } from '../../workers/core.worker';
 
 export type Conditions = WhatIf & { readonly start: number };
 
+/** A bake that is put beside the planned one, and what it is called. */
+export interface Variant {
+  readonly name: string;
+  readonly on: Conditions;
+}
+
 /** How a load will be baked, by everything that is known: what each computation on the page starts from. */
 export const useConditions = (formula: Formula, oven: Oven, load: Load): Conditions | null => {
   const { data } = useBakery();

@@ -4,41 +4,34 @@ import { useState, type ReactNode } from 'react';
 import {
   adjustmentOf,
   differenceInWords,
-  liners,
   outcomeOf,
   setTemperature,
-  trayMaterials,
+  typedUnit,
   type BakeResult,
   type Figure,
   type Formula,
-  type Liner,
   type Outcome,
   type Oven,
-  type TrayMaterial,
   inUse,
 } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
-import { useUnits } from '../../lib/units';
+import { sayTemperature, typedFigure, useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
-import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
 import { LazyChart } from '../../viz/lazy-chart';
 import { core } from '../../workers/core';
-import type { Conditions } from './use-conditions';
-
-interface Variant {
-  readonly name: string;
-  readonly on: Conditions;
-}
+import { OwnWhatIf } from './own-what-if';
+import type { Conditions, Variant } from './use-conditions';
 
 const most = 3;
 
 /** The changes that bakers ask about, each against the load as it is planned. */
-const usualVariants = (formula: Formula, base: Conditions): readonly Variant[] => {
+const usualVariants = (formula: Formula, base: Conditions, units: 'metric' | 'us'): readonly Variant[] => {
   const { massG } = formula.piece;
+  const ten = `${typedFigure(10, 'difference', units)} ${typedUnit('difference', units)}`;
   return [
-    { name: 'warm dough, 18 °C', on: { ...base, start: 18 } },
-    { name: 'frozen, −18 °C', on: { ...base, start: -18 } },
+    { name: `warm dough, ${sayTemperature(18, units)}`, on: { ...base, start: 18 } },
+    { name: `frozen, ${sayTemperature(-18, units).replace('-', '−')}`, on: { ...base, start: -18 } },
     { name: 'a quarter bigger', on: { ...base, massG: Math.min(200, Math.round(massG * 1.25)) } },
     { name: 'dark tray', on: { ...base, tray: 'dark-steel' } },
     { name: 'without parchment', on: { ...base, liner: 'bare' } },
@@ -46,8 +39,8 @@ const usualVariants = (formula: Formula, base: Conditions): readonly Variant[] =
       name: base.fan ? 'still oven' : 'fan oven',
       on: { ...base, fan: !base.fan, setC: setTemperature(formula, !base.fan) },
     },
-    { name: '10 °C hotter', on: { ...base, setC: base.setC + 10 } },
-    { name: '10 °C cooler', on: { ...base, setC: base.setC - 10 } },
+    { name: `${ten} hotter`, on: { ...base, setC: base.setC + 10 } },
+    { name: `${ten} cooler`, on: { ...base, setC: base.setC - 10 } },
   ];
 };
 
@@ -87,94 +80,6 @@ const charts = {
 } as const;
 type ChartKey = keyof typeof charts;
 
-const Own = ({ base, onAdd }: { base: Conditions; onAdd: (variant: Variant) => void }) => {
-  const [text, setText] = useState({ start: String(base.start), setC: String(base.setC), massG: '' });
-  const [tray, setTray] = useState<TrayMaterial>(base.tray);
-  const [liner, setLiner] = useState<Liner>(base.liner);
-  const number = (of: string, low: number, high: number) => {
-    const value = Number(of.replace(',', '.'));
-    return of.trim() !== '' && Number.isFinite(value) && value >= low && value <= high ? value : null;
-  };
-  const start = number(text.start, -30, 35);
-  const setC = number(text.setC, 120, 260);
-  const massG = text.massG.trim() === '' ? undefined : number(text.massG, 8, 200);
-  const wrong = start === null || setC === null || massG === null;
-  return (
-    <form
-      aria-label="A change of your own"
-      className="mt-3 flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (wrong) return;
-        const parts = [
-          start !== base.start && `dough ${start} °C`,
-          setC !== base.setC && `oven ${setC} °C`,
-          massG !== undefined && `${massG} g`,
-          tray !== base.tray && tray.replace('-', ' '),
-          liner !== base.liner && liner.replace('-', ' '),
-        ].filter(Boolean);
-        onAdd({
-          name: parts.join(', ') || 'the same again',
-          on: { ...base, start, setC, tray, liner, ...(massG !== undefined && { massG }) },
-        });
-      }}
-    >
-      <div className="w-24">
-        <Field
-          label="Dough, °C"
-          inputMode="decimal"
-          className="figures text-right"
-          value={text.start}
-          error={start === null ? '−30 to 35' : undefined}
-          onChange={(event) => setText({ ...text, start: event.target.value })}
-        />
-      </div>
-      <div className="w-24">
-        <Field
-          label="Oven, °C"
-          inputMode="decimal"
-          className="figures text-right"
-          value={text.setC}
-          error={setC === null ? '120 to 260' : undefined}
-          onChange={(event) => setText({ ...text, setC: event.target.value })}
-        />
-      </div>
-      <div className="w-24">
-        <Field
-          label="Piece, g"
-          inputMode="decimal"
-          className="figures text-right"
-          placeholder="as it is"
-          value={text.massG}
-          error={massG === null ? '8 to 200' : undefined}
-          onChange={(event) => setText({ ...text, massG: event.target.value })}
-        />
-      </div>
-      <SelectField
-        label="Tray"
-        value={tray}
-        onChange={(event) => setTray(event.target.value as TrayMaterial)}
-      >
-        {Object.keys(trayMaterials).map((name) => (
-          <option key={name} value={name}>
-            {name.replace('-', ' ')}
-          </option>
-        ))}
-      </SelectField>
-      <SelectField label="Liner" value={liner} onChange={(event) => setLiner(event.target.value as Liner)}>
-        {Object.keys(liners).map((name) => (
-          <option key={name} value={name}>
-            {name.replace('-', ' ')}
-          </option>
-        ))}
-      </SelectField>
-      <Button type="submit" disabled={wrong}>
-        Put it beside
-      </Button>
-    </form>
-  );
-};
-
 interface WhatIfsProps {
   readonly formula: Formula;
   readonly base: Conditions;
@@ -184,10 +89,10 @@ interface WhatIfsProps {
 /** Two to four bakes side by side: the load as planned, and what would be otherwise. */
 export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
   const { data: bakery } = useBakery();
-  const usual = [...usualVariants(formula, base), ...otherOvens(formula, base, oven, bakery)];
+  const { duration, temperature, units } = useUnits();
+  const usual = [...usualVariants(formula, base, units), ...otherOvens(formula, base, oven, bakery)];
   const [chosen, setChosen] = useState<readonly Variant[]>(() => usual.slice(1, 2));
   const [chart, setChart] = useState<ChartKey>('centreC');
-  const { duration, temperature } = useUnits();
   const variants: readonly Variant[] = [{ name: 'as planned', on: base }, ...chosen];
   const results = useQueries({
     queries: variants.map(({ on }) => ({
@@ -235,7 +140,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
           );
         })}
       </div>
-      <Own base={base} onAdd={add} />
+      <OwnWhatIf base={base} onAdd={add} />
       <table className="mt-4 w-full" aria-label="Bakes side by side">
         <thead>
           <tr className="text-left">

@@ -1,28 +1,24 @@
-import { typedUnit, type Formula } from '@jokul/core';
-import { useUnits } from '../../lib/units';
+import type { Formula } from '@jokul/core';
 import { SelectField } from '../../ui/field';
 import { useDraft } from './draft-store';
-import { NumberCell } from './number-cell';
+import { NumberField } from './number-cell';
 
 const shapes = ['ball', 'mound', 'puck', 'slice'] as const;
 const targets = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] as const;
 
 export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => {
   const change = useDraft((s) => s.change);
-  const { units } = useUnits();
   return (
     <div className="grid grid-cols-2 items-end gap-2">
-      <label className="flex min-w-0 flex-col gap-1 text-[13px] text-ink-soft">
-        Raw, {typedUnit('mass', units)}
-        <NumberCell
-          label="Piece weight"
-          kind="mass"
-          value={piece.massG}
-          min={8}
-          max={200}
-          onCommit={(massG) => change({ piece: { ...piece, massG } })}
-        />
-      </label>
+      <NumberField
+        name="Raw"
+        label="Piece weight"
+        kind="mass"
+        value={piece.massG}
+        min={8}
+        max={200}
+        onCommit={(massG) => change({ piece: { ...piece, massG } })}
+      />
       <SelectField
         label="Shape"
         value={piece.shape}
@@ -38,7 +34,6 @@ export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => 
 
 export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
   const change = useDraft((s) => s.change);
-  const { units } = useUnits();
   const set = (part: Partial<Formula['bake']>) => change({ bake: { ...bake, ...part } });
   return (
     <div className="grid grid-cols-2 items-end gap-x-3 gap-y-2 text-[13px] text-ink-soft">
@@ -53,17 +48,15 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
           </option>
         ))}
       </SelectField>
-      <label className="flex min-w-0 flex-col gap-1">
-        Oven, {typedUnit('temperature', units)}
-        <NumberCell
-          label="Oven temperature"
-          kind="temperature"
-          value={bake.setC}
-          min={120}
-          max={260}
-          onCommit={(setC) => set({ setC })}
-        />
-      </label>
+      <NumberField
+        name="Oven"
+        label="Oven temperature"
+        kind="temperature"
+        value={bake.setC}
+        min={120}
+        max={260}
+        onCommit={(setC) => set({ setC })}
+      />
       <SelectField
         label="That figure is for"
         value={bake.fan ? 'fan' : 'still'}
@@ -72,27 +65,23 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
         <option value="fan">a fan oven</option>
         <option value="still">a still oven</option>
       </SelectField>
-      <label className="flex min-w-0 flex-col gap-1">
-        Gap, {typedUnit('length', units)}
-        <NumberCell
-          label="Gap"
-          kind="length"
-          value={bake.gapMm}
-          min={0}
-          max={150}
-          onCommit={(gapMm) => set({ gapMm })}
-        />
-      </label>
-      <label className="flex min-w-0 flex-col gap-1">
-        On the hot tray, min
-        <NumberCell
-          label="Minutes on the tray"
-          value={bake.trayRestS / 60}
-          min={0}
-          max={120}
-          onCommit={(minutes) => set({ trayRestS: minutes * 60 })}
-        />
-      </label>
+      <NumberField
+        name="Gap"
+        label="Gap"
+        kind="length"
+        value={bake.gapMm}
+        min={0}
+        max={150}
+        onCommit={(gapMm) => set({ gapMm })}
+      />
+      <NumberField
+        name="On the hot tray, min"
+        label="Minutes on the tray"
+        value={bake.trayRestS / 60}
+        min={0}
+        max={120}
+        onCommit={(minutes) => set({ trayRestS: minutes * 60 })}
+      />
     </div>
   );
 };

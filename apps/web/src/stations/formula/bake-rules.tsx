@@ -1,4 +1,4 @@
-import { showTyped, typedUnit, type Formula } from '@jokul/core';
+import type { Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { BakeFields, PieceFields } from './bake-fields';
 import { Method } from './method-rules';
@@ -25,12 +25,11 @@ const RestSaid = ({ rest }: { readonly rest: Formula['rest'] }) => {
 };
 
 const BakeSaid = ({ bake }: { readonly bake: Formula['bake'] }) => {
-  const { duration, temperature, units } = useUnits();
+  const { duration, temperature, length } = useUnits();
   return (
     <>
       to {bake.target.replace('-', ' ')} at {temperature(bake.setC)} {bake.fan ? 'fan' : 'still'}, gap{' '}
-      {showTyped(Number(bake.gapMm.toPrecision(3)), 'length', units)} {typedUnit('length', units)},{' '}
-      {duration(bake.trayRestS)} on the tray
+      {length(bake.gapMm)}, {duration(bake.trayRestS)} on the tray
     </>
   );
 };

@@ -42,7 +42,7 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 
 const Forecast = ({ formula }: { formula: Formula }) => {
   const day = useDay();
-  const { duration } = useUnits();
+  const { duration, temperature } = useUnits();
   const forecast = day.data?.plan?.forecasts[formula.code];
   const bake = forecast?.bakes[0];
   const outcome = bake && outcomeOf(bake.bake);
@@ -53,7 +53,7 @@ const Forecast = ({ formula }: { formula: Formula }) => {
   return (
     <>
       <Facts>
-        <Fact name={`Pull at ${bake.setC} °C`}>
+        <Fact name={`Pull at ${temperature(bake.setC)}`}>
           <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown>
         </Fact>
         <Fact name="Diameter, cold">
@@ -174,7 +174,7 @@ export const FormulaPage = () => {
               active={f.code === code}
               title={f.name}
               side={f.code}
-              detail={`${f.piece.massG} g ${f.piece.shape}, ${f.bake.target.replace('-', ' ')}`}
+              detail={`${mass(f.piece.massG)} ${f.piece.shape}, ${f.bake.target.replace('-', ' ')}`}
             />
           ))}
           <p className="px-3 pt-3">

@@ -1,8 +1,8 @@
-import { standardMethod, typedUnit, type Formula, type MixMethod } from '@jokul/core';
+import { standardMethod, type Formula, type MixMethod } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { SelectField } from '../../ui/field';
 import { useDraft } from './draft-store';
-import { NumberCell } from './number-cell';
+import { NumberField } from './number-cell';
 
 const creams: Readonly<Record<MixMethod['cream'], string>> = {
   short: 'just combined',
@@ -14,7 +14,7 @@ const creams: Readonly<Record<MixMethod['cream'], string>> = {
 /** The school of a formula: how it is creamed, how far the egg is worked in, how it is finished. */
 export const Method = ({ formula, editing }: { formula: Formula; editing: boolean }) => {
   const change = useDraft((s) => s.change);
-  const { temperature, units } = useUnits();
+  const { temperature } = useUnits();
   const method: MixMethod = { ...standardMethod, ...formula.method };
   if (!editing)
     return (
@@ -57,17 +57,15 @@ export const Method = ({ formula, editing }: { formula: Formula; editing: boolea
         <option value="machine">in the mixer</option>
         <option value="hand">by hand</option>
       </SelectField>
-      <label className="flex min-w-0 flex-col gap-1 text-[13px] text-ink-soft">
-        Dough, {typedUnit('temperature', units)}
-        <NumberCell
-          label="Dough temperature"
-          kind="temperature"
-          value={method.doughC ?? 22}
-          min={5}
-          max={35}
-          onCommit={(doughC) => change({ method: { ...method, doughC } })}
-        />
-      </label>
+      <NumberField
+        name="Dough"
+        label="Dough temperature"
+        kind="temperature"
+        value={method.doughC ?? 22}
+        min={5}
+        max={35}
+        onCommit={(doughC) => change({ method: { ...method, doughC } })}
+      />
     </div>
   );
 };

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { formatNumber, readTyped, showTyped, typedUnit, type TypedKind } from '@jokul/core';
-import { useUnits } from '../../lib/units';
+import { formatNumber, readTyped, typedUnit, type TypedKind } from '@jokul/core';
+import { typedFigure, useUnits } from '../../lib/units';
 
 interface NumberCellProps {
   readonly label: string;
@@ -27,7 +27,7 @@ export const NumberCell = ({
 }: NumberCellProps) => {
   const { units } = useUnits();
   const show = (stored: number) =>
-    kind === 'number' ? formatNumber(stored) : showTyped(Number(stored.toPrecision(5)), kind, units);
+    kind === 'number' ? formatNumber(stored) : typedFigure(stored, kind, units);
   const shown = show(value);
   const [text, setText] = useState(shown);
   const [wrong, setWrong] = useState(false);
@@ -87,5 +87,17 @@ export const NumberCell = ({
         </span>
       )}
     </>
+  );
+};
+
+/** The same with its name and unit above it. */
+export const NumberField = ({ name, ...cell }: NumberCellProps & { readonly name: string }) => {
+  const { units } = useUnits();
+  const unit = typedUnit(cell.kind ?? 'number', units);
+  return (
+    <label className="flex min-w-0 flex-col gap-1 text-[13px] text-ink-soft">
+      {unit ? `${name}, ${unit}` : name}
+      <NumberCell {...cell} />
+    </label>
   );
 };

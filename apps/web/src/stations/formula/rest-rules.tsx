@@ -1,7 +1,7 @@
 import type { Formula, RestRule } from '@jokul/core';
 import { SelectField } from '../../ui/field';
 import { useDraft } from './draft-store';
-import { NumberCell } from './number-cell';
+import { NumberField } from './number-cell';
 
 export const restForms: Readonly<Record<RestRule['form'], string>> = {
   pieces: 'portioned, on trays',
@@ -56,8 +56,10 @@ const rested: readonly (readonly [Hours, string, string])[] = [
 export const RestFields = ({ rest }: { readonly rest: Formula['rest'] }) => {
   const change = useDraft((s) => s.change);
   const set = (part: Partial<RestRule>) => change({ rest: { ...rest, ...part } });
-  const hoursCell = (key: Hours, label: string) => (
-    <NumberCell
+  const hoursField = (key: Hours, name: string, label: string) => (
+    <NumberField
+      key={key}
+      name={name}
       label={label}
       value={rest[key] / hour}
       min={0}
@@ -94,29 +96,20 @@ export const RestFields = ({ rest }: { readonly rest: Formula['rest'] }) => {
         )}
       </div>
       {rest.form === 'none' ? (
-        <label className="flex min-w-0 flex-col gap-1">
-          On the tray at most, hours
-          {hoursCell('maxS', 'Longest on the tray')}
-        </label>
+        hoursField('maxS', 'On the tray at most, h', 'Longest on the tray')
       ) : (
         <>
           <div className="grid grid-cols-3 gap-2">
-            {rested.map(([key, name, label]) => (
-              <label key={key} className="flex min-w-0 flex-col gap-1">
-                {name}, h{hoursCell(key, label)}
-              </label>
-            ))}
+            {rested.map(([key, name, label]) => hoursField(key, `${name}, h`, label))}
           </div>
-          <label className="flex min-w-0 flex-col gap-1">
-            {rest.form === 'bag' ? 'Of it thawing, min' : 'Of it on the bench before the bake, min'}
-            <NumberCell
-              label="Out of the cold before the bake"
-              value={rest.temperS / 60}
-              min={0}
-              max={1440}
-              onCommit={(minutes) => set({ temperS: minutes * 60 })}
-            />
-          </label>
+          <NumberField
+            name={rest.form === 'bag' ? 'Of it thawing, min' : 'Of it on the bench before the bake, min'}
+            label="Out of the cold before the bake"
+            value={rest.temperS / 60}
+            min={0}
+            max={1440}
+            onCommit={(minutes) => set({ temperS: minutes * 60 })}
+          />
         </>
       )}
     </div>

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Formula, ShapeForecast } from '@jokul/core';
 import { core } from '../../workers/core';
 
@@ -11,6 +11,8 @@ export const useShape = (
     queryKey: ['shape', formula, reference],
     queryFn: () => core().shape(formula, reference ?? formula),
     enabled: reference !== undefined,
+    // While a changed formula bakes, what the last one gave stays in sight.
+    placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });

@@ -1,9 +1,9 @@
-import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { Plus } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
-import { OrderLineInput } from '@jokul/contracts';
+import type { OrderLineInput } from '@jokul/contracts';
 import type { Formula } from '@jokul/core';
+import { checkLater } from '../../lib/check-later';
 import { useAddOrder } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { OrderFields } from './order-fields';
@@ -14,11 +14,14 @@ interface AddLineProps {
   readonly customers: readonly string[];
 }
 
+const check = () => import('./order-line-check').then(({ orderLineCheck }) => orderLineCheck);
+const resolver = checkLater<OrderLineInput>(check);
+
 /** A new line for the bake list; the same class checks it here and on the server. */
 export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
   const add = useAddOrder(date);
   const { register, handleSubmit, formState, reset, getValues, setFocus } = useForm<OrderLineInput>({
-    resolver: classValidatorResolver(OrderLineInput),
+    resolver,
     defaultValues: { customer: '', productCode: '', readyBy: '' },
   });
   const { errors } = formState;
@@ -34,7 +37,12 @@ export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
   );
   return (
     <form
-      onSubmit={(event) => void submit(event)}
+      onSubmit={(event) =>
+        void submit(event).catch(() =>
+          toast.error('The line could not be checked yet. It stays as typed: press Add again in a moment.'),
+        )
+      }
+      onFocus={() => void check().catch(() => undefined)}
       noValidate
       className="no-print mt-4 rounded-lg border bg-surface p-3"
       aria-label="Add a line"
