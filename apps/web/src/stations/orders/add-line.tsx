@@ -1,4 +1,5 @@
 import { Plus } from 'lucide-react';
+import { useEffect } from 'react';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import type { OrderLineInput } from '@jokul/contracts';
@@ -24,6 +25,8 @@ export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
     resolver,
     defaultValues: { customer: '', productCode: '', readyBy: '' },
   });
+  // Once the page is there, and before anybody has typed a line.
+  useEffect(() => void check().catch(() => undefined), []);
   const { errors } = formState;
   const submit = handleSubmit((line) =>
     add.mutate(line, {
@@ -42,7 +45,6 @@ export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
           toast.error('The line could not be checked yet. It stays as typed: press Add again in a moment.'),
         )
       }
-      onFocus={() => void check().catch(() => undefined)}
       noValidate
       className="no-print mt-4 rounded-lg border bg-surface p-3"
       aria-label="Add a line"
