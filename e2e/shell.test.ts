@@ -182,7 +182,8 @@ test('units of the device: ounces and Fahrenheit', async ({ page }) => {
   await page.goto(`${jokul.url}/setup`);
   await page.getByLabel('Units').selectOption('us');
   await page.goto(`${jokul.url}/formula/GNG`);
-  await expect(page.getByText('302 °F')).toBeVisible();
+  await expect(page.getByText('Pull at 302 °F')).toBeVisible();
+  await expect(page.getByText(/ at 302 °F (still|fan), gap [\d.]+ in, /)).toBeVisible();
   await page.goto(`${jokul.url}/mix/${jokul.lot('GNG')}`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/14\.\d\d lb/);
 });

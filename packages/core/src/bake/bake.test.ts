@@ -105,15 +105,10 @@ describe('what is generally known of drop cookies', () => {
       expect(ratio).toBeLessThan(0.925);
     },
   );
-  it.each([150, 165, 180, 195])('10 K more shortens a soft bake by 8 to 15 %%, at %d °C too', (setC) => {
+  it.each([150, 165, 180, 195, 210])('10 K more shortens a soft bake by 8 to 15 %%, at %d °C too', (setC) => {
     const ratio = pullMin({ setC: setC + 10 }) / pullMin({ setC });
     expect(ratio).toBeGreaterThan(0.85);
     expect(ratio).toBeLessThan(0.92);
-  });
-  it('and at 210 °C by 7.8 %: what a piece that spreads less, and so is thicker, leaves of it (decision 0019)', () => {
-    const ratio = pullMin({ setC: 220 }) / pullMin({ setC: 210 });
-    expect(ratio).toBeGreaterThan(0.85);
-    expect(ratio).toBeLessThan(0.923);
   });
   it.each([165, 180, 195])('a hotter oven leaves it less time to spread: %d °C and 15 more', (setC) => {
     const [cooler, hotter] = [cooled({ setC }), cooled({ setC: setC + 15 })];
@@ -145,7 +140,7 @@ describe('what is generally known of drop cookies', () => {
     expect(early).toBeGreaterThan(1.4);
     expect(readRun(run).diameterMm).toBeGreaterThan(40);
     advance(run, 'oven', 700);
-    expect(run.state.heightShare[0]).toBeLessThan((early ?? 0) - 0.03);
+    expect(run.state.heightShare[0]).toBeLessThan((early ?? 0) - 0.04);
   });
   it('a dark tray browns the bottom sooner', () => {
     const bright = timeTo((r) => r.colour.bottom, 35);
@@ -386,6 +381,6 @@ describe('the version of the model', () => {
       Math.round(pull?.value ?? 0),
       Math.round((end?.diameterMm ?? 0) * 10) / 10,
       Math.round((end?.lossShare ?? 0) * 1000) / 1000,
-    ]).toEqual([4, 669, 82.6, 0.065]);
+    ]).toEqual([5, 642, 79.8, 0.067]);
   });
 });

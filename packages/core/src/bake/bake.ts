@@ -59,9 +59,13 @@ export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
 const probeEveryS = 180;
 /** While it sets, which happens within a few minutes and not evenly. */
 const settingEveryS = 60;
-/** Close to set the centre runs ahead within a minute: read more finely, to three seconds of an exact search. */
+/**
+ * Close to set the centre runs ahead within a minute: read more finely, to three seconds of an exact search. A small piece
+ * in a hot oven sets within seconds: it is read by a share of what it has been in.
+ */
 const nearlySet = 0.45;
 const nearlySetEveryS = 40;
+const nearlySetShare = 0.06;
 /** While the centre comes to the limit, where it comes last of all. */
 const centreEveryS = 20;
 /** Before anything sets; a small piece in a hot oven is soon there. */
@@ -84,10 +88,10 @@ const probes = (input: BakeInput): readonly Probe[] => {
   return found;
 };
 
-const nextProbeS = ({ firm, centre }: Probe): number => {
+const nextProbeS = ({ pullS, firm, centre }: Probe): number => {
   if (firm === 0) return untilSetsEveryS;
   if (firm < nearlySet) return settingEveryS;
-  if (firm < 1) return nearlySetEveryS;
+  if (firm < 1) return Math.min(nearlySetEveryS, nearlySetShare * pullS);
   if (centre < 0) return settingEveryS;
   return centre < centreSurelyThere ? centreEveryS : probeEveryS;
 };

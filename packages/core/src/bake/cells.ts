@@ -1,9 +1,11 @@
 import type { Scratch } from './scratch.js';
-import { bakePorosity, type Fixed, type State } from './setup.js';
+import type { Fixed, State } from './setup.js';
 import { perPoint, placeOf, stepK } from './tables.js';
 
 export const waterC = 4176;
 export const P0 = 101_325;
+
+const perK = 1 / stepK;
 
 /** Heat of vapour leaving at a temperature: liquid enthalpy plus latent heat, J/kg. */
 export const vapourEnthalpy = (t: number) => waterC * t + 2.501e6 - 2361 * t;
@@ -25,11 +27,10 @@ export const longestStepS = 2;
  */
 export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array, dr2: number): number => {
   const { p: q, nr, nz, cellMass } = f;
-  const { T, W, sigma, rise } = s;
+  const { T, W, sigma, crumb } = s;
   const { aw, p, stefan, delta, k, capacity, dryHeat, rate } = w;
   const cells = f.tables.sideBySide;
   const opens = q.permeabilitySet - q.permeabilityRaw;
-  const airFree = 1 - bakePorosity;
   let fastest = 0;
   for (let i = 0; i < nr; i++) {
     const m = cellMass[i] as number;
@@ -63,16 +64,14 @@ export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array
         (v0 + past * ((cells[at + perPoint + 3] as number) - v0)) *
         (q.permeabilityRaw + opens * (sigma[a] as number)) *
         flow;
-      // Where it has risen it conducts less, where it fell again more: each cell by its own crumb.
       const conducts =
-        q.conductivityFactor *
-        Math.max(0.2, airFree / (rise[a] as number)) *
+        (crumb[a] as number) *
         (k0 + past * ((cells[at + perPoint + 1] as number) - k0));
-      const warms = (m * dh) / stepK + water * waterC;
+      const warms = m * dh * perK + water * waterC;
       // Diffusivities of heat (with the heat-pipe effect of vapour) and of moisture, which limit the step.
       const evens =
         volume *
-        ((conducts + (through * (2.501e6 - 2361 * t) * active * ds) / stepK) / warms +
+        ((conducts + through * (2.501e6 - 2361 * t) * active * ds * perK) / warms +
           through * psat * 2 * x * bound * part * part * perSolid);
       aw[a] = active;
       p[a] = pressure;
@@ -86,5 +85,5 @@ export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array
     }
     fastest = Math.max(fastest, quickest * inverse);
   }
-  return Math.min(longestStepS, 0.8 / fastest);
+  return Math.min(longestStepS, 0.85 / fastest);
 };

@@ -36,6 +36,8 @@ export const centreIndex = (after: Reading, limitC: number): number =>
 
 /** A quarter of a kelvin above the limit, for what lies between two pulls that were tried: raw is never called done. */
 export const centreSurelyThere = 1 + 0.25 / rawBelowK;
+/** And a hair above firm, about a second: what is under is never called done either. */
+export const surelyFirm = 1.005;
 
 /** What must be set of the whole, of the rim and of the centre's least set cell, and the colour of the rim (tuned). */
 const firmAt = { set: 0.85, setEdge: 0.85, setCentre: 0.97, edgeColour: 8.0 } as const;

@@ -6,6 +6,7 @@ import {
   drynessAt,
   drynessOf,
   firmIndex,
+  surelyFirm,
   type JudgedBy,
 } from './doneness.js';
 import type { Reading } from './reading.js';
@@ -74,7 +75,7 @@ const latest = (parts: readonly (number | null)[]): number | null => {
 
 /** The earliest pull that is no longer under, s. */
 export const passingSet = (found: readonly Probe[]): number | null =>
-  latest([crossing(found, (p) => p.firm, 1), crossing(found, (p) => p.centre, centreSurelyThere)]);
+  latest([crossing(found, (p) => p.firm, surelyFirm), crossing(found, (p) => p.centre, centreSurelyThere)]);
 
 /**
  * The pull that ends in a doneness, s; null when none does. Each thing that it takes is read between the probes by

@@ -1,12 +1,12 @@
 import { placeRings } from './rings.js';
-import type { Fixed, State } from './setup.js';
+import { crumbConducts, type Fixed, type State } from './setup.js';
 import { perShape } from './shaping.js';
 import { placeOf } from './tables.js';
 
 /** Setting, lift and spread: mass means over all cells move the shape. */
 export const reshape = (f: Fixed, s: State, dt: number): void => {
   const { p: q, nr, nz, cellMass, shaping } = f;
-  const { T, Tmax, sigma, rise, centres } = s;
+  const { T, Tmax, sigma, crumb, centres } = s;
   const perKg = 1 / f.massKg;
   let outer = 0;
   let outerShare = 0;
@@ -46,7 +46,7 @@ export const reshape = (f: Fixed, s: State, dt: number): void => {
       lnSum += ln0 + past * ((shaping[at + perShape + 1] as number) - ln0) + q.etaPerSet * firm;
       setSum += firm;
       riseSum += held;
-      rise[a] = 1 + q.lift * held;
+      crumb[a] = crumbConducts(q, 1 + q.lift * held);
     }
     const out = share * (1 + q.outward * (x - 0.6));
     const ins = share * Math.max(0, 1 - x * x);

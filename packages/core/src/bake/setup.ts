@@ -82,8 +82,8 @@ export interface State extends Rings {
   readonly T: Float64Array;
   readonly sigma: Float64Array;
   readonly Tmax: Float64Array;
-  /** Volume of a cell over that of the raw dough. */
-  readonly rise: Float64Array;
+  /** How well the crumb of a cell conducts, over its solids. */
+  readonly crumb: Float64Array;
   readonly brownTop: Float64Array;
   readonly brownBottom: Float64Array;
   readonly topC: Float64Array;
@@ -97,6 +97,10 @@ export interface State extends Rings {
   /** Time that set, lift and shape have not followed yet, s. */
   unshapedS: number;
 }
+
+/** How well a cell's crumb conducts over its solids: less where it has risen to so many times its volume, more where it fell again. */
+export const crumbConducts = (p: BakeParameters, rise: number): number =>
+  p.conductivityFactor * Math.max(0.2, (1 - bakePorosity) / rise);
 
 /** The parameters with what the process puts on them. */
 const withProcess = ({ parameters, process }: BakeSetup): BakeParameters => {
@@ -191,7 +195,7 @@ export const initialState = (fixed: Fixed): State => {
     T: new Float64Array(n),
     sigma: new Float64Array(n),
     Tmax: new Float64Array(n),
-    rise: new Float64Array(n).fill(1),
+    crumb: new Float64Array(n).fill(crumbConducts(fixed.p, 1)),
     brownTop: new Float64Array(nr),
     brownBottom: new Float64Array(nr),
     topC: new Float64Array(nr),
@@ -228,7 +232,7 @@ export const copyState = (s: State): State => ({
   T: s.T.slice(),
   sigma: s.sigma.slice(),
   Tmax: s.Tmax.slice(),
-  rise: s.rise.slice(),
+  crumb: s.crumb.slice(),
   faces: s.faces.slice(),
   centres: s.centres.slice(),
   areaShare: s.areaShare.slice(),

@@ -14,10 +14,8 @@ const shiftAir = ({ air, shiftK }: Scratch): void => {
 };
 
 /** Short steps are gathered before the shape follows, s. */
-const reshapeEveryS = 1.4;
+const reshapeEveryS = 2;
 
-/** Layers thinner than this share of the mean are the low rim's: the step is not made for them. */
-const thinShare = 0.9;
 /** Takes up what came and went: one Newton step for the temperature; what it leaves stays in U, so that energy is kept to rounding. */
 const takeUp = (f: Fixed, s: State, w: Scratch): void => {
   const { nr, nz } = f;
@@ -37,7 +35,7 @@ const takeUp = (f: Fixed, s: State, w: Scratch): void => {
 
 /**
  * One explicit step of heat, water, setting, lift, spread and browning. Returns the step taken, s.
- * The coefficient of the step stays at 0.8 of the limit and the step below `longestStepS`: above it the cooling phase
+ * The coefficient of the step stays at 0.85 of the limit and the step below `longestStepS`: above it the cooling phase
  * goes unstable in silence, with all sums still exact.
  */
 export const step = (
@@ -54,7 +52,8 @@ export const step = (
   const area = Math.PI * s.radius * s.radius;
   const meanHeight = (f.volume0 * s.lift) / area;
   const layer = meanHeight / nz;
-  const thinnest = (thinShare * layer) ** 2;
+  // Layers thinner than the mean are the low rim's: the step is not made for them.
+  const thinnest = layer ** 2;
   for (let i = 0; i < nr; i++) {
     const own = (layer * (s.heightShare[i] as number)) ** 2;
     const thin = own < thinnest;

@@ -235,7 +235,9 @@ describe('planning anew with few changes', () => {
       const change = found.changes.find(({ loadId }) => loadId === id);
       expect(change?.from?.ovenId).toBe('port');
     }
-    expect(found.changes.length).toBeLessThanOrEqual(loadsOf(planned).length / 2);
+    // Of what kept its oven hardly anything: how many loads the lost ones become depends on the ovens that are left.
+    const others = found.changes.filter(({ from, loadId }) => from && !forecast.homeless.has(loadId));
+    expect(others.length).toBeLessThanOrEqual(2);
   });
   it('every oven is gone: all that is left is said, what has begun stays in the plan', () => {
     const day = { nowS: at('05:10'), lost: problem.ovens.map(({ id }) => id) };
