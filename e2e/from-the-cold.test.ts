@@ -35,10 +35,10 @@ test('a bag in the freezer is used first, taken out in part, and mixed anew when
   const why = page.getByRole('heading', { name: 'From the cold first' });
   await expect(why).toBeVisible();
 
-  await page.getByRole('button', { name: 'Leave it there, mix new dough' }).click();
+  await page.getByRole('button', { name: 'Mix new dough instead' }).click();
   await expect(page.getByText('is left where it is.')).toBeVisible();
   await expect(page.getByRole('button', { name: /Cardamom Shortbite.*mixed/s })).toBeVisible();
-  await page.getByRole('button', { name: 'It may be used' }).click();
+  await page.getByRole('button', { name: 'Use it after all' }).click();
   await expect(page.getByRole('button', { name: /Cardamom Shortbite.*from the freezer/s })).toBeVisible();
 
   // The mixer has nothing to do with it.

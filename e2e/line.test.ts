@@ -150,13 +150,13 @@ test('3 Mix: weighed one by one; a forgotten ingredient stops the batch until th
     await expect(scale).not.toHaveAttribute('aria-label', name);
   }
   await page.getByLabel('Dough off the mixer, °C').fill('22.6');
-  await press(page, 'The batch is mixed');
+  await press(page, 'Mixing done');
   const guard = page.getByRole('dialog');
   await expect(guard).toContainText('Not weighed yet: Whole egg');
   await expect(guard.getByRole('button', { name: 'Finish without them' })).toBeDisabled();
   await guard.getByRole('button', { name: 'Weigh them' }).click();
   await weighed(page);
-  await press(page, 'The batch is mixed');
+  await press(page, 'Mixing done');
   await expect(page.getByText(/Mixed at 04:10 by the oven hand, dough at 22.6 °C/)).toBeVisible();
 });
 
@@ -167,7 +167,7 @@ test('3 Mix: with a reason it goes on, and the reason is kept', async ({ page })
   await expect(page.getByRole('alert')).toContainText('Type what the scale shows');
   await weighed(page);
   await page.getByLabel('Dough off the mixer, °C').fill('22');
-  await press(page, 'The batch is mixed');
+  await press(page, 'Mixing done');
   await page.getByRole('dialog').getByLabel('Reason').fill('Trial of the mixer, not for sale');
   await press(page, 'Finish without them');
   await expect(page.getByText(/Without .*Fine salt.*: Trial of the mixer, not for sale/)).toBeVisible();
@@ -188,7 +188,7 @@ test('4 Portion: count, scoop and sample', async ({ page }) => {
   await expect(form).toContainText('29.90 g');
   await expect(form).toContainText('± 1.52 g');
   await expect(form.locator('div').filter({ hasText: /^Light, heavy1, 1$/ })).toBeVisible();
-  await press(page, 'It is portioned');
+  await press(page, 'Portioning done');
   await expect(page.getByText(/Portioned at 04:10 by the oven hand: 203 pieces/)).toBeVisible();
 });
 
@@ -204,7 +204,7 @@ test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ pa
   const minutes = async (row: string) =>
     Number(/°C(\d+) min/.exec((await page.getByRole('row', { name: row }).textContent()) ?? '')?.[1]);
   expect(await minutes('Freezer')).toBeLessThan(await minutes('Walk-in'));
-  await press(page, 'It is in');
+  await press(page, 'Put away');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Peanut Crunch in the walk-in');
   await expect(page.getByRole('img', { name: /Temperature of core and surface/ })).toBeVisible();
   const text = await arithmetic(page, /Until the core is at 8 °C/);
@@ -218,14 +218,14 @@ test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ pa
   // A needle finds it warmer than the curve: this place takes the heat less hard than stated, so it is ready later.
   await jokul.setClock('04:35');
   await page.reload();
-  const needle = page.getByRole('region', { name: 'Core by the needle' });
+  const needle = page.getByRole('region', { name: 'Probe reading' });
   await needle.getByLabel('Core, °C').fill('80');
   await expect(needle.getByText('−35 to 45')).toBeVisible();
   await needle.getByLabel('Core, °C').fill('14.5');
   await needle.getByLabel('Core, °C').press('Enter');
   await expect(needle.getByRole('list', { name: 'Measured cores' })).toContainText('14.5 °C');
   await expect(needle.getByRole('status')).toContainText(
-    /0\.\d\d × as hard as stated, ± \d+ %, by 1 measured core/,
+    /cools slower than assumed \(× 0\.\d\d\), ± \d+ %, by 1 probe reading/,
   );
   await expect(page.getByRole('button', { name: /Until the core is at 8 °C/ })).not.toHaveText(ready ?? '');
   const later = await page.getByRole('button', { name: /Until the core is at 8 °C/ }).textContent();
@@ -291,11 +291,11 @@ test('8 Floor: load, turn, pull and rack with one press each, and a slip that is
   await page.getByRole('button', { name: load }).click();
   // It lay in the cold for three hours, twice its window: somebody has to decide first.
   const decide = page.getByRole('dialog', { name: /Peanut Crunch is past its window/ });
-  await decide.getByLabel('Why it may be baked all the same').fill('Head baker looked at it.');
+  await decide.getByLabel('Why it may still be baked').fill('Head baker looked at it.');
   await decide.getByRole('button', { name: /Load it/ }).click();
   await expect(decide).toBeHidden();
   await expect(page.getByRole('button', { name: load })).toBeHidden();
-  await press(page, 'Not so');
+  await press(page, 'Undo');
   await page.getByRole('button', { name: load }).click();
   await jokul.setClock('07:56');
   await page.reload();
@@ -316,19 +316,19 @@ test('9 Log: the lot on one line, a tray measured, the chain whole', async ({ pa
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Diameter, mm').fill('5000');
   await expect(dialog.getByText('10 to 400')).toBeVisible();
-  await expect(dialog.getByRole('button', { name: 'Into the log' })).toBeDisabled();
+  await expect(dialog.getByRole('button', { name: 'Log it' })).toBeDisabled();
   await dialog.getByLabel('Diameter, mm').fill('84');
   await dialog.getByLabel('Height, mm').fill('10.5');
   await dialog.getByLabel('Bake loss, %').fill('9.2');
   await dialog.getByLabel('Colour score').fill('48');
   await dialog.getByLabel('Note').fill('Good crunch, a shade flat.');
-  await press(page, 'Into the log');
+  await press(page, 'Log it');
   const tray = page.getByRole('row', { name: /^L1 T1/ });
   // Loaded 07:46, pulled 08:05: 19:00 on the clock; 84 / 10.5 = 8.
   await expect(tray).toContainText('19:00');
   await expect(tray).toContainText('9.2 %');
   await expect(page.getByRole('button', { name: /Spread ratio: 8\./ })).toBeVisible();
   await expect(page.getByText('Good crunch, a shade flat.')).toBeVisible();
-  await press(page, 'Check the chain');
+  await press(page, 'Check the log is unaltered');
   await expect(page.getByText(/entries, the chain is whole/)).toBeVisible();
 });

@@ -73,7 +73,7 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
   await expect(dialog.getByText('1 to 12')).toBeVisible();
   await dialog.getByLabel('Pieces', { exact: true }).fill('5');
   await dialog.getByLabel('Place in the oven').selectOption('3');
-  await dialog.getByRole('button', { name: 'It is in the oven' }).click();
+  await dialog.getByRole('button', { name: 'Log the load' }).click();
   await expect(part.getByText(/5 pieces at place 3 of Starboard: pull at/)).toBeVisible();
 
   // Some minutes later it is pulled, racked and measured: darker and drier than the untouched model says.
@@ -87,7 +87,7 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
   await dialog.getByLabel('Bake loss, %').fill('11');
   await dialog.getByLabel('Colour score').fill('90');
   await dialog.getByLabel('The gap').selectOption('touched');
-  await dialog.getByRole('button', { name: 'Into the log' }).click();
+  await dialog.getByRole('button', { name: 'Log it' }).click();
 
   // What it taught, and what that changes.
   await expect(part.getByRole('table', { name: 'Pulls of the loads to come' })).toBeVisible({
@@ -108,8 +108,8 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
   const before = await pullOf(next);
   // Starboard has been drifting hot: everything in it comes out earlier now.
   expect(change.thenS).toBeLessThan(before - 30);
-  await part.getByRole('button', { name: 'Use it for the rest of the day' }).click();
-  await expect(part.getByRole('button', { name: 'In force' })).toBeVisible({ timeout: 90_000 });
+  await part.getByRole('button', { name: 'Use for the rest of the day' }).click();
+  await expect(part.getByRole('button', { name: 'In use' })).toBeVisible({ timeout: 90_000 });
 
   // The next tray in that oven is pulled as computed, on the plan and on the page.
   const after = await pullOf(next);
@@ -123,7 +123,7 @@ test('a few pieces are baked first, measured and learned from; the rest of the d
 
   // It can be taken back, and then the pull is what it was.
   await open(page, '/log/learned');
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   // What is in force is known at once; what the bakes say is learned anew beside it.
   const inForce = async () => (await jokul.api<{ learned: object | null }>('GET', 'bakery')).learned;
   await expect.poll(inForce, { timeout: 60_000 }).toBeNull();
@@ -155,7 +155,7 @@ test('the bake is cut open, compared and run as a whole load, by keyboard', asyn
   const places = page.getByRole('table', { name: 'Pulls by place' });
   await expect(places.getByRole('row')).toHaveCount(6, { timeout: 40_000 });
   await page.getByRole('button', { name: 'turn, and top to bottom' }).click();
-  await expect(page.getByText(/Its places want to come out/)).toBeVisible();
+  await expect(page.getByText(/Its places are done/)).toBeVisible();
 
   await page.getByRole('tab', { name: 'What if' }).click();
   const table = page.getByRole('table', { name: 'Bakes side by side' });
@@ -192,14 +192,14 @@ test('a walk-in that failed warms the dough: one alarm says so, and the load wai
   ).toBeVisible({
     timeout: 60_000,
   });
-  await page.getByRole('button', { name: 'Put it right' }).click();
+  await page.getByRole('button', { name: 'Clear the fault' }).click();
   const start = (await loads()).find(({ id }) => id === `${jokul.lot('GNG')}-L1`)?.startS ?? 0;
 
   // Some minutes on the air is right again, the dough is not: its load has to wait, and says for how long.
   await jokul.setClock('04:22');
   await page.reload();
   await expect(page.getByText(new RegExp(`${jokul.lot('GNG')} waits \\d+`))).toBeVisible({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Let the loads wait' }).click();
+  await page.getByRole('button', { name: 'Delay the loads' }).click();
   await expect
     .poll(async () => (await loads()).find(({ id }) => id === `${jokul.lot('GNG')}-L1`)?.startS ?? 0, {
       timeout: 60_000,
@@ -214,7 +214,7 @@ test('dough past its window is loaded only on a decision that is written down', 
   await page.getByRole('button', { name: 'Load', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: /is past its window/ });
   await expect(dialog.getByRole('button', { name: /Load it/ })).toBeDisabled();
-  await dialog.getByLabel('Why it may be baked all the same').fill('Head baker smelled and baked one: good.');
+  await dialog.getByLabel('Why it may still be baked').fill('Head baker smelled and baked one: good.');
   await dialog.getByRole('button', { name: /Load it/ }).click();
   await expect(dialog).toBeHidden();
   interface Entry {
@@ -240,7 +240,7 @@ test('a life from place to place answers when it is cold, soft and must come out
   await open(page, `/rest/${jokul.lot('GNG')}?at=life`);
   const happens = page.getByRole('table', { name: 'What happens on the way' });
   await expect(happens.getByText(/after/).first()).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('button', { name: 'Then to' }).click();
+  await page.getByRole('button', { name: 'Add step' }).click();
   await page.getByLabel('Place of step 3').selectOption({ label: 'Bench, 24 °C' });
   await page.getByLabel('Hours of step 3').fill('3');
   const soft = happens.getByRole('row', { name: /Too soft to keep its shape/i });

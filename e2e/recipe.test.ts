@@ -46,14 +46,14 @@ a handful of raisins
 
 test('a pasted recipe is read line by line, and what is open is asked', async ({ page }) => {
   await open(page, '/formula/new');
-  await page.getByLabel('Paste it, one ingredient a line').fill(recipe);
+  await page.getByLabel('Paste it, one ingredient per line').fill(recipe);
   const lines = page.getByRole('list', { name: 'Lines as read' });
   // 1 cup = 236.588 mL, sugar 0.845 g/mL: half of it 99.96 g. A stick is 113.4 g. Half a cup of butter 113.6 g.
   await expect(lines.getByRole('listitem').filter({ hasText: 'granulated sugar' })).toContainText('99.96 g');
   await expect(lines.getByRole('listitem').filter({ hasText: '1 stick salted' })).toContainText('113.4 g');
   await expect(lines.getByRole('listitem').filter({ hasText: 'browned' })).toContainText('to brown');
   await expect(page.getByText('3 lines wait for an answer')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Make it a formula' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Save as formula' })).toBeDisabled();
   // The cup of flour: spooned, 2.25 × 236.588 × 0.52 = 276.8 g.
   await press(page, 'spooned, 123 g a cup');
   await expect(lines.getByRole('listitem').filter({ hasText: 'all-purpose' })).toContainText('276.8 g');
@@ -66,7 +66,7 @@ test('a pasted recipe is read line by line, and what is open is asked', async ({
   await expect(lines.getByRole('listitem').filter({ hasText: 'raisins' })).toContainText('40 g');
   await page.getByLabel('Name of the formula').fill('Slipway Drop');
   await page.getByLabel('Code').fill('SLW');
-  await press(page, 'Make it a formula');
+  await press(page, 'Save as formula');
   await expect(page).toHaveURL(/\/formula\/SLW/);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Slipway Drop');
   // 113.4 g of salted butter to 276.8 g of flour.
@@ -136,9 +136,9 @@ test('over-poured sugar scales the batch, what is weighed already wants more', a
   await scale.getByLabel('Reading, g').fill(String(wanted * 1.1));
   await press(page, 'Weighed');
   const off = page.getByRole('group', { name: 'Light brown sugar is off' });
-  await expect(off).toContainText('What is to be done?');
-  await expect(off).toContainText(/Scale the others by 1\.1000.*wants more: butter, salted/);
-  await off.getByRole('button', { name: 'Scale the others' }).click();
+  await expect(off).toContainText('What now?');
+  await expect(off).toContainText(/Scale everything else \+10 %.*needs more: butter, salted/);
+  await off.getByRole('button', { name: 'Scale everything else' }).click();
   await expect(page.getByText(/The batch is scaled by 1\.1000/)).toBeVisible();
   // The salted butter comes back for its tenth more.
   await expect(scale).toContainText('are in, the batch was scaled');
@@ -165,7 +165,7 @@ test('browned butter: its loss, its cooling, and no egg into it while it is hot'
   await butter.getByLabel('Out of the pan, g').fill('320');
   await expect(butter.getByText('Less than went in.')).toBeVisible();
   await butter.getByLabel('Out of the pan, g').fill('246');
-  await press(page, 'The pan is browned');
+  await press(page, 'Log the pan');
   await expect(butter).toContainText('18.0 % lost');
   await butter.getByLabel('Butter measured, °C').fill('63');
   await press(page, 'Measured');
@@ -176,7 +176,7 @@ test('browned butter: its loss, its cooling, and no egg into it while it is hot'
   await egg.getByRole('button', { name: 'Start' }).click();
   const block = page.getByRole('dialog', { name: 'Too hot for egg' });
   await expect(block).toContainText('The browned butter was 63 °C');
-  await expect(block.getByRole('button', { name: 'Begin all the same' })).toBeDisabled();
+  await expect(block.getByRole('button', { name: 'Start anyway' })).toBeDisabled();
   await block.getByRole('button', { name: 'Let it cool' }).click();
   await page.getByRole('tab', { name: 'Browned butter' }).click();
   await butter.getByLabel('Butter measured, °C').fill('38');
@@ -197,11 +197,11 @@ test('browned butter: its loss, its cooling, and no egg into it while it is hot'
 test('the forgotten one is caught at the end, weighed, and the batch is mixed', async ({ page }) => {
   await open(page, `/mix/${batch}${tomorrow}`);
   await page.getByLabel('Dough off the mixer, °C').fill('22.4');
-  await press(page, 'The batch is mixed');
+  await press(page, 'Mixing done');
   await expect(page.getByRole('dialog')).toContainText('Not weighed yet: Walnuts, chopped');
   await page.getByRole('button', { name: 'Weigh them' }).click();
   await weighed(page);
-  await press(page, 'The batch is mixed');
+  await press(page, 'Mixing done');
   await expect(page.getByText(/Mixed at 04:10 by the oven hand/)).toBeVisible();
 });
 
@@ -227,7 +227,7 @@ test('portioned: the scoop weighed, the rest used, the yield reconciled', async 
   await form.getByLabel('Some pieces on the scale, g').fill('42 42.2 41.8 42.1 42.4 41.9 42.3');
   await expect(form).toContainText(/2\.1 g heavy: \d pieces lost per batch/);
   await expect(form.getByText(/The lightest wants/)).toBeVisible({ timeout: 20_000 });
-  await press(page, 'It is portioned');
+  await press(page, 'Portioning done');
   await expect(page.getByText(/scoop No\. 24, level, 30 g left over, spread over the pieces/)).toBeVisible();
   await expect(page.getByText('In bowl, scoop and bench')).toBeVisible();
 });

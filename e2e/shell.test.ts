@@ -118,7 +118,7 @@ test('the keys go along the line', async ({ page }) => {
     await expect(heading).toHaveText(title);
   }
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Go to the next right action');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Go to what is due next');
   await page.keyboard.press('Escape');
   // What is next is pressed on the floor, or where its work is done.
   await page.keyboard.press('n');
@@ -166,7 +166,7 @@ test('a day without orders, and a page that is not there, say what to do', async
 
 test('house rules: a figure out of range is refused, and nothing typed is lost', async ({ page }) => {
   await page.goto(`${jokul.url}/setup`);
-  const loss = page.getByLabel('Stays in the bowl, %');
+  const loss = page.getByLabel('Left in the bowl, %');
   await loss.fill('60');
   await page.getByRole('button', { name: 'Save the rules' }).click();
   await expect(page.getByText('A loss is between 0 and 20 %.')).toBeVisible();

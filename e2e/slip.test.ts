@@ -117,13 +117,13 @@ test('a load is moved by keys, held there when the day is planned again, and tak
   await dialog.getByRole('button', { name: '1 min later' }).focus();
   await page.keyboard.press(key);
   await page.keyboard.press(key);
-  await expect(dialog.getByText('Nothing is broken by it, and nobody is late.')).toBeVisible({
+  await expect(dialog.getByText('It breaks no rule, and nobody is late.')).toBeVisible({
     timeout: 30_000,
   });
   const before = await batches();
   await dialog.getByRole('button', { name: 'Move it', exact: true }).click();
   await expect(dialog).toBeHidden();
-  await expect(panel.getByRole('button', { name: 'Held: let it go' })).toBeVisible();
+  await expect(panel.getByRole('button', { name: 'Release' })).toBeVisible();
   const changed = (now: readonly Batch[]) =>
     now
       .flatMap(({ loads }) => loads)
@@ -134,7 +134,7 @@ test('a load is moved by keys, held there when the day is planned again, and tak
   expect(changed(await batches())).toBeGreaterThan(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => changed(await batches())).toBe(0);
-  await expect(panel.getByRole('button', { name: 'Hold it here' })).toBeVisible();
+  await expect(panel.getByRole('button', { name: 'Hold' })).toBeVisible();
 });
 
 test('an oven is gone at 05:10: who will be late is named, and the way out is looked at, then taken', async ({
@@ -156,7 +156,7 @@ test('an oven is gone at 05:10: who will be late is named, and the way out is lo
   const dialog = page.getByRole('dialog', { name: 'What can be done' });
   await expect(dialog.getByText('instead of Port').first()).toBeVisible({ timeout: 30_000 });
   const before = await batches();
-  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await dialog.getByRole('button', { name: 'Change the plan' }).click();
   await expect(dialog).toBeHidden();
 
   const nowS = nowMs / 1000;
@@ -164,7 +164,7 @@ test('an oven is gone at 05:10: who will be late is named, and the way out is lo
     of.flatMap((batch) => batch.loads).filter(({ startS }) => startS > nowS);
   expect(open(before).filter(({ ovenId }) => ovenId === 'port').length).toBeGreaterThan(0);
   expect(open(await batches()).filter(({ ovenId }) => ovenId === 'port')).toEqual([]);
-  // The wall shows the new plan, and nobody is baked nowhere.
+  // The wall shows the new plan, and nothing is left unbaked.
   await expect(page.getByText('not at all as things stand')).toBeHidden();
   // What is in Port already stays there to its end; nothing more goes in.
   const next = page.getByRole('region', { name: 'What comes next' }).getByRole('listitem');

@@ -105,7 +105,7 @@ export const ColdWatch = () => {
                   retime.mutate({ notBefore: alarm.waits.map(({ batchId, atS }) => ({ batchId, atS })) })
                 }
               >
-                {retime.isPending ? 'Timing …' : 'Let the loads wait'}
+                {retime.isPending ? 'Timing …' : 'Delay the loads'}
               </Button>
             )}
             <Link

@@ -28,7 +28,8 @@ export const LeftOutWatch = () => {
           {lots.formulaOf(first.lot)?.name ?? first.lot} has been out of the cold for{' '}
           {sayDuration(first.ageS)}.
         </strong>{' '}
-        The limit is {sayDuration(first.limitS)}: bake it on a decision of the head baker, or throw it away.
+        The limit is {sayDuration(first.limitS)}: the head baker decides whether it is baked; otherwise throw
+        it away.
         {others.length > 0 && ` ${others.length} more ${others.length === 1 ? 'lot' : 'lots'} like it.`}
       </Alarm>
     </div>

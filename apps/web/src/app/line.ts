@@ -17,13 +17,13 @@ export const across = [
 ] as const;
 
 export const otherKeys = [
-  { keys: 'n', does: 'Go to the next right action' },
+  { keys: 'n', does: 'Go to what is due next' },
   { keys: '/', does: 'Search everything' },
-  { keys: 'Ctrl Z', does: 'Undo an edit of a formula' },
+  { keys: 'Ctrl Z', does: 'Undo a change to a formula' },
   { keys: 'Ctrl Shift Z', does: 'Redo it' },
   { keys: 'Enter ↑ ↓', does: 'Down and up a column of figures' },
   { keys: 'Alt ↑ ↓', does: 'Move an ingredient, also to the next stage' },
   { keys: 't', does: 'Light or dark' },
-  { keys: 'Esc', does: 'Out of a field, back to the keys' },
-  { keys: '?', does: 'This overview' },
+  { keys: 'Esc', does: 'Leave a field' },
+  { keys: '?', does: 'This list of keys' },
 ] as const;

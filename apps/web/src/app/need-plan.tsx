@@ -14,7 +14,7 @@ export const NeedPlan = ({ children }: { children: React.ReactNode }) => {
     </Empty>
   ) : (
     <Empty title="This day is not planned yet" action={<PlanButton />}>
-      Planning splits the bake list into batches, foretells the bakes and finds a time for everything.
+      Planning splits the bake list into batches, forecasts the bakes and finds a time for everything.
     </Empty>
   );
 };

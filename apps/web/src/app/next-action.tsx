@@ -18,7 +18,7 @@ export const NextAction = () => {
   return (
     <Link
       to={{ pathname: pathOf(action), search }}
-      title="The next right action ( n )"
+      title="What is due next ( n )"
       className={`inline-flex max-w-full items-baseline thumb pointer-coarse:items-center gap-2 rounded-md border px-2.5 py-1 ${hand ? 'border-hand bg-hand-ground' : 'border-line hover:border-line-strong'}`}
     >
       <span className="text-[12.5px] text-ink-faint max-[1100px]:sr-only">Next</span>

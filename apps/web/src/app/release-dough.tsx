@@ -48,16 +48,16 @@ export const ReleaseDough = ({ asked }: { asked: AskRelease }) => {
         }}
       >
         <Field
-          label="Why it may be baked all the same"
+          label="Why it may still be baked"
           value={reason}
           maxLength={400}
           onChange={(event) => setReason(event.target.value)}
-          hint="It goes into the journal with your role."
+          hint="It goes into the log with your role."
         />
         <div className="mt-4 flex justify-end gap-2">
           <Button onClick={close}>Do not bake it</Button>
           <Button type="submit" look="hand" disabled={short}>
-            Load it, on this decision
+            Load it on this decision
           </Button>
         </div>
       </form>

@@ -14,7 +14,7 @@ export const RouteFailed = () => {
       />
       <p className="text-center">
         <Link to="/orders" className={buttonClass()}>
-          To the orders
+          Go to Orders
         </Link>
       </p>
     </div>

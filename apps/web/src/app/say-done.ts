@@ -13,7 +13,7 @@ export const sayDone = (action: Action, product: string): void => {
   toast(what, {
     duration: 8000,
     action: entry && {
-      label: 'Not so',
+      label: 'Undo',
       onClick: () => record('struck', action.batchId, { entryId: entry.id, reason: 'Pressed by mistake' }),
     },
   });

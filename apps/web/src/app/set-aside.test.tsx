@@ -37,7 +37,7 @@ describe('an entry that was refused', () => {
     const user = userEvent.setup();
     useJournal.setState({ refused: [item('a', -5)] });
     render(<SetAside />);
-    await user.click(screen.getByRole('button', { name: 'Put right' }));
+    await user.click(screen.getByRole('button', { name: 'Correct' }));
     const field = screen.getByLabelText('mass g');
     const send = screen.getByRole<HTMLButtonElement>('button', { name: 'Send again' });
     await user.clear(field);
@@ -52,7 +52,7 @@ describe('an entry that was refused', () => {
     const user = userEvent.setup();
     useJournal.setState({ refused: [item('a', -5)] });
     render(<SetAside />);
-    await user.click(screen.getByRole('button', { name: 'Put right' }));
+    await user.click(screen.getByRole('button', { name: 'Correct' }));
     await user.click(screen.getByRole('button', { name: 'Strike entry' }));
     expect(useJournal.getState().refused).toHaveLength(1);
     expect(screen.getByRole('button', { name: 'Press again to strike it' })).toBeTruthy();

@@ -40,7 +40,7 @@ const MendEntry = ({ item, onClose }: { item: OutboxItem; onClose: () => void })
       ((given[name] ?? '').trim() === '' || !Number.isFinite(Number(given[name]?.replace(',', '.')))),
   );
   return (
-    <Dialog open onClose={onClose} title={`Put right: ${entry.kind}, ${entry.lot}`} lead={refused ?? ''}>
+    <Dialog open onClose={onClose} title={`Corrected: ${entry.kind}, ${entry.lot}`} lead={refused ?? ''}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -96,7 +96,7 @@ export const SetAside = () => {
       <Alarm
         action={
           <Button size="small" look="hand" onClick={() => setMending(true)}>
-            Put right
+            Correct
           </Button>
         }
       >

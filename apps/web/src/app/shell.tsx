@@ -116,8 +116,8 @@ const typing = (target: EventTarget | null) =>
 
 /** Pages below a station that are no thing of it. */
 const below = new Map([
-  ['learned', 'What the bakes taught'],
-  ['new', 'Take in a recipe'],
+  ['learned', 'What your bakes show'],
+  ['new', 'Import recipe'],
   ['ingredients', 'Ingredients'],
 ]);
 

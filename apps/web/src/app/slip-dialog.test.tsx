@@ -84,15 +84,15 @@ describe('what can be done when the day slips', () => {
       screen.getByText(/everybody has their pieces in time; as things stand, 108 would be late/),
     ).toBeTruthy();
     expect(screen.getByText('1 load changes; all others stay as planned')).toBeTruthy();
-    await userEvent.click(button('Take it'));
+    await userEvent.click(button('Change the plan'));
     await waitFor(() => expect(closed).toBe(1));
     expect(server.taken).toEqual(['one']);
-    expect(await screen.findByText('Taken: 1 load has changed.')).toBeTruthy();
+    expect(await screen.findByText('Plan changed: 1 load moves.')).toBeTruthy();
     // The page's toasts can be pressed over a dialog; this bare one has no such style.
     await userEvent.setup({ pointerEventsCheck: 0 }).click(button('Undo'));
     await waitFor(() => expect(server.taken).toEqual(['one', 'back']));
   });
-  it('names who is late all the same, and what is baked nowhere', async () => {
+  it('names who is late all the same, and what cannot be baked', async () => {
     server.offer = found({
       after: [late('Ferry galley', 40, at('05:55')), late('Pier kiosk', 96, null)],
       before: [late('Ferry galley', 96, null), late('Pier kiosk', 96, null)],
@@ -104,7 +104,7 @@ describe('what can be done when the day slips', () => {
     ).toBeTruthy();
     expect(screen.getByText('40 of 96 GNG for Ferry galley: ready 05:55, due 05:40.')).toBeTruthy();
     expect(screen.getByText('96 GNG for Pier kiosk, due 05:40: not at all as things stand.')).toBeTruthy();
-    expect(screen.getByText(/30 pieces are baked nowhere/)).toBeTruthy();
+    expect(screen.getByText(/30 pieces cannot be baked/)).toBeTruthy();
   });
   it('says so when nothing helps, and when nothing is wrong', async () => {
     server.offer = found({ after: found().before });
@@ -114,8 +114,8 @@ describe('what can be done when the day slips', () => {
     server.offer = found({ before: [], after: [], changes: [] });
     show();
     expect(await screen.findByText('Nobody is late as things stand.')).toBeTruthy();
-    expect(button('Take it').hasAttribute('disabled')).toBe(true);
-    await userEvent.click(button('Leave it as it is'));
+    expect(button('Change the plan').hasAttribute('disabled')).toBe(true);
+    await userEvent.click(button('Keep the plan'));
     expect(closed).toBe(1);
     expect(server.taken).toEqual([]);
   });
@@ -123,14 +123,14 @@ describe('what can be done when the day slips', () => {
     server.refuse = 'The floor went on meanwhile. Look again at what can be done.';
     show();
     await screen.findByText('GNG-26-1-A-L2, 60 pieces');
-    await userEvent.click(button('Take it'));
+    await userEvent.click(button('Change the plan'));
     expect(await screen.findByText(server.refuse)).toBeTruthy();
     expect(closed).toBe(0);
     server.refuse = null;
     await userEvent.click(button('Try again'));
     await screen.findByText('GNG-26-1-A-L2, 60 pieces');
     expect(server.asked).toBe(2);
-    await userEvent.click(button('Take it'));
+    await userEvent.click(button('Change the plan'));
     await waitFor(() => expect(server.taken).toEqual(['one']));
   });
 });

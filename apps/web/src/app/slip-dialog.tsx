@@ -36,7 +36,7 @@ const Found = ({ found }: { found: ReplanView }) => {
       )}
       {lost > 0 && (
         <p className="mb-3 font-medium text-hand">
-          {lost} pieces are baked nowhere: no oven is free while their dough is good.
+          {lost} pieces cannot be baked: no oven is free while their dough is good.
         </p>
       )}
       <h3 className="text-[13px] font-semibold text-ink-soft">
@@ -75,7 +75,7 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
       wide
       onClose={onClose}
       title="What can be done"
-      lead="As few loads as possible are moved. What is in an oven, and what nobody touches, stays."
+      lead="As few loads as possible move. What is in an oven stays there."
     >
       {take.isError || replan.isError ? (
         <Failed error={take.error ?? replan.error} onRetry={again} />
@@ -85,7 +85,7 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
         <>
           <Found found={found} />
           <div className="flex flex-wrap justify-end gap-2">
-            <Button onClick={onClose}>Leave it as it is</Button>
+            <Button onClick={onClose}>Keep the plan</Button>
             <Button
               look="primary"
               disabled={take.isPending || found.changes.length === 0}
@@ -93,7 +93,7 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
                 take.mutate(found.id, {
                   onSuccess: ({ back }) => {
                     toast(
-                      `Taken: ${found.changes.length} ${found.changes.length === 1 ? 'load has' : 'loads have'} changed.`,
+                      `Plan changed: ${found.changes.length} ${found.changes.length === 1 ? 'load moves' : 'loads move'}.`,
                       { duration: 10_000, action: { label: 'Undo', onClick: () => take.mutate(back) } },
                     );
                     onClose();
@@ -101,7 +101,7 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
                 })
               }
             >
-              {take.isPending ? 'Changing the plan …' : 'Take it'}
+              {take.isPending ? 'Changing the plan …' : 'Change the plan'}
             </Button>
           </div>
         </>

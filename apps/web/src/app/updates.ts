@@ -28,7 +28,7 @@ export const mendMissingFiles = (): void => {
 const offer = (waiting: ServiceWorker): void => {
   toast('A new version of Jokul is here.', {
     duration: Infinity,
-    action: { label: 'Take it now', onClick: () => waiting.postMessage({ type: 'SKIP_WAITING' }) },
+    action: { label: 'Update now', onClick: () => waiting.postMessage({ type: 'SKIP_WAITING' }) },
   });
 };
 

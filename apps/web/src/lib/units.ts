@@ -9,7 +9,7 @@ import {
 } from '@jokul/core';
 import { usePreferences, type Preferences } from './preferences';
 
-type Units = Preferences['units'];
+export type Units = Preferences['units'];
 
 /** 32 g, 1.24 kg, 12.5 kg; or 1.13 oz, 2.7 lb. */
 export const sayMass = (massG: number, units: Units): string => {
@@ -36,6 +36,10 @@ export const sayTemperature = (temperatureC: number, units: Units, digits = 0): 
     ? `${celsiusToFahrenheit(temperatureC).toFixed(digits)} °F`
     : `${temperatureC.toFixed(digits)} °C`;
 
+/** How much one temperature differs from another: 3 °C, or 5 °F; the sign is the sentence's. */
+export const sayDifference = (byK: number, units: Units, digits = 0): string =>
+  units === 'us' ? `${Math.abs(1.8 * byK).toFixed(digits)} °F` : `${Math.abs(byK).toFixed(digits)} °C`;
+
 /** A figure as it stands in a field, in the units of the device: four digits are what anybody sets a thing to. */
 export const typedFigure = (value: number, kind: TypedKind, units: Units): string =>
   String(Number(Number(showTyped(value, kind, units)).toPrecision(4)));
@@ -52,6 +56,7 @@ export const useUnits = () => {
     mass: (massG: number) => sayMass(massG, units),
     about: (massG: number) => sayAbout(massG, units),
     temperature: (temperatureC: number, digits = 0) => sayTemperature(temperatureC, units, digits),
+    difference: (byK: number, digits = 0) => sayDifference(byK, units, digits),
     length: (lengthMm: number) => sayLength(lengthMm, units),
     duration: sayDuration,
   };

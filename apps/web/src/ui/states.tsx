@@ -36,7 +36,7 @@ export const Empty = ({
 export const Failed = ({ error, onRetry }: { error: unknown; onRetry?: () => void }) => (
   <div role="alert" className="mx-auto my-10 max-w-lg rounded-lg border-2 border-hand bg-hand-ground p-4">
     <p className="flex items-center gap-2 font-semibold">
-      <TriangleAlert size={18} className="text-hand" aria-hidden /> This did not work
+      <TriangleAlert size={18} className="text-hand" aria-hidden /> That did not work
     </p>
     <p className="mt-1">
       {error instanceof ApiProblem || error instanceof Error

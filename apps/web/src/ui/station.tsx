@@ -16,7 +16,7 @@ export const WhyPane = ({ children }: { readonly children: ReactNode }) => (
   <aside
     // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
     tabIndex={0}
-    aria-label="The why"
+    aria-label="Why"
     className="no-print min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:col-span-2 max-[1000px]:border-t max-sm:col-span-1 max-sm:overflow-visible max-sm:border-l-0"
   >
     {children}

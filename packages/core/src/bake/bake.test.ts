@@ -381,6 +381,6 @@ describe('the version of the model', () => {
       Math.round(pull?.value ?? 0),
       Math.round((end?.diameterMm ?? 0) * 10) / 10,
       Math.round((end?.lossShare ?? 0) * 1000) / 1000,
-    ]).toEqual([5, 642, 79.8, 0.067]);
+    ]).toEqual([5, 643, 79.6, 0.067]);
   });
 });

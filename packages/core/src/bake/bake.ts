@@ -174,7 +174,7 @@ const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certaint
     value: pullS,
     unit: 's',
     relation:
-      'heat, water, set, lift, spread and browning in a disc of 8 × 6 cells on its tray; doneness read after 4 min carryover',
+      'heat, water, set, lift, spread and browning of the piece on its tray; doneness read after 4 min carryover',
     terms: [
       { symbol: 'm', name: `piece, ${setup.shape}`, value: setup.massG, unit: 'g', source: 'formula' },
       { symbol: 'T₀', name: 'core when loaded', value: startC, unit: '°C', source: 'cold model, or as set' },

@@ -64,9 +64,7 @@ export const cellProperties = (f: Fixed, s: State, w: Scratch, dz2: Float64Array
         (v0 + past * ((cells[at + perPoint + 3] as number) - v0)) *
         (q.permeabilityRaw + opens * (sigma[a] as number)) *
         flow;
-      const conducts =
-        (crumb[a] as number) *
-        (k0 + past * ((cells[at + perPoint + 1] as number) - k0));
+      const conducts = (crumb[a] as number) * (k0 + past * ((cells[at + perPoint + 1] as number) - k0));
       const warms = m * dh * perK + water * waterC;
       // Diffusivities of heat (with the heat-pipe effect of vapour) and of moisture, which limit the step.
       const evens =

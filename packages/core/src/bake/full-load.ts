@@ -160,7 +160,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
       terms: [
         ...going.map(({ tray }, i) => ({
           symbol: `t${tray.position}`,
-          name: `place ${tray.position}, ${tray.pieces} pieces, ${tray.offsetK.toFixed(1)} K beyond the oven`,
+          name: `place ${tray.position}, ${tray.pieces} pieces, ${tray.offsetK.toFixed(1)} °C compared with the oven`,
           value: pulls[i] ?? endS,
           unit: 's' as const,
           source: pulls[i] === null ? 'not reached within the run' : 'bake model, coupled through the air',

@@ -1,7 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
 import { typicalDough } from '../formula/index.js';
 import { sorptionAt } from './cells.js';
-import { aimedIndex, donenessIndex, drynessAt, drynessOf, isTooDark, setIndex, stateOf, surelyFirm } from './doneness.js';
+import {
+  aimedIndex,
+  donenessIndex,
+  drynessAt,
+  drynessOf,
+  isTooDark,
+  setIndex,
+  stateOf,
+  surelyFirm,
+} from './doneness.js';
 import { bakeInput, type BakeRequest } from './input.js';
 import { defaultBakeParameters, liners, trayMaterials } from './parameters.js';
 import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';

@@ -58,7 +58,7 @@ export const temperatureFor = (input: BakeInput, pullS: number, target: Doneness
         { symbol: 'm', name: 'piece', value: input.setup.massG, unit: 'g', source: 'formula' },
       ],
       source: 'bake model (docs/models.md, Bake)',
-      note: 'A forecast: ten kelvin are worth about 8 % of the time. Far from the usual temperature, try a few pieces first.',
+      note: 'A forecast: 10 °C are worth about 8 % of the time. Far from the usual temperature, try a few pieces first.',
     }),
     reading,
   };

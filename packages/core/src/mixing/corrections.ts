@@ -89,7 +89,7 @@ export const correctionsFor = (
       kind: 'accept',
       possible: true,
       figure,
-      sentence: `Accept it: ${line.name.toLowerCase()} is ${formatNumber(figure.value)} % of what the formula wants, the dough ${formatNumber(Math.abs(over.value))} g ${over.value > 0 ? 'heavier' : 'lighter'}.`,
+      sentence: `Accept it: ${line.name.toLowerCase()} is ${formatNumber(figure.value)} % of the formula’s amount, the dough ${formatNumber(Math.abs(over.value))} g ${over.value > 0 ? 'heavier' : 'lighter'}.`,
     };
   };
   if (over.value < 0)
@@ -125,10 +125,10 @@ export const correctionsFor = (
       factor: factor.value,
       topUps,
       sentence: !fits
-        ? `Scaling the others would make ${formatNumber(total.value)} g; the bowl holds ${formatNumber(maxMassG)} g.`
+        ? `Scaling everything else would make ${formatNumber(total.value)} g; the bowl holds ${formatNumber(maxMassG)} g.`
         : factor.value > mostScaling
-          ? `Scaling the others would make the batch ${formatNumber(factor.value)} times as large.`
-          : `Scale the others by ${factor.value.toFixed(4)}: the dough becomes ${formatNumber(total.value)} g${topUps.length > 0 ? `, and what is weighed already wants more: ${topUps.map(({ name, addG }) => `${name.toLowerCase()} +${formatNumber(addG)} g`).join(', ')}` : ''}.`,
+          ? `Scaling everything else would make the batch ${formatNumber(factor.value)} times as large.`
+          : `Scale everything else +${formatNumber(100 * (factor.value - 1))} %: the dough becomes ${formatNumber(total.value)} g${topUps.length > 0 ? `, and what is already in needs more: ${topUps.map(({ name, addG }) => `${name.toLowerCase()} +${formatNumber(addG)} g`).join(', ')}` : ''}.`,
     },
     accept(),
   ];

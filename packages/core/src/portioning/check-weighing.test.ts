@@ -103,7 +103,7 @@ describe('check weighing', () => {
 describe('the control chart', () => {
   it('a steady hand has nothing beyond its limits', () => {
     const chart = controlChart([32, 32.4, 31.7, 32.2, 31.8, 32.1], 32);
-    expect([chart?.beyond, chart?.driftAt, chart?.sentence]).toEqual([[], null, 'The hand is steady.']);
+    expect([chart?.beyond, chart?.driftAt, chart?.sentence]).toEqual([[], null, 'Weights are consistent.']);
   });
   it('one wild piece is found', () => {
     const chart = controlChart(

@@ -52,6 +52,6 @@ export const controlChart = (values: readonly number[], targetG: number): Contro
         ? `Piece ${first + 1} is out of the hand's own spread: look what was different.`
         : driftAt !== null
           ? `Seven in a row ${(values[driftAt] ?? 0) > targetG ? 'heavy' : 'light'}: the hand or the dough has shifted (it warms, the scoop is dirty).`
-          : 'The hand is steady.',
+          : 'Weights are consistent.',
   };
 };

@@ -14,7 +14,7 @@ interface BakeMapProps {
 
 /** Both temperature and time free: what every pull becomes, and where mistakes do least harm. */
 export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
-  const { duration, temperature } = useUnits();
+  const { duration, temperature, difference } = useUnits();
   const { setC, start, tray, liner, centreC, fan, adjust } = base;
   const grid = useMemo(() => mapGrid(setC, pullS), [setC, pullS]);
   const on = useMemo(
@@ -54,7 +54,7 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
         ) : (
           progress !== 'done' && (
             <Button size="small" onClick={() => void begin()}>
-              {progress === 'cancelled' ? 'Go on again' : 'Draw the map'}
+              {progress === 'cancelled' ? 'Continue' : 'Draw the map'}
             </Button>
           )
         )}
@@ -80,7 +80,7 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
               Most forgiving for {formula.bake.target.replace('-', ' ')}:{' '}
               <strong>{temperature(best.setC)}</strong>, pull after <strong>{say(best.pullS)}</strong>. There
               the pull may be {say(best.earlierS)} early or {say(best.laterS)} late, and the oven{' '}
-              {best.coolerK.toFixed(0)} K cool or {best.hotterK.toFixed(0)} K hot.
+              {difference(best.coolerK)} too cool or {difference(best.hotterK)} too hot.
             </>
           ) : (
             `No pull on this map becomes ${formula.bake.target.replace('-', ' ')} without getting too dark.`

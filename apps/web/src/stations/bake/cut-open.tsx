@@ -89,7 +89,7 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
       </div>
       <div className="mt-3 grid grid-cols-2 gap-6 max-[900px]:grid-cols-1">
         <Facts>
-          <Fact name="Coldest on the axis">{temperature(Math.min(...axis))}</Fact>
+          <Fact name="Coldest point">{temperature(Math.min(...axis))}</Fact>
           <Fact name="Rim">{temperature(mean(frame.temperatureC.at(-1) ?? []))}</Fact>
           <Fact name="Tray under it">{frame.phase === 'rack' ? '–' : temperature(frame.trayC)}</Fact>
           <Fact name="Width, height">
@@ -99,7 +99,7 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
         <Facts>
           <Fact name="Water in the middle">{(100 * mean(frame.moisture[0] ?? [])).toFixed(1)} %</Fact>
           <Fact name="Water in the rim">{(100 * mean(rim)).toFixed(1)} %</Fact>
-          <Fact name="Rim that snaps">{dryMm.toFixed(0)} mm</Fact>
+          <Fact name="Crisp edge">{dryMm.toFixed(0)} mm</Fact>
           <Fact name="Set in the middle">{(100 * mean(frame.set[0] ?? [])).toFixed(0)} %</Fact>
         </Facts>
       </div>

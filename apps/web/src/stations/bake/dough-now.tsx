@@ -20,8 +20,8 @@ export const DoughNow = ({ load, plannedC }: { load: Load; plannedC: number }) =
         {now.pullS !== null && <Fact name="Pull from there">{duration(Math.round(now.pullS / 5) * 5)}</Fact>}
       </Facts>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        {now.from === 'measured' ? 'From the core that was measured last' : 'Computed from the mixer on'},
-        through every place it lay in{now.assumed && '; a probe told nothing, so its air is assumed'}.{' '}
+        {now.from === 'measured' ? 'From the last measured core' : 'Computed from the mixer on'}, through
+        every place it has been in{now.assumed && '; one probe was silent, so its air is assumed'}.{' '}
         {byS === 0
           ? 'It is loaded with the planned pull.'
           : `Loaded now it is pulled ${duration(Math.abs(byS))} ${byS > 0 ? 'later' : 'earlier'} than planned.`}

@@ -26,7 +26,7 @@ const useLoad = (formula: Formula, base: Conditions, asked: Parameters<typeof as
   });
 const ask = (...of: Parameters<ReturnType<typeof core>['load']>) => core().load(...of);
 
-/** All trays of the load in one run: which place wants to come out when, and what turning does. */
+/** All trays of the load in one run: which place done at when, and what turning does. */
 export const FullLoad = ({
   formula,
   oven,
@@ -41,7 +41,7 @@ export const FullLoad = ({
   pullS: number;
 }) => {
   const { data } = useBakery();
-  const { duration, temperature } = useUnits();
+  const { duration, temperature, difference } = useUnits();
   const [halfTime, setHalfTime] = useState<'nothing' | 'turn' | 'swap'>('turn');
   const learned = data?.learned ?? null;
   const whole = adjustmentOf(learned, { ovenId: oven.id, code: formula.code }).offsetK;
@@ -97,7 +97,7 @@ export const FullLoad = ({
             </Shown>
             {Math.abs(out.together.value - pullS) >= 5 &&
               `, ${say(Math.abs(out.together.value - pullS))} ${out.together.value > pullS ? 'later' : 'earlier'} than a single tray`}
-            . Its places want to come out {say(spreadS)} apart; across one tray the hot corner’s rim reaches{' '}
+            . Its places are done {say(spreadS)} apart; across one tray the hot corner’s rim reaches{' '}
             {out.corners.hot.toFixed(0)}, the cool one’s {out.corners.cool.toFixed(0)}.
           </p>
           <table className="w-full" aria-label="Pulls by place">
@@ -105,8 +105,8 @@ export const FullLoad = ({
               <tr>
                 <th className="pr-3 pb-1 font-normal">Place</th>
                 <th className="pr-3 pb-1 text-right font-normal">Pieces</th>
-                <th className="pr-3 pb-1 text-right font-normal">beyond the oven</th>
-                <th className="pr-3 pb-1 text-right font-normal">wants to come out</th>
+                <th className="pr-3 pb-1 text-right font-normal">compared with the oven</th>
+                <th className="pr-3 pb-1 text-right font-normal">done at</th>
                 <th className="pr-3 pb-1 text-right font-normal">pulled together: rim</th>
                 <th className="pr-3 pb-1 text-right font-normal">below</th>
                 <th className="pb-1 text-right font-normal">water in the middle</th>
@@ -119,7 +119,7 @@ export const FullLoad = ({
                   <td className="py-1 pr-3 text-right">{tray.pieces}</td>
                   <td className="py-1 pr-3 text-right">
                     {(trays[i]?.offsetK ?? 0) >= 0 ? '+' : '−'}
-                    {Math.abs(trays[i]?.offsetK ?? 0).toFixed(1)} K
+                    {difference(trays[i]?.offsetK ?? 0, 1)}
                   </td>
                   <td className="py-1 pr-3 text-right font-semibold">
                     {tray.pullS === null ? 'not reached' : say(tray.pullS)}
@@ -158,7 +158,7 @@ export const FullLoad = ({
         A forecast.{' '}
         {known
           ? 'How far each place is off was learned from measured trays.'
-          : 'Nothing was learned of the places yet: top 3 K hot, bottom 3 K cool, and 5 K from side to side are assumed. Measure trays of different places.'}{' '}
+          : `Nothing learned about the places yet: top ${difference(3)} hot, bottom ${difference(3)} cool, and ${difference(5)} from side to side are assumed. Measure trays of different places.`}{' '}
         The heater’s power and what the oven stores are typical figures.
       </p>
     </section>

@@ -62,7 +62,7 @@ const useSeenGaps = (code: string): readonly Room[] => {
     .map(({ room }) => room);
 };
 
-/** The call to pull and what will come out, each with its arithmetic. */
+/** When to pull and what will come out, each with its arithmetic. */
 const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' | 'forecast' | 'queue'>) => {
   const { temperature, duration } = useUnits();
   const { search } = useLocation();
@@ -76,14 +76,14 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
   return (
     <>
       {data && <DoughNow load={load} plannedC={loadTemperature(formula, data.rules, data.equipment)} />}
-      <WhySection title="The call to pull">
+      <WhySection title="When to pull">
         <Facts>
           {pull && (
             <Fact name="Pull after">
               <Shown figure={pull}>{round(pull.value)}</Shown>
             </Fact>
           )}
-          <Fact name="give or take, 9 in 10">
+          <Fact name="likely range (9 of 10)">
             <span className="whitespace-nowrap">± {round(uncertainty.pullS)}</span>
           </Fact>
           {own && pull && (
@@ -125,7 +125,7 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
             <Fact name="Colour, below">
               <Shown figure={outcome.colourBottom}>{cooled.colour.bottom.toFixed(0)} of 100</Shown>
             </Fact>
-            <Fact name="Crisp rim">
+            <Fact name="Crisp edge">
               <Shown figure={outcome.crispRim}>{cooled.crispEdgeMm.toFixed(0)} mm</Shown>
             </Fact>
             <Fact name="Per tray">
@@ -140,7 +140,7 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
             . Colour 35 is golden, 55 brown, 80 dark.
           </p>
           <Link to={`/log/learned${search}`} className="text-[13px] underline underline-offset-4">
-            What the bakes taught
+            What your bakes show
           </Link>
         </WhySection>
       )}
@@ -255,7 +255,7 @@ export const LoadWork = (props: LoadWorkProps) => {
               content: (
                 <>
                   <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
-                    Pulled at this minute, it becomes
+                    What each pull time gives
                   </h2>
                   <DonenessBar
                     windows={bake.windows}

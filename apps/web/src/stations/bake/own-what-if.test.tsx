@@ -20,7 +20,7 @@ const open = () => {
 };
 const type = (label: string, value: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
-const put = () => fireEvent.click(screen.getByRole('button', { name: 'Put it beside' }));
+const put = () => fireEvent.click(screen.getByRole('button', { name: 'Compare' }));
 
 beforeEach(() => usePreferences.getState().set({ units: 'metric' }));
 afterEach(cleanup);

@@ -109,7 +109,7 @@ export const OwnWhatIf = ({
         ))}
       </SelectField>
       <Button type="submit" disabled={Object.values(read).includes(null)}>
-        Put it beside
+        Compare
       </Button>
     </form>
   );

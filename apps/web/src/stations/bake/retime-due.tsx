@@ -21,7 +21,7 @@ export const RetimeDue = () => {
             </Button>
           }
         >
-          Something else is known of the ovens than these pulls were computed with.
+          More is known about the ovens now than when these pulls were computed.
         </Alarm>
       )}
       {late.length > 0 && (

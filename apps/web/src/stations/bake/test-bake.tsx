@@ -80,7 +80,7 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
       wide
       onClose={onClose}
       title={`A few ${formula.name} first`}
-      lead={`In ${oven.name} at ${temperature(load.setC)}, pulled after ${duration(Math.round(props.pullS / 5) * 5)}. It tells the spread and the time before the whole list is baked.`}
+      lead={`In ${oven.name} at ${temperature(load.setC)}, pulled after ${duration(Math.round(props.pullS / 5) * 5)}. It shows spread and time before the whole list is baked.`}
     >
       <form
         className="grid grid-cols-[1fr_15rem] gap-5 max-[700px]:grid-cols-1"
@@ -129,7 +129,7 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
           />
         </div>
         <div className="col-span-full">
-          <p className="text-ink-soft">To measure, as much of it as there is time for:</p>
+          <p className="text-ink-soft">Measure what you have time for:</p>
           <ul className="mt-1 list-inside list-disc text-[13.5px] text-ink-soft">
             {whatToMeasure.map((what) => (
               <li key={what}>{what}</li>
@@ -138,7 +138,7 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
           <div className="mt-4 flex justify-end gap-2">
             <Button onClick={onClose}>Not now</Button>
             <Button type="submit" look="primary" disabled={wrongCount || wrongStart}>
-              It is in the oven
+              Log the load
             </Button>
           </div>
         </div>
@@ -162,7 +162,7 @@ const Taught = ({ tray }: { tray: TrayState }) => {
       </p>
     );
   const own = view.data;
-  // In force is what the log says now, but for what an hour's ageing of the bakes moves.
+  // In use is what the log says now, but for what an hour's ageing of the bakes moves.
   const inForce =
     own.inForce !== null &&
     own.learned.every((row) => row.held || Math.abs(row.value - row.inForce) < 0.1 * row.sigma);
@@ -178,7 +178,7 @@ const Taught = ({ tray }: { tray: TrayState }) => {
           disabled={use.isPending || view.isFetching || inForce}
           onClick={() => use.mutate(own.version)}
         >
-          {use.isPending ? 'Timing the loads …' : inForce ? 'In force' : 'Use it for the rest of the day'}
+          {use.isPending ? 'Timing the loads …' : inForce ? 'In use' : 'Use for the rest of the day'}
         </Button>
       </div>
     </>
@@ -205,7 +205,7 @@ export const TestBake = (props: TestBakeProps) => {
           <h2 className="font-semibold">Test bake</h2>
           <p className="text-ink-soft">
             {!tray
-              ? 'A few pieces first tell the spread and the time; the rest of the day is timed by them.'
+              ? 'A few pieces first show spread and time; the rest of the day is timed by them.'
               : !tray.pulled
                 ? `${tray.pieces} pieces at place ${tray.position} of ${oven.name}: pull at ${wall.time(tray.loaded.atMs + tray.pullS * 1000)} (${countdown(tray.loaded.atMs + tray.pullS * 1000 - now)})`
                 : !tray.inspected

@@ -10,7 +10,7 @@ import type { Conditions } from './use-conditions';
 
 const targets: readonly Doneness[] = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'];
 
-/** The time is given: which oven does it take? */
+/** Given the time: which oven does it take? */
 const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Conditions; pullS: number }) => {
   const [minutes, setMinutes] = useState((pullS / 60).toFixed(1));
   const [target, setTarget] = useState<Doneness>(formula.bake.target);
@@ -67,9 +67,9 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
             </span>
           </>
         ) : data.reason === 'too-short' ? (
-          'is too short for it, at any oven up to 250 °C. Give it more time, or make the piece smaller.'
+          'is too short at any oven temperature up to 250 °C. Give it more time, or make the piece smaller.'
         ) : (
-          'is so long that it is past it even at 125 °C. Give it less time.'
+          'is so long that it is overdone even at 125 °C. Give it less time.'
         )}
       </p>
     </section>
@@ -79,7 +79,7 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
 /** Time and temperature, either or both free. */
 export const TimeAndHeat = (props: { formula: Formula; base: Conditions; pullS: number }) => (
   <>
-    <h2 className="mb-2 text-[12.5px] font-semibold text-ink-soft">The time is given</h2>
+    <h2 className="mb-2 text-[12.5px] font-semibold text-ink-soft">Given the time</h2>
     <TemperatureFor {...props} />
     <BakeMap {...props} />
   </>

@@ -50,7 +50,7 @@ export const TrayWays = ({
   return (
     <>
       <p className="text-[12.5px] text-ink-soft">
-        {(diameterMm * diameterShare).toFixed(0)} mm wider than foretold they{' '}
+        {(diameterMm * diameterShare).toFixed(0)} mm wider than forecast they{' '}
         {clearMm > 0
           ? `still stand ${clearMm.toFixed(0)} mm apart`
           : 'would touch: lay fewer, or bake a few first'}

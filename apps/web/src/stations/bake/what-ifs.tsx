@@ -114,7 +114,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
     { name: 'Centre at the pull', of: (_, out) => shown(out?.centre, temperature) },
     { name: 'Diameter, cold', of: (_, out) => shown(out?.diameter, (mm) => `${mm.toFixed(0)} mm`) },
     { name: 'Height, cold', of: (_, out) => shown(out?.height, (mm) => `${mm.toFixed(1)} mm`) },
-    { name: 'Crisp rim', of: (_, out) => shown(out?.crispRim, (mm) => `${mm.toFixed(0)} mm`) },
+    { name: 'Crisp edge', of: (_, out) => shown(out?.crispRim, (mm) => `${mm.toFixed(0)} mm`) },
     { name: 'Bake loss', of: (_, out) => shown(out?.loss, (share) => `${(100 * share).toFixed(1)} %`) },
     { name: 'Colour of the rim', of: (_, out) => shown(out?.colourEdge, (score) => score.toFixed(0)) },
     { name: 'Colour below', of: (_, out) => shown(out?.colourBottom, (score) => score.toFixed(0)) },
@@ -122,7 +122,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
   const times = chart === 'lossShare' ? 100 : 1;
   return (
     <section aria-label="What if">
-      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Changes to put beside">
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Changes to compare">
         {usual.map((variant) => {
           const on = chosen.some(({ name }) => name === variant.name);
           return (
@@ -154,7 +154,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
                   <button
                     type="button"
                     className="ml-1 inline-grid size-6 place-items-center rounded align-middle text-ink-soft hover:bg-ground"
-                    aria-label={`Take away ${name}`}
+                    aria-label={`Remove ${name}`}
                     onClick={() => setChosen(chosen.filter((v) => v.name !== name))}
                   >
                     <X size={14} aria-hidden />

@@ -73,17 +73,17 @@ describe('the loads of a chosen batch', () => {
     expect(said).toContain(
       'Not later: GNG-26-2-B-L1 follows in port; GNG-26-2-B-L1 waits no longer: it must be ready by 07:12.',
     );
-    expect(said).toContain('At most 50 min earlier: its dough has rested at 05:10.');
+    expect(said).toContain('At most 50 min earlier: its dough is rested at 05:10.');
   });
   it('are moved one by one, and the batch is held and let go', async () => {
     show();
     await userEvent.click(screen.getByRole('button', { name: 'Move GNG-26-1-A-L1' }));
     expect(moved).toEqual(['GNG-26-1-A-L1']);
-    await userEvent.click(screen.getByRole('button', { name: 'Hold it here' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Hold' }));
     await waitFor(() => expect(sent).toEqual([{ batchId: 'GNG-26-1-A', held: true }]));
     cleanup();
     show(true);
-    await userEvent.click(screen.getByRole('button', { name: 'Held: let it go' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Release' }));
     await waitFor(() => expect(sent.at(-1)).toEqual({ batchId: 'GNG-26-1-A', held: false }));
   });
 });

@@ -39,7 +39,7 @@ export const BatchLoads = ({
           disabled={hold.isPending}
           onClick={() => hold.mutate({ batchId: batch.batchId, held: !held })}
         >
-          {held ? 'Held: let it go' : 'Hold it here'}
+          {held ? 'Release' : 'Hold'}
         </Button>
       </div>
       <ul className="mt-1">
@@ -70,7 +70,7 @@ export const BatchLoads = ({
           })}
       </ul>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        A held batch stays where it is when the day is planned again. A load can also be pulled along its
+        A held batch stays where it is when the day is planned again. A load can also be dragged along its
         oven, or into another one, on the picture above.
       </p>
     </section>

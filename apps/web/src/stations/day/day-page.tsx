@@ -208,7 +208,7 @@ const DayWork = () => {
         <>
           <div
             role="group"
-            aria-label="How much of it"
+            aria-label="Shown part"
             className="flex overflow-hidden rounded-md border border-line-strong"
           >
             {(['morning', 'whole'] as const).map((v) => (
@@ -240,9 +240,9 @@ const DayWork = () => {
       }
       why={
         <>
-          <WhySection title="Does it hold?">
+          <WhySection title="Does it work?">
             {slip && (
-              <p className="mb-1 font-medium text-hand">As planned it does. The floor is behind it.</p>
+              <p className="mb-1 font-medium text-hand">As planned it does; the floor is behind it.</p>
             )}
             {!placed ? (
               <p>There is nothing to check: no load could be placed.</p>
@@ -290,8 +290,8 @@ const DayWork = () => {
               <Fact name="Made">{wall.near(madeAtMs, now)}</Fact>
             </Facts>
             <p className="mt-1 text-[13px] text-ink-soft">
-              Laid out backward from each ready-by, then improved by taking batches out and putting them back
-              otherwise. What the days around it hold is left to them.
+              Laid out backward from each ready-by, then improved by moving batches. What other days need is
+              left to them.
             </p>
           </WhySection>
           <Cautions items={['Temperatures are computed. A dough that feels warm is warm: measure it.']} />
@@ -302,7 +302,7 @@ const DayWork = () => {
       {plan.unplaced.length > 0 && (
         <Alarm>
           {plan.unplaced.length === 1 ? 'One batch does' : `${plan.unplaced.length} batches do`} not fit into
-          the day: see on the right what stands against it.
+          the day: the reasons are on the right.
         </Alarm>
       )}
       {placed ? (

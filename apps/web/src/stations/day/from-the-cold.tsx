@@ -36,7 +36,7 @@ export const FromTheCold = ({
               disabled={make.isPending}
               onClick={() => make.mutate({ leave: [...leave, lotOf(batch)] })}
             >
-              Leave it there, mix new dough
+              Mix new dough instead
             </Button>
           </li>
         ))}
@@ -49,7 +49,7 @@ export const FromTheCold = ({
               disabled={make.isPending}
               onClick={() => make.mutate({ leave: leave.filter((other) => other !== lot) })}
             >
-              It may be used
+              Use it after all
             </Button>
           </li>
         ))}

@@ -166,7 +166,7 @@ export const MoveLoad = ({
               )}
               {newlyLate.length > 0 && (
                 <>
-                  <p className="font-semibold text-hand">Late by it:</p>
+                  <p className="font-semibold text-hand">Late because of it:</p>
                   <ul className="mb-2 list-disc pl-5">
                     {newlyLate.map((late) => (
                       <li key={late.order.id}>{say(late)}</li>
@@ -175,7 +175,7 @@ export const MoveLoad = ({
                 </>
               )}
               {found.faults.length === 0 && newlyLate.length === 0 && (
-                <p>Nothing is broken by it, and nobody is late.</p>
+                <p>It breaks no rule, and nobody is late.</p>
               )}
               <ul className="mt-1">
                 {found.changes.map((change) => (
@@ -191,13 +191,13 @@ export const MoveLoad = ({
           )}
         </div>
         <div className="mt-3 flex flex-wrap justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button
             look={newlyLate.length > 0 ? 'hand' : 'primary'}
             disabled={!id || move.isPlaceholderData || take.isPending || badTime}
             onClick={doIt}
           >
-            {newlyLate.length > 0 ? 'Move it all the same' : 'Move it'}
+            {newlyLate.length > 0 ? 'Move it anyway' : 'Move it'}
           </Button>
         </div>
       </div>

@@ -108,7 +108,7 @@ describe('how sure it is', () => {
     await waitFor(() => expect(posts).toEqual([{ chance: 0.9 }]));
     cleanup();
     const again = show(<HowSure quality={quality({ sure: [sure(0.4)], wanted: 0.9 })} />);
-    await again.click(screen.getByRole('button', { name: 'Plan as late as can be' }));
+    await again.click(screen.getByRole('button', { name: 'Plan as late as possible' }));
     await waitFor(() => expect(posts).toEqual([{ chance: 0.9 }, { chance: 0 }]));
   });
 });

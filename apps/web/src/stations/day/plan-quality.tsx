@@ -123,7 +123,7 @@ export const HowSure = ({ quality: { sure, wanted } }: { quality: PlanQuality })
               Planned so that each holds on {Math.round(100 * wanted)} of 100 days where that can be done: it
               begins earlier for that.
             </p>
-            <PlanButton look="plain" label="Plan as late as can be" chance={0} />
+            <PlanButton look="plain" label="Plan as late as possible" chance={0} />
           </>
         )}
       </div>

@@ -20,7 +20,7 @@ export const Preparations = ({
     <div className="table-room">
       <table className="mt-4 w-full">
         <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
-          Before the mixing: butter and eggs
+          Before mixing: butter and eggs
         </caption>
         <tbody>
           {preparations.map(({ id, kind, productCode, massG, startS, earlyS }) => (
@@ -43,8 +43,8 @@ export const Preparations = ({
       </table>
       <p className="mt-1 text-[12.5px] text-ink-faint">
         By a wrapped block of {mass(500)} from {temperature(butterForCreaming.fromColdC)} to{' '}
-        {temperature(butterForCreaming.wantedC)} in the room, eggs an hour before; within a fifth without a
-        probe. On Mix you can say how yours lies.
+        {temperature(butterForCreaming.wantedC)} in the room, eggs an hour before; good to about a fifth
+        unless you probe it. On Mix you can say how yours is kept.
       </p>
     </div>
   );

@@ -29,7 +29,7 @@ export const useSaysHold = () => {
       if (!hold) return '';
       const why =
         hold.kind === 'rested'
-          ? `its dough has rested at ${time(hold.atS)}`
+          ? `its dough is rested at ${time(hold.atS)}`
           : 'otherId' in hold
             ? `${hold.otherId} is in ${names.oven(hold.ovenId)} before it`
             : 'then it is now';

@@ -53,11 +53,11 @@ const preparationCues: Readonly<Record<PreparationKind, string>> = {
 
 const cues: Readonly<Record<Exclude<Action['kind'], 'pull' | 'prepare'>, string>> = {
   mix: 'Weigh everything first. Then the mixer turns.',
-  portion: 'Weigh the first three pieces. Then one in so many.',
+  portion: 'Weigh the first three pieces, then one now and then.',
   'rest-in': 'Into the cold at once: dough with egg does not wait.',
   'rest-out': 'Only what the next load needs.',
-  load: 'Tray cool, pieces apart, oven at its figure. Door open as short as can be.',
-  turn: 'Back to front, top to bottom. Door open as short as can be.',
+  load: 'Tray cool, pieces apart, oven at temperature. Keep the door open as short as you can.',
+  turn: 'Back to front, top to bottom. Keep the door open as short as you can.',
   rack: 'Firm enough to lift without bending? Then onto the rack. The tray is still hot.',
 };
 
@@ -71,7 +71,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
   const hand = urgency === 'late' || urgency === 'now';
   return (
     <section
-      aria-label="Next right action"
+      aria-label="Due next"
       className={`flex flex-col justify-between rounded-xl border-2 p-5 ${hand ? 'border-hand bg-hand-ground' : 'border-line-strong bg-surface'}`}
     >
       <div>

@@ -79,7 +79,7 @@ describe('an oven that is taken out of use on the floor', () => {
   it('stays when it is let be, or refused', async () => {
     show();
     await userEvent.click(screen.getByRole('button', { name: 'Take Port out of use' }));
-    await userEvent.click(screen.getByRole('button', { name: 'Leave it' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
     expect(screen.queryByRole('dialog')).toBeNull();
     server.refuse = 'Somebody else changed this meanwhile.';
     await userEvent.click(screen.getByRole('button', { name: 'Take Port out of use' }));

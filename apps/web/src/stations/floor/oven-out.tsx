@@ -60,11 +60,11 @@ export const OvenOut = ({
           setAsked(false);
           setProblem(null);
         }}
-        title={`${oven.name} is out of use?`}
+        title={`Take ${oven.name} out of use?`}
         lead={
           waiting === 0
             ? 'No load of this day is planned into it any more.'
-            : `${waiting} ${waiting === 1 ? 'load is' : 'loads are'} still planned into it. Who will be late by it is said at once, and what can be done.`
+            : `${waiting} ${waiting === 1 ? 'load is' : 'loads are'} still planned into it. Jokul then says who will be late, and what can be done.`
         }
       >
         {problem && (
@@ -73,7 +73,7 @@ export const OvenOut = ({
           </p>
         )}
         <div className="flex flex-wrap justify-end gap-2">
-          <Button onClick={() => setAsked(false)}>Leave it</Button>
+          <Button onClick={() => setAsked(false)}>Cancel</Button>
           <Button look="hand" disabled={busy} onClick={() => set(true)}>
             Out of use
           </Button>

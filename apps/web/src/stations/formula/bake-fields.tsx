@@ -58,7 +58,7 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
         onCommit={(setC) => set({ setC })}
       />
       <SelectField
-        label="That figure is for"
+        label="Temperature is for"
         value={bake.fan ? 'fan' : 'still'}
         onChange={(event) => set({ fan: event.target.value === 'fan' })}
       >

@@ -27,7 +27,7 @@ afterEach(cleanup);
 describe('how a formula rests and bakes', () => {
   it('is changed field by field, and every change is named', () => {
     render(<Edited />);
-    fireEvent.change(screen.getByLabelText('That figure is for'), {
+    fireEvent.change(screen.getByLabelText('Temperature is for'), {
       target: { value: gng.bake.fan ? 'still' : 'fan' },
     });
     type('Minutes on the tray', '9');

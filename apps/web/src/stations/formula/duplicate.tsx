@@ -40,7 +40,7 @@ export const Duplicate = ({
       open
       onClose={onClose}
       title="Duplicate as a trial"
-      lead="Everything is copied; its versions begin anew."
+      lead="Everything is copied; its versions start from 1."
     >
       <form
         onSubmit={(event) => {
@@ -63,9 +63,9 @@ export const Duplicate = ({
           </p>
         )}
         <div className="mt-4 flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" look="primary" disabled={create.isPending}>
-            Make the trial
+            Create trial
           </Button>
         </div>
       </form>

@@ -119,11 +119,11 @@ export const FormulaPage = () => {
         title="No formula yet"
         action={
           <Link to="/formula/new" className={buttonClass('primary')}>
-            Take in a recipe
+            Import recipe
           </Link>
         }
       >
-        Take in a recipe as it is written, in grams or cups: it becomes the first formula.
+        Import a recipe as it is written, in grams or cups: it becomes your first formula.
       </Empty>
     );
   if (versions.isError) return <Failed error={versions.error} onRetry={() => void versions.refetch()} />;
@@ -163,7 +163,7 @@ export const FormulaPage = () => {
   return (
     <Station
       title={formula.name}
-      question="What is in it, is it sound, and what will it give?"
+      question="What goes in, does it balance, and what will it bake into?"
       queueTitle="Formulas"
       queue={
         <>
@@ -179,7 +179,7 @@ export const FormulaPage = () => {
           ))}
           <p className="px-3 pt-3">
             <Link to="/formula/new" className={buttonClass('plain', 'small')}>
-              Take in a recipe
+              Import recipe
             </Link>
           </p>
         </>
@@ -198,7 +198,7 @@ export const FormulaPage = () => {
             >
               Redo
             </Button>
-            <Button onClick={close}>Leave it as it was</Button>
+            <Button onClick={close}>Discard changes</Button>
             <Button
               look="primary"
               disabled={problem !== null || changes.length === 0 || save.isPending}
@@ -243,7 +243,7 @@ export const FormulaPage = () => {
                 <Fact name="Fat">
                   <Shown figure={componentShare(formula, 'fat')}>{percent(dough.composition.fat)}</Shown>
                 </Fact>
-                <Fact name="of it milk fat">
+                <Fact name="of which butterfat">
                   <Shown figure={componentShare(formula, 'milk fat')}>
                     {percent(dough.fats['milk-fat'] ?? 0)}
                   </Shown>
@@ -264,7 +264,7 @@ export const FormulaPage = () => {
             </WhySection>
           )}
           {dough && (
-            <WhySection title="Is it sound?">
+            <WhySection title="Recipe check">
               <Soundness formula={formula} />
               <p className="mt-2">
                 <Swaps

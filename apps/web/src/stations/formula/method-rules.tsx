@@ -19,7 +19,7 @@ export const Method = ({ formula, editing }: { formula: Formula; editing: boolea
   if (!editing)
     return (
       <p className="mt-3 text-[14px] text-ink-soft">
-        Worked: {creams[method.cream]}; egg {method.egg === 'fully' ? 'fully worked in' : 'barely blended'};
+        Method: {creams[method.cream]}; egg {method.egg === 'fully' ? 'fully worked in' : 'barely blended'};
         finished {method.finish === 'hand' ? 'by hand' : 'in the mixer'}
         {method.doughC !== undefined && `; dough at ${temperature(method.doughC)}`}.
       </p>

@@ -37,7 +37,7 @@ export const MoreActions = ({
               Duplicate as a trial
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} asChild>
-              <Link to="/formula/new">Take in a recipe</Link>
+              <Link to="/formula/new">Import recipe</Link>
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} asChild>
               <Link to={`/formula/${formula.code}/cups`}>In cups, for a customer</Link>

@@ -55,7 +55,7 @@ export const StageTable = ({
       <thead className="text-left text-[12.5px] text-ink-soft">
         <tr>
           <th className="py-1 pr-3 font-normal">Ingredient</th>
-          <th className="w-32 py-1 pr-3 text-right font-normal">Flour = 100</th>
+          <th className="w-32 py-1 pr-3 text-right font-normal">Baker’s %</th>
           <th className="w-32 py-1 text-right font-normal">for {mass(doughG)}</th>
           {editing && <th className="w-8" aria-label="Take out" />}
         </tr>

@@ -22,7 +22,7 @@ describe('swaps', () => {
     expect(screen.getByText(/A forecast by what is typical/)).toBeTruthy();
     expect(screen.getByText(/Check the label for allergens/)).toBeTruthy();
     expect(onTake).not.toHaveBeenCalled();
-    await user.click(screen.getByRole('button', { name: 'Take it into the edit' }));
+    await user.click(screen.getByRole('button', { name: 'Use in this edit' }));
     const [taken] = onTake.mock.calls[0] ?? [];
     const ids = doughLines(taken as Formula).map(({ ingredientId }) => ingredientId);
     expect(ids).toContain('margarine');
@@ -35,7 +35,7 @@ describe('swaps', () => {
     expect(screen.queryByRole('dialog')).toBeNull();
     expect(onTake).not.toHaveBeenCalled();
     await user.click(screen.getByRole('button', { name: 'Swap something …' }));
-    expect(screen.getByText(/Choose one/)).toBeTruthy();
+    expect(screen.getByText(/Choose a swap/)).toBeTruthy();
   });
   it('a blend that cannot be is said, and what was typed stays', async () => {
     const { user } = await opened();

@@ -144,12 +144,12 @@ export const Swaps = ({ formula, onTake }: { formula: Formula; onTake: (formula:
                       close();
                     }}
                   >
-                    Take it into the edit
+                    Use in this edit
                   </Button>
                 </div>
               </>
             ) : (
-              <p className="text-ink-soft">Choose one: what it changes, and what is kept, shows here.</p>
+              <p className="text-ink-soft">Choose a swap to see what changes and what stays.</p>
             )}
             <Blend
               formula={formula}

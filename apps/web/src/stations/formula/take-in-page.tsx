@@ -70,7 +70,7 @@ const Source = ({ onText }: { onText: (text: string) => void }) => {
   return (
     <div className="space-y-3 px-3">
       <label htmlFor="recipe-text" className="block text-[13px] text-ink-soft">
-        Paste it, one ingredient a line
+        Paste it, one ingredient per line
       </label>
       <textarea
         id="recipe-text"
@@ -180,7 +180,7 @@ export const TakeInPage = () => {
         code: shownCode,
         name: title.trim(),
       } as Parameters<typeof create.mutateAsync>[0]);
-      toast(`${made.name} is a formula now: look at piece, rest and bake.`);
+      toast(`${made.name} is saved as a formula. Check piece, rest and bake.`);
       clear();
       void navigate(`/formula/${made.code}`);
     } catch (error) {
@@ -191,7 +191,7 @@ export const TakeInPage = () => {
     (whole !== null || (read.length > 0 && asked === 0)) && title.trim() !== '' && shownCode.length >= 2;
   return (
     <Station
-      title="Take in a recipe"
+      title="Import recipe"
       question="Every line as it was read, with its grams. What is not certain is asked."
       queueTitle="The written recipe"
       queue={<Source onText={onText} />}
@@ -201,8 +201,8 @@ export const TakeInPage = () => {
           <WhySection title="So far">
             <Facts>
               <Fact name="Lines read">{read.length}</Fact>
-              <Fact name="To be answered">{asked}</Fact>
-              <Fact name="Weight of all">{mass(totalG)}</Fact>
+              <Fact name="Open questions">{asked}</Fact>
+              <Fact name="Total weight">{mass(totalG)}</Fact>
             </Facts>
           </WhySection>
           <WhySection title="What the cup does to the dough">
@@ -221,7 +221,7 @@ export const TakeInPage = () => {
       {whole ? (
         <p className="rounded-md border bg-surface px-3 py-2">
           A formula of Jokul’s own: {whole.name}, {whole.stages.length} stages, pieces of {whole.piece.massG}{' '}
-          g. Give it a code and take it in.
+          g. Give it a code and save it.
         </p>
       ) : text.trim() === '' ? (
         <div className="rounded-lg border border-dashed border-line-strong p-8 text-center text-ink-soft">
@@ -240,7 +240,7 @@ export const TakeInPage = () => {
       )}
       {(whole !== null || text.trim() !== '') && (
         <form
-          aria-label="Make it a formula"
+          aria-label="Save as formula"
           className="mt-5 grid grid-cols-[minmax(0,1fr)_7rem_auto] items-end gap-3 border-t border-line-strong pt-3"
           onSubmit={(event) => {
             event.preventDefault();
@@ -260,7 +260,7 @@ export const TakeInPage = () => {
             onChange={(event) => setCode(event.target.value.toUpperCase())}
           />
           <Button type="submit" look="primary" disabled={!ready || create.isPending}>
-            Make it a formula
+            Save as formula
           </Button>
           {(create.error ?? asked > 0) && (
             <p role="alert" className="col-span-3 text-[13.5px] text-ink-soft">

@@ -90,7 +90,7 @@ const Detail = ({ food }: { food: Ingredient }) => {
           </div>
         )}
         <p>
-          <span className="text-ink-soft">Declares </span>
+          <span className="text-ink-soft">Allergens: </span>
           {food.allergens.join(', ') || 'none of the listed allergens'}
         </p>
       </div>

@@ -119,7 +119,7 @@ export const OwnIngredientForm = ({
         ingredients: [...others, row],
         version: bakery.ownIngredientsVersion,
       } as unknown as OwnIngredientsInput);
-      toast(`${row.name} is kept.`);
+      toast(`${row.name} is saved.`);
       onDone();
       void navigate(`/setup/ingredients/${id}`);
     } catch {
@@ -139,7 +139,7 @@ export const OwnIngredientForm = ({
       <div className="grid grid-cols-3 gap-3">
         <Field label="Name" value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
         <SelectField
-          label="It works as"
+          label="Works as"
           value={kind}
           onChange={(event) => setKind(event.target.value as IngredientKind)}
         >
@@ -237,9 +237,9 @@ export const OwnIngredientForm = ({
           look="primary"
           disabled={wrong !== '' || name.trim().length < 2 || source.trim() === '' || save.isPending}
         >
-          Keep it
+          Save ingredient
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        <Button onClick={onDone}>Cancel</Button>
         {source.trim() === '' && (
           <p className="self-center text-[13.5px] text-ink-soft">Say where the figures are from.</p>
         )}

@@ -22,7 +22,7 @@ export const LearnPage = () => {
   const wall = useWallClock();
   const { duration } = useUnits();
   const { search } = useLocation();
-  const title = <h1 className="text-[22px] leading-tight font-semibold">What the bakes taught</h1>;
+  const title = <h1 className="text-[22px] leading-tight font-semibold">What your bakes show</h1>;
   if (!query.data)
     return (
       <section className="px-5 py-4">
@@ -46,7 +46,7 @@ export const LearnPage = () => {
   const [first] = view.next;
   return (
     <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_276px] max-[1000px]:grid-cols-1">
-      <section aria-label="What the bakes taught" className="min-h-0 overflow-y-auto px-5 py-4">
+      <section aria-label="What your bakes show" className="min-h-0 overflow-y-auto px-5 py-4">
         <header className="mb-3 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
           <div>
             {title}
@@ -61,10 +61,10 @@ export const LearnPage = () => {
               disabled={busy || view.undoable === 0}
               onClick={() => undo.mutate(view.version)}
             >
-              Take it back
+              Undo
             </Button>
             <Button look="primary" disabled={busy || counted === 0} onClick={() => use.mutate(view.version)}>
-              {use.isPending ? 'Timing the loads …' : 'Use it from now on'}
+              {use.isPending ? 'Timing the loads …' : 'Use these settings'}
             </Button>
           </div>
         </header>
@@ -97,7 +97,7 @@ export const LearnPage = () => {
               }
             />
             <p className="mt-1 text-[12.5px] text-ink-faint">
-              Dashed: believed before any bake. Black: by the log. Coloured mark: in force.
+              Dashed: assumed before any bake. Black: by the log. Coloured mark: in use.
             </p>
             <h2 className="mt-5 mb-1 text-lg font-semibold">From these bakes</h2>
             <p className="mb-1 text-[12.5px] text-ink-faint">
@@ -114,14 +114,14 @@ export const LearnPage = () => {
         )}
       </section>
       <WhyPane>
-        <WhySection title="In force">
+        <WhySection title="In use">
           <Facts>
             <Fact name="learned from">{view.inForce ? `${view.inForce.bakes} bakes` : 'nothing yet'}</Fact>
             {view.inForce && <Fact name="looked at">{wall.near(view.inForce.atMs, nowMs())}</Fact>}
-            <Fact name="steps that can be taken back">{view.undoable}</Fact>
+            <Fact name="steps that can be undone">{view.undoable}</Fact>
           </Facts>
         </WhySection>
-        <WhySection title="The next bake that would teach most">
+        <WhySection title="The bake to measure next">
           {first ? (
             <>
               <p>
@@ -150,9 +150,9 @@ export const LearnPage = () => {
         </WhySection>
         <WhySection title="How it is learned">
           <p className="text-[13.5px] text-ink-soft">
-            Every measured tray is baked again in the model. The ovens and doughs are moved until model and
+            Every measured tray is baked again in the model. The ovens and doughs are adjusted until model and
             measurements agree best, no further than the bakes say. A figure far off counts little. An oven’s
-            air and how hard it heats look alike in one product; together they hold for the others.
+            temperature and how fast it heats look alike in one product; together they hold for the others.
           </p>
         </WhySection>
         <Cautions

@@ -1,6 +1,7 @@
 import { priorSigma } from '@jokul/core';
 import type { CalibrationView, LearnedView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
+import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
 import { SpreadPicture } from './spread-picture';
 import { figureOf, learnedName, meaning, sayLearned, saySpread } from './words';
@@ -21,6 +22,7 @@ export const LearnedTable = ({
   onHold: (key: string, hold: boolean) => void;
 }) => {
   const names = useNames();
+  const { units } = useUnits();
   const bakes = view.bakes.filter(({ leftOut }) => !leftOut).length;
   const rowOf = (row: LearnedView) => {
     const name = learnedName(row, names);
@@ -36,11 +38,11 @@ export const LearnedTable = ({
           {row.held ? (
             '–'
           ) : (
-            <Shown figure={figureOf(row, names, bakes)}>{sayLearned(row.kind, row.value)}</Shown>
+            <Shown figure={figureOf(row, names, bakes)}>{sayLearned(row.kind, row.value, units)}</Shown>
           )}
         </td>
         <td className="figures py-1 pr-3 text-right whitespace-nowrap text-ink-soft">
-          {row.held ? '' : saySpread(row.kind, row.sigma)}
+          {row.held ? '' : saySpread(row.kind, row.sigma, units)}
         </td>
         <td className="w-[22%] py-1 pr-3">
           {!row.held && (
@@ -49,12 +51,12 @@ export const LearnedTable = ({
               sigma={row.sigma}
               prior={priorSigma[row.kind]}
               inForce={row.inForce}
-              label={`${name}: ${sayLearned(row.kind, row.value)} ${saySpread(row.kind, row.sigma)}`}
+              label={`${name}: ${sayLearned(row.kind, row.value, units)} ${saySpread(row.kind, row.sigma, units)}`}
             />
           )}
         </td>
         <td className="figures py-1 pr-3 text-right whitespace-nowrap text-ink-soft">
-          {view.inForce ? sayLearned(row.kind, row.inForce) : 'nothing'}
+          {view.inForce ? sayLearned(row.kind, row.inForce, units) : 'nothing'}
         </td>
         <td className="py-1 text-right">
           <label className="inline-flex items-center gap-1.5 text-[13px]">
@@ -79,7 +81,7 @@ export const LearnedTable = ({
           <th className="pr-3 pb-1 text-right font-normal">The log says</th>
           <th className="pr-3 pb-1 text-right font-normal">9 times in 10</th>
           <th className="pr-3 pb-1 font-normal">before (dashed) and now</th>
-          <th className="pr-3 pb-1 text-right font-normal">In force</th>
+          <th className="pr-3 pb-1 text-right font-normal">In use</th>
           <th className="pb-1" />
         </tr>
       </thead>

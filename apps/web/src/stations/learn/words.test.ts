@@ -17,11 +17,11 @@ const row = (kind: LearnableKind, of: string, change: Partial<LearnedView> = {})
 
 describe('what was learned, in words', () => {
   it.each<[LearnedView, string]>([
-    [row('offset', 'port'), 'PORT: air above its dial'],
-    [row('transfer', 'port'), 'PORT: how hard it heats'],
-    [row('place', 'port', { position: 3 }), 'PORT, place 3: beyond the oven'],
-    [row('sides', 'port'), 'PORT: right side above left'],
-    [row('depth', 'port'), 'PORT: back above front'],
+    [row('offset', 'port'), 'PORT hotter than set'],
+    [row('transfer', 'port'), 'PORT: how fast it heats'],
+    [row('place', 'port', { position: 3 }), 'PORT, place 3 compared with the oven'],
+    [row('sides', 'port'), 'PORT: right side hotter than left'],
+    [row('depth', 'port'), 'PORT: back hotter than front'],
     [row('house-stiffness', 'all'), 'All doughs here: stiffness'],
     [row('house-colour', 'all'), 'All doughs here: how fast they brown'],
     [row('stiffness', 'GNG'), 'product GNG: stiffness'],
@@ -29,14 +29,15 @@ describe('what was learned, in words', () => {
   ])('%#: has a name', (learned, name) => {
     expect(learnedName(learned, names)).toBe(name);
   });
-  it('kelvins carry their sign, factors are times', () => {
-    expect(sayLearned('offset', 7.42)).toBe('+7.4 K');
-    expect(sayLearned('place', -0.6)).toBe('−0.6 K');
-    expect(sayLearned('transfer', Math.log(0.9))).toBe('× 0.90');
+  it('degrees carry their sign and the unit of the device, factors are times', () => {
+    expect(sayLearned('offset', 7.42, 'metric')).toBe('+7.4 °C');
+    expect(sayLearned('offset', 7.42, 'us')).toBe('+13.4 °F');
+    expect(sayLearned('place', -0.6, 'metric')).toBe('−0.6 °C');
+    expect(sayLearned('transfer', Math.log(0.9), 'us')).toBe('× 0.90');
   });
   it('the spread is nine times in ten', () => {
-    expect(saySpread('offset', 2)).toBe('± 3.3 K');
-    expect(saySpread('colour', 0.1)).toBe('± 18 %');
+    expect(saySpread('offset', 2, 'metric')).toBe('± 3.3 °C');
+    expect(saySpread('colour', 0.1, 'metric')).toBe('± 18 %');
   });
   it.each<[LearnableKind, number, string]>([
     ['offset', 6, 'hotter: pull earlier'],
@@ -55,7 +56,7 @@ describe('what was learned, in words', () => {
   });
   it('opens as a figure that says how many bakes it is from', () => {
     const figure = figureOf(row('offset', 'port', { value: -4, sigma: 2 }), names, 12);
-    expect(figure).toMatchObject({ name: 'PORT: air above its dial', value: -4 });
+    expect(figure).toMatchObject({ name: 'PORT hotter than set', value: -4 });
     expect(figure.terms[0]).toMatchObject({ name: 'logged bakes', value: 12 });
   });
   it('every measured figure has a name', () => {

@@ -1,5 +1,6 @@
 import { learnedFigure, type Figure, type LearnableKind } from '@jokul/core';
 import type { LearnedView } from '@jokul/contracts';
+import { sayDifference, type Units } from '../../lib/units';
 
 interface Names {
   readonly oven: (id: string) => string;
@@ -10,15 +11,15 @@ interface Names {
 export const learnedName = ({ kind, of, position }: LearnedView, names: Names): string => {
   switch (kind) {
     case 'offset':
-      return `${names.oven(of)}: air above its dial`;
+      return `${names.oven(of)} hotter than set`;
     case 'transfer':
-      return `${names.oven(of)}: how hard it heats`;
+      return `${names.oven(of)}: how fast it heats`;
     case 'place':
-      return `${names.oven(of)}, place ${position}: beyond the oven`;
+      return `${names.oven(of)}, place ${position} compared with the oven`;
     case 'sides':
-      return `${names.oven(of)}: right side above left`;
+      return `${names.oven(of)}: right side hotter than left`;
     case 'depth':
-      return `${names.oven(of)}: back above front`;
+      return `${names.oven(of)}: back hotter than front`;
     case 'house-stiffness':
       return 'All doughs here: stiffness';
     case 'house-colour':
@@ -33,18 +34,17 @@ export const learnedName = ({ kind, of, position }: LearnedView, names: Names): 
 const isFactor = (kind: LearnableKind) =>
   kind === 'transfer' || kind.endsWith('stiffness') || kind.endsWith('colour');
 
-const signed = (value: number, digits: number) =>
-  `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(digits)}`;
-
-/** +7.4 K, or × 0.88. */
-export const sayLearned = (kind: LearnableKind, value: number): string =>
-  isFactor(kind) ? `× ${Math.exp(value).toFixed(2)}` : `${signed(value, 1)} K`;
+/** +7.4 °C (or °F), or × 0.88. */
+export const sayLearned = (kind: LearnableKind, value: number, units: Units): string =>
+  isFactor(kind)
+    ? `× ${Math.exp(value).toFixed(2)}`
+    : `${value >= 0 ? '+' : '−'}${sayDifference(value, units, 1)}`;
 
 /** Half of what lies around it nine times in ten. */
-export const saySpread = (kind: LearnableKind, sigma: number): string =>
+export const saySpread = (kind: LearnableKind, sigma: number, units: Units): string =>
   isFactor(kind)
     ? `± ${(100 * (Math.exp(1.645 * sigma) - 1)).toFixed(0)} %`
-    : `± ${(1.645 * sigma).toFixed(1)} K`;
+    : `± ${sayDifference(1.645 * sigma, units, 1)}`;
 
 /** What it does, in a baker's words; empty when it is small. */
 export const meaning = (kind: LearnableKind, value: number): string => {

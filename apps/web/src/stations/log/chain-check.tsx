@@ -12,10 +12,10 @@ export const ChainCheck = () => {
   return (
     <>
       <p className="mb-1.5 text-[13.5px] text-ink-soft">
-        Every entry carries the hash of the one before it, so that a later change shows.
+        Every entry is sealed to the one before it, so that a later change shows.
       </p>
       <Button size="small" disabled={check.isFetching} onClick={() => void check.refetch()}>
-        {check.isFetching ? 'Reading …' : 'Check the chain'}
+        {check.isFetching ? 'Reading …' : 'Check the log is unaltered'}
       </Button>
       {check.data && (
         <p
@@ -23,7 +23,7 @@ export const ChainCheck = () => {
           className={`mt-1.5 text-[13.5px] ${check.data.firstBrokenSeq === null ? '' : 'font-semibold text-hand'}`}
         >
           {check.data.firstBrokenSeq === null
-            ? `${check.data.entries} entries, the chain is whole.`
+            ? `${check.data.entries} entries, none of them altered.`
             : `Entry ${check.data.firstBrokenSeq} does not follow from the one before it: it was changed or removed after it was written.`}
         </p>
       )}

@@ -126,7 +126,7 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
         <div className="mt-4 flex justify-end gap-2">
           <Button onClick={onClose}>Not now</Button>
           <Button type="submit" look="primary" disabled={wrong || empty}>
-            Into the log
+            Log it
           </Button>
         </div>
       </form>

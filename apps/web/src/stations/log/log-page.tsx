@@ -96,7 +96,7 @@ const LotNote = ({ lot }: { lot: string }) => {
         />
       </div>
       <Button type="submit" disabled={!text.trim()}>
-        Keep it
+        Save note
       </Button>
     </form>
   );
@@ -192,7 +192,7 @@ export const LogPage = () => {
         <>
           <DayPicker date={date} />
           <Link to={`/log/learned${search}`} className={buttonClass()}>
-            What the bakes taught
+            What your bakes show
           </Link>
           <Button icon={<Printer size={16} />} onClick={() => window.print()}>
             Print
@@ -209,7 +209,7 @@ export const LogPage = () => {
                 {allTrays.filter((tray) => tray.pulled).reduce((n, tray) => n + tray.pieces, 0)}
               </Fact>
               <Fact name="Trays baked">{allTrays.filter((tray) => tray.pulled).length}</Fact>
-              <Fact name="Pulled over 1 min late">{late.length}</Fact>
+              <Fact name="Pulled more than 1 min late">{late.length}</Fact>
               <Fact name="Measured trays">{allTrays.filter((tray) => tray.inspected).length}</Fact>
             </Facts>
           </WhySection>
@@ -232,7 +232,7 @@ export const LogPage = () => {
           )}
           <Cautions
             items={[
-              'Nothing is deleted: a mistake is struck by a further entry.',
+              'Nothing is deleted: a mistake is struck out by a new entry.',
               'A log is no clearance: Jokul never declares a product safe.',
             ]}
           />

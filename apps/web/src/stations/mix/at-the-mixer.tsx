@@ -129,10 +129,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
         reason: reason.trim(),
       });
     record('note', batchId, {
-      text: `${asking.step.name} begun all the same. ${asking.missing} Reason: ${reason.trim()}`.slice(
-        0,
-        1000,
-      ),
+      text: `${asking.step.name} started anyway. ${asking.missing} Reason: ${reason.trim()}`.slice(0, 1000),
     });
     start(batchId, asking.step.stageId, nowMs());
     setAsking(null);
@@ -204,7 +201,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
         lead={asking?.missing}
       >
         <Field
-          label="Begin all the same, because"
+          label="Start anyway, because"
           value={reason}
           maxLength={400}
           onChange={(event) => setReason(event.target.value)}
@@ -214,7 +211,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
             {asking?.egg ? 'Let it cool' : 'Weigh it first'}
           </Button>
           <Button look="hand" disabled={reason.trim().length < 3} onClick={override}>
-            Begin all the same
+            Start anyway
           </Button>
         </div>
       </Dialog>

@@ -94,7 +94,7 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
             setOut('');
           }}
         >
-          The pan is browned
+          Log the pan
         </Button>
         {last && (
           <p className="pb-1.5 text-ink-soft">

@@ -154,7 +154,7 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
           onChange={(event) => setNow(event.target.value)}
         />
         <Field
-          label="Dough wanted, °C"
+          label="Dough target, °C"
           inputMode="decimal"
           value={wantedText}
           onChange={(event) => setWanted(event.target.value)}
@@ -163,7 +163,7 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
       <p className="mt-3 text-lg">
         {butter ? (
           <>
-            The butter wants{' '}
+            Butter should be{' '}
             <strong className="figures">
               <Shown figure={butter}>{temperature(butter.value, 1)}</Shown>
             </strong>
@@ -171,7 +171,7 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
             {butter.value > 21.5 && ' – too soft to hold air: cool the bowl or the egg instead.'}
           </>
         ) : (
-          'No butter that can be worked gives this dough: change the bowl, the egg, or what is wanted.'
+          'No butter that can be worked gives this dough: change the bowl, the egg, or the target.'
         )}
       </p>
       {asIs && (
@@ -187,7 +187,7 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
       )}
       <div className="mt-3 grid grid-cols-[12rem_8rem_minmax(0,1fr)] items-end gap-3 border-t pt-3 max-sm:grid-cols-1">
         <SelectField
-          label="The butter lies as"
+          label="The butter is in"
           value={form}
           onChange={(event) => setForm(event.target.value as ButterForm)}
         >
@@ -219,7 +219,7 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
           ) : startC >= (targetC ?? 0) ? (
             'It is warm enough now.'
           ) : (
-            'This room does not bring it there.'
+            'It does not get there in this room.'
           )}
         </p>
       </div>

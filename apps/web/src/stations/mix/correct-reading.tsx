@@ -5,7 +5,7 @@ import { grams } from './grams';
 
 const does: Readonly<Record<CorrectionKind, string>> = {
   'take-out': 'Take it out',
-  scale: 'Scale the others',
+  scale: 'Scale everything else',
   'top-up': 'Add it',
   accept: 'Accept it',
 };
@@ -26,7 +26,7 @@ export const CorrectReading = ({
 }) => (
   <div role="group" aria-label={`${name} is off`} className="mt-3 rounded-md border border-hand p-3">
     <p className="font-semibold text-hand">
-      {grams(Math.abs(off), resolutionG)} g {off > 0 ? 'over' : 'under'}. What is to be done?
+      {grams(Math.abs(off), resolutionG)} g {off > 0 ? 'over' : 'under'}. What now?
     </p>
     <ul className="mt-2 space-y-2">
       {corrections.map((correction) => (

@@ -103,7 +103,7 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
           disabled={wrong || open}
           onClick={() => (missing.length > 0 ? setAsking(true) : finish())}
         >
-          The batch is mixed
+          Mixing done
         </Button>
         {missing.length > 0 && <p className="pb-1.5 text-ink-soft">{missing.length} still to weigh</p>}
       </div>

@@ -116,7 +116,7 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                         )}
                         {weighed?.decision && (
                           <span className="block text-[12.5px] font-normal text-ink-faint">
-                            {weighed.decision === 'scale' ? 'others scaled to it' : 'accepted'}
+                            {weighed.decision === 'scale' ? 'others scaled to match' : 'accepted'}
                           </span>
                         )}
                       </td>

@@ -32,7 +32,7 @@ export const FirstSteps = ({
     },
     {
       to: '/formula/new',
-      name: 'Take in the first recipe',
+      name: 'Import the first recipe',
       says: 'Formula: paste it as it is written, in grams or cups',
       done: bakery.formulas.length > 0,
     },

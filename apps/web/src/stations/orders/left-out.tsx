@@ -21,9 +21,9 @@ export const LeftOut = ({ date, lines }: { date: string; lines: readonly OrderVi
               size="small"
               disabled={back.isPending}
               onClick={() => line.standing && back.mutate(line.standing.id)}
-              aria-label={`Take back ${line.productCode} for ${line.customer}`}
+              aria-label={`Put back ${line.productCode} for ${line.customer}`}
             >
-              Take back
+              Put back
             </Button>
           </li>
         ))}

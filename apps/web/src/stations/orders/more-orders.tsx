@@ -110,7 +110,7 @@ const usePutOn = (date: string, onDone: () => void) => {
       {
         onSuccess: ({ added, already }) => {
           toast(
-            `${added.length} ${added.length === 1 ? 'line' : 'lines'} put on the list${already > 0 ? `; ${already} stood there already` : ''}.`,
+            `${added.length} ${added.length === 1 ? 'line' : 'lines'} put on the list${already > 0 ? `; ${already} were there already` : ''}.`,
             added.length > 0
               ? { action: { label: 'Undo', onClick: () => added.forEach((line) => remove.mutate(line)) } }
               : {},

@@ -173,7 +173,7 @@ export const OrdersPage = () => {
           </WhySection>
           <Cautions
             items={[
-              'The bake list is met after losses and test pieces: open a dough figure to see them.',
+              'Losses and test pieces are included: open a dough figure to see them.',
               'A changed line changes the plan only when the day is planned again.',
             ]}
           />

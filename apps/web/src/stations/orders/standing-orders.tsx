@@ -112,7 +112,7 @@ export const StandingOrders = ({
       wide
       onClose={onClose}
       title="Standing orders"
-      lead={`They bring their lines on their days by themselves, but for days on which the bakery is closed. A single day is changed, or left out, on its own list; a change here holds from ${day(date)} on.`}
+      lead={`Each adds its line on its days, except when the bakery is closed. A single day is changed, or left out, on its own list; a change here holds from ${day(date)} on.`}
     >
       {isError ? (
         <Failed error={error} onRetry={() => void refetch()} />
@@ -138,7 +138,7 @@ export const StandingOrders = ({
                           onDone={saved}
                         />
                         <Button size="small" look="quiet" className="mt-1" onClick={() => setChanging(null)}>
-                          Leave it as it is
+                          Cancel
                         </Button>
                       </li>
                     ) : (

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { samplePlan, type Equipment, type Formula, type HouseRules, type RemainderUse } from '@jokul/core';
 import { record } from '../../journal/store';
+import { ordinal } from '../../lib/ordinal';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { RemainderChoice } from './remainder-choice';
@@ -121,7 +122,7 @@ export const PortionForm = (props: PortionFormProps) => {
           onChange={(event) => setText(event.target.value)}
           placeholder="33.5 34 32.5 …"
           error={wrong ?? undefined}
-          hint={`${plan.weigh} of ${expected}: the first ${plan.first}, then one in ${plan.oneIn}; with spaces between, in their order.`}
+          hint={`${plan.weigh} of ${expected}: the first ${plan.first}, then every ${ordinal(plan.oneIn)}; with spaces between, in their order.`}
           className="figures text-lg"
         />
       </div>
@@ -151,7 +152,7 @@ export const PortionForm = (props: PortionFormProps) => {
           look="primary"
           disabled={uncounted || unweighed || countWrong || leftWrong || wrong !== null || !mixed}
         >
-          It is portioned
+          Portioning done
         </Button>
         {!mixed && <p className="text-ink-soft">The batch is not mixed yet.</p>}
       </div>

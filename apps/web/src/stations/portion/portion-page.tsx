@@ -92,13 +92,13 @@ const PortionWork = () => {
                 <Shown figure={count.remainder}>{about(count.remainder.value)}</Shown>
               </Fact>
               {count.spreadMass && (
-                <Fact name="or each piece">
+                <Fact name="spread evenly: each piece">
                   <Shown figure={count.spreadMass}>{mass(Number(count.spreadMass.value.toFixed(1)))}</Shown>
                 </Fact>
               )}
             </Facts>
             <p className="mt-1 text-[13px] text-ink-soft">
-              Planned were {batch.pieces}. The remainder can be spread over all pieces, become a smaller test
+              Planned: {batch.pieces}. The remainder can be spread over all pieces, become a smaller test
               piece, or go back to the cold.
             </p>
           </WhySection>

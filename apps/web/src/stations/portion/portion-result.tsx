@@ -46,7 +46,7 @@ export const PortionResult = ({
         Portioned at {wall.time(done.atMs)} by the {done.who.toLowerCase()}: {done.pieces} pieces
         {done.scoop > 0 ? `, scoop No. ${done.scoop}${done.filled ? `, ${done.filled}` : ''}` : ''},{' '}
         {about(done.remainderG)} left over
-        {done.remainder ? `, ${uses[done.remainder]}` : ''}. Planned were {planned}.
+        {done.remainder ? `, ${uses[done.remainder]}` : ''}. Planned: {planned}.
       </p>
       <div className="mb-4 max-w-md">
         <Facts>

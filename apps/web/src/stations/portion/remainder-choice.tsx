@@ -26,7 +26,7 @@ export const RemainderChoice = ({
   if (!(remainderG > 0) || !(pieces >= 1)) return null;
   return (
     <fieldset className="mt-4">
-      <legend className="mb-1 text-[13px] text-ink-soft">What becomes of the rest</legend>
+      <legend className="mb-1 text-[13px] text-ink-soft">Leftover dough</legend>
       <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
         {remainderOptions(remainderG, pieces, pieceMassG, toleranceShare).map(
           ({ use, sentence, possible, figure }) => (

@@ -61,7 +61,7 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
             </Fact>
           )}
           {corrected && (
-            <Fact name="Mean, doubt in its favour">
+            <Fact name="Mean, upper limit">
               <Shown figure={corrected}>{corrected.value.toFixed(2)} g</Shown>
             </Fact>
           )}

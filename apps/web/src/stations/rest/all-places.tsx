@@ -20,6 +20,7 @@ import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
 import { TemperatureChip } from '../../ui/temperature-chip';
 import { useNeedles } from './use-needles';
+import { sayCooling } from './needle-core';
 import { LazyChart } from '../../viz/lazy-chart';
 
 const shelfNames = { trays: 'trays', tubs: 'tubs', bags: 'bags' } as const;
@@ -27,7 +28,7 @@ const faultNames = {
   'door-open': 'the door stands open',
   'machine-off': 'the machine is off',
   'probe-silent': 'the probe is silent',
-  'probe-wrong': 'the probe shows nonsense',
+  'probe-wrong': 'the probe reads wrong',
 } as const;
 const faultButtons = {
   'door-open': 'door open',
@@ -151,11 +152,11 @@ export const AllPlaces = ({ current }: { current: string }) => {
               <p className="text-[13.5px] text-ink-soft">
                 {needle ? (
                   <>
-                    takes the heat <Shown figure={needle.shown}>{needle.factor.toFixed(2)} ×</Shown> as hard
-                    as stated, by {needle.cores} measured {needle.cores === 1 ? 'core' : 'cores'}
+                    cools <Shown figure={needle.shown}>{sayCooling(needle.factor)}</Shown>, by {needle.cores}{' '}
+                    probe {needle.cores === 1 ? 'reading' : 'readings'}
                   </>
                 ) : (
-                  'no core was measured in here yet'
+                  'no probe reading in here yet'
                 )}
               </p>
               <ul className="mt-1 space-y-1">
@@ -201,7 +202,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
                 <span>Simulated probe{fault ? `: ${faultNames[fault.kind]}` : ', try a fault:'}</span>
                 {fault ? (
                   <Button size="small" disabled={play.isPending} onClick={() => setFault(place.id, null)}>
-                    Put it right
+                    Clear the fault
                   </Button>
                 ) : (
                   faultKinds.map((kind) => (

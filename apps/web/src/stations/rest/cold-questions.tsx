@@ -227,7 +227,7 @@ export const ColdQuestions = ({
         <h2 className="font-semibold">When must it come out?</h2>
         <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-2">
           <Field
-            label="Lies at, °C"
+            label="Dough now, °C"
             inputMode="decimal"
             className="figures text-right"
             value={outFrom}
@@ -242,7 +242,7 @@ export const ColdQuestions = ({
             ))}
           </SelectField>
           <Field
-            label="Wanted at, °C"
+            label="Target, °C"
             inputMode="decimal"
             className="figures text-right"
             value={target}
@@ -258,7 +258,7 @@ export const ColdQuestions = ({
               '…'
             )
           ) : lead.data === null ? (
-            'That place never brings it there.'
+            'It never gets there in that place.'
           ) : (
             <>
               <Shown figure={lead.data} className="font-semibold">

@@ -57,7 +57,7 @@ export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPut
       error={startWrong ? '−25 to 40 °C' : undefined}
     />
     <Button type="submit" look="primary" disabled={startWrong || notYet !== null}>
-      It is in
+      Put away
     </Button>
     {notYet && <p className="col-span-4 text-ink-soft">{notYet}</p>}
   </form>

@@ -17,8 +17,11 @@ interface NeedleCoreProps {
   readonly answer: NeedleAnswer | undefined;
 }
 
-/** How a factor on the heat transfer reads. */
-const sayFactor = (factor: number) => `${factor.toFixed(2)} ×`;
+/** How a factor on the heat transfer of a place reads. */
+export const sayCooling = (factor: number): string => {
+  const how = Math.abs(factor - 1) < 0.03 ? 'as assumed' : `${factor > 1 ? 'faster' : 'slower'} than assumed`;
+  return `${how} (× ${factor.toFixed(2)})`;
+};
 
 /** A core measured with a needle goes into the log, and the curve of this place follows it. */
 export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleCoreProps) => {
@@ -30,12 +33,12 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
   const value = Number(text.replace(',', '.'));
   const wrong = text.trim() === '' || !Number.isFinite(value) || value < -35 || value > 45;
   return (
-    <section aria-label="Core by the needle" className="mt-4 rounded-md border bg-surface px-4 py-3">
-      <h2 className="text-lg font-semibold">Core by the needle</h2>
+    <section aria-label="Probe reading" className="mt-4 rounded-md border bg-surface px-4 py-3">
+      <h2 className="text-lg font-semibold">Probe reading</h2>
       <p className="mb-2 text-[13.5px] text-ink-soft">
         {evened
-          ? 'This dough is even with its air: its core tells whether it is cold, and nothing of the place.'
-          : `Measured while it cools, it tells how hard the ${placeName} really takes the heat; every dough in there is followed by that.`}
+          ? 'This dough is at air temperature: its core says whether it is cold, but nothing about the place.'
+          : `Measured while it cools, it shows how fast the ${placeName} really cools; every dough in there is then timed by that.`}
       </p>
       <form
         className="flex flex-wrap items-end gap-3"
@@ -58,10 +61,10 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
             onChange={(event) => setText(event.target.value)}
           />
         </div>
-        <Button type="submit">Into the log</Button>
+        <Button type="submit">Log it</Button>
       </form>
       {stay.cores.length > 0 && (
-        <ul className="mt-2 divide-y divide-line text-[13.5px]" aria-label="Measured cores">
+        <ul className="mt-2 divide-y divide-line text-[13.5px]" aria-label="Probe readings">
           {stay.cores.map(({ entryId, atMs, temperatureC, who }) => (
             <li key={entryId} className="flex justify-between gap-3 py-1">
               <span className="figures">
@@ -74,14 +77,14 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
       )}
       {answer && (
         <p className="mt-2" role="status">
-          The {placeName} takes the heat{' '}
+          The {placeName} cools{' '}
           <Shown figure={answer.shown}>
-            <strong className="font-semibold">{sayFactor(answer.factor)}</strong>
-          </Shown>{' '}
-          as hard as stated, ± {transferBandPercent(answer)} %, by {answer.cores} measured{' '}
-          {answer.cores === 1 ? 'core' : 'cores'}.
+            <strong className="font-semibold">{sayCooling(answer.factor)}</strong>
+          </Shown>
+          , ± {transferBandPercent(answer)} %, by {answer.cores} probe{' '}
+          {answer.cores === 1 ? 'reading' : 'readings'}.
           {answer.beside.some(({ outlier }) => outlier) &&
-            ' One core is far from what the others say: look at the entry.'}
+            ' One reading is far from the others: look at the entry.'}
         </p>
       )}
     </section>

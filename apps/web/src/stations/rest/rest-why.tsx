@@ -31,7 +31,7 @@ export const Ready = (props: ReadyProps) => {
       <Facts>
         <Fact name={`Core at ${readyC === null ? '' : temperature(readyC)}`}>
           {evened ? (
-            'long since'
+            'ready'
           ) : ready ? (
             <Shown figure={ready}>{duration(Math.round(ready.value / 60) * 60)}</Shown>
           ) : computing ? (
@@ -62,7 +62,7 @@ export const Ready = (props: ReadyProps) => {
         {measured
           ? 'Computed with the air that the probe saw since it went in; from now on with the air as it is.'
           : 'Computed with the set air of the place.'}{' '}
-        Measure the core now and then: the curve follows the needle.
+        Measure the core now and then: the curve follows the reading.
       </p>
     </WhySection>
   );
@@ -86,7 +86,7 @@ export const RestWindow = ({
         <Fact name="Best">{duration(rest.bestS)}</Fact>
         <Fact name="Not after">{duration(rest.maxS)}</Fact>
         {rest.temperS > 0 && (
-          <Fact name={rest.form === 'bag' ? 'of it thawing' : 'then on the bench'}>
+          <Fact name={rest.form === 'bag' ? 'of which thawing' : 'then on the bench'}>
             {duration(rest.temperS)}
           </Fact>
         )}

@@ -188,7 +188,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                 {warmAgain && (
                   <Alarm>
                     It was cold and is warm again: its core is at about {temperature(coreNow, 1)}. Measure it
-                    with a needle; dough with egg that was above {temperature(data.rules.coldLimitC)} for long
+                    with a probe; dough with egg that was above {temperature(data.rules.coldLimitC)} for long
                     is thrown away.
                   </Alarm>
                 )}
@@ -205,7 +205,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                 {way?.assumed && probes.data && (
                   <Alarm>
                     The probe has told nothing since {wall.near(way.assumed.sinceMs, now)}: the curve assumes{' '}
-                    {temperature(way.assumed.airC)} since then. Measure the core with a needle.
+                    {temperature(way.assumed.airC)} since then. Measure the core with a probe.
                   </Alarm>
                 )}
                 {inside && <WindowBar rest={rest} ageS={windowS} enteredMs={now - windowS * 1000} />}
@@ -228,7 +228,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                 )}
                 <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
                   Core and surface
-                  {evened && ': even with the air since long'}
+                  {evened && ': already at air temperature'}
                 </h2>
                 <ColdCurve
                   curve={curve}

@@ -119,7 +119,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
         </SelectField>
         <div className="w-28">
           <Field
-            label="Dough at first, °C"
+            label="Dough at the start, °C"
             inputMode="decimal"
             className="figures text-right"
             value={start}
@@ -171,7 +171,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
             <button
               type="button"
               className="mt-1 grid size-7 place-items-center pointer-coarse:mt-0 pointer-coarse:size-11 rounded text-ink-soft hover:bg-ground disabled:opacity-40"
-              aria-label={`Take step ${i + 1} away`}
+              aria-label={`Remove step ${i + 1} `}
               disabled={steps.length === 1}
               onClick={() => setSteps(steps.filter(({ key }) => key !== step.key))}
             >
@@ -197,7 +197,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
           ])
         }
       >
-        Then to
+        Add step
       </Button>
       {life.isError ? (
         <p role="alert" className="mt-3 font-medium text-hand">
@@ -213,7 +213,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
                     <td className="py-1 pr-3 font-medium first-letter:uppercase">{name}</td>
                     <td className="figures py-1 pr-3 text-right whitespace-nowrap">
                       {atS === null
-                        ? 'not on this way'
+                        ? 'not on this route'
                         : atS === 0
                           ? 'from the start'
                           : `after ${duration(atS)}`}

@@ -2,7 +2,7 @@ import type { Liner } from '@jokul/core';
 
 /** Name, label, unit that the form shows, and how the stored value becomes that unit. */
 export const ruleFields = [
-  ['bowlLossShare', 'Stays in the bowl, %', 100],
+  ['bowlLossShare', 'Left in the bowl, %', 100],
   ['portionLossShare', 'Lost at portioning, %', 100],
   ['testPieces', 'Test pieces per product', 1],
   ['pieceToleranceShare', 'Tolerance of a piece, %', 100],
@@ -10,7 +10,7 @@ export const ruleFields = [
   ['readyCoreC', 'Core counts as cold at, °C', 1],
   ['coldLimitC', 'Raw dough at or below, °C', 1],
   ['centreC', 'Baked centre at least, °C', 1],
-  ['outMaxS', 'Out of the cold, all in all, h', 1 / 3600],
+  ['outMaxS', 'Out of the cold in total, h', 1 / 3600],
   ['thawedMaxS', 'Thawed, h', 1 / 3600],
   ['frozenMaxS', 'Frozen, days', 1 / 86_400],
   ['probeSilentS', 'Probe silent for, min', 1 / 60],

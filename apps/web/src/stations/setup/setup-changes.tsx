@@ -25,9 +25,7 @@ const figure = (key: string, value: unknown): string => {
   return typeof value === 'number' ? String(Math.round(value * factor * 100) / 100) : JSON.stringify(value);
 };
 const ruleName = (key: string): string =>
-  ruleFields.find(([own]) => own === key)?.[1] ??
-  { liner: 'On the tray lies', trayId: 'Planned on the tray' }[key] ??
-  key;
+  ruleFields.find(([own]) => own === key)?.[1] ?? { liner: 'Liner', trayId: 'Tray to plan with' }[key] ?? key;
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <section className="mt-3">

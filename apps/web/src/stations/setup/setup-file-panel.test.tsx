@@ -91,7 +91,7 @@ describe('a setup file', () => {
     expect(text()).toContain('GNG Quay Ginger a new version');
     expect(server.taken).toEqual([]);
     await userEvent.click(screen.getByRole('checkbox', { name: /Pier Ovens, Europe\/Lisbon/ }));
-    await userEvent.click(screen.getByRole('button', { name: 'Take it in' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Use this file' }));
     await waitFor(() => expect(server.taken).toHaveLength(1));
     expect(server.taken[0]).toMatchObject({ withBakery: true, versions: changes.versions });
     await userEvent.click(await screen.findByRole('button', { name: 'Undo' }));
@@ -104,7 +104,7 @@ describe('a setup file', () => {
     show();
     await give(JSON.stringify({ ...file, bakery: { name: bakery.name, timeZone: 'Atlantic/Faroe' } }));
     expect(await screen.findByText(/^Nothing: all that is in the file/)).toBeTruthy();
-    expect(screen.getByRole('button', { name: 'Take it in' })).toHaveProperty('disabled', true);
+    expect(screen.getByRole('button', { name: 'Use this file' })).toHaveProperty('disabled', true);
   });
 
   it.each([

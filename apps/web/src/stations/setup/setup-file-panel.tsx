@@ -53,13 +53,13 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const undo = async (before: SetupFile) => {
     const { versions } = await look.mutateAsync({ file: before, withBakery: true });
     await take.mutateAsync({ file: before, withBakery: true, versions });
-    toast('The setup is as it was. What the file brought and nothing here knew is retired.');
+    toast('The setup is as it was. Things that came only with the file are retired.');
   };
   const takeIn = async ({ file, changes }: Looked) => {
     const before = await askSetup();
     await take.mutateAsync({ file, withBakery, versions: changes.versions });
     setLooked(null);
-    toast('The setup was taken in. Plans made before are marked as old.', {
+    toast('The setup file is in use. Plans made before are marked as old.', {
       duration: 20_000,
       action: { label: 'Undo', onClick: () => void undo(before).catch(say) },
     });
@@ -79,7 +79,7 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           Save the setup
         </Button>
         <Button icon={<Upload size={16} />} disabled={look.isPending} onClick={() => input.current?.click()}>
-          {look.isPending ? 'Reading …' : 'Take in a file'}
+          {look.isPending ? 'Reading …' : 'Load a setup file'}
         </Button>
         <input
           ref={input}
@@ -135,7 +135,7 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
             <div className="mt-4 flex justify-end gap-2">
               <Button onClick={() => setLooked(null)}>Cancel</Button>
               <Button type="submit" look="primary" disabled={nothing || take.isPending}>
-                {take.isPending ? 'Taking it in …' : 'Take it in'}
+                {take.isPending ? 'Loading …' : 'Use this file'}
               </Button>
             </div>
           </form>

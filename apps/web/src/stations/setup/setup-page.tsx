@@ -72,7 +72,7 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
         ))}
         <div className="col-span-2">
           <SelectField
-            label="Planned on the tray"
+            label="Tray to plan with"
             error={formState.errors.trayId?.message}
             {...register('trayId')}
           >
@@ -83,7 +83,7 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
             ))}
           </SelectField>
         </div>
-        <SelectField label="On the tray lies" error={formState.errors.liner?.message} {...register('liner')}>
+        <SelectField label="Liner" error={formState.errors.liner?.message} {...register('liner')}>
           {linerNames.map(([liner, name]) => (
             <option key={liner} value={liner}>
               {name}
@@ -93,7 +93,7 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
       </div>
       <div className="mt-3 flex justify-end gap-2">
         <Button disabled={!formState.isDirty} onClick={() => reset(shown())}>
-          As they were
+          Reset
         </Button>
         <Button type="submit" look="primary" disabled={!formState.isDirty || save.isPending}>
           Save the rules
@@ -143,10 +143,10 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
       </div>
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="primary" onClick={() => send('running')}>
-          Set, and let it run
+          Set and run
         </Button>
-        <Button onClick={() => send('frozen')}>Set, standing still</Button>
-        <Button onClick={() => send('real')}>The real time</Button>
+        <Button onClick={() => send('frozen')}>Set and stop</Button>
+        <Button onClick={() => send('real')}>Use the real time</Button>
       </div>
     </>
   );
@@ -178,7 +178,7 @@ export const SetupPage = () => {
           <Panel title="The bakery">
             <BakeryForm key={data.name + data.rules.timeZone} bakery={data} />
           </Panel>
-          <Panel title="All of it as a file">
+          <Panel title="Setup file">
             <SetupFilePanel bakery={data} />
           </Panel>
           <Panel title="Is all well?">
@@ -208,7 +208,7 @@ export const SetupPage = () => {
               </SelectField>
               <div className="col-span-2">
                 <Field
-                  label="Name of this device in the journal"
+                  label="Name of this device in the log"
                   value={device}
                   maxLength={40}
                   onChange={(event) => event.target.value.trim() && set({ device: event.target.value })}
@@ -218,7 +218,7 @@ export const SetupPage = () => {
           </Panel>
           <Panel title="Ingredients">
             <p className="mb-2 text-ink-soft">
-              What every ingredient consists of, weighs and declares; and those of our own.
+              What each ingredient is made of, what it weighs, its allergens; and your own.
             </p>
             <Link to="/setup/ingredients" className={buttonClass()}>
               Open the library

@@ -45,7 +45,7 @@ export const leaveningFindings = (formula: Formula): readonly Finding[] => {
     findings.push({
       code: 'base-left',
       level: 'mind',
-      sentence: `Soda beyond its acid: ${formatNumber(left.value)} mmol per kg of dough (about ${formatNumber(left.value / 11.9)} g of soda) find none. Browner, more spread; soapy when it is much.`,
+      sentence: `About ${formatNumber(left.value / 11.9)} g of soda per kg of dough finds no acid. Browner, more spread; soapy when it is much.`,
       figures: { left: left.value },
       figure: left,
     });
@@ -53,7 +53,7 @@ export const leaveningFindings = (formula: Formula): readonly Finding[] => {
     findings.push({
       code: 'acid-left',
       level: 'mind',
-      sentence: `More acid than soda: ${formatNumber(-left.value)} mmol per kg of dough are left. Paler, less spread, tart.`,
+      sentence: `There is acid left for another ${formatNumber(-left.value / 11.9)} g of soda per kg of dough. Paler, less spread, tart.`,
       figures: { left: left.value },
       figure: left,
     });

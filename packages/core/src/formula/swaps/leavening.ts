@@ -52,8 +52,8 @@ const otherCocoa = (formula: Formula, from: string, to: string): Swapped => {
     formula: swapped,
     says: `As much cocoa as before. ${
       moved
-        ? 'The leavening does not hang on it.'
-        : `Base beyond its acid goes from ${formatNumber(before)} to ${formatNumber(after)} mmol per kg of dough: ${
+        ? 'The leavening does not depend on it.'
+        : `Soda beyond its acid goes from ${formatNumber(before / 11.9)} to ${formatNumber(after / 11.9)} g per kg of dough: ${
             after > before ? 'darker and more spread, and soapy when it is much' : 'paler and less spread'
           }. Balance the soda again.`
     } Alkalised cocoa is darker and milder. A forecast: bake a trial tray.`,

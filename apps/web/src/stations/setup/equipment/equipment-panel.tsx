@@ -87,7 +87,7 @@ const KindList = ({ kind, bakery }: { readonly kind: Kind; readonly bakery: Bake
   const moveUp = async (thing: Thing) => {
     const i = things.indexOf(thing);
     const next = [...things.slice(0, i - 1), thing, ...things.slice(i - 1, i), ...things.slice(i + 1)];
-    const problem = await change(withThings(equipment, kind, next), `${nameOf(thing)} is one place up.`);
+    const problem = await change(withThings(equipment, kind, next), `${nameOf(thing)} moved up.`);
     if (problem) toast.error(problem, { duration: 12_000 });
   };
   const copied = (thing: Thing): Kind => ({

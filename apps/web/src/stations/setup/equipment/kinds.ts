@@ -58,7 +58,7 @@ export const kinds: readonly Kind[] = [
       },
       {
         key: 'degreesPerMin',
-        label: 'Heats in a minute by',
+        label: 'Heats up per minute',
         said: '# a minute',
         ask: { as: 'difference', min: 0.1, max: 60 },
         hint: 'Time it over 30 °C, or 50 °F, and divide by the minutes.',
@@ -164,10 +164,10 @@ export const kinds: readonly Kind[] = [
     one: 'scale',
     details: [
       name,
-      { key: 'maxMassG', label: 'Carries', said: 'to #', ask: { as: 'mass', min: 20, max: 500_000 } },
+      { key: 'maxMassG', label: 'Capacity', said: 'to #', ask: { as: 'mass', min: 20, max: 500_000 } },
       {
         key: 'resolutionG',
-        label: 'Shows steps of',
+        label: 'Reads to',
         said: 'by #',
         ask: { as: 'mass', min: 0.001, max: 100 },
         hint: 'The smallest step of its display.',
@@ -201,7 +201,7 @@ export const kinds: readonly Kind[] = [
       },
       {
         key: 'hWPerM2K',
-        label: 'Air moves',
+        label: 'Air movement',
         ask: {
           as: 'choice',
           choices: [

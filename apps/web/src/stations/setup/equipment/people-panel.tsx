@@ -138,7 +138,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
               <Button
                 size="small"
                 look="quiet"
-                aria-label={`Take out the shift ${shift.name}`}
+                aria-label={`Remove the shift ${shift.name}`}
                 icon={<X size={15} aria-hidden />}
                 onClick={() => setShifts((all) => all.filter((_, j) => j !== i))}
               />

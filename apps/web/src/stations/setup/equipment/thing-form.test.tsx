@@ -95,8 +95,8 @@ describe('a thing of the equipment', () => {
     usePreferences.getState().set({ units: 'us' });
     const port = thingsOf(demoEquipment, 'ovens')[0] ?? null;
     const { user, onTake } = open(kindOf('ovens'), port);
-    expect(screen.getByLabelText<HTMLInputElement>(/^Heats in a minute by, °F/).value).toBe('14.4');
-    await type(user, /^Heats in a minute by/, '9');
+    expect(screen.getByLabelText<HTMLInputElement>(/^Heats up per minute, °F/).value).toBe('14.4');
+    await type(user, /^Heats up per minute/, '9');
     await user.click(screen.getByRole('button', { name: 'Save' }));
     expect(onTake.mock.calls[0]?.[0].degreesPerMin).toBeCloseTo(5, 9);
   });

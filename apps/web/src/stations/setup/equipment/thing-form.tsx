@@ -149,7 +149,7 @@ export const ThingForm = ({
           </p>
         )}
         <div className="mt-4 flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" look="primary" disabled={saving}>
             {thing ? 'Save' : `Add the ${kind.one}`}
           </Button>
