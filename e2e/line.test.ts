@@ -223,7 +223,7 @@ test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ pa
   await expect(needle.getByText('−35 to 45')).toBeVisible();
   await needle.getByLabel('Core, °C').fill('14.5');
   await needle.getByLabel('Core, °C').press('Enter');
-  await expect(needle.getByRole('list', { name: 'Measured cores' })).toContainText('14.5 °C');
+  await expect(needle.getByRole('list', { name: 'Probe readings' })).toContainText('14.5 °C');
   await expect(needle.getByRole('status')).toContainText(
     /cools slower than assumed \(× 0\.\d\d\), ± \d+ %, by 1 probe reading/,
   );

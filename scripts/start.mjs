@@ -13,9 +13,12 @@ import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs
 const nightly = { hour: 2, minute: 30, keep: 14 };
 
 const port = Number(process.env.JOKUL_PORT ?? 4310);
-/** A bakery of one's own, in a folder of its own; the demo stays beside it. */
-const own = process.argv.includes('--empty');
-const folder = own ? 'own' : 'db';
+/** Which bakery is open: the demo, or one's own in a folder of its own. The server may ask for the other one. */
+let own = process.argv.includes('--empty');
+const folder = () => inRoot('.jokul', own ? 'own' : 'db');
+const lock = (ofOwn) => inRoot('.jokul', ofOwn ? 'start-own.lock' : 'start.lock');
+/** The server ends with this code to have the other bakery opened in its place. */
+const otherBakeryCode = 75;
 
 await orSay(async () => {
   const [major, minor] = process.versions.node.split('.').map(Number);
@@ -26,8 +29,8 @@ await orSay(async () => {
     throw new Trouble(`JOKUL_PORT is "${process.env.JOKUL_PORT}", which is no port number (1 to 65535).`);
   }
   const address = `http://127.0.0.1:${port}`;
-  const release = holdLock(inRoot('.jokul', own ? 'start-own.lock' : 'start.lock'), address);
-  process.on('exit', release);
+  let release = holdLock(lock(own), address);
+  process.on('exit', () => release());
   if (!(await isFree(port))) {
     throw new Trouble(
       `port ${port} is taken by another program. Choose another one, for example: JOKUL_PORT=${port + 1} npm start`,
@@ -38,7 +41,7 @@ await orSay(async () => {
   let stopping = false;
   let db;
   const startDatabase = async () => {
-    db = await startMariadb(inRoot('.jokul', folder), {
+    db = await startMariadb(folder(), {
       onLost: () => {
         if (stopping) return;
         const { port: before } = db;
@@ -55,11 +58,30 @@ await orSay(async () => {
   };
   await startDatabase();
 
+  let switching = Promise.resolve();
+  /** The other bakery in place of this one; where it cannot be, this one goes on. */
+  const openOther = async () => {
+    let releaseOther;
+    try {
+      releaseOther = holdLock(lock(!own), address);
+    } catch (error) {
+      if (!(error instanceof Trouble)) throw error;
+      say(error.message);
+      return;
+    }
+    release();
+    release = releaseOther;
+    await db.stop();
+    own = !own;
+    say(`Opening ${own ? 'your own bakery' : 'the demo'} ...`);
+    await startDatabase();
+  };
   const stop = async (why) => {
     if (stopping) return;
     stopping = true;
     say(why);
     kept.stop();
+    await switching.catch(() => undefined);
     await stopServer(kept.child());
     await db.stop();
     say('Everything is saved. Jokul is stopped.');
@@ -67,8 +89,21 @@ await orSay(async () => {
   };
   const kept = keepUp(
     () =>
-      spawnServer(serverEnv(db, { port, JOKUL_BACKUPS: backupFolder(), ...(own && { JOKUL_SEED: 'own' }) })),
+      spawnServer(
+        serverEnv(db, {
+          port,
+          JOKUL_BACKUPS: backupFolder(),
+          JOKUL_OTHER: '1',
+          ...(own && { JOKUL_SEED: 'own' }),
+        }),
+      ),
     {
+      onCode: async (code) => {
+        if (code !== otherBakeryCode) return false;
+        switching = openOther();
+        await switching.catch((error) => stop(`The other bakery could not be opened: ${error.message}`));
+        return !stopping;
+      },
       onEnd: (code, signal) =>
         say(`The server ended by itself (${signal ?? `exit code ${code}`}): starting it again ...`),
       onGiveUp: (code, signal) => {

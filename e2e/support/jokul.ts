@@ -19,20 +19,27 @@ const freePort = (): Promise<number> =>
     });
   });
 
+/** What the server ends with to have the other bakery opened in its place. */
+const otherBakeryCode = 75;
+
 /** A Jokul of its own: real server, own database with the demo bakery. It can be killed and started again. */
 export class Jokul {
   private process: ChildProcess | undefined;
+  /** The own bakery in place of the demo, in a database of its own, as the start command has them. */
+  private own: string | null = null;
 
   private constructor(
     readonly port: number,
     private readonly database: string,
+    private readonly other: string | null,
   ) {}
 
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  static async start(): Promise<Jokul> {
+  /** @param other whether it stands in for the start command, which opens the other bakery when the server asks for it */
+  static async start(other = false): Promise<Jokul> {
     const database = `jokul_e2e_${randomUUID().replaceAll('-', '').slice(0, 12)}`;
     const connection = await createConnection({
       host: '127.0.0.1',
@@ -48,8 +55,11 @@ export class Jokul {
       await connection.query(`CREATE TABLE ${database}.${table} LIKE ${template}.${table}`);
       await connection.query(`INSERT INTO ${database}.${table} SELECT * FROM ${template}.${table}`);
     }
+    const own = `${database}_own`;
+    if (other)
+      await connection.query(`CREATE DATABASE ${own} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
     await connection.end();
-    const jokul = new Jokul(await freePort(), database);
+    const jokul = new Jokul(await freePort(), database, other ? own : null);
     await jokul.run();
     await jokul.readLots('2026-11-27');
     return jokul;
@@ -75,8 +85,19 @@ export class Jokul {
   /** Starts the server on the same port and database, and waits until it answers. */
   async run(): Promise<void> {
     this.process = spawn(process.execPath, [env('JOKUL_SERVER')], {
-      env: { ...process.env, JOKUL_PORT: String(this.port), JOKUL_DB_NAME: this.database },
+      env: {
+        ...process.env,
+        JOKUL_PORT: String(this.port),
+        JOKUL_DB_NAME: this.own ?? this.database,
+        ...(this.other && { JOKUL_OTHER: '1' }),
+        ...(this.own && { JOKUL_SEED: 'own' }),
+      },
       stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    this.process.once('exit', (code) => {
+      if (code !== otherBakeryCode) return;
+      this.own = this.own ? null : this.other;
+      void this.run();
     });
     for (let i = 0; i < 400; i++) {
       const ok = await fetch(`${this.url}/api/health`).then(

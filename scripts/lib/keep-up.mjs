@@ -3,7 +3,8 @@ import { setTimeout as wait } from 'node:timers/promises';
 /**
  * Keeps a process up: when it ends by itself it is started again, soon the first time and after growing pauses when it
  * goes on ending; one that stayed up for a while is calm again. After `tries` in a row it is given up.
- * `launch` starts it and returns the child process. Returns { child(), stop() }; after stop() it is left alone.
+ * `launch` starts it and returns the child process. `onCode(code)` may take an end for its own: where it answers true, the
+ * process is launched again as if it had never run. Returns { child(), stop() }; after stop() it is left alone.
  */
 export const keepUp = (
   launch,
@@ -12,6 +13,7 @@ export const keepUp = (
     firstPauseMs = 250,
     longestPauseMs = 20_000,
     calmMs = 60_000,
+    onCode,
     onEnd,
     onGiveUp,
     now = Date.now,
@@ -26,6 +28,12 @@ export const keepUp = (
     child.once('exit', (code, signal) => void again(code, signal, now() - began));
   };
   const again = async (code, signal, upMs) => {
+    if (stopped) return;
+    if (await onCode?.(code)) {
+      failures = 0;
+      if (!stopped) run();
+      return;
+    }
     if (stopped) return;
     failures = upMs >= calmMs ? 1 : failures + 1;
     if (failures > tries) {

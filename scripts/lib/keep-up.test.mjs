@@ -56,6 +56,26 @@ describe('a process that is kept up', () => {
     expect(pauses).toEqual([2, 2, 2]);
     kept.stop();
   });
+  it('whose end was asked for is launched again at once, and as often as it is asked for', async () => {
+    const children = [];
+    const ends = [];
+    const kept = keepUp(() => children[children.push(new EventEmitter()) - 1], {
+      ...fast,
+      tries: 1,
+      onCode: async (code) => code === 75,
+      onEnd: (code) => ends.push(code),
+    });
+    for (let i = 0; i < 4; i++) {
+      children.at(-1).emit('exit', 75, null);
+      await pause(5);
+    }
+    expect(children).toHaveLength(5);
+    expect(ends).toEqual([]);
+    children.at(-1).emit('exit', 1, null);
+    await pause(30);
+    expect(ends).toEqual([1]);
+    kept.stop();
+  });
   it('is left alone once it was stopped', async () => {
     const children = [];
     const kept = keepUp(() => children[children.push(new EventEmitter()) - 1], fast);

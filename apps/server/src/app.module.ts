@@ -39,6 +39,7 @@ import { OwnIngredientsService } from './setup/own-ingredients.service.js';
 import { SetupFileService } from './setup/setup-file.service.js';
 import { SettingsService } from './setup/settings.service.js';
 import { SetupController } from './setup/setup.controller.js';
+import { WhichBakery } from './setup/which-bakery.js';
 
 /** The bundled pages. */
 export const webRoot = join(import.meta.dirname, '../../web/dist');
@@ -88,7 +89,13 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      providers: [{ provide: BackupFolder, useValue: new BackupFolder(config.backups ?? null) }],
+      providers: [
+        { provide: BackupFolder, useValue: new BackupFolder(config.backups ?? null) },
+        {
+          provide: WhichBakery,
+          useValue: new WhichBakery(config.seedOwn ? 'own' : 'demo', config.other ?? false),
+        },
+      ],
       imports: [
         TypeOrmModule.forRoot({
           ...dataSourceOptions(config),

@@ -13,6 +13,8 @@ export interface Config {
   readonly seedDemo: boolean;
   /** Whether it gets a bakery of one's own instead, with an example of each thing and nothing else. */
   readonly seedOwn?: boolean;
+  /** Whether the start command opens the other bakery when this process asks for it. */
+  readonly other?: boolean;
 }
 
 export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
@@ -26,4 +28,5 @@ export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
   ...(env.JOKUL_BACKUPS && { backups: env.JOKUL_BACKUPS }),
   seedDemo: env.JOKUL_SEED !== 'none' && env.JOKUL_SEED !== 'own',
   seedOwn: env.JOKUL_SEED === 'own',
+  other: env.JOKUL_OTHER === '1',
 });

@@ -68,6 +68,11 @@ export class BakeryInput {
   @IsInt() rulesVersion: number;
 }
 
+/** Which bakery is to be opened. */
+export class OpenBakeryInput {
+  @IsIn(['demo', 'own'], { message: 'The bakery to open is "demo" or "own".' }) kind: 'demo' | 'own';
+}
+
 /** The bakery's clock: real, or set to a moment of the demo and running or standing still from there. */
 export class ClockInput {
   @IsIn(['real', 'running', 'frozen']) mode: 'real' | 'running' | 'frozen';

@@ -50,6 +50,9 @@ export interface ClockView {
 
 /** Everything that changes rarely. */
 export interface BakeryView {
+  /** The made-up bakery, or the house's own; and whether the other one can be opened from here. */
+  readonly kind: 'demo' | 'own';
+  readonly other: boolean;
   readonly name: string;
   readonly equipment: Equipment;
   readonly equipmentVersion: number;

@@ -6,6 +6,7 @@ import type { BakeryView, DayView, JournalView, PlanView, ProblemView } from '@j
 import { testDatabase } from '../database/test-database.testkit.js';
 import { makeApp } from '../make-app.js';
 import { OwnBakery } from './own-bakery.service.js';
+import { WhichBakery } from './which-bakery.js';
 
 let app: NestExpressApplication;
 let drop: () => Promise<void>;
@@ -42,6 +43,23 @@ describe('a bakery of one’s own', () => {
     expect(JSON.stringify(await bakery())).not.toMatch(/Hollin|Port|Keel/);
     for (const path of ['days/2026-12-01', 'days/2026-12-01/calibration', 'probes?from=0', 'journal/verify'])
       expect([path, (await call('GET', path)).status]).toEqual([path, 200]);
+  });
+  it('says which it is; opening the other one is for the start command, and refused in words without it', async () => {
+    const { kind, other } = await bakery();
+    expect([kind, other]).toEqual(['own', false]);
+    const refused = await call('POST', 'bakery/open', { kind: 'demo' });
+    expect([refused.status, refused.body.message]).toEqual([422, expect.stringMatching(/npm start/)]);
+    expect((await call('POST', 'bakery/open', { kind: 'own' })).status).toBe(202);
+    expect((await call('POST', 'bakery/open', { kind: 'third' })).status).toBe(400);
+    expect((await bakery()).kind).toBe('own');
+  });
+  it('makes room for the other one after it has answered, where the start command waits for it', async () => {
+    const which = new WhichBakery('own', true);
+    const left = new Promise<string>((resolve) => which.onLeave(() => resolve('left')));
+    which.open('own');
+    expect(await Promise.race([left, new Promise((r) => setTimeout(() => r('stays'), 400))])).toBe('stays');
+    which.open('demo');
+    expect(await left).toBe('left');
   });
   it('is named, and its clock put where it is', async () => {
     const { rulesVersion } = await bakery();

@@ -1,9 +1,10 @@
-import { Body, Controller, Get, Post, Put } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { inUse, JokulError, wallClock } from '@jokul/core';
 import {
   BakeryInput,
   EquipmentInput,
+  OpenBakeryInput,
   OwnIngredientsInput,
   RulesInput,
   SetupFileInput,
@@ -19,6 +20,7 @@ import { OwnBakery } from './own-bakery.service.js';
 import { OwnIngredientsService } from './own-ingredients.service.js';
 import { SetupFileService } from './setup-file.service.js';
 import { SettingsService } from './settings.service.js';
+import { WhichBakery } from './which-bakery.js';
 
 @ApiTags('setup')
 @Controller()
@@ -31,6 +33,7 @@ export class SetupController {
     private readonly equipment: EquipmentService,
     private readonly ownBakery: OwnBakery,
     private readonly files: SetupFileService,
+    private readonly which: WhichBakery,
   ) {}
 
   @Get('bakery')
@@ -45,6 +48,8 @@ export class SetupController {
       this.settings.calibration(),
     ]);
     return {
+      kind: this.which.kind,
+      other: this.which.other,
       name: bakery.body.name,
       equipment: equipment.body,
       equipmentVersion: equipment.version,
@@ -79,6 +84,14 @@ export class SetupController {
   async nameBakery(@Body() input: BakeryInput): Promise<BakeryView> {
     await this.ownBakery.name(input);
     return this.bakery();
+  }
+
+  /** Opens the demo, or the house's own bakery, in place of the one that is open. */
+  @Post('bakery/open')
+  @HttpCode(202)
+  open(@Body() { kind }: OpenBakeryInput): { readonly kind: string } {
+    this.which.open(kind);
+    return { kind };
   }
 
   @Put('equipment')

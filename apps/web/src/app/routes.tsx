@@ -1,6 +1,7 @@
-import { createBrowserRouter, Navigate } from 'react-router';
+import { createBrowserRouter } from 'react-router';
 import { Shell } from './shell';
 import { RouteFailed } from './route-failed';
+import { Start } from './start';
 
 const page = <T extends Record<string, unknown>>(load: () => Promise<T>, name: keyof T) => ({
   lazy: async () => ({ Component: (await load())[name] as React.ComponentType }),
@@ -13,7 +14,9 @@ export const router = createBrowserRouter([
     errorElement: <RouteFailed />,
     hydrateFallbackElement: <p className="p-10">Starting …</p>,
     children: [
-      { index: true, element: <Navigate to="/orders" replace /> },
+      { index: true, element: <Start /> },
+      { path: 'welcome', ...page(() => import('../stations/begin/welcome-page'), 'WelcomePage') },
+      { path: 'begin/:step?', ...page(() => import('../stations/begin/begin-page'), 'BeginPage') },
       { path: 'orders', ...page(() => import('../stations/orders/orders-page'), 'OrdersPage') },
       { path: 'formula/new', ...page(() => import('../stations/formula/take-in-page'), 'TakeInPage') },
       {

@@ -24,6 +24,7 @@ const SearchEverything = lazy(() =>
 );
 const LeftOutWatch = lazy(() => import('./left-out-watch').then((m) => ({ default: m.LeftOutWatch })));
 const SlipWatch = lazy(() => import('./slip-watch').then((m) => ({ default: m.SlipWatch })));
+const SettingUp = lazy(() => import('./setting-up').then((m) => ({ default: m.SettingUp })));
 const ColdWatch = lazy(() => import('./cold-watch').then((m) => ({ default: m.ColdWatch })));
 
 const LineLink = ({
@@ -119,6 +120,8 @@ const below = new Map([
   ['learned', 'What your bakes show'],
   ['new', 'Import recipe'],
   ['ingredients', 'Ingredients'],
+  ['welcome', 'Welcome'],
+  ['begin', 'Set up my bakery'],
 ]);
 
 /** What the browser's tab says: the thing that is looked at, and the page. */
@@ -128,7 +131,8 @@ const titleOf = (
 ): string => {
   const [path = '', thing = ''] = pathname.split('/').slice(1);
   const page = [...stations, ...across].find((station) => station.path === path)?.name;
-  const name = formulas.find(({ code }) => code === thing)?.name ?? below.get(thing) ?? thing;
+  const name =
+    formulas.find(({ code }) => code === thing)?.name ?? below.get(thing) ?? below.get(path) ?? thing;
   return [name, page, 'Jokul'].filter(Boolean).join(' · ');
 };
 
@@ -191,6 +195,8 @@ export const Shell = () => {
 
   const title = titleOf(pathname, bakery.data?.formulas ?? []);
   const wall = pathname.startsWith('/floor');
+  // Whoever is about to choose or set up a bakery is not called to the floor.
+  const quiet = /^\/(welcome|begin)\b/.test(pathname);
   return (
     <div
       className={`grid h-full grid-rows-[minmax(0,1fr)] max-sm:!grid-cols-[minmax(0,1fr)] max-sm:!grid-rows-[minmax(0,1fr)_auto] print:block ${wall ? 'grid-cols-[60px_minmax(0,1fr)]' : 'grid-cols-[148px_minmax(0,1fr)] max-[900px]:grid-cols-[60px_minmax(0,1fr)]'}`}
@@ -203,7 +209,7 @@ export const Shell = () => {
         <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b bg-surface px-4 max-sm:h-auto max-sm:flex-wrap max-sm:gap-x-1 max-sm:gap-y-0.5 max-sm:px-3 max-sm:py-1">
           <Clock />
           <div className="min-w-0 flex-1 max-sm:order-last max-sm:basis-full max-sm:empty:hidden">
-            {!wall && <NextAction />}
+            {!wall && !quiet && <NextAction />}
           </div>
           <ConnectionMark />
           <select
@@ -246,12 +252,13 @@ export const Shell = () => {
         </header>
         <UnkeptWarning />
         <SetAside />
-        {bakery.data && (
+        {bakery.data && !quiet && (
           <Suspense>
             <ColdWatch />
             <LeftOutWatch />
             <SlipWatch />
             <LoadingWatch />
+            {bakery.data.kind === 'own' && <SettingUp />}
           </Suspense>
         )}
         <main className="min-h-0 flex-1 print:block">

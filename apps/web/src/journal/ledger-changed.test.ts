@@ -25,6 +25,9 @@ jest.unstable_mockModule('../lib/queries', () => ({
   useBakery: () => ({}),
 }));
 
+/** What the stream of the open page listens for. */
+const heard = new Map<string, (event: { data: string }) => void>();
+const say = (name: string, data: object) => heard.get(name)?.({ data: JSON.stringify(data) });
 const server = { away: false, ledger: 'one', entries: [] as JournalEntry[], stored: [] as string[] };
 const json = (body: object) => ({ ok: true, status: 200, text: async () => JSON.stringify(body) });
 Object.assign(globalThis, {
@@ -45,7 +48,9 @@ Object.assign(globalThis, {
     constructor() {
       setTimeout(() => this.onopen?.(), 0);
     }
-    addEventListener() {}
+    addEventListener(name: string, hear: (event: { data: string }) => void) {
+      heard.set(name, hear);
+    }
     close() {}
   },
   window: { addEventListener: () => undefined },
@@ -84,6 +89,7 @@ const notes = (floor: { lots: ReadonlyMap<string, { notes: readonly { text: stri
 
 beforeEach(() => {
   kept.clear();
+  heard.clear();
   known.length = 0;
   device.ledger = '';
   Object.assign(server, { away: false, ledger: 'one', entries: [entry(1, 'a'), entry(2, 'b')], stored: [] });
@@ -139,6 +145,23 @@ describe('a page that is opened', () => {
     },
   );
 
+  it.each(['two', ''])(
+    'that stays open while another bakery (ledger "%s") opens at its address keeps nothing of the one before',
+    async (id) => {
+      const { state, started } = await opened();
+      await started;
+      await until(() => heard.has('hello'));
+      // One more of the first bakery, not written down on the device yet.
+      say('entry', entry(3, 'c'));
+      Object.assign(server, { ledger: id, entries: [] });
+      say('hello', { ledger: id, lastSeq: 0 });
+      await until(() => notes(state().floor).length === 0);
+      say('hello', { ledger: id, lastSeq: 0 });
+      await new Promise((resolve) => setTimeout(resolve, 700));
+      expect(state().refused).toEqual([]);
+      expect(known).toEqual([]);
+    },
+  );
   it('that saw the first entry of a new bakery follows it', async () => {
     kept.set('mine', pending('mine'));
     Object.assign(server, { ledger: '', entries: [] });

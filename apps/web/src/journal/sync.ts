@@ -154,6 +154,10 @@ const ledgerChanged = async (id: string, lastSeq: number): Promise<boolean> => {
   setKnownLedger(id);
   if (followed !== '' && followed !== id) {
     forgetConfirmed();
+    // At once: a bakery without an entry has no name of its own yet, and must not look like this one set back.
+    fresh = [];
+    await replaceKnown([]).catch(() => undefined);
+    hearFrom(lastSeq);
     asideWith(otherBooks, useJournal.getState().pending);
     return true;
   }

@@ -12,6 +12,8 @@ export interface Preferences {
   /** Whether the scale is tared before each ingredient, or its running total followed. */
   readonly scaleMode: 'tare' | 'total';
   readonly scaleReads: 'typed' | 'simulated';
+  /** Whether the first screen was answered here. */
+  readonly welcomed: boolean;
 }
 
 /** What belongs to this device alone. */
@@ -25,6 +27,7 @@ export const usePreferences = create<Preferences & { set: (change: Partial<Prefe
       referenceCode: 'LEM',
       scaleMode: 'tare',
       scaleReads: 'typed',
+      welcomed: false,
       set: (change) => set(change),
     }),
     { name: 'jokul-preferences' },

@@ -75,7 +75,7 @@ export const Fact = ({ name, children }: { name: ReactNode; children: ReactNode 
 
 /** The usual cautions of a station; local rules come first. */
 export const Cautions = ({ items }: { items: readonly string[] }) => (
-  <WhySection title="Mind">
+  <WhySection title="Keep in mind">
     <ul className="space-y-1.5 text-[13.5px] text-ink-soft">
       {items.map((item) => (
         <li key={item} className="border-l-2 border-line-strong pl-2">

@@ -15,3 +15,4 @@ export * from './temperature-for.js';
 export * from './full-load.js';
 export * from './compare.js';
 export * from './shape-forecast.js';
+export * from './target-after.js';

@@ -30,7 +30,8 @@ const gasC: Readonly<Record<string, number>> = {
   8: 230,
   9: 240,
 };
-const toC = (f: number) => Math.round((f - 32) / 1.8);
+/** As exact as it was written: 350 °F stay 350 °F on a screen that shows them. */
+const toC = (f: number) => (f - 32) / 1.8;
 
 const setOf = (text: string): Directions['bake'] => {
   const isFan = (at: number, length: number) =>
@@ -97,8 +98,14 @@ export const isInstruction = (text: string): boolean =>
   ) ||
     /\b(?:minutes?|min|hours?|overnight|°|degrees|gas mark)\b|°/i.test(text));
 
-/** What one line tells of oven, rest and yield. */
-export const directionsOf = (text: string): Directions => {
+/** A sentence ends before a capital: "approx. 24" and "1.5 hours" go on. */
+const sentenceEnd = /(?<=[.;!])\s+(?=\p{Lu})/u;
+
+/** What one line tells of oven, rest and yield, each sentence of it by itself: "Chill for 2 hours. Bake for 12 minutes." */
+export const directionsOf = (text: string): Directions =>
+  joinDirections(text.split(sentenceEnd).map(tellsOf));
+
+const tellsOf = (text: string): Directions => {
   const bakes = /\b(?:bake|oven|backen|ofen|four|cuire|preheat|gas)\b|°/i.test(text);
   const rests = /\b(?:chill|refrigerate|rest|fridge|cold|freeze|freezer|kühl\w*|repos\w*)\b/i.test(text);
   const set = bakes ? setOf(text) : undefined;

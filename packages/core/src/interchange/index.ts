@@ -13,4 +13,5 @@ export * from './take-in.js';
 export * from './give-out.js';
 export * from './home-sheet.js';
 export * from './assemble.js';
+export * from './proposals.js';
 export * from './order-list.js';

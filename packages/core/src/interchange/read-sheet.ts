@@ -122,6 +122,10 @@ export interface Sheet extends Directions {
   readonly lines: readonly SheetLine[];
 }
 
+/** What a recipe says of oven, rest and yield, wherever in it. */
+export const sheetDirections = (text: string, decimal?: SheetSettings['decimal']): Directions =>
+  joinDirections(recipeRows(text, decimal).map(({ tells }) => tells));
+
 /** A whole recipe, with what it says of oven, rest and yield. */
 export const readSheet = (text: string, settings: SheetSettings): Sheet => {
   const rows = recipeRows(text, settings.decimal);
@@ -142,5 +146,10 @@ export const readSheet = (text: string, settings: SheetSettings): Sheet => {
       },
     ];
   });
-  return { lines, ...joinDirections(rows.map(({ tells }) => tells)) };
+  const { bake, ...others } = joinDirections(rows.map(({ tells }) => tells));
+  return {
+    lines,
+    ...(bake && { bake: { ...bake, ...(bake.setC !== undefined && { setC: Math.round(bake.setC) }) } }),
+    ...others,
+  };
 };

@@ -1,3 +1,4 @@
+export { exampleFormulas, type ExampleFormula } from './example-formulas.js';
 import { usualCentreC } from '../bake/index.js';
 import { usualAgeLimits, usualProbeSilentS } from '../rest/index.js';
 import type { Equipment, HouseRules } from '../schedule/index.js';

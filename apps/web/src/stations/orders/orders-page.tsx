@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { ListPlus, Printer, Repeat2 } from 'lucide-react';
+import { Link } from 'react-router';
 import { doughNeeded, JokulError, whyClosed, type Formula, type HouseRules } from '@jokul/core';
 import type { OrderView } from '@jokul/contracts';
 import { DayPicker } from '../../app/day-picker';
@@ -7,7 +8,7 @@ import { PlanDays } from '../../app/plan-days';
 import { PlanButton, StalePlan } from '../../app/plan-bar';
 import { useBakery, useDay, useDayDate, useToday } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
-import { Button } from '../../ui/button';
+import { Button, buttonClass } from '../../ui/button';
 import { Shown } from '../../ui/shown';
 import { Cautions, Station, WhySection } from '../../ui/station';
 import { Alarm, Empty, Failed, Loading } from '../../ui/states';
@@ -17,8 +18,6 @@ import { OrderRow } from './order-row';
 
 const StandingOrders = lazy(() => import('./standing-orders').then((m) => ({ default: m.StandingOrders })));
 const MoreOrders = lazy(() => import('./more-orders').then((m) => ({ default: m.MoreOrders })));
-// A bakery sees it in its first days only.
-const FirstSteps = lazy(() => import('./first-steps').then((m) => ({ default: m.FirstSteps })));
 
 const sum = (orders: readonly OrderView[]) => orders.reduce((total, order) => total + order.pieces, 0);
 
@@ -187,12 +186,18 @@ export const OrdersPage = () => {
           baked.
         </Alarm>
       )}
-      {(formulas.length === 0 || (formulas.length === 1 && orders.length === 0)) && (
-        <Suspense>
-          <FirstSteps bakery={bakery.data} ordered={orders.length > 0} />
-        </Suspense>
-      )}
-      {orders.length === 0 && closed !== null ? null : orders.length === 0 ? (
+      {formulas.length === 0 ? (
+        <Empty
+          title="No formula yet"
+          action={
+            <Link to="/begin/formula" className={buttonClass('primary')}>
+              Add the first formula
+            </Link>
+          }
+        >
+          An order is for a formula: import your recipe, or begin with an example.
+        </Empty>
+      ) : orders.length === 0 && closed !== null ? null : orders.length === 0 ? (
         <Empty title="Nothing on the list for this day">
           Add the first line below: who it is for, what, how many, and by when it must be ready.
         </Empty>
@@ -225,7 +230,9 @@ export const OrdersPage = () => {
         </div>
       )}
       <LeftOut date={date} lines={day.data.leftOut} />
-      {closed === null && <AddLine date={date} formulas={formulas} customers={customers} />}
+      {closed === null && formulas.length > 0 && (
+        <AddLine date={date} formulas={formulas} customers={customers} />
+      )}
       {standing && (
         <Suspense>
           <StandingOrders

@@ -53,7 +53,12 @@ export const BakeryForm = ({ bakery }: { readonly bakery: BakeryView }) => {
         </datalist>
       </div>
       <div className="mt-3 flex justify-end">
-        <Button type="submit" look="primary" disabled={!changed || !name.trim() || save.isPending}>
+        <Button
+          type="submit"
+          look="primary"
+          data-changes
+          disabled={!changed || !name.trim() || save.isPending}
+        >
           Save
         </Button>
       </div>

@@ -11,6 +11,7 @@ import { useBakery, useSaveRules, useSetClock } from '../../lib/queries';
 import { Button, buttonClass } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
+import { OpenBakery } from '../begin/open-bakery';
 import { BakeryForm } from './bakery-form';
 import { linerNames, ruleFields } from './rule-fields';
 import { SetupFilePanel } from './setup-file-panel';
@@ -177,6 +178,18 @@ export const SetupPage = () => {
         <div className="space-y-4">
           <Panel title="The bakery">
             <BakeryForm key={data.name + data.rules.timeZone} bakery={data} />
+            {data.other && (
+              <div className="mt-3 border-t pt-3">
+                <p className="mb-2 text-[13.5px] text-ink-soft">
+                  {data.kind === 'demo'
+                    ? 'This is the demo. A bakery of your own has records of its own; the demo stays.'
+                    : 'This is your own bakery. The demo has records of its own; yours stay.'}
+                </p>
+                <OpenBakery kind={data.kind === 'demo' ? 'own' : 'demo'}>
+                  {data.kind === 'demo' ? 'Open my own bakery' : 'Open the demo'}
+                </OpenBakery>
+              </div>
+            )}
           </Panel>
           <Panel title="Setup file">
             <SetupFilePanel bakery={data} />

@@ -61,12 +61,12 @@ describe('the equipment in Setup', () => {
         selector: 'li:first-child *',
       }),
     ).toBeTruthy();
-    expect(list('Trays').getByText(/600 mm, 400 mm, 36 of them/)).toBeTruthy();
+    expect(list('Trays').getByText(/600 mm long, 400 mm wide, 36 of them/)).toBeTruthy();
     cleanup();
     usePreferences.getState().set({ units: 'us' });
     show(<EquipmentPanel bakery={bakery()} />);
     expect(list('Ovens').getAllByText(/14.4 °F a minute/)).toHaveLength(2);
-    expect(list('Trays').getByText(/23.622 in, 15.748 in, 36 of them/)).toBeTruthy();
+    expect(list('Trays').getByText(/23.62 in long, 15.75 in wide, 36 of them/)).toBeTruthy();
   });
   it('a new one gets a name of its own to be kept under', async () => {
     const user = show(<EquipmentPanel bakery={bakery()} />);

@@ -87,8 +87,18 @@ export const kinds: readonly Kind[] = [
         },
         hint: 'Dark ones brown the underside sooner.',
       },
-      { key: 'lengthMm', label: 'Length inside the rim', ask: { as: 'length', min: 100, max: 2000 } },
-      { key: 'widthMm', label: 'Width inside the rim', ask: { as: 'length', min: 100, max: 2000 } },
+      {
+        key: 'lengthMm',
+        label: 'Length inside the rim',
+        said: '# long',
+        ask: { as: 'length', min: 100, max: 2000 },
+      },
+      {
+        key: 'widthMm',
+        label: 'Width inside the rim',
+        said: '# wide',
+        ask: { as: 'length', min: 100, max: 2000 },
+      },
       {
         key: 'count',
         label: 'How many',
@@ -257,6 +267,9 @@ export const kinds: readonly Kind[] = [
     example: { name: '', places: 18 },
   },
 ];
+
+/** A ready-made thing to begin from, with a name of its own. */
+export type Preset = Readonly<Record<string, unknown>> & { readonly name: string };
 
 export type Thing = Readonly<Record<string, unknown>> & { readonly id: string; readonly retired?: boolean };
 export const thingsOf = (equipment: Equipment, kind: EquipmentKind): readonly Thing[] =>

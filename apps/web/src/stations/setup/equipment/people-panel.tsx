@@ -45,6 +45,8 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const [crew, setCrew] = useState(equipment.crew.join(', '));
   const [scoops, setScoops] = useState(equipment.scoops.join(', '));
   const [problem, setProblem] = useState<string | null>(null);
+  const typed = JSON.stringify([shifts, hours, crew, scoops]);
+  const [saved] = useState(typed);
   const set = (i: number, part: Partial<ShiftDraft>) =>
     setShifts((all) => all.map((shift, j) => (j === i ? { ...shift, ...part } : shift)));
   const save = () => {
@@ -188,7 +190,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         </p>
       )}
       <div className="mt-3 flex justify-end">
-        <Button type="submit" look="primary" disabled={busy}>
+        <Button type="submit" look="primary" data-changes disabled={busy || typed === saved}>
           Save shifts and crew
         </Button>
       </div>

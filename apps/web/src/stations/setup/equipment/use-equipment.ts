@@ -45,7 +45,8 @@ export const useChangeEquipment = (bakery: BakeryView) => {
       checkEquipment(next);
       const before = bakery.equipment;
       const saved = await save.mutateAsync(input(next, bakery.equipmentVersion));
-      toast(`${says} Plans made before are marked as old.`, {
+      // Without a formula nothing can have been planned yet.
+      toast(bakery.formulas.length > 0 ? `${says} Plans made before are marked as old.` : says, {
         duration: 10_000,
         action: { label: 'Undo', onClick: () => void takeBack(before, saved) },
       });

@@ -1,0 +1,98 @@
+import { toast } from 'sonner';
+import { inUse, type EquipmentKind } from '@jokul/core';
+import type { BakeryView, RulesInput } from '@jokul/contracts';
+import { usePreferences } from '../../lib/preferences';
+import { useSaveRules } from '../../lib/queries';
+import { SelectField } from '../../ui/field';
+import { BakeryForm } from '../setup/bakery-form';
+import { KindList } from '../setup/equipment/kind-list';
+import { kinds } from '../setup/equipment/kinds';
+import { PeoplePanel } from '../setup/equipment/people-panel';
+import { linerNames, ruleFields } from '../setup/rule-fields';
+import { presets } from './presets';
+
+interface StepProps {
+  readonly bakery: BakeryView;
+}
+
+/** The things of some kinds, with ready-made ones. */
+export const Things = ({ bakery, of }: StepProps & { readonly of: readonly EquipmentKind[] }) => (
+  <div className="space-y-6">
+    {kinds
+      .filter(({ kind }) => of.includes(kind))
+      .map((kind) => (
+        <KindList key={kind.kind} kind={kind} bakery={bakery} presets={presets[kind.kind] ?? []} />
+      ))}
+    <p className="text-[13.5px] text-ink-soft">
+      The first one of each is an example: change it to what you have, or retire it once yours is there.
+    </p>
+  </div>
+);
+
+/** Name, time zone, and the units of this device. */
+export const BakeryStep = ({ bakery }: StepProps) => {
+  const { units, set } = usePreferences();
+  return (
+    <div className="max-w-md space-y-4">
+      <BakeryForm key={bakery.name + bakery.rules.timeZone} bakery={bakery} />
+      <SelectField
+        label="Units on this device"
+        value={units}
+        onChange={(event) => set({ units: event.target.value as typeof units })}
+      >
+        <option value="metric">g and °C</option>
+        <option value="us">oz and °F</option>
+      </SelectField>
+    </div>
+  );
+};
+
+/** Trays, and which of them plans are made with. */
+export const TraysStep = ({ bakery }: StepProps) => {
+  const save = useSaveRules();
+  const { trayId, liner } = bakery.rules;
+  // House rules are saved as a whole: the others stay as they are.
+  const kept = Object.fromEntries(ruleFields.map(([key]) => [key, bakery.rules[key]]));
+  const change = (to: Partial<Pick<RulesInput, 'trayId' | 'liner'>>) =>
+    save.mutate({ ...kept, trayId, liner, ...to, version: bakery.rulesVersion } as RulesInput, {
+      onSuccess: () => toast('Saved.'),
+      onError: (error) => toast.error(error.message, { duration: 10_000 }),
+    });
+  return (
+    <>
+      <Things bakery={bakery} of={['trays']} />
+      <div className="mt-4 grid max-w-lg grid-cols-2 gap-3">
+        <SelectField
+          label="Tray to plan with"
+          value={trayId}
+          disabled={save.isPending}
+          onChange={(event) => change({ trayId: event.target.value })}
+        >
+          {inUse(bakery.equipment).trays.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+        <SelectField
+          label="Liner"
+          value={liner}
+          disabled={save.isPending}
+          onChange={(event) => change({ liner: event.target.value as RulesInput['liner'] })}
+        >
+          {linerNames.map(([value, name]) => (
+            <option key={value} value={value}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+      </div>
+    </>
+  );
+};
+
+export const PeopleStep = ({ bakery }: StepProps) => (
+  <div className="max-w-lg">
+    <PeoplePanel key={bakery.equipmentVersion} bakery={bakery} />
+  </div>
+);

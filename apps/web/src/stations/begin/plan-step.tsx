@@ -1,0 +1,70 @@
+import { Link } from 'react-router';
+import { DayPicker } from '../../app/day-picker';
+import { PlanButton, StalePlan } from '../../app/plan-bar';
+import { useNames } from '../../app/actions';
+import { useWallClock } from '../../lib/clock';
+import { useDay, useDayDate } from '../../lib/queries';
+import { buttonClass } from '../../ui/button';
+import { Failed, Loading } from '../../ui/states';
+import { Fact, Facts } from '../../ui/station';
+
+/** The first plan of a day, what it comes to, and where to go from there. */
+export const PlanStep = () => {
+  const date = useDayDate() ?? '';
+  const day = useDay();
+  const wall = useWallClock();
+  const names = useNames();
+  if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
+  if (!day.data) return <Loading what="the day" />;
+  const { orders, plan } = day.data;
+  const batches = plan?.plan.batches ?? [];
+  const loads = batches.flatMap((batch) => batch.loads);
+  const starts = batches.flatMap((batch) => batch.tasks.map(({ startS }) => startS));
+  const unplaced = plan?.plan.unplaced ?? [];
+  return (
+    <>
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <DayPicker date={date} />
+        <PlanButton label={plan ? 'Plan again' : 'Plan the day'} />
+        {orders.length === 0 && <p className="text-ink-soft">No order for this day yet.</p>}
+      </div>
+      <StalePlan />
+      {loads.length > 0 && (
+        <>
+          <Facts>
+            <Fact name="Batches">{batches.length}</Fact>
+            <Fact name="Oven loads">{loads.length}</Fact>
+            <Fact name="First work">
+              {wall.near(Math.min(...starts) * 1000, Math.min(...loads.map(({ startS }) => startS)) * 1000)}
+            </Fact>
+            <Fact name="First load">{wall.time(Math.min(...loads.map(({ startS }) => startS)) * 1000)}</Fact>
+            <Fact name="All ready">{wall.time(Math.max(...loads.map(({ readyS }) => readyS)) * 1000)}</Fact>
+          </Facts>
+          <p className="mt-4 flex flex-wrap gap-2">
+            <Link to={`/day?day=${date}`} className={buttonClass()}>
+              Look at the day
+            </Link>
+            <Link to={`/floor?day=${date}`} className={buttonClass()}>
+              What the floor shows
+            </Link>
+          </p>
+        </>
+      )}
+      {unplaced.length > 0 && (
+        <section aria-label="What does not fit" className="mt-4">
+          <h3 className="font-semibold">What does not fit, and why</h3>
+          <ul className="mt-1 space-y-2">
+            {unplaced.map(({ batchId, productCode, pieces, reason }) => (
+              <li key={batchId} className="border-l-2 border-hand pl-2">
+                <strong>
+                  {names.product(productCode)}, {pieces} pieces
+                </strong>
+                <span className="block text-[13.5px]">{reason}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+};

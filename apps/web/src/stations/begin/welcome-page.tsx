@@ -1,0 +1,80 @@
+import { useNavigate } from 'react-router';
+import { useBakery } from '../../lib/queries';
+import { usePreferences } from '../../lib/preferences';
+import { Button } from '../../ui/button';
+import { OpenBakery } from './open-bakery';
+
+const Choice = ({
+  title,
+  children,
+  action,
+}: {
+  readonly title: string;
+  readonly children: React.ReactNode;
+  readonly action: React.ReactNode;
+}) => (
+  <section aria-label={title} className="flex flex-col rounded-lg border bg-surface p-5">
+    <h2 className="text-lg font-semibold">{title}</h2>
+    <div className="mt-1 mb-5 flex-1 space-y-2 text-ink-soft">{children}</div>
+    <div>{action}</div>
+  </section>
+);
+
+/** What a new browser sees first: the demo, or a bakery of one's own. */
+export const WelcomePage = () => {
+  const { data } = useBakery();
+  const { set } = usePreferences();
+  const navigate = useNavigate();
+  if (!data) return null;
+  return (
+    <div className="h-full overflow-y-auto px-5 py-10 max-sm:px-3 max-sm:py-5">
+      <div className="mx-auto max-w-[52rem]">
+        <h1 className="text-[28px] leading-tight font-semibold">Cookie dough, from the order to the rack</h1>
+        <p className="mt-1 mb-6 text-ink-soft">
+          Jokul scales the batches, times the cold and plans the ovens, so that every tray comes out as it
+          should.
+        </p>
+        <div className="grid grid-cols-2 gap-4 max-sm:grid-cols-1">
+          <Choice
+            title="Look at the demo"
+            action={
+              <Button
+                look="primary"
+                onClick={() => {
+                  set({ welcomed: true });
+                  void navigate('/orders');
+                }}
+              >
+                Look at the demo
+              </Button>
+            }
+          >
+            <p>
+              {data.name}, a made-up bakery on a busy morning: nine doughs, two ovens, orders to be ready from
+              05:40 on.
+            </p>
+            <p>Try anything. “npm run demo:reset” puts it back.</p>
+          </Choice>
+          <Choice
+            title="Set up my bakery"
+            action={
+              data.other ? (
+                <OpenBakery kind="own">Set up my bakery</OpenBakery>
+              ) : (
+                <p className="text-ink">
+                  In the terminal: <code className="figures">npm start -- --empty</code>
+                </p>
+              )
+            }
+          >
+            <p>
+              Your ovens, trays, mixers and cold places, a first formula, a first order and a first plan: nine
+              steps, about ten minutes. You can leave at any step and go on later.
+            </p>
+            <p>The demo stays beside it; Setup goes from one to the other.</p>
+          </Choice>
+        </div>
+      </div>
+    </div>
+  );
+};

@@ -1,0 +1,209 @@
+import { ArrowUp, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { freeId, typedUnit, type Equipment } from '@jokul/core';
+import type { BakeryView } from '@jokul/contracts';
+import { useDay } from '../../../lib/queries';
+import { sayMass, typedFigure, useUnits } from '../../../lib/units';
+import { Button } from '../../../ui/button';
+import { nameOf, thingsOf, type Detail, type Kind, type Preset, type Thing } from './kinds';
+import { ThingForm } from './thing-form';
+import { useChangeEquipment } from './use-equipment';
+
+/** A detail in a few words, in the units of the device. */
+const say = ({ key, ask, usual, said = '#' }: Detail, thing: Thing, units: 'metric' | 'us'): string => {
+  const value = thing[key] ?? usual;
+  if (ask.as === 'choice') return said.replace('#', ask.choices.find(([v]) => v === value)?.[1] ?? '');
+  if (typeof value !== 'number' || ask.as === 'text') return '';
+  const figure =
+    ask.as === 'percent'
+      ? `${Math.round(value * 100)} %`
+      : ask.as === 'mass'
+        ? sayMass(value, units)
+        : `${typedFigure(value, ask.as, units)} ${typedUnit(ask.as, units)}`.trim();
+  return said.replace('#', figure);
+};
+
+const withThings = (equipment: Equipment, { kind }: Kind, things: readonly Thing[]): Equipment => ({
+  ...equipment,
+  [kind]: things,
+});
+
+/** How many loads or batches of the day that is looked at stand on a thing. */
+const useTouched = () => {
+  const plan = useDay().data?.plan?.plan;
+  return ({ kind }: Kind, id: string): string | null => {
+    const batches = plan?.batches ?? [];
+    const n =
+      kind === 'ovens'
+        ? batches.flatMap(({ loads }) => loads).filter(({ ovenId }) => ovenId === id).length
+        : kind === 'mixers'
+          ? batches.filter(({ mixerId }) => mixerId === id).length
+          : 0;
+    if (n === 0) return null;
+    const what = kind === 'ovens' ? (n === 1 ? 'load' : 'loads') : n === 1 ? 'batch' : 'batches';
+    return `The plan of this day has ${n} ${what} on it: plan again after a change.`;
+  };
+};
+
+const isThing = (from: Thing | Preset): from is Thing => typeof from.id === 'string';
+
+/** The things of one kind: added, copied, changed, ordered, retired; `presets` are ready-made ones to begin from. */
+export const KindList = ({
+  kind,
+  bakery,
+  presets = [],
+}: {
+  readonly kind: Kind;
+  readonly bakery: BakeryView;
+  readonly presets?: readonly Preset[];
+}) => {
+  const { units } = useUnits();
+  const touched = useTouched();
+  const { change, busy } = useChangeEquipment(bakery);
+  const [open, setOpen] = useState<Thing | 'new' | null>(null);
+  /** What the new one begins as: the figures of another one, ready-made ones, or the usual ones. */
+  const [like, setLike] = useState<Thing | Preset | null>(null);
+  const { equipment } = bakery;
+  const things = thingsOf(equipment, kind.kind);
+  const replace = (id: string, values: Readonly<Record<string, unknown>>, says: string) =>
+    change(
+      withThings(
+        equipment,
+        kind,
+        things.map((t) => (t.id === id ? { ...t, ...values } : t)),
+      ),
+      says,
+    );
+  const take = (values: Readonly<Record<string, unknown>>): Promise<string | null> => {
+    const name = String(values.name);
+    if (open !== 'new' && open) return replace(open.id, values, `${name} is changed.`);
+    const { retired: _, ...rest } = values;
+    const fresh: Thing = { ...rest, id: freeId(name, equipment) };
+    const at = like ? things.findIndex(({ id }) => id === like.id) + 1 || things.length : things.length;
+    return change(
+      withThings(equipment, kind, [...things.slice(0, at), fresh, ...things.slice(at)]),
+      `${name} is added.`,
+    );
+  };
+  const retire = async (thing: Thing, retired: boolean) => {
+    const problem = await replace(
+      thing.id,
+      { retired },
+      `${nameOf(thing)} is ${retired ? 'retired' : 'in use again'}.`,
+    );
+    if (problem) toast.error(problem, { duration: 12_000 });
+  };
+  /** One place up: the floor, the day and every list show things in this order. */
+  const moveUp = async (thing: Thing) => {
+    const i = things.indexOf(thing);
+    const next = [...things.slice(0, i - 1), thing, ...things.slice(i - 1, i), ...things.slice(i + 1)];
+    const problem = await change(withThings(equipment, kind, next), `${nameOf(thing)} moved up.`);
+    if (problem) toast.error(problem, { duration: 12_000 });
+  };
+  const begunAs = (from: Thing | Preset): Kind => ({
+    ...kind,
+    example: isThing(from) ? { ...from, retired: false, name: `${nameOf(from)}, another` } : from,
+  });
+  return (
+    <section aria-label={kind.title}>
+      <div className="mb-1 flex items-center justify-between gap-3">
+        <h3 className="font-semibold">{kind.title}</h3>
+        <Button
+          size="small"
+          icon={<Plus size={14} aria-hidden />}
+          onClick={() => {
+            setLike(null);
+            setOpen('new');
+          }}
+        >
+          Add {/^[aeiou]/.test(kind.one) ? 'an' : 'a'} {kind.one}
+        </Button>
+      </div>
+      <ul>
+        {things.map((thing, i) => (
+          <li key={thing.id} className="flex items-baseline gap-3 border-t py-1.5">
+            <span className={`min-w-0 flex-1 ${thing.retired ? 'text-ink-faint' : ''}`}>
+              <span className="font-medium">{nameOf(thing)}</span>
+              {thing.retired && ' (retired)'}
+              <span className="figures block text-[13px] text-ink-soft">
+                {kind.details
+                  .map((detail) => say(detail, thing, units))
+                  .filter(Boolean)
+                  .join(', ')}
+              </span>
+            </span>
+            <span className="flex shrink-0 flex-wrap justify-end gap-1">
+              {i > 0 && (
+                <Button
+                  size="small"
+                  look="quiet"
+                  disabled={busy}
+                  aria-label={`Move ${nameOf(thing)} up`}
+                  icon={<ArrowUp size={14} aria-hidden />}
+                  onClick={() => void moveUp(thing)}
+                />
+              )}
+              <Button
+                size="small"
+                disabled={busy}
+                aria-label={`Copy ${nameOf(thing)}`}
+                onClick={() => {
+                  setLike(thing);
+                  setOpen('new');
+                }}
+              >
+                Copy
+              </Button>
+              <Button
+                size="small"
+                disabled={busy}
+                aria-label={`${thing.retired ? 'Use again' : 'Retire'} ${nameOf(thing)}`}
+                onClick={() => void retire(thing, !thing.retired)}
+              >
+                {thing.retired ? 'Use again' : 'Retire'}
+              </Button>
+              <Button
+                size="small"
+                disabled={busy}
+                aria-label={`Change ${nameOf(thing)}`}
+                onClick={() => setOpen(thing)}
+              >
+                Change
+              </Button>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {presets.length > 0 && (
+        <p className="flex flex-wrap items-center gap-1.5 border-t pt-2 text-[13.5px] text-ink-soft">
+          Ready-made:
+          {presets.map((preset) => (
+            <Button
+              key={preset.name}
+              size="small"
+              disabled={busy}
+              aria-label={`Add ${preset.name}`}
+              onClick={() => {
+                setLike(preset);
+                setOpen('new');
+              }}
+            >
+              {preset.name}
+            </Button>
+          ))}
+        </p>
+      )}
+      {open && (
+        <ThingForm
+          key={open === 'new' ? 'new' : open.id}
+          kind={open === 'new' && like ? begunAs(like) : kind}
+          thing={open === 'new' ? null : open}
+          touches={open === 'new' ? null : touched(kind, open.id)}
+          onTake={take}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </section>
+  );
+};

@@ -1,0 +1,131 @@
+import { expect, test, type Page } from '@playwright/test';
+import { Jokul } from './support/jokul.js';
+
+let jokul: Jokul;
+test.beforeAll(async () => {
+  jokul = await Jokul.start(true);
+});
+test.afterAll(() => jokul.stop());
+test.describe.configure({ mode: 'serial' });
+
+const next = (page: Page) => page.getByRole('button', { name: /^Next: / }).click();
+const asks = (page: Page, words: RegExp) => expect(page.getByRole('heading', { level: 1 })).toHaveText(words);
+
+test('a new browser chooses, and a bakery of one’s own is set up from its name to its first plan', async ({
+  page,
+}) => {
+  await page.goto(jokul.url);
+  await expect(page).toHaveURL(/\/welcome$/);
+  await page.getByRole('button', { name: 'Set up my bakery' }).click();
+  await page.waitForURL(/\/begin\/bakery/, { timeout: 60_000 });
+  await page.getByLabel('Name', { exact: true }).fill('Kestrel Lane');
+  await page.getByLabel('Time zone').fill('America/New_York');
+  await page.getByLabel('Units on this device').selectOption('us');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'The bakery' })).toContainText('(done)');
+  await next(page);
+
+  // Two unlike ovens: the example stays, and a deck of one's own.
+  await asks(page, /chambers or decks/);
+  await page.getByRole('button', { name: 'Add Deck, 2 trays' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Old deck');
+  await page.getByRole('dialog').getByRole('button', { name: 'Add the oven' }).click();
+  await expect(page.getByText('Old deck', { exact: true })).toBeVisible();
+  await next(page);
+
+  // Trays in inches, planned with.
+  await page.getByRole('button', { name: 'Add Half sheet 18 × 13 in' }).click();
+  const tray = page.getByRole('dialog');
+  await tray.getByLabel('Length inside the rim, in').fill('17 in');
+  await tray.getByLabel('Width inside the rim, in').fill('12');
+  await tray.getByRole('button', { name: 'Add the tray' }).click();
+  await page.getByLabel('Tray to plan with').selectOption({ label: 'Half sheet 18 × 13 in' });
+  await expect(page.getByText('17 in long, 12 in wide')).toBeVisible();
+  await next(page);
+
+  await page.getByRole('button', { name: 'Add Scale, 11 lb by 0.1 oz' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Add the scale' }).click();
+  await expect(page.getByText(/by 0\.10 oz/)).toBeVisible();
+  await next(page);
+  await asks(page, /dough rest/);
+  await next(page);
+
+  // A night shift; what is typed is not left behind without a word.
+  await asks(page, /Who works when/);
+  await page.getByLabel('From', { exact: true }).fill('22:00');
+  await page.getByLabel('To', { exact: true }).fill('06:00');
+  await page.getByLabel('Ovens hot from').fill('23:00');
+  await page.getByLabel('to', { exact: true }).fill('08:00');
+  await next(page);
+  await expect(page.getByRole('alert')).toContainText('not saved yet');
+  await page.getByRole('button', { name: 'Save shifts and crew' }).click();
+  await expect(page.getByText('Shifts, crew and scoops are saved.')).toBeVisible();
+  await next(page);
+
+  // An example, and a recipe in cups.
+  await page.getByRole('button', { name: 'Use Oat and Raisin' }).click();
+  await expect(page.getByRole('list', { name: 'Formulas' })).toContainText('Oat and Raisin');
+  await page.getByRole('link', { name: 'Import recipe' }).click();
+  await page
+    .getByLabel('Paste it, one ingredient per line')
+    .fill(
+      [
+        '2 1/4 cups all-purpose flour',
+        '1 tsp baking soda',
+        '3/4 tsp salt',
+        '1 cup unsalted butter',
+        '1 1/2 cups packed light brown sugar',
+        '2 large eggs',
+        '2 cups dark chocolate chips',
+        'Bake at 350 °F for 11 minutes.',
+      ].join('\n'),
+    );
+  await page.getByRole('button', { name: 'spooned, 123 g a cup' }).click();
+  await expect(page.getByText(/lines? waits? for an answer/)).toBeHidden();
+  await page.getByLabel('Name of the formula').fill('Kestrel Chip');
+  await page.getByLabel('Code').fill('KCH');
+  await page.getByRole('button', { name: 'Save as formula' }).click();
+  await expect(page).toHaveURL(/\/formula\/KCH/);
+  await expect(page.getByText(/ at 350 °F /)).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'Setting up' })).toContainText('7 of 9 steps done');
+});
+
+test('the demo is beside it, with its own records, and the way back is in Setup', async ({ page }) => {
+  await page.goto(`${jokul.url}/setup`);
+  await expect(page.getByText('Kestrel Lane: house rules')).toBeVisible();
+  await page.getByRole('button', { name: 'Open the demo' }).click();
+  await page.waitForURL(/\/welcome$/, { timeout: 60_000 });
+  await expect(page.getByText(/Hollin Quay Bakehouse, a made-up bakery/)).toBeVisible();
+  await page.getByRole('button', { name: 'Look at the demo' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Orders' })).toBeVisible();
+  await page.goto(`${jokul.url}/setup`);
+  await page.getByRole('button', { name: 'Open my own bakery' }).click();
+  await page.waitForURL(/\/(begin|orders)/, { timeout: 60_000 });
+  await expect(page.getByText('Hollin Quay')).toHaveCount(0);
+  await page.goto(`${jokul.url}/begin/formula`);
+  await expect(page.getByRole('list', { name: 'Formulas' })).toContainText('Oat and Raisin');
+});
+
+test('its first order is planned for the night shift', async ({ page }) => {
+  await page.goto(`${jokul.url}/begin/order`);
+  await page.getByLabel('For', { exact: true }).fill('Corner shop');
+  await page.getByLabel('Product').selectOption('OAT');
+  await page.getByLabel('Pieces').fill('120');
+  await page.getByLabel('Ready by').fill('07:30');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Orders of this day' })).toContainText('Corner shop');
+  // The day after, so that the shift of this night does not hang on when the test runs.
+  await page.getByRole('button', { name: 'The day after' }).click();
+  await page.getByLabel('For', { exact: true }).fill('Corner shop');
+  await page.getByLabel('Product').selectOption('OAT');
+  await page.getByLabel('Pieces').fill('120');
+  await page.getByLabel('Ready by').fill('07:30');
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await next(page);
+  await page.getByRole('button', { name: 'Plan the day' }).click();
+  await expect(page.getByText('Oven loads')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('What does not fit')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Go to the day' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Day' })).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'Setting up' })).toHaveCount(0);
+});
