@@ -249,7 +249,7 @@ test('6 Bake: tray to scale, windows, and a what-if that is computed here', asyn
     .first()
     .click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Peanut Crunch in (Port|Starboard|Keel)/);
-  const tray = page.getByRole('img', { name: /^Tray 600 by 400 mm with \d+ pieces/ });
+  const tray = page.getByRole('img', { name: /^Tray 600 mm by 400 mm with \d+ pieces/ });
   const count = Number(/with (\d+) pieces/.exec((await tray.getAttribute('aria-label')) ?? '')?.[1]);
   expect(await tray.locator('circle').count()).toBe(2 * count);
   expect(await arithmetic(page, /^Pull for crisp edge/)).toContain('Not calibrated on this oven yet');

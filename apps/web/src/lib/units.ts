@@ -1,6 +1,7 @@
 import {
   celsiusToFahrenheit,
   formatNumber,
+  readTyped,
   massUnitsG,
   sayDuration,
   showTyped,
@@ -44,6 +45,13 @@ export const sayDifference = (byK: number, units: Units, digits = 0): string =>
 export const typedFigure = (value: number, kind: TypedKind, units: Units): string =>
   String(Number(Number(showTyped(value, kind, units)).toPrecision(4)));
 
+/** What was computed or measured of a piece: 80 mm, 9.8 mm; or 3.15 in, 0.386 in. */
+export const saySize = (lengthMm: number, units: Units, digits = 0): string =>
+  units === 'us' ? `${(lengthMm / 25.4).toFixed(digits + 2)} in` : `${lengthMm.toFixed(digits)} mm`;
+
+const figureOf = (value: number, kind: TypedKind, units: Units) =>
+  typedFigure(value, kind, units).replace('-', '−');
+
 /** 26 mm; or 1.02 in. */
 export const sayLength = (lengthMm: number, units: Units): string =>
   `${typedFigure(lengthMm, 'length', units)} ${typedUnit('length', units)}`;
@@ -57,7 +65,19 @@ export const useUnits = () => {
     about: (massG: number) => sayAbout(massG, units),
     temperature: (temperatureC: number, digits = 0) => sayTemperature(temperatureC, units, digits),
     difference: (byK: number, digits = 0) => sayDifference(byK, units, digits),
+    size: (lengthMm: number, digits = 0) => saySize(lengthMm, units, digits),
     length: (lengthMm: number) => sayLength(lengthMm, units),
     duration: sayDuration,
+    /** What a field is called, with the unit that a bare number in it is taken in. */
+    label: (name: string, kind: TypedKind) => `${name}, ${typedUnit(kind, units)}`,
+    unit: (kind: TypedKind) => typedUnit(kind, units),
+    /** A stored value as a field shows it. */
+    figure: (value: number, kind: TypedKind) => typedFigure(value, kind, units),
+    /** What was typed into a field, as it is stored; none where it cannot be read. */
+    typed: (text: string, kind: TypedKind) =>
+      text.trim() === '' ? Number.NaN : (readTyped(text, kind, units) ?? Number.NaN),
+    /** −25 to 40 °C. */
+    range: (from: number, to: number, kind: TypedKind) =>
+      `${figureOf(from, kind, units)} to ${figureOf(to, kind, units)} ${typedUnit(kind, units)}`,
   };
 };

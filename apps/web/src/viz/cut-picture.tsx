@@ -1,4 +1,5 @@
 import type { Frame } from '@jokul/core';
+import { useUnits } from '../lib/units';
 import { surfaceTone } from './surface-tone';
 import { temperatureColour } from './temperature';
 
@@ -20,6 +21,7 @@ export const CutPicture = ({
   widthMm: number;
   heightMm: number;
 }) => {
+  const { size, temperature } = useUnits();
   const { radiiMm, heightsMm, temperatureC, moisture, topColour, bottomColour } = frame;
   const n = radiiMm.length;
   // Heights at the ring faces, so that neighbouring columns meet in a slope and not in a step.
@@ -63,7 +65,7 @@ export const CutPicture = ({
     }),
   );
   const hottest = Math.max(...temperatureC.map((column) => Math.max(...column)));
-  const label = `Cut at ${Math.round(frame.timeS / 60)} minutes: ${(2 * (radiiMm.at(-1) ?? 0)).toFixed(0)} mm wide, ${(heightsMm[0] ?? 0).toFixed(0)} mm high, centre ${Math.min(...(temperatureC[0] ?? [0])).toFixed(0)} °C, hottest ${hottest.toFixed(0)} °C, water of the middle ${(100 * mean(moisture[0] ?? [0])).toFixed(1)} %`;
+  const label = `Cut at ${Math.round(frame.timeS / 60)} minutes: ${size(2 * (radiiMm.at(-1) ?? 0))} wide, ${size(heightsMm[0] ?? 0)} high, centre ${temperature(Math.min(...(temperatureC[0] ?? [0])))}, hottest ${temperature(hottest)}, water of the middle ${(100 * mean(moisture[0] ?? [0])).toFixed(1)} %`;
   return (
     <svg viewBox={`-3 -6 ${widthMm + 6} ${heightMm + 14}`} className="w-full" role="img" aria-label={label}>
       <defs>

@@ -1,3 +1,4 @@
+import { useUnits } from '../lib/units';
 import { patternWords } from './pattern-words';
 import type { Layout, Margins } from '@jokul/core';
 import { temperatureColour } from './temperature';
@@ -24,48 +25,51 @@ export const TrayPicture = ({
   margins,
   pieces,
   startC,
-}: TrayPictureProps) => (
-  <svg
-    viewBox={`-4 -4 ${lengthMm + 8} ${widthMm + 28}`}
-    className="w-full"
-    role="img"
-    aria-label={`Tray ${lengthMm} by ${widthMm} mm with ${Math.min(pieces, layout.count)} pieces, ${patternWords[layout.pattern]}, ${diameterMm.toFixed(0)} mm after the spread`}
-  >
-    <rect
-      width={lengthMm}
-      height={widthMm}
-      rx={14}
-      fill="var(--raised)"
-      stroke="var(--line-strong)"
-      strokeWidth={3}
-    />
-    <rect
-      x={margins.left}
-      y={margins.back}
-      width={lengthMm - margins.left - margins.right}
-      height={widthMm - margins.back - margins.front}
-      fill="none"
-      stroke="var(--line)"
-      strokeDasharray="6 6"
-      strokeWidth={1.5}
-    />
-    {layout.centresMm.slice(0, pieces).map(([x, y]) => (
-      <g key={`${x}-${y}`}>
-        <circle cx={x} cy={y} r={diameterMm / 2} fill="none" stroke="var(--ink-soft)" strokeWidth={1.6} />
-        <circle
-          cx={x}
-          cy={y}
-          r={rawDiameterMm / 2}
-          fill={temperatureColour(startC)}
-          stroke="var(--line-strong)"
-          strokeWidth={1}
-        />
+}: TrayPictureProps) => {
+  const { size } = useUnits();
+  return (
+    <svg
+      viewBox={`-4 -4 ${lengthMm + 8} ${widthMm + 28}`}
+      className="w-full"
+      role="img"
+      aria-label={`Tray ${size(lengthMm)} by ${size(widthMm)} with ${Math.min(pieces, layout.count)} pieces, ${patternWords[layout.pattern]}, ${size(diameterMm)} after the spread`}
+    >
+      <rect
+        width={lengthMm}
+        height={widthMm}
+        rx={14}
+        fill="var(--raised)"
+        stroke="var(--line-strong)"
+        strokeWidth={3}
+      />
+      <rect
+        x={margins.left}
+        y={margins.back}
+        width={lengthMm - margins.left - margins.right}
+        height={widthMm - margins.back - margins.front}
+        fill="none"
+        stroke="var(--line)"
+        strokeDasharray="6 6"
+        strokeWidth={1.5}
+      />
+      {layout.centresMm.slice(0, pieces).map(([x, y]) => (
+        <g key={`${x}-${y}`}>
+          <circle cx={x} cy={y} r={diameterMm / 2} fill="none" stroke="var(--ink-soft)" strokeWidth={1.6} />
+          <circle
+            cx={x}
+            cy={y}
+            r={rawDiameterMm / 2}
+            fill={temperatureColour(startC)}
+            stroke="var(--line-strong)"
+            strokeWidth={1}
+          />
+        </g>
+      ))}
+      <g stroke="var(--ink-soft)" strokeWidth={1.5}>
+        <line x1={0} x2={100} y1={widthMm + 14} y2={widthMm + 14} />
+        <line x1={0} x2={0} y1={widthMm + 8} y2={widthMm + 20} />
+        <line x1={100} x2={100} y1={widthMm + 8} y2={widthMm + 20} />
       </g>
-    ))}
-    <g stroke="var(--ink-soft)" strokeWidth={1.5}>
-      <line x1={0} x2={100} y1={widthMm + 14} y2={widthMm + 14} />
-      <line x1={0} x2={0} y1={widthMm + 8} y2={widthMm + 20} />
-      <line x1={100} x2={100} y1={widthMm + 8} y2={widthMm + 20} />
-    </g>
-  </svg>
-);
+    </svg>
+  );
+};

@@ -18,7 +18,7 @@ const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / 
 
 /** The piece cut open, through oven, tray and rack: drag the time. */
 export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Conditions; pullS: number }) => {
-  const { temperature, duration } = useUnits();
+  const { temperature, duration, size } = useUnits();
   const [at, setAt] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
   const frames = useQuery({
@@ -93,13 +93,13 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
           <Fact name="Rim">{temperature(mean(frame.temperatureC.at(-1) ?? []))}</Fact>
           <Fact name="Tray under it">{frame.phase === 'rack' ? '–' : temperature(frame.trayC)}</Fact>
           <Fact name="Width, height">
-            {(2 * (frame.radiiMm.at(-1) ?? 0)).toFixed(0)} × {(frame.heightsMm[0] ?? 0).toFixed(1)} mm
+            {size(2 * (frame.radiiMm.at(-1) ?? 0))} × {size(frame.heightsMm[0] ?? 0, 1)}
           </Fact>
         </Facts>
         <Facts>
           <Fact name="Water in the middle">{(100 * mean(frame.moisture[0] ?? [])).toFixed(1)} %</Fact>
           <Fact name="Water in the rim">{(100 * mean(rim)).toFixed(1)} %</Fact>
-          <Fact name="Crisp edge">{dryMm.toFixed(0)} mm</Fact>
+          <Fact name="Crisp edge">{size(dryMm)}</Fact>
           <Fact name="Set in the middle">{(100 * mean(frame.set[0] ?? [])).toFixed(0)} %</Fact>
         </Facts>
       </div>
@@ -109,10 +109,9 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
           {legendC.map((t) => (
             <span key={t} className="flex items-center gap-1">
               <span className="inline-block size-3 rounded-sm" style={{ background: temperatureColour(t) }} />
-              {t}
+              {temperature(t)}
             </span>
           ))}
-          °C
         </span>
         <span>hatched: dry enough to snap</span>
         <span className="flex items-center gap-1.5">

@@ -64,7 +64,7 @@ const useSeenGaps = (code: string): readonly Room[] => {
 
 /** When to pull and what will come out, each with its arithmetic. */
 const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' | 'forecast' | 'queue'>) => {
-  const { temperature, duration } = useUnits();
+  const { temperature, duration, size } = useUnits();
   const { search } = useLocation();
   const { data } = useBakery();
   const { pull, cooled, uncertainty } = bake;
@@ -110,11 +110,11 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
           <Facts>
             <Fact name="Diameter">
               <Shown figure={outcome.diameter}>
-                {cooled.diameterMm.toFixed(0)} mm ± {(100 * uncertainty.diameterShare).toFixed(0)} %
+                {size(cooled.diameterMm)} ± {(100 * uncertainty.diameterShare).toFixed(0)} %
               </Shown>
             </Fact>
             <Fact name="Height">
-              <Shown figure={outcome.height}>{cooled.heightMm.toFixed(1)} mm</Shown>
+              <Shown figure={outcome.height}>{size(cooled.heightMm, 1)}</Shown>
             </Fact>
             <Fact name="Bake loss">
               <Shown figure={outcome.loss}>{(cooled.lossShare * 100).toFixed(1)} %</Shown>
@@ -126,7 +126,7 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
               <Shown figure={outcome.colourBottom}>{cooled.colour.bottom.toFixed(0)} of 100</Shown>
             </Fact>
             <Fact name="Crisp edge">
-              <Shown figure={outcome.crispRim}>{cooled.crispEdgeMm.toFixed(0)} mm</Shown>
+              <Shown figure={outcome.crispRim}>{size(cooled.crispEdgeMm)}</Shown>
             </Fact>
             <Fact name="Per tray">
               <Shown figure={layout.perRow}>{layout.count} pieces</Shown>

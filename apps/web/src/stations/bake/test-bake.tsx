@@ -49,12 +49,12 @@ const whatToMeasure = [
 /** A few pieces into the oven first. */
 const Begin = (props: TestBakeProps & { onClose: () => void }) => {
   const { batch, load, formula, oven, onClose, layout, tray, margins, diameterMm } = props;
-  const { duration, temperature } = useUnits();
+  const { duration, temperature, label, figure, typed, range } = useUnits();
   const [pieces, setPieces] = useState('4');
   const [position, setPosition] = useState(String(Math.ceil(oven.places / 2)));
-  const [start, setStart] = useState(props.startC.toFixed(1));
+  const [start, setStart] = useState(figure(props.startC, 'temperature'));
   const count = Number(pieces);
-  const startC = Number(start.replace(',', '.'));
+  const startC = typed(start, 'temperature');
   const wrongCount = !Number.isInteger(count) || count < 1 || count > 12;
   const wrongStart = !Number.isFinite(startC) || startC < -30 || startC > 35;
   const begin = () => {
@@ -120,11 +120,11 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
             ))}
           </SelectField>
           <Field
-            label="Core of the dough, °C"
+            label={label('Core of the dough', 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={start}
-            error={wrongStart ? '−30 to 35' : undefined}
+            error={wrongStart ? range(-30, 35, 'temperature') : undefined}
             onChange={(event) => setStart(event.target.value)}
           />
         </div>

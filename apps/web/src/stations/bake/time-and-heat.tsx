@@ -14,7 +14,7 @@ const targets: readonly Doneness[] = ['soft-centre', 'chewy', 'crisp-edge', 'cri
 const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Conditions; pullS: number }) => {
   const [minutes, setMinutes] = useState((pullS / 60).toFixed(1));
   const [target, setTarget] = useState<Doneness>(formula.bake.target);
-  const { temperature } = useUnits();
+  const { temperature, size } = useUnits();
   const value = Number(minutes.replace(',', '.'));
   const wrong = !Number.isFinite(value) || value < 3 || value > 60;
   const answer = useQuery({
@@ -59,7 +59,7 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
           <>
             takes an oven at <Shown figure={data.set}>{temperature(data.set.value)}</Shown>; then the rim is
             at {data.reading.colour.edge.toFixed(0)}, the underside at {data.reading.colour.bottom.toFixed(0)}
-            , {data.reading.diameterMm.toFixed(0)} mm across.
+            , {size(data.reading.diameterMm)} across.
             {isTooDark(target, data.reading.colour.edge, data.reading.colour.bottom) &&
               ' That is too dark: give it more time and less heat.'}
             <span className="block text-[12.5px] text-ink-faint">
@@ -67,9 +67,9 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
             </span>
           </>
         ) : data.reason === 'too-short' ? (
-          'is too short at any oven temperature up to 250 °C. Give it more time, or make the piece smaller.'
+          `is too short at any oven temperature up to ${temperature(250)}. Give it more time, or make the piece smaller.`
         ) : (
-          'is so long that it is overdone even at 125 °C. Give it less time.'
+          `is so long that it is overdone even at ${temperature(125)}. Give it less time.`
         )}
       </p>
     </section>

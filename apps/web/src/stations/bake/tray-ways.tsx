@@ -38,7 +38,7 @@ export const TrayWays = ({
   diameterShare,
   seen,
 }: TrayWaysProps) => {
-  const { length } = useUnits();
+  const { length, size } = useUnits();
   const [trying, setTrying] = useState(false);
   const { search } = useLocation();
   const { lengthMm, widthMm, diameterMm } = template;
@@ -50,11 +50,8 @@ export const TrayWays = ({
   return (
     <>
       <p className="text-[12.5px] text-ink-soft">
-        {(diameterMm * diameterShare).toFixed(0)} mm wider than forecast they{' '}
-        {clearMm > 0
-          ? `still stand ${clearMm.toFixed(0)} mm apart`
-          : 'would touch: lay fewer, or bake a few first'}
-        .
+        {size(diameterMm * diameterShare)} wider than forecast they{' '}
+        {clearMm > 0 ? `still stand ${size(clearMm)} apart` : 'would touch: lay fewer, or bake a few first'}.
         {wanted && (
           <>
             {' '}
@@ -70,7 +67,7 @@ export const TrayWays = ({
         {ways.slice(1).map(({ name, layout, clearMm: apart }) => (
           <span key={name}>
             {name}: <span className="figures">{layout.count}</span>
-            {apart !== null && `, ${apart.toFixed(0)} mm clear`}
+            {apart !== null && `, ${size(apart)} clear`}
           </span>
         ))}
         <span className="ml-auto flex gap-1">

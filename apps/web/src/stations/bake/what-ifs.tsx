@@ -73,10 +73,10 @@ const dashes = [0, 7, 3, 12];
 const colours = ['var(--ink)', 'var(--ink-soft)', 'var(--ink-faint)', 'var(--ink-soft)'];
 
 const charts = {
-  centreC: { name: 'Centre, °C', digits: 0 },
-  diameterMm: { name: 'Diameter, mm', digits: 0 },
-  heightMm: { name: 'Height, mm', digits: 1 },
-  lossShare: { name: 'Loss, %', digits: 1 },
+  centreC: { name: 'Centre', as: 'temperature' },
+  diameterMm: { name: 'Diameter', as: 'size' },
+  heightMm: { name: 'Height', as: 'size' },
+  lossShare: { name: 'Loss', as: 'percent' },
 } as const;
 type ChartKey = keyof typeof charts;
 
@@ -89,7 +89,13 @@ interface WhatIfsProps {
 /** Two to four bakes side by side: the load as planned, and what would be otherwise. */
 export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
   const { data: bakery } = useBakery();
-  const { duration, temperature, units } = useUnits();
+  const { duration, temperature, size, units } = useUnits();
+  /** A figure at the side of the chart. */
+  const onAxis = {
+    temperature,
+    size: (mm: number) => size(mm),
+    percent: (share: number) => `${share.toFixed(1)} %`,
+  };
   const usual = [...usualVariants(formula, base, units), ...otherOvens(formula, base, oven, bakery)];
   const [chosen, setChosen] = useState<readonly Variant[]>(() => usual.slice(1, 2));
   const [chart, setChart] = useState<ChartKey>('centreC');
@@ -112,9 +118,9 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
         pull ? <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown> : 'not reached',
     },
     { name: 'Centre at the pull', of: (_, out) => shown(out?.centre, temperature) },
-    { name: 'Diameter, cold', of: (_, out) => shown(out?.diameter, (mm) => `${mm.toFixed(0)} mm`) },
-    { name: 'Height, cold', of: (_, out) => shown(out?.height, (mm) => `${mm.toFixed(1)} mm`) },
-    { name: 'Crisp edge', of: (_, out) => shown(out?.crispRim, (mm) => `${mm.toFixed(0)} mm`) },
+    { name: 'Diameter, cold', of: (_, out) => shown(out?.diameter, (mm) => size(mm)) },
+    { name: 'Height, cold', of: (_, out) => shown(out?.height, (mm) => size(mm, 1)) },
+    { name: 'Crisp edge', of: (_, out) => shown(out?.crispRim, (mm) => size(mm)) },
     { name: 'Bake loss', of: (_, out) => shown(out?.loss, (share) => `${(100 * share).toFixed(1)} %`) },
     { name: 'Colour of the rim', of: (_, out) => shown(out?.colourEdge, (score) => score.toFixed(0)) },
     { name: 'Colour below', of: (_, out) => shown(out?.colourBottom, (score) => score.toFixed(0)) },
@@ -208,7 +214,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
         label={`${charts[chart].name} of the bakes over time`}
         height={260}
         formatX={(minutes) => minutes.toFixed(0)}
-        formatY={(value) => value.toFixed(charts[chart].digits)}
+        formatY={(value) => onAxis[charts[chart].as](value)}
         xTitle="minutes after loading"
         xStep={5}
         curves={results.flatMap(({ data }, i) =>

@@ -52,7 +52,7 @@ export const TraysStep = ({ bakery }: StepProps) => {
   const save = useSaveRules();
   const { trayId, liner } = bakery.rules;
   // House rules are saved as a whole: the others stay as they are.
-  const kept = Object.fromEntries(ruleFields.map(([key]) => [key, bakery.rules[key]]));
+  const kept = Object.fromEntries(ruleFields.map(({ key }) => [key, bakery.rules[key]]));
   const change = (to: Partial<Pick<RulesInput, 'trayId' | 'liner'>>) =>
     save.mutate({ ...kept, trayId, liner, ...to, version: bakery.rulesVersion } as RulesInput, {
       onSuccess: () => toast('Saved.'),

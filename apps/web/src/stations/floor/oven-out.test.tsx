@@ -9,7 +9,7 @@ import { queryClient } from '../../lib/queries';
 import { OvenOut } from './oven-out';
 
 const port = demoEquipment.ovens.find(({ id }) => id === 'port') as Oven;
-const bakery = { equipment: demoEquipment, equipmentVersion: 7 } as unknown as BakeryView;
+const bakery = { equipment: demoEquipment, equipmentVersion: 7, formulas: [{}] } as unknown as BakeryView;
 const action = (kind: Action['kind'], ovenId: string): Action => ({
   id: `${kind} ${ovenId}`,
   kind,

@@ -42,7 +42,7 @@ const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 
 const Forecast = ({ formula }: { formula: Formula }) => {
   const day = useDay();
-  const { duration, temperature } = useUnits();
+  const { duration, temperature, size } = useUnits();
   const forecast = day.data?.plan?.forecasts[formula.code];
   const bake = forecast?.bakes[0];
   const outcome = bake && outcomeOf(bake.bake);
@@ -58,11 +58,11 @@ const Forecast = ({ formula }: { formula: Formula }) => {
         </Fact>
         <Fact name="Diameter, cold">
           <Shown figure={outcome.diameter}>
-            {cooled.diameterMm.toFixed(0)} mm ± {(bake.bake.uncertainty.diameterShare * 100).toFixed(0)} %
+            {size(cooled.diameterMm)} ± {(bake.bake.uncertainty.diameterShare * 100).toFixed(0)} %
           </Shown>
         </Fact>
         <Fact name="Height, cold">
-          <Shown figure={outcome.height}>{cooled.heightMm.toFixed(1)} mm</Shown>
+          <Shown figure={outcome.height}>{size(cooled.heightMm, 1)}</Shown>
         </Fact>
         <Fact name="Bake loss">
           <Shown figure={outcome.loss}>{percent(cooled.lossShare)}</Shown>

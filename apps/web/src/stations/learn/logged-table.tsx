@@ -2,11 +2,11 @@ import type { CalibrationView, LoggedBakeView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
-import { quantityNames } from './words';
+import { quantityNames, sayQuantity } from './words';
 
-const Figures = ({ bake }: { bake: LoggedBakeView }) =>
-  bake.figures.map(({ quantity, measured, after, outlier }) => {
-    const { name, unit, digits, times } = quantityNames[quantity];
+const Figures = ({ bake }: { bake: LoggedBakeView }) => {
+  const { units } = useUnits();
+  return bake.figures.map(({ quantity, measured, after, outlier }) => {
     return (
       <span
         key={quantity}
@@ -15,13 +15,14 @@ const Figures = ({ bake }: { bake: LoggedBakeView }) =>
           outlier ? 'Far from what the other bakes say: it counts little. Look at the entry.' : undefined
         }
       >
-        <span className="font-sans text-ink-faint">{name}</span> {(measured * times).toFixed(digits)}
-        <span className="text-ink-faint"> ({(after * times).toFixed(digits)})</span>
-        {unit && ` ${unit}`}
+        <span className="font-sans text-ink-faint">{quantityNames[quantity]}</span>{' '}
+        {sayQuantity(quantity, measured, units)}
+        <span className="text-ink-faint"> ({sayQuantity(quantity, after, units)})</span>
         {outlier && <span className="font-sans"> far off</span>}
       </span>
     );
   });
+};
 
 /** The bakes that are learned from: measured, and in brackets what the model now says of them. */
 export const LoggedTable = ({

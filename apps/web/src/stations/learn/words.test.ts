@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import type { LearnableKind } from '@jokul/core';
 import type { LearnedView } from '@jokul/contracts';
-import { figureOf, learnedName, meaning, quantityNames, sayLearned, saySpread } from './words';
+import { figureOf, learnedName, meaning, quantityNames, sayLearned, sayQuantity, saySpread } from './words';
 
 const names = { oven: (id: string) => id.toUpperCase(), product: (code: string) => `product ${code}` };
 const row = (kind: LearnableKind, of: string, change: Partial<LearnedView> = {}): LearnedView => ({
@@ -60,6 +60,10 @@ describe('what was learned, in words', () => {
     expect(figure.terms[0]).toMatchObject({ name: 'logged bakes', value: 12 });
   });
   it('every measured figure has a name', () => {
-    expect(Object.values(quantityNames).every(({ name }) => name.length > 0)).toBe(true);
+    expect(Object.values(quantityNames).every((name) => name.length > 0)).toBe(true);
+    expect(sayQuantity('coreC', 95.2, 'metric')).toBe('95.2 °C');
+    expect(sayQuantity('diameterMm', 80, 'us')).toBe('3.150 in');
+    expect(sayQuantity('lossShare', 0.081, 'metric')).toBe('8.1 %');
+    expect(sayQuantity('colour', 41.6, 'us')).toBe('42');
   });
 });

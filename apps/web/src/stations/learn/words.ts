@@ -1,6 +1,6 @@
 import { learnedFigure, type Figure, type LearnableKind } from '@jokul/core';
 import type { LearnedView } from '@jokul/contracts';
-import { sayDifference, type Units } from '../../lib/units';
+import { sayDifference, saySize, sayTemperature, type Units } from '../../lib/units';
 
 interface Names {
   readonly oven: (id: string) => string;
@@ -69,11 +69,18 @@ export const figureOf = (row: LearnedView, names: Names, bakes: number): Figure 
   learnedFigure(row.kind, learnedName(row, names), row.value, row.sigma, bakes);
 
 export const quantityNames = {
-  coreC: { name: 'core', unit: '°C', digits: 1, times: 1 },
-  diameterMm: { name: 'Ø', unit: 'mm', digits: 1, times: 1 },
-  heightMm: { name: 'height', unit: 'mm', digits: 1, times: 1 },
-  lossShare: { name: 'loss', unit: '%', digits: 1, times: 100 },
-  colour: { name: 'colour', unit: '', digits: 0, times: 1 },
-  rightLessLeft: { name: 'right − left', unit: '', digits: 0, times: 1 },
-  backLessFront: { name: 'back − front', unit: '', digits: 0, times: 1 },
+  coreC: 'core',
+  diameterMm: 'Ø',
+  heightMm: 'height',
+  lossShare: 'loss',
+  colour: 'colour',
+  rightLessLeft: 'right − left',
+  backLessFront: 'back − front',
 } as const;
+
+/** A measured figure in the units of the device. */
+export const sayQuantity = (quantity: keyof typeof quantityNames, value: number, units: Units): string => {
+  if (quantity === 'coreC') return sayTemperature(value, units, 1);
+  if (quantity === 'diameterMm' || quantity === 'heightMm') return saySize(value, units, 1);
+  return quantity === 'lossShare' ? `${(100 * value).toFixed(1)} %` : value.toFixed(0);
+};

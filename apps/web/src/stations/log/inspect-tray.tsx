@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import type { Payloads, Room, TrayState } from '@jokul/core';
+import type { Payloads, Room, TrayState, TypedKind } from '@jokul/core';
 import { record } from '../../journal/store';
+import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
@@ -9,10 +10,24 @@ type Measured =
   'coreC' | 'diameterMm' | 'heightMm' | 'lossPercent' | 'colourScore' | 'rightLessLeft' | 'backLessFront';
 
 /** The same ranges as the journal takes. */
-const fields: readonly { key: Measured; label: string; min: number; max: number; hint?: string }[] = [
-  { key: 'coreC', label: 'Core at the pull, °C', min: 20, max: 180 },
-  { key: 'diameterMm', label: 'Diameter, mm', min: 10, max: 400, hint: 'mean of several, edge to edge' },
-  { key: 'heightMm', label: 'Height, mm', min: 1, max: 100 },
+const fields: readonly {
+  key: Measured;
+  label: string;
+  kind?: TypedKind;
+  min: number;
+  max: number;
+  hint?: string;
+}[] = [
+  { key: 'coreC', label: 'Core at the pull', kind: 'temperature', min: 20, max: 180 },
+  {
+    key: 'diameterMm',
+    label: 'Diameter',
+    kind: 'length',
+    min: 10,
+    max: 400,
+    hint: 'mean of several, edge to edge',
+  },
+  { key: 'heightMm', label: 'Height', kind: 'length', min: 1, max: 100 },
   { key: 'lossPercent', label: 'Bake loss, %', min: 0, max: 50, hint: 'raw less baked weight' },
   { key: 'colourScore', label: 'Colour score', min: 0, max: 100, hint: '35 golden, 55 brown, 80 dark' },
   {
@@ -31,19 +46,21 @@ const fields: readonly { key: Measured; label: string; min: number; max: number;
   },
 ];
 
-const read = (text: string, min: number, max: number): { value?: number; error?: string } => {
-  if (!text.trim()) return {};
-  const value = Number(text.replace(',', '.'));
-  return Number.isFinite(value) && value >= min && value <= max ? { value } : { error: `${min} to ${max}` };
-};
-
 /** What was measured on a tray. Every field may stay empty, one is enough. */
 export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () => void }) => {
   const { inspected } = tray;
+  const { label: named, figure, typed, range } = useUnits();
+  const read = ({ key, kind = 'number', min, max }: (typeof fields)[number]) => {
+    if (!text[key].trim()) return {};
+    const value = typed(text[key], kind);
+    return value >= min && value <= max ? { value } : { error: range(min, max, kind).trim() };
+  };
+  const shown = (value: number | undefined, kind: TypedKind) =>
+    value === undefined ? '' : figure(value, kind);
   const [text, setText] = useState<Record<Measured, string>>({
-    coreC: inspected?.coreC?.toString() ?? '',
-    diameterMm: inspected?.diameterMm?.toString() ?? '',
-    heightMm: inspected?.heightMm?.toString() ?? '',
+    coreC: shown(inspected?.coreC, 'temperature'),
+    diameterMm: shown(inspected?.diameterMm, 'length'),
+    heightMm: shown(inspected?.heightMm, 'length'),
     lossPercent: inspected?.lossShare === undefined ? '' : (inspected.lossShare * 100).toFixed(1),
     colourScore: inspected?.colourScore?.toString() ?? '',
     rightLessLeft: inspected?.rightLessLeft?.toString() ?? '',
@@ -51,7 +68,7 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
   });
   const [room, setRoom] = useState<Room | ''>(inspected?.room ?? '');
   const [note, setNote] = useState(inspected?.note ?? '');
-  const readings = fields.map(({ key, min, max }) => [key, read(text[key], min, max)] as const);
+  const readings = fields.map((field) => [field.key, read(field)] as const);
   const wrong = readings.some(([, reading]) => reading.error);
   const empty = readings.every(([, reading]) => reading.value === undefined) && !note.trim() && !room;
   const save = () => {
@@ -92,10 +109,10 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
         }}
       >
         <div className="grid grid-cols-2 gap-3">
-          {fields.map(({ key, label, hint }) => (
+          {fields.map(({ key, label, kind, hint }) => (
             <Field
               key={key}
-              label={label}
+              label={kind ? named(label, kind) : label}
               inputMode="decimal"
               className="figures text-right"
               value={text[key]}

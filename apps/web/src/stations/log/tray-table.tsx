@@ -32,7 +32,7 @@ export const TrayTable = ({
 }) => {
   const wall = useWallClock();
   const names = useNames();
-  const { temperature } = useUnits();
+  const { temperature, label, figure } = useUnits();
   const columns = useMemo((): Column[] => {
     const measured = (
       id: string,
@@ -92,8 +92,18 @@ export const TrayTable = ({
         (tray) => tray.inspected?.coreC,
         (t) => temperature(t, 1),
       ),
-      measured('diameter', 'Ø mm', (tray) => tray.inspected?.diameterMm, String),
-      measured('height', 'H mm', (tray) => tray.inspected?.heightMm, String),
+      measured(
+        'diameter',
+        label('Ø', 'length'),
+        (tray) => tray.inspected?.diameterMm,
+        (mm) => figure(mm, 'length'),
+      ),
+      measured(
+        'height',
+        label('H', 'length'),
+        (tray) => tray.inspected?.heightMm,
+        (mm) => figure(mm, 'length'),
+      ),
       {
         id: 'ratio',
         header: 'Ø/H',
@@ -128,7 +138,7 @@ export const TrayTable = ({
           ),
       },
     ];
-  }, [names, onMeasure, temperature, wall]);
+  }, [names, onMeasure, temperature, label, figure, wall]);
   const data = useMemo(() => [...trays], [trays]);
   const table = useTable({ features, columns, data });
   const notes = trays.filter((tray) => tray.inspected?.note);

@@ -21,7 +21,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
-import { grams } from './grams';
+import { useScale } from './grams';
 
 const kinds = {
   pieces: 'a number of pieces',
@@ -44,12 +44,13 @@ interface AnotherAmountProps {
 
 /** A batch for any target: dough, split over the mixers with its alternatives, and the sheet. */
 export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: AnotherAmountProps) => {
-  const { mass } = useUnits();
+  const { mass, label, figure, typed } = useUnits();
+  const scale = useScale();
   const [kind, setKind] = useState<Kind>('pieces');
   const [amount, setAmount] = useState<Record<Kind, string>>({
     pieces: '60',
     trays: '5',
-    dough: '4000',
+    dough: figure(4000, 'mass'),
     fill: '45',
     stock: '',
   });
@@ -63,15 +64,15 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
   };
   const stockG = Object.fromEntries(
     Object.entries(stock)
-      .filter(([, text]) => number(text) > 0)
-      .map(([id, text]) => [id, number(text)]),
+      .map(([id, text]) => [id, typed(text, 'mass')] as const)
+      .filter(([, massG]) => massG > 0),
   );
   const target = (): MixTarget => {
     const value = number(amount[kind]);
     const mixer = equipment.mixers.find(({ id }) => id === mixerId);
     if (kind === 'pieces') return { kind, pieces: value };
     if (kind === 'trays') return { kind, trays: value, perTray };
-    if (kind === 'dough') return { kind, massG: value };
+    if (kind === 'dough') return { kind, massG: typed(amount.dough, 'mass') };
     if (kind === 'fill' && mixer) return { kind, mixer, fill: value / 100, densityGPerMl: density };
     return { kind: 'stock', stockG };
   };
@@ -125,11 +126,14 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
         {kind !== 'stock' && (
           <Field
             label={
-              { pieces: 'Pieces', trays: `Trays of ${perTray} pieces`, dough: 'Dough, g', fill: 'Fill, %' }[
-                kind
-              ]
+              {
+                pieces: 'Pieces',
+                trays: `Trays of ${perTray} pieces`,
+                dough: label('Dough', 'mass'),
+                fill: 'Fill, %',
+              }[kind]
             }
-            type="number"
+            inputMode="decimal"
             value={amount[kind]}
             onChange={(event) => setAmount({ ...amount, [kind]: event.target.value })}
           />
@@ -215,7 +219,7 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
                     <tr key={line.key} className="border-t">
                       <td className="py-0.5">{line.name}</td>
                       <td className="py-0.5 text-right figures">
-                        {grams(line.roundedG, line.resolutionG)} g
+                        {scale.said(line.roundedG, line.resolutionG)}
                       </td>
                       <td className="py-0.5 pl-3 text-right text-ink-soft">
                         <Shown figure={line.exact}>{line.exact.value.toFixed(2)}</Shown>

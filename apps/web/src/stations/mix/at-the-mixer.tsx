@@ -15,7 +15,7 @@ import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field } from '../../ui/field';
-import { grams } from './grams';
+import { useScale } from './grams';
 import { StageDrawing } from './stage-drawing';
 import { useMixTimers } from './mix-timers';
 
@@ -79,6 +79,7 @@ const Running = ({
 const blockOf = (
   step: MixStep,
   { formula, sheet, known, eggLimitC }: AtTheMixerProps,
+  temperature: (temperatureC: number) => string,
 ): { missing: string; egg: boolean } | null => {
   const index = formula.stages.findIndex(({ id }) => id === step.stageId);
   const stage = formula.stages[index];
@@ -95,8 +96,8 @@ const blockOf = (
     ...(tooHot
       ? [
           measured
-            ? `The browned butter was ${measured.temperatureC} °C. Egg goes in only at ${eggLimitC} °C or below: it scrambles, and is not safe.`
-            : `Measure the browned butter first: egg goes in only at ${eggLimitC} °C or below.`,
+            ? `The browned butter was ${temperature(measured.temperatureC)}. Egg goes in only at ${temperature(eggLimitC)} or below: it scrambles, and is not safe.`
+            : `Measure the browned butter first: egg goes in only at ${temperature(eggLimitC)} or below.`,
         ]
       : []),
     ...(open.length > 0 ? [`Not weighed yet: ${open.map(({ name }) => name).join(', ')}.`] : []),
@@ -108,13 +109,14 @@ const blockOf = (
 /** The stages one after the other: timers, speeds, scraping, and when it is enough. */
 export const AtTheMixer = (props: AtTheMixerProps) => {
   const { batchId, formula, known } = props;
-  const { duration } = useUnits();
+  const { duration, temperature } = useUnits();
+  const scale = useScale();
   const { started, start, stop } = useMixTimers();
   const [asking, setAsking] = useState<{ step: MixStep; missing: string; egg: boolean } | null>(null);
   const [reason, setReason] = useState('');
   const steps = mixSteps(formula);
   const begin = (step: MixStep) => {
-    const block = blockOf(step, props);
+    const block = blockOf(step, props, temperature);
     if (block) setAsking({ step, ...block });
     else start(batchId, step.stageId, nowMs());
   };
@@ -163,7 +165,9 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
                 <p className="text-[14px]">
                   {props.sheet.lines
                     .filter(({ stageId }) => stageId === step.stageId)
-                    .map((line) => `${line.name.toLowerCase()} ${grams(line.roundedG, line.resolutionG)} g`)
+                    .map(
+                      (line) => `${line.name.toLowerCase()} ${scale.said(line.roundedG, line.resolutionG)}`,
+                    )
                     .join(', ')}
                 </p>
                 <p className="text-ink-soft">Enough when: {step.stopWhen}</p>

@@ -26,7 +26,6 @@ interface BrownedButterProps {
   readonly rules: HouseRules;
 }
 
-const number = (text: string) => Number(text.replace(',', '.'));
 /** A flat pan of 30 × 20 cm: a default vessel. */
 const vesselM2 = 0.06;
 /** Soft enough to cream, °C. */
@@ -36,11 +35,11 @@ const creamableC = 21;
 export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }: BrownedButterProps) => {
   const batches = useJournal((s) => s.floor.lots);
   const wall = useWallClock();
-  const { mass, duration, temperature } = useUnits();
+  const { mass, duration, temperature, label, figure, typed, unit } = useUnits();
   const [inText, setIn] = useState('');
   const [outText, setOut] = useState('');
   const [tempText, setTemp] = useState('');
-  const [panC, setPanC] = useState('120');
+  const [panC, setPanC] = useState(figure(120, 'temperature'));
   const line = formula.stages.flatMap(({ lines }) => lines).find((l) => l.browned);
   if (!line) return <p className="text-ink-soft">No butter is browned in this formula.</p>;
   const sheetLine = sheet.lines.find(
@@ -50,12 +49,12 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
   const neededG = (sheetLine?.exact.value ?? 0) * share;
   const loss = learnBrowningLoss([...batches.values()].flatMap(({ browned }) => browned));
   const weighIn = butterToBrown(neededG, loss);
-  const [inG, outG, atC] = [number(inText), number(outText), number(tempText)];
+  const [inG, outG, atC] = [typed(inText, 'mass'), typed(outText, 'mass'), typed(tempText, 'temperature')];
   const panGood = inG > 0 && outG > 0 && outG < inG;
   const last = known.browned.at(-1);
   const measured = known.measured.get('browned butter');
   const hot = measured !== undefined && measured.temperatureC > rules.eggIntoButterC;
-  const startC = measured?.temperatureC ?? number(panC);
+  const startC = measured?.temperatureC ?? typed(panC, 'temperature');
   const massNow = last?.outG ?? neededG;
   return (
     <section aria-label="Browned butter" className="rounded-lg border bg-surface p-4">
@@ -70,16 +69,16 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
       <div className="mt-3 flex flex-wrap items-end gap-3">
         <div className="w-32">
           <Field
-            label="Into the pan, g"
+            label={label('Into the pan', 'mass')}
             inputMode="decimal"
             value={inText}
-            placeholder={weighIn.value.toFixed(0)}
+            placeholder={figure(Math.round(weighIn.value), 'mass')}
             onChange={(event) => setIn(event.target.value)}
           />
         </div>
         <div className="w-32">
           <Field
-            label="Out of the pan, g"
+            label={label('Out of the pan', 'mass')}
             inputMode="decimal"
             value={outText}
             onChange={(event) => setOut(event.target.value)}
@@ -114,7 +113,7 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
       <div className="mt-4 flex flex-wrap items-end gap-3 border-t pt-3">
         <div className="w-36">
           <Field
-            label="Butter measured, °C"
+            label={label('Butter measured', 'temperature')}
             inputMode="decimal"
             value={tempText}
             onChange={(event) => setTemp(event.target.value)}
@@ -147,13 +146,13 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
           ) : (
             <>
               <input
-                aria-label="Butter off the pan, °C"
+                aria-label={label('Butter off the pan', 'temperature')}
                 value={panC}
                 inputMode="decimal"
                 onChange={(event) => setPanC(event.target.value)}
                 className="figures w-14 rounded border border-line bg-raised px-1 text-right"
               />{' '}
-              °C
+              {unit('temperature')}
             </>
           )}
           , stirred now and then
@@ -161,8 +160,8 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
         <thead className="text-left text-[12.5px] text-ink-soft">
           <tr>
             <th className="font-normal">place</th>
-            <th className="text-right font-normal">to {rules.eggIntoButterC} °C, egg may follow</th>
-            <th className="text-right font-normal">to {creamableC} °C, to be creamed</th>
+            <th className="text-right font-normal">to {temperature(rules.eggIntoButterC)}, egg may follow</th>
+            <th className="text-right font-normal">to {temperature(creamableC)}, to be creamed</th>
           </tr>
         </thead>
         <tbody>

@@ -31,7 +31,6 @@ interface ButterPlanProps {
   readonly mixStartMs: number | null;
 }
 
-const number = (text: string) => Number(text.replace(',', '.'));
 const orNull = <T,>(work: () => T): T | null => {
   try {
     return work();
@@ -76,25 +75,22 @@ const useLoggedDoughs = (
 
 /** Which butter gives the dough its temperature, and when it has to come out of the cold. */
 export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: ButterPlanProps) => {
-  const { temperature, duration } = useUnits();
+  const { temperature, duration, label, figure, typed } = useUnits();
   const wall = useWallClock();
-  const [roomText, setRoom] = useState('21');
-  const [eggText, setEgg] = useState('18');
+  const [roomText, setRoom] = useState(figure(21, 'temperature'));
+  const [eggText, setEgg] = useState(figure(18, 'temperature'));
   const [bowlText, setBowl] = useState('');
-  const [nowText, setNow] = useState('4');
-  const [wantedText, setWanted] = useState(String(formula.method?.doughC ?? rules.doughC));
+  const [nowText, setNow] = useState(figure(4, 'temperature'));
+  const [wantedText, setWanted] = useState(figure(formula.method?.doughC ?? rules.doughC, 'temperature'));
   const [form, setForm] = useState<ButterForm>('block-500');
   const [wrapped, setWrapped] = useState(true);
   const butterId = formula.stages
     .flatMap(({ lines }) => lines)
     .find(({ ingredientId }) => ingredient(ingredientId).kind === 'butter')?.ingredientId;
   const logged = useLoggedDoughs(formula, amounts, mixer, butterId);
-  const [roomC, eggC, startC, wantedC] = [roomText, eggText, nowText, wantedText].map(number) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [roomC, eggC, startC, wantedC] = [roomText, eggText, nowText, wantedText].map((text) =>
+    typed(text, 'temperature'),
+  ) as [number, number, number, number];
   const eggs = amounts
     .filter(({ line }) => ingredient(line.ingredientId).kind === 'egg')
     .map(({ line }) => [line.ingredientId, eggC]);
@@ -103,7 +99,7 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
     amounts,
     roomC,
     temperaturesC: Object.fromEntries(eggs) as Record<string, number>,
-    ...(bowlText.trim() !== '' && { bowlC: number(bowlText) }),
+    ...(bowlText.trim() !== '' && { bowlC: typed(bowlText, 'temperature') }),
     mixS: workedS(formula),
     heat: { ...typicalMixerHeat(mixer), efficiency: efficiency.value },
   };
@@ -129,32 +125,32 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
       <h2 className="text-lg font-semibold">Butter and dough temperature</h2>
       <div className="mt-2 grid grid-cols-5 gap-3 max-sm:grid-cols-2">
         <Field
-          label="Room, °C"
+          label={label('Room', 'temperature')}
           inputMode="decimal"
           value={roomText}
           onChange={(event) => setRoom(event.target.value)}
         />
         <Field
-          label="Egg, °C"
+          label={label('Egg', 'temperature')}
           inputMode="decimal"
           value={eggText}
           onChange={(event) => setEgg(event.target.value)}
         />
         <Field
-          label="Bowl, °C"
+          label={label('Bowl', 'temperature')}
           inputMode="decimal"
           value={bowlText}
           placeholder="as the room"
           onChange={(event) => setBowl(event.target.value)}
         />
         <Field
-          label="Butter now, °C"
+          label={label('Butter now', 'temperature')}
           inputMode="decimal"
           value={nowText}
           onChange={(event) => setNow(event.target.value)}
         />
         <Field
-          label="Dough target, °C"
+          label={label('Dough target', 'temperature')}
           inputMode="decimal"
           value={wantedText}
           onChange={(event) => setWanted(event.target.value)}

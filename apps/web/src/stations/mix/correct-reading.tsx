@@ -1,7 +1,7 @@
 import type { Correction, CorrectionKind } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
-import { grams } from './grams';
+import { useScale } from './grams';
 
 const does: Readonly<Record<CorrectionKind, string>> = {
   'take-out': 'Take it out',
@@ -23,24 +23,27 @@ export const CorrectReading = ({
   resolutionG: number;
   corrections: readonly Correction[];
   onChoose: (correction: Correction) => void;
-}) => (
-  <div role="group" aria-label={`${name} is off`} className="mt-3 rounded-md border border-hand p-3">
-    <p className="font-semibold text-hand">
-      {grams(Math.abs(off), resolutionG)} g {off > 0 ? 'over' : 'under'}. What now?
-    </p>
-    <ul className="mt-2 space-y-2">
-      {corrections.map((correction) => (
-        <li
-          key={correction.kind}
-          className="grid grid-cols-[11rem_minmax(0,1fr)_auto] items-center gap-3 max-sm:grid-cols-1 max-sm:gap-1"
-        >
-          <Button className="min-h-12" disabled={!correction.possible} onClick={() => onChoose(correction)}>
-            {does[correction.kind]}
-          </Button>
-          <span className={correction.possible ? '' : 'text-ink-faint'}>{correction.sentence}</span>
-          <Shown figure={correction.figure}>arithmetic</Shown>
-        </li>
-      ))}
-    </ul>
-  </div>
-);
+}) => {
+  const scale = useScale();
+  return (
+    <div role="group" aria-label={`${name} is off`} className="mt-3 rounded-md border border-hand p-3">
+      <p className="font-semibold text-hand">
+        {scale.said(Math.abs(off), resolutionG)} {off > 0 ? 'over' : 'under'}. What now?
+      </p>
+      <ul className="mt-2 space-y-2">
+        {corrections.map((correction) => (
+          <li
+            key={correction.kind}
+            className="grid grid-cols-[11rem_minmax(0,1fr)_auto] items-center gap-3 max-sm:grid-cols-1 max-sm:gap-1"
+          >
+            <Button className="min-h-12" disabled={!correction.possible} onClick={() => onChoose(correction)}>
+              {does[correction.kind]}
+            </Button>
+            <span className={correction.possible ? '' : 'text-ink-faint'}>{correction.sentence}</span>
+            <Shown figure={correction.figure}>arithmetic</Shown>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+};

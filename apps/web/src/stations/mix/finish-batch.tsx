@@ -33,7 +33,7 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
   const [roomC, setRoomC] = useState('');
   const [butterC, setButterC] = useState('');
   const wall = useWallClock();
-  const { temperature } = useUnits();
+  const { temperature, label, typed, range } = useUnits();
   if (known.mixed) {
     const { atMs, who, doughC: measured, missing, reason: why } = known.mixed;
     return (
@@ -50,8 +50,8 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
   }
   const missing = openLines(sheet, known);
   const stageS = [...known.stages.values()].reduce((sum, { durationS }) => sum + durationS, 0);
-  const [room, butter] = [roomC, butterC].map((text) => Number(text.replace(',', '.')));
-  const value = Number(doughC.replace(',', '.'));
+  const [room, butter] = [roomC, butterC].map((text) => typed(text, 'temperature'));
+  const value = typed(doughC, 'temperature');
   const open = doughC.trim() === '';
   const wrong = !open && (!Number.isFinite(value) || value < 5 || value > 40);
   const weighedG = weighedMassG(known, formula);
@@ -72,17 +72,17 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
       <div className="flex items-end gap-3">
         <div className="w-40">
           <Field
-            label="Dough off the mixer, °C"
+            label={label('Dough off the mixer', 'temperature')}
             inputMode="decimal"
             value={doughC}
             onChange={(event) => setDoughC(event.target.value)}
             hint={`target ${temperature(usualC)}`}
-            error={wrong ? 'Between 5 and 40 °C.' : undefined}
+            error={wrong ? `${range(5, 40, 'temperature')}.` : undefined}
           />
         </div>
         <div className="w-24">
           <Field
-            label="Room, °C"
+            label={label('Room', 'temperature')}
             inputMode="decimal"
             value={roomC}
             placeholder="optional"
@@ -91,7 +91,7 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
         </div>
         <div className="w-28">
           <Field
-            label="Butter was, °C"
+            label={label('Butter was', 'temperature')}
             inputMode="decimal"
             value={butterC}
             placeholder="optional"

@@ -1,7 +1,26 @@
-import { digitsOf } from '@jokul/core';
+import { digitsOf, massUnitsG } from '@jokul/core';
+import { useUnits, type Units } from '../../lib/units';
 
-/** Grams with as many digits as the scale shows. */
-export const grams = (massG: number, resolutionG: number): string => massG.toFixed(digitsOf(resolutionG));
+/** A mass with as many digits as the scale shows of it, in the units of the device, without the unit. */
+export const onScale = (massG: number, resolutionG: number, units: Units): string => {
+  if (units === 'metric') return massG.toFixed(digitsOf(resolutionG));
+  const stepOz = resolutionG / massUnitsG.oz;
+  // A step of 0.1 oz is stored as 2.835 g: what it is short of one is no digit more.
+  const digits = Math.max(0, Math.ceil(-Math.log10(stepOz) - 1e-4));
+  return (massG / massUnitsG.oz).toFixed(digits);
+};
+
+/** How the scales of this device speak: figures without and with their unit, and what was read off them, g. */
+export const useScale = () => {
+  const { units, unit, typed } = useUnits();
+  const shown = (massG: number, resolutionG: number) => onScale(massG, resolutionG, units);
+  return {
+    shown,
+    said: (massG: number, resolutionG: number) => `${shown(massG, resolutionG)} ${unit('mass')}`,
+    unit: unit('mass'),
+    readG: (text: string) => typed(text, 'mass'),
+  };
+};
 
 export const scaleNames: Readonly<Record<string, string>> = {
   bench: 'bench scale',

@@ -14,7 +14,7 @@ import { claimFocus } from '../../lib/claim-focus';
 import { usePreferences } from '../../lib/preferences';
 import { Button } from '../../ui/button';
 import { CorrectReading } from './correct-reading';
-import { grams, scaleNames } from './grams';
+import { scaleNames, useScale } from './grams';
 import { SimulatedScale } from './simulated-scale';
 import { WholeEgg } from './whole-egg';
 
@@ -48,10 +48,11 @@ const standing = (known: LotState, line: WeighLine): number =>
 /** The ingredient that is on the scale now, large. */
 export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSkip }: OnTheScaleProps) => {
   const { scaleMode, scaleReads, set } = usePreferences();
+  const scale = useScale();
   const before = known.weighed.get(line.key)?.massG ?? 0;
   const base = scaleMode === 'total' ? standing(known, line) : 0;
   const target = line.roundedG + base - (scaleMode === 'tare' ? before : 0);
-  const wanted = grams(target, line.resolutionG);
+  const wanted = scale.shown(target, line.resolutionG);
   // Keyed by the ingredient: what is being typed outlives any news from the server.
   // It starts empty: a reading that was never taken must not be one press away.
   const [text, setText] = useState('');
@@ -66,7 +67,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
     setText('');
   }, [wanted, scaleReads]);
 
-  const value = Number(text.replace(',', '.'));
+  const value = scale.readG(text);
   const massG = value - base + (scaleMode === 'tare' ? before : 0);
   const off = Number.isFinite(value) && text !== '' ? massG - line.roundedG : 0;
   const outside = Math.abs(off) > line.toleranceG + 1e-9;
@@ -86,13 +87,15 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
     if (!Number.isFinite(value) || text.trim() === '' || massG <= 0) {
       setProblem(
         text.trim() === ''
-          ? `Type what the scale shows; the target is ${wanted} g.`
-          : `"${text}" is no weight. Read it off the scale in grams.`,
+          ? `Type what the scale shows; the target is ${wanted} ${scale.unit}.`
+          : `"${text}" is no weight. Read it off the scale, in ${scale.unit}.`,
       );
       return;
     }
     if (massG > 10 * line.roundedG + 50) {
-      setProblem(`${value} g is more than ten times the ${wanted} g that are wanted. Check the reading.`);
+      setProblem(
+        `${text.trim()} is more than ten times the ${wanted} ${scale.unit} of the target. Check the reading.`,
+      );
       return;
     }
     setProblem('');
@@ -119,8 +122,8 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
       <div className="flex flex-wrap items-center justify-between gap-2 text-ink-soft">
         <p>
           On the {scaleNames[line.scaleId] ?? line.scaleId},{' '}
-          {scaleMode === 'tare' ? 'tared' : `running total from ${grams(base, line.resolutionG)} g`}
-          {before > 0 && ` · ${grams(before, line.resolutionG)} g are in, the batch was scaled`}
+          {scaleMode === 'tare' ? 'tared' : `running total from ${scale.said(base, line.resolutionG)}`}
+          {before > 0 && ` · ${scale.said(before, line.resolutionG)} are in, the batch was scaled`}
         </p>
         <div className="flex gap-1 text-[13px]">
           <Button
@@ -142,15 +145,21 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
       <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-1">
         <p className="basis-full text-3xl leading-tight font-semibold">{line.name}</p>
         <div>
-          <p id="target" aria-label={`Target ${wanted} g`} className="figures pb-1 text-[52px] leading-none">
-            {wanted} <span className="text-2xl">g</span>
-            <span className="ml-3 text-lg text-ink-soft">± {grams(line.toleranceG, line.resolutionG)}</span>
+          <p
+            id="target"
+            aria-label={`Target ${wanted} ${scale.unit}`}
+            className="figures pb-1 text-[52px] leading-none"
+          >
+            {wanted} <span className="text-2xl">{scale.unit}</span>
+            <span className="ml-3 text-lg text-ink-soft">
+              ± {scale.shown(line.toleranceG, line.resolutionG)}
+            </span>
           </p>
         </div>
         <div className="flex items-end gap-2">
           <div>
             <label htmlFor="reading" className="mb-1.5 block text-[13px] text-ink-soft">
-              Reading, g
+              Reading, {scale.unit}
             </label>
             <input
               id="reading"
@@ -182,7 +191,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
           targetG={target}
           toleranceG={line.toleranceG}
           resolutionG={line.resolutionG}
-          onReading={(reading) => setText(grams(reading, line.resolutionG))}
+          onReading={(reading) => setText(scale.shown(reading, line.resolutionG))}
         />
       )}
       <div className="mt-2 flex flex-wrap items-end gap-4 text-[13.5px]">
@@ -202,7 +211,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
             ingredientId={line.ingredientId}
             targetG={line.exact.value}
             onTake={(eggsG) => {
-              setText(grams(eggsG + base, line.resolutionG));
+              setText(scale.shown(eggsG + base, line.resolutionG));
               setProblem('');
             }}
           />
@@ -211,7 +220,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
       {problem || (outside && offered.length === 0) ? (
         <p role="alert" className="mt-2 font-medium text-hand">
           {problem ||
-            `${grams(Math.abs(off), line.resolutionG)} g ${off > 0 ? 'over' : 'under'}: outside the tolerance. Correct it, or press Weighed and choose what to do.`}
+            `${scale.said(Math.abs(off), line.resolutionG)} ${off > 0 ? 'over' : 'under'}: outside the tolerance. Correct it, or press Weighed and choose what to do.`}
         </p>
       ) : null}
       {offered.length > 0 && (

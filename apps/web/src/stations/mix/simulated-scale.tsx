@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { displayG, emptyScale, isStable, pourAdvice, stepScale, type PourAdvice } from '@jokul/core';
 import { Button } from '../../ui/button';
-import { grams } from './grams';
+import { useScale } from './grams';
 
 const says: Readonly<Record<PourAdvice, string>> = {
   pour: 'Pour.',
@@ -28,6 +28,7 @@ export const SimulatedScale = ({
   resolutionG,
   onReading,
 }: SimulatedScaleProps) => {
+  const scale = useScale();
   const [state, setState] = useState({ ...emptyScale, trueG: startG, lagG: startG });
   const rate = useRef(0);
   useEffect(() => {
@@ -59,7 +60,7 @@ export const SimulatedScale = ({
       className="mt-3 flex flex-wrap items-center gap-3 rounded-md border bg-surface p-3"
     >
       <output aria-label="Display of the scale" className="figures w-44 text-right text-4xl">
-        {grams(shown, resolutionG)} <span className="text-xl">g</span>
+        {scale.shown(shown, resolutionG)} <span className="text-xl">{scale.unit}</span>
       </output>
       <span className="w-20 text-[13px] text-ink-soft">{stable ? 'still' : 'settling'}</span>
       <Button className="min-h-14 px-5" {...hold(span / 4)}>

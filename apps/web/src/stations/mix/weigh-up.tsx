@@ -2,7 +2,8 @@ import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { openLines, type LotState, type Formula, type WeighSheet } from '@jokul/core';
 import { Shown } from '../../ui/shown';
-import { grams } from './grams';
+import { useUnits } from '../../lib/units';
+import { useScale } from './grams';
 import { OnTheScale } from './on-the-scale';
 
 interface WeighUpProps {
@@ -19,6 +20,8 @@ const aside = { id: 'topping', name: 'Set aside for the pieces', cue: 'Before an
 
 /** The weigh sheet, ticked off ingredient by ingredient. */
 export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: WeighUpProps) => {
+  const { mass } = useUnits();
+  const scale = useScale();
   const [chosen, setChosen] = useState<string | null>(null);
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
   const open = openLines(sheet, known);
@@ -97,10 +100,10 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                         )}
                       </td>
                       <td className="py-0.5 pr-3 text-right figures">
-                        {grams(line.roundedG, line.resolutionG)} g
+                        {scale.said(line.roundedG, line.resolutionG)}
                       </td>
                       <td className="py-0.5 pr-3 text-[13px] text-ink-soft max-sm:hidden">
-                        {line.scaleId}, {line.resolutionG} g
+                        {line.scaleId}, {mass(line.resolutionG)}
                       </td>
                       <td className="py-0.5 pr-3 text-right max-sm:hidden">
                         <Shown figure={line.exact} className="text-ink-soft">
@@ -108,10 +111,10 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                         </Shown>
                       </td>
                       <td className={`py-0.5 text-right figures ${outside ? 'font-semibold text-hand' : ''}`}>
-                        {weighed ? `${grams(weighed.massG, line.resolutionG)} g` : ''}
+                        {weighed ? scale.said(weighed.massG, line.resolutionG) : ''}
                         {wantsMore && (
                           <span className="block text-[12.5px]">
-                            +{grams(line.roundedG - weighed.massG, line.resolutionG)} g more
+                            +{scale.said(line.roundedG - weighed.massG, line.resolutionG)} more
                           </span>
                         )}
                         {weighed?.decision && (

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { samplePlan, type Equipment, type Formula, type HouseRules, type RemainderUse } from '@jokul/core';
 import { record } from '../../journal/store';
 import { ordinal } from '../../lib/ordinal';
+import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { RemainderChoice } from './remainder-choice';
@@ -25,9 +26,14 @@ interface PortionFormProps {
   readonly rules: HouseRules;
 }
 
-const readWeights = (text: string): { weights: readonly number[]; wrong: string | null } => {
+/** Weights with spaces between, as stored; `read` takes one word of them. */
+const readWeights = (
+  text: string,
+  read: (word: string) => number,
+  example: string,
+): { weights: readonly number[]; wrong: string | null } => {
   const words = text.split(/[\s;]+|,(?=\s|$)/).filter(Boolean);
-  const weights = words.map((word) => Number(word.replace(',', '.')));
+  const weights = words.map(read);
   const bad = words.find(
     (_, i) => !Number.isFinite(weights[i]) || (weights[i] ?? 0) < 1 || (weights[i] ?? 0) > 1000,
   );
@@ -36,7 +42,7 @@ const readWeights = (text: string): { weights: readonly number[]; wrong: string 
     wrong:
       bad === undefined
         ? null
-        : `"${bad}" is no weight of a piece. Write grams with spaces between: 33.5 34 32.5`,
+        : `"${bad}" is no weight of a piece. Write weights with spaces between: ${example}`,
   };
 };
 
@@ -49,13 +55,15 @@ export const PortionForm = (props: PortionFormProps) => {
   const [text, setText] = useState('');
   const [remainder, setRemainder] = useState('');
   const [use, setUse] = useState<RemainderUse | null>(null);
-  const { weights, wrong } = readWeights(text);
+  const { label, typed, about, units } = useUnits();
+  const example = units === 'us' ? '1.18 1.2 1.15' : '33.5 34 32.5';
+  const { weights, wrong } = readWeights(text, (word) => typed(word, 'mass'), example);
   const toleranceG = toleranceShare * targetG;
   const plan = samplePlan(Math.max(1, expected));
   const count = Number(pieces);
   const uncounted = pieces.trim() === '';
   const countWrong = !uncounted && (!Number.isInteger(count) || count < 0 || count > 100_000);
-  const left = Number(remainder);
+  const left = typed(remainder, 'mass');
   const unweighed = remainder.trim() === '';
   const leftWrong = !unweighed && (!Number.isFinite(left) || left < 0);
   const save = () =>
@@ -99,12 +107,12 @@ export const PortionForm = (props: PortionFormProps) => {
           ))}
         </SelectField>
         <Field
-          label="Left over, g"
-          type="number"
+          label={label('Left over', 'mass')}
+          inputMode="decimal"
           value={remainder}
           onChange={(event) => setRemainder(event.target.value)}
-          hint={`about ${props.remainderG.toFixed(0)} g are expected; 0 for none`}
-          error={leftWrong ? 'Grams, 0 or more.' : undefined}
+          hint={`about ${about(props.remainderG)} expected; 0 for none`}
+          error={leftWrong ? 'A weight, 0 or more.' : undefined}
         />
       </div>
       <RemainderChoice
@@ -117,10 +125,10 @@ export const PortionForm = (props: PortionFormProps) => {
       />
       <div className="mt-4">
         <Field
-          label="Some pieces on the scale, g"
+          label={label('Some pieces on the scale', 'mass')}
           value={text}
           onChange={(event) => setText(event.target.value)}
-          placeholder="33.5 34 32.5 …"
+          placeholder={`${example} …`}
           error={wrong ?? undefined}
           hint={`${plan.weigh} of ${expected}: the first ${plan.first}, then every ${ordinal(plan.oneIn)}; with spaces between, in their order.`}
           className="figures text-lg"

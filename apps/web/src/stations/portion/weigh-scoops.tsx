@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { JokulError, measuredDensity, type Figure } from '@jokul/core';
+import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
@@ -21,6 +22,7 @@ export const WeighScoops = ({
   measured: MeasuredScoop | null;
   onMeasured: (measured: MeasuredScoop | null) => void;
 }) => {
+  const { label, typed, about, units } = useUnits();
   const [number, setNumber] = useState(String(scoops[Math.floor(scoops.length / 2)] ?? 30));
   const [filled, setFilled] = useState<'level' | 'heaped'>('level');
   const [text, setText] = useState('');
@@ -29,7 +31,7 @@ export const WeighScoops = ({
     const weights = text
       .split(/[\s;]+/)
       .filter(Boolean)
-      .map((word) => Number(word.replace(',', '.')));
+      .map((word) => typed(word, 'mass'));
     try {
       const density = measuredDensity(Number(number), weights);
       onMeasured({
@@ -47,7 +49,7 @@ export const WeighScoops = ({
   if (measured)
     return (
       <p className="text-[13.5px]">
-        Weighed: No. {measured.number}, {measured.filled}, {measured.meanG.toFixed(1)} g, so{' '}
+        Weighed: No. {measured.number}, {measured.filled}, {about(measured.meanG)}, so{' '}
         <Shown figure={measured.density}>{measured.density.value.toFixed(3)} g/mL</Shown>.{' '}
         <Button size="small" look="quiet" onClick={() => onMeasured(null)}>
           Weigh again
@@ -82,9 +84,9 @@ export const WeighScoops = ({
       </div>
       <div className="flex items-end gap-2">
         <Field
-          label="Three scoops, g"
+          label={label('Three scoops', 'mass')}
           value={text}
-          placeholder="34 35 34.5"
+          placeholder={units === 'us' ? '1.2 1.22 1.21' : '34 35 34.5'}
           onChange={(event) => setText(event.target.value)}
           error={problem || undefined}
         />

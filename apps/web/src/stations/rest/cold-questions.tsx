@@ -121,13 +121,19 @@ const AtOnce = ({
                 {data.aloneS !== null && ` instead of ${round(data.aloneS)}`}.
               </>
             )}{' '}
-            <span className="text-ink-faint">From 22 °C; the machine’s power is a typical figure.</span>
+            <span className="text-ink-faint">
+              From {temperature(22)}; the machine’s power is a typical figure.
+            </span>
           </>
         )}
       </p>
     </section>
   );
 };
+
+/** A temperature as it was typed, °C; null where it is none between the two. */
+const within = (valueC: number, low: number, high: number): number | null =>
+  valueC >= low && valueC <= high ? valueC : null;
 
 /** How long on the bench, and when it must come out: and all of it at once: questions with a plain answer each. */
 export const ColdQuestions = ({
@@ -140,19 +146,19 @@ export const ColdQuestions = ({
   pieces,
   readyC,
 }: ColdQuestionsProps) => {
-  const { duration, temperature } = useUnits();
+  const { duration, temperature, label, figure, typed, range } = useUnits();
   const bench = places.find(({ kind }) => kind === 'bench');
-  const [room, setRoom] = useState(String(bench?.airC ?? 24));
-  const [from, setFrom] = useState('6');
-  const [outFrom, setOutFrom] = useState(form === 'bag' ? '-18' : '4');
-  const [target, setTarget] = useState(form === 'tub' ? '10' : '4');
+  const [room, setRoom] = useState(figure(bench?.airC ?? 24, 'temperature'));
+  const [from, setFrom] = useState(figure(6, 'temperature'));
+  const [outFrom, setOutFrom] = useState(figure(form === 'bag' ? -18 : 4, 'temperature'));
+  const [target, setTarget] = useState(figure(form === 'tub' ? 10 : 4, 'temperature'));
   const [into, setInto] = useState(
     form === 'bag' ? (places.find(({ kind }) => kind === 'walk-in')?.id ?? '') : (bench?.id ?? ''),
   );
-  const roomC = number(room, 10, 40);
-  const fromC = number(from, -25, 30);
-  const outC = number(outFrom, -30, 20);
-  const targetC = number(target, -10, 25);
+  const roomC = within(typed(room, 'temperature'), 10, 40);
+  const fromC = within(typed(from, 'temperature'), -25, 30);
+  const outC = within(typed(outFrom, 'temperature'), -30, 20);
+  const targetC = within(typed(target, 'temperature'), -10, 25);
   const place = places.find(({ id }) => id === into);
   const soft = useQuery({
     queryKey: ['bench', formula.code, formula.version, form, massG, fromC, roomC],
@@ -186,19 +192,19 @@ export const ColdQuestions = ({
         <h2 className="font-semibold">How long may it stand on the bench?</h2>
         <div className="mt-2 grid grid-cols-2 gap-2">
           <Field
-            label="Dough, °C"
+            label={label('Dough', 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={from}
-            error={fromC === null ? '−25 to 30' : undefined}
+            error={fromC === null ? range(-25, 30, 'temperature') : undefined}
             onChange={(event) => setFrom(event.target.value)}
           />
           <Field
-            label="Kitchen, °C"
+            label={label('Kitchen', 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={room}
-            error={roomC === null ? '10 to 40' : undefined}
+            error={roomC === null ? range(10, 40, 'temperature') : undefined}
             onChange={(event) => setRoom(event.target.value)}
           />
         </div>
@@ -227,11 +233,11 @@ export const ColdQuestions = ({
         <h2 className="font-semibold">When must it come out?</h2>
         <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-2">
           <Field
-            label="Dough now, °C"
+            label={label('Dough now', 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={outFrom}
-            error={outC === null ? '−30 to 20' : undefined}
+            error={outC === null ? range(-30, 20, 'temperature') : undefined}
             onChange={(event) => setOutFrom(event.target.value)}
           />
           <SelectField label="Goes to" value={into} onChange={(event) => setInto(event.target.value)}>
@@ -242,11 +248,11 @@ export const ColdQuestions = ({
             ))}
           </SelectField>
           <Field
-            label="Target, °C"
+            label={label('Target', 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={target}
-            error={targetC === null ? '−10 to 25' : undefined}
+            error={targetC === null ? range(-10, 25, 'temperature') : undefined}
             onChange={(event) => setTarget(event.target.value)}
           />
         </div>

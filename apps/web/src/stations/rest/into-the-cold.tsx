@@ -1,4 +1,5 @@
 import type { Place } from '@jokul/core';
+import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 
@@ -20,45 +21,47 @@ interface IntoTheColdProps {
 }
 
 /** The dough is put into its place. */
-export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPutIn }: IntoTheColdProps) => (
-  <form
-    aria-label="Into the cold"
-    className="mb-4 grid max-w-3xl grid-cols-[1fr_1fr_9rem_auto] items-end gap-3 max-sm:grid-cols-2"
-    onSubmit={(event) => {
-      event.preventDefault();
-      onPutIn();
-    }}
-  >
-    <SelectField
-      label="Place"
-      value={going.placeId}
-      onChange={(event) => onChange({ ...going, placeId: event.target.value })}
+export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPutIn }: IntoTheColdProps) => {
+  const { temperature, label, range } = useUnits();
+  return (
+    <form
+      aria-label="Into the cold"
+      className="mb-4 grid max-w-3xl grid-cols-[1fr_1fr_9rem_auto] items-end gap-3 max-sm:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onPutIn();
+      }}
     >
-      {places.map((p) => (
-        <option key={p.id} value={p.id}>
-          {p.name}, {p.airC} °C
-        </option>
-      ))}
-    </SelectField>
-    <SelectField
-      label="Cover"
-      value={going.cover}
-      onChange={(event) => onChange({ ...going, cover: event.target.value as 'open' | 'covered' })}
-    >
-      <option value="open">open on the tray</option>
-      <option value="covered">covered, boxed or lidded</option>
-    </SelectField>
-    <Field
-      label="Dough, °C"
-      type="number"
-      step="0.1"
-      value={going.startC}
-      onChange={(event) => onChange({ ...going, startC: event.target.value })}
-      error={startWrong ? '−25 to 40 °C' : undefined}
-    />
-    <Button type="submit" look="primary" disabled={startWrong || notYet !== null}>
-      Put away
-    </Button>
-    {notYet && <p className="col-span-4 text-ink-soft">{notYet}</p>}
-  </form>
-);
+      <SelectField
+        label="Place"
+        value={going.placeId}
+        onChange={(event) => onChange({ ...going, placeId: event.target.value })}
+      >
+        {places.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}, {temperature(p.airC)}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="Cover"
+        value={going.cover}
+        onChange={(event) => onChange({ ...going, cover: event.target.value as 'open' | 'covered' })}
+      >
+        <option value="open">open on the tray</option>
+        <option value="covered">covered, boxed or lidded</option>
+      </SelectField>
+      <Field
+        label={label('Dough', 'temperature')}
+        inputMode="decimal"
+        value={going.startC}
+        onChange={(event) => onChange({ ...going, startC: event.target.value })}
+        error={startWrong ? range(-25, 40, 'temperature') : undefined}
+      />
+      <Button type="submit" look="primary" disabled={startWrong || notYet !== null}>
+        Put away
+      </Button>
+      {notYet && <p className="col-span-4 text-ink-soft">{notYet}</p>}
+    </form>
+  );
+};

@@ -3,12 +3,14 @@ import { coldLabels, inTheCold } from '@jokul/core';
 import { useLots } from '../../app/lots';
 import { useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
+import { useUnits } from '../../lib/units';
 import { useBakery } from '../../lib/queries';
 import { PrintPage } from '../../ui/print-page';
 import { Empty, Loading } from '../../ui/states';
 
 /** Labels for every tub, tray or bag of a dough in the cold, to be printed and stuck on. */
 export const LabelsPage = () => {
+  const { temperature } = useUnits();
   const { batchId = '' } = useParams();
   const { search } = useLocation();
   const { data } = useBakery();
@@ -54,7 +56,7 @@ export const LabelsPage = () => {
             </p>
             <div className="figures text-[13px] leading-snug">
               <p>
-                in {when(label.madeMs)}, {place?.name.toLowerCase()} {place?.airC} °C
+                in {when(label.madeMs)}, {place?.name.toLowerCase()} {place && temperature(place.airC)}
               </p>
               <p>best from {when(label.bestMs)}</p>
               <p className="text-[16px] font-bold">not after {when(label.notAfterMs)}</p>

@@ -25,12 +25,12 @@ export const sayCooling = (factor: number): string => {
 
 /** A core measured with a needle goes into the log, and the curve of this place follows it. */
 export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleCoreProps) => {
-  const { temperature } = useUnits();
+  const { temperature, label, range, typed } = useUnits();
   const wall = useWallClock();
   const now = useNow(20_000);
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
-  const value = Number(text.replace(',', '.'));
+  const value = typed(text, 'temperature');
   const wrong = text.trim() === '' || !Number.isFinite(value) || value < -35 || value > 45;
   return (
     <section aria-label="Probe reading" className="mt-4 rounded-md border bg-surface px-4 py-3">
@@ -53,11 +53,11 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
       >
         <div className="w-28">
           <Field
-            label="Core, °C"
+            label={label('Core', 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={text}
-            error={wrong && (tried || text.trim() !== '') ? '−35 to 45' : undefined}
+            error={wrong && (tried || text.trim() !== '') ? range(-35, 45, 'temperature') : undefined}
             onChange={(event) => setText(event.target.value)}
           />
         </div>

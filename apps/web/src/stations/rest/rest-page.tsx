@@ -7,6 +7,7 @@ import { useJournal } from '../../journal/store';
 import { useNow } from '../../lib/clock';
 import { useBakery, useDay, useProbes } from '../../lib/queries';
 import { QueueItem } from '../../ui/queue-item';
+import { useUnits } from '../../lib/units';
 import { Empty, Loading } from '../../ui/states';
 import { ColdItem } from './cold-item';
 import { PlannedPart } from './planned-part';
@@ -27,6 +28,7 @@ const waiting = (
   });
 
 const RestStation = () => {
+  const { temperature } = useUnits();
   const { data } = useBakery();
   const day = useDay();
   const floor = useJournal((s) => s.floor);
@@ -72,7 +74,7 @@ const RestStation = () => {
         .map((place) => (
           <section key={place.id}>
             <h3 className="px-3 pt-3 pb-0.5 text-[12.5px] text-ink-faint">
-              {place.name}, set to {place.airC} °C
+              {place.name}, set to {temperature(place.airC)}
             </h3>
             {cold
               .filter((item) => item.placeId === place.id)

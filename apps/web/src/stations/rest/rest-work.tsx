@@ -62,7 +62,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const now = useNow(5000);
   const wall = useWallClock();
   const { search } = useLocation();
-  const { temperature, duration, mass } = useUnits();
+  const { temperature, duration, mass, figure, typed } = useUnits();
   const stay = known.stays.findLast((s) => s.outMs === null) ?? known.stays.at(-1);
   const inside = stay !== undefined && stay.outMs === null;
   const places = data?.equipment.places ?? [];
@@ -70,10 +70,10 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const [going, setGoing] = useState<GoingIn>({
     placeId: usual?.id ?? '',
     cover: formula.rest.form === 'pieces' ? 'open' : 'covered',
-    startC: String(known.mixed?.doughC ?? data?.rules.doughC ?? 22),
+    startC: figure(known.mixed?.doughC ?? data?.rules.doughC ?? 22, 'temperature'),
   });
   const place: Place | undefined = places.find((p) => p.id === (inside ? stay.placeId : going.placeId));
-  const start = Number(going.startC.replace(',', '.'));
+  const start = typed(going.startC, 'temperature');
   const startWrong = !Number.isFinite(start) || start < -25 || start > 40;
   const form: 'pieces' | 'tub' | 'bag' = formula.rest.form === 'none' ? 'pieces' : formula.rest.form;
   const massG = known.mixed?.massG ?? batch?.massG ?? 1000;

@@ -73,15 +73,15 @@ const hoursOf = (text: string): number | null => {
 
 /** A dough from place to place in one run: bench, walk-in, freezer and back, with what happens to it on the way. */
 export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pieces }: WholeLifeProps) => {
-  const { temperature, duration } = useUnits();
+  const { temperature, duration, label, figure, typed, range } = useUnits();
   const wall = useWallClock();
   const now = useNow(60_000);
   const [form, setForm] = useState<DoughForm>(formula.rest.form === 'none' ? 'pieces' : formula.rest.form);
-  const [start, setStart] = useState(startC.toFixed(1));
+  const [start, setStart] = useState(figure(startC, 'temperature'));
   const [steps, setSteps] = useState(() => ruleSteps(formula, places));
   const change = (key: number, to: Partial<StepText>) =>
     setSteps(steps.map((step) => (step.key === key ? { ...step, ...to } : step)));
-  const startValue = Number(start.replace(',', '.'));
+  const startValue = typed(start, 'temperature');
   const wrongStart = !Number.isFinite(startValue) || startValue < -25 || startValue > 40;
   const wrong = wrongStart || steps.length === 0 || steps.some(({ hours }) => hoursOf(hours) === null);
   const question: LifeQuestion | null = wrong
@@ -119,11 +119,11 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
         </SelectField>
         <div className="w-28">
           <Field
-            label="Dough at the start, °C"
+            label={label('Dough at the start', 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={start}
-            error={wrongStart ? '−25 to 40' : undefined}
+            error={wrongStart ? range(-25, 40, 'temperature') : undefined}
             onChange={(event) => setStart(event.target.value)}
           />
         </div>
@@ -143,7 +143,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
             >
               {places.map((p) => (
                 <option key={p.id} value={p.id}>
-                  {p.name}, {p.airC} °C
+                  {p.name}, {temperature(p.airC)}
                 </option>
               ))}
             </SelectField>

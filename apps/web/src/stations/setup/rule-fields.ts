@@ -1,25 +1,47 @@
-import type { Liner } from '@jokul/core';
+import { readTyped, typedUnit, type Liner, type TypedKind } from '@jokul/core';
+import type { RulesInput } from '@jokul/contracts';
+import { typedFigure, type Units } from '../../lib/units';
 
-/** Name, label, unit that the form shows, and how the stored value becomes that unit. */
-export const ruleFields = [
-  ['bowlLossShare', 'Left in the bowl, %', 100],
-  ['portionLossShare', 'Lost at portioning, %', 100],
-  ['testPieces', 'Test pieces per product', 1],
-  ['pieceToleranceShare', 'Tolerance of a piece, %', 100],
-  ['doughC', 'Dough off the mixer, °C', 1],
-  ['readyCoreC', 'Core counts as cold at, °C', 1],
-  ['coldLimitC', 'Raw dough at or below, °C', 1],
-  ['centreC', 'Baked centre at least, °C', 1],
-  ['outMaxS', 'Out of the cold in total, h', 1 / 3600],
-  ['thawedMaxS', 'Thawed, h', 1 / 3600],
-  ['frozenMaxS', 'Frozen, days', 1 / 86_400],
-  ['probeSilentS', 'Probe silent for, min', 1 / 60],
-  ['trayMarginMm', 'Margin on the tray, mm', 1],
-  ['mixS', 'Weigh and mix a batch, min', 1 / 60],
-  ['portionSPerPiece', 'Portioning one piece, s', 1],
-  ['coolS', 'On the rack until cold, min', 1 / 60],
-  ['packS', 'Packing, min', 1 / 60],
-] as const;
+export type RuleKey = Exclude<keyof RulesInput, 'trayId' | 'liner' | 'version'>;
+
+/** A house rule as it is asked for: in a unit of the device, or in one that its label names, times a factor. */
+export interface RuleField {
+  readonly key: RuleKey;
+  readonly label: string;
+  readonly kind?: TypedKind;
+  readonly factor?: number;
+}
+
+export const ruleFields: readonly RuleField[] = [
+  { key: 'bowlLossShare', label: 'Left in the bowl, %', factor: 100 },
+  { key: 'portionLossShare', label: 'Lost at portioning, %', factor: 100 },
+  { key: 'testPieces', label: 'Test pieces per product' },
+  { key: 'pieceToleranceShare', label: 'Tolerance of a piece, %', factor: 100 },
+  { key: 'doughC', label: 'Dough off the mixer', kind: 'temperature' },
+  { key: 'readyCoreC', label: 'Core counts as cold at', kind: 'temperature' },
+  { key: 'coldLimitC', label: 'Raw dough at or below', kind: 'temperature' },
+  { key: 'centreC', label: 'Baked centre at least', kind: 'temperature' },
+  { key: 'outMaxS', label: 'Out of the cold in total, h', factor: 1 / 3600 },
+  { key: 'thawedMaxS', label: 'Thawed, h', factor: 1 / 3600 },
+  { key: 'frozenMaxS', label: 'Frozen, days', factor: 1 / 86_400 },
+  { key: 'probeSilentS', label: 'Probe silent for, min', factor: 1 / 60 },
+  { key: 'trayMarginMm', label: 'Margin on the tray', kind: 'length' },
+  { key: 'mixS', label: 'Weigh and mix a batch, min', factor: 1 / 60 },
+  { key: 'portionSPerPiece', label: 'Portioning one piece, s' },
+  { key: 'coolS', label: 'On the rack until cold, min', factor: 1 / 60 },
+  { key: 'packS', label: 'Packing, min', factor: 1 / 60 },
+];
+
+export const ruleLabel = ({ label, kind }: RuleField, units: Units): string =>
+  kind ? `${label}, ${typedUnit(kind, units)}` : label;
+
+/** A stored rule as its field shows it. */
+export const shownRule = ({ kind, factor = 1 }: RuleField, value: number, units: Units): number =>
+  kind ? Number(typedFigure(value, kind, units)) : Math.round(value * factor * 1e4) / 1e4;
+
+/** What a field shows as it is stored; none where there is none. */
+export const storedRule = ({ kind, factor = 1 }: RuleField, shown: number, units: Units): number =>
+  Number((kind ? (readTyped(String(shown), kind, units) ?? Number.NaN) : shown / factor).toFixed(6));
 
 export const linerNames: readonly (readonly [Liner, string])[] = [
   ['parchment', 'baking paper'],

@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
 import type { SetupChanges } from '@jokul/contracts';
 import { kinds } from './equipment/kinds';
-import { linerNames, ruleFields } from './rule-fields';
+import { useUnits, type Units } from '../../lib/units';
+import { linerNames, ruleFields, ruleLabel, shownRule } from './rule-fields';
 
 const titleOf = (kind: string) => kinds.find((own) => own.kind === kind)?.one ?? kind;
 const listNames: Readonly<Record<string, string>> = {
@@ -17,15 +18,18 @@ const words = { new: 'new', changed: 'changed', retired: 'retired: it is not in 
 export const changesNothing = ({ things, lists, rules, ingredients, formulas }: SetupChanges): boolean =>
   [things, lists, rules, ingredients, formulas].every((list) => list.length === 0);
 
-const figure = (key: string, value: unknown): string => {
+const figure = (key: string, value: unknown, units: Units): string => {
   if (value === null || value === undefined) return 'not set';
   if (key === 'liner') return linerNames.find(([liner]) => liner === value)?.[1] ?? JSON.stringify(value);
   if (typeof value === 'string') return value;
-  const factor = ruleFields.find(([own]) => own === key)?.[2] ?? 1;
-  return typeof value === 'number' ? String(Math.round(value * factor * 100) / 100) : JSON.stringify(value);
+  const field = ruleFields.find((own) => own.key === key);
+  if (typeof value !== 'number') return JSON.stringify(value);
+  return String(field ? shownRule(field, value, units) : value);
 };
-const ruleName = (key: string): string =>
-  ruleFields.find(([own]) => own === key)?.[1] ?? { liner: 'Liner', trayId: 'Tray to plan with' }[key] ?? key;
+const ruleName = (key: string, units: Units): string => {
+  const field = ruleFields.find((own) => own.key === key);
+  return field ? ruleLabel(field, units) : ({ liner: 'Liner', trayId: 'Tray to plan with' }[key] ?? key);
+};
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <section className="mt-3">
@@ -42,6 +46,7 @@ const Row = ({ name, what }: { name: string; what: string }) => (
 /** What a setup file would change, part by part. */
 export const SetupChangesList = ({ changes }: { changes: SetupChanges }) => {
   const { things, lists, rules, ingredients, formulas } = changes;
+  const { units } = useUnits();
   if (changesNothing(changes))
     return <p>Nothing: all that is in the file is here already, as it is there.</p>;
   return (
@@ -59,7 +64,11 @@ export const SetupChangesList = ({ changes }: { changes: SetupChanges }) => {
       {rules.length > 0 && (
         <Part title="House rules">
           {rules.map(({ key, from, to }) => (
-            <Row key={key} name={ruleName(key)} what={`${figure(key, from)} → ${figure(key, to)}`} />
+            <Row
+              key={key}
+              name={ruleName(key, units)}
+              what={`${figure(key, from, units)} → ${figure(key, to, units)}`}
+            />
           ))}
         </Part>
       )}

@@ -13,7 +13,7 @@ import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
 import { OpenBakery } from '../begin/open-bakery';
 import { BakeryForm } from './bakery-form';
-import { linerNames, ruleFields } from './rule-fields';
+import { linerNames, ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
 import { SetupFilePanel } from './setup-file-panel';
 import { WellbeingPanel } from './wellbeing-panel';
 import { CalendarPanel } from './equipment/calendar-panel';
@@ -29,9 +29,10 @@ const Panel = ({ title, children }: { title: string; children: React.ReactNode }
 
 const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
   const save = useSaveRules();
+  const { units } = usePreferences();
   const shown = (): RulesInput => {
     const values = Object.fromEntries(
-      ruleFields.map(([key, , factor]) => [key, Math.round((bakery.rules[key] ?? 0) * factor * 1e4) / 1e4]),
+      ruleFields.map((field) => [field.key, shownRule(field, bakery.rules[field.key] ?? 0, units)]),
     );
     const { trayId, liner } = bakery.rules;
     return { ...values, trayId, liner, version: bakery.rulesVersion } as unknown as RulesInput;
@@ -42,12 +43,11 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
     defaultValues: shown(),
     resolver: (values, context, options) => {
       const stored = { ...values };
-      for (const [key, , factor] of ruleFields)
-        stored[key] = Number(((values[key] ?? 0) / factor).toFixed(6));
+      for (const field of ruleFields) stored[field.key] = storedRule(field, values[field.key] ?? 0, units);
       return resolver(stored, context, options);
     },
   });
-  useEffect(() => reset(shown()), [bakery.rulesVersion]); // oxlint-disable-line react/exhaustive-deps -- a new version, and only that, replaces what is shown
+  useEffect(() => reset(shown()), [bakery.rulesVersion, units]); // oxlint-disable-line react/exhaustive-deps -- a new version or another unit, and only that, replaces what is shown
   return (
     <form
       onSubmit={(event) =>
@@ -61,14 +61,14 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
       noValidate
     >
       <div className="grid grid-cols-4 gap-3 max-[1100px]:grid-cols-3 max-sm:grid-cols-2">
-        {ruleFields.map(([key, label]) => (
+        {ruleFields.map((field) => (
           <Field
-            key={key}
-            label={label}
+            key={field.key}
+            label={ruleLabel(field, units)}
             type="number"
             step="any"
-            error={formState.errors[key]?.message}
-            {...register(key, { valueAsNumber: true })}
+            error={formState.errors[field.key]?.message}
+            {...register(field.key, { valueAsNumber: true })}
           />
         ))}
         <div className="col-span-2">

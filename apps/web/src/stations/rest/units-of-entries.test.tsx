@@ -1,0 +1,82 @@
+import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { cleanup, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ComponentProps } from 'react';
+import type { TrayState } from '@jokul/core';
+import { usePreferences } from '../../lib/preferences';
+
+/* What is typed on a device of another unit reaches the log in the log's own. */
+const logged: { kind: string; payload: Record<string, unknown> }[] = [];
+jest.unstable_mockModule('../../journal/store', () => ({
+  record: (kind: string, _lot: string, payload: Record<string, unknown>) =>
+    void logged.push({ kind, payload }),
+  useJournal: (read: (state: object) => unknown) =>
+    read({ floor: { lots: new Map() }, session: [], pending: [], refused: [] }),
+}));
+jest.unstable_mockModule('../../lib/queries', () => ({
+  queryClient: {},
+  useBakery: () => ({}),
+  refreshRows: async () => undefined,
+}));
+const { NeedleCore } = await import('./needle-core');
+const { InspectTray } = await import('../log/inspect-tray');
+
+beforeEach(() => {
+  usePreferences.setState({ units: 'us' });
+});
+afterEach(() => {
+  cleanup();
+  logged.length = 0;
+  usePreferences.setState({ units: 'metric' });
+});
+
+describe('on a device of ounces and Fahrenheit', () => {
+  const needle = () =>
+    render(
+      <NeedleCore
+        batchId="GNG-26-1-F"
+        stay={{ cores: [] } as unknown as ComponentProps<typeof NeedleCore>['stay']}
+        placeName="walk-in"
+        evened={false}
+        answer={undefined}
+      />,
+    );
+  it('a probe reading of 41 is 5 °C', async () => {
+    needle();
+    await userEvent.type(screen.getByLabelText('Core, °F'), '41{enter}');
+    expect(logged).toEqual([{ kind: 'measured', payload: { what: 'dough', temperatureC: 5 } }]);
+  });
+  it('a reading in the other unit is understood where it is said', async () => {
+    needle();
+    await userEvent.type(screen.getByLabelText('Core, °F'), '5 C{enter}');
+    expect(logged[0]?.payload).toEqual({ what: 'dough', temperatureC: 5 });
+  });
+  it('what cannot be is refused, with its limits in that unit', async () => {
+    needle();
+    await userEvent.type(screen.getByLabelText('Core, °F'), '150{enter}');
+    expect(screen.getByText('−31 to 113 °F')).toBeTruthy();
+    expect(logged).toEqual([]);
+  });
+  it('a measured tray is logged in millimetres and Celsius', async () => {
+    const tray = {
+      trayId: 'GNG-26-1-F-L1-T1',
+      batchId: 'GNG-26-1-F',
+      loaded: { atMs: 0 },
+      pulled: { atMs: 720_000 },
+      inspected: null,
+    } as unknown as TrayState;
+    render(<InspectTray tray={tray} onClose={() => undefined} />);
+    await userEvent.type(screen.getByLabelText(/Core at the pull, °F/), '203');
+    await userEvent.type(screen.getByLabelText(/Diameter, in/), '3 1/8');
+    await userEvent.type(screen.getByLabelText(/Height, in/), '0.4');
+    await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    expect(logged[0]).toMatchObject({
+      kind: 'inspected',
+      payload: {
+        coreC: expect.closeTo(95, 1),
+        diameterMm: expect.closeTo(79.375, 2),
+        heightMm: expect.closeTo(10.16, 2),
+      },
+    });
+  });
+});
