@@ -46,6 +46,10 @@ const pages = [
   '/log?day=2026-11-24',
   '/setup',
   '/formula/LEM/cups',
+  '/welcome',
+  '/begin/ovens',
+  '/begin/people',
+  '/begin/formula',
 ];
 
 test('every page, light and dark: no error, nothing cut at the side, nothing that keeps anybody out', async ({
