@@ -21,7 +21,7 @@ const phrases: readonly (readonly [RegExp, string])[] = [
   [/\bbeurre(?:\s+doux)?\b/gi, 'butter'],
   [/\bEigelbe?\b|\bjaunes?\s+d['’]?\s*œufs?\b|\bjaunes?\b/gi, 'egg yolk'],
   [/\bEiweiße?\b|\bblancs?\s+d['’]?\s*œufs?\b/gi, 'egg white'],
-  [/\bEi(?:er)?\b|\b(?:œ|oe)ufs?\b/gi, 'eggs'],
+  [/\bEi(?:er)?\b|(?<!\p{L})(?:œ|oe)ufs?\b/giu, 'eggs'],
   [/\bBackpulver\b|\blevure\s+chimique\b/gi, 'baking powder'],
   [/\bNatron\b|\bbicarbonate(?:\s+de\s+soude)?\b/gi, 'baking soda'],
   [/\bSalz\b|\bsel(?:\s+fin)?\b/gi, 'salt'],

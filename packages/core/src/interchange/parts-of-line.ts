@@ -1,3 +1,4 @@
+import { ingredient } from '../ingredient/index.js';
 import { matchIngredient } from './match-ingredient.js';
 import { takeAmounts } from './read-amount.js';
 
@@ -8,7 +9,21 @@ const named = (text: string) => {
   const { amounts, rest } = takeAmounts(text);
   const name = rest.replace(/^\s*(?:of|extra|more)\s+/i, '').trim();
   const { ids } = matchIngredient(name);
-  return { counted: amounts.length > 0, name, known: ids.length > 0 };
+  const egg = ids.some((id) => ingredient(id).kind === 'egg');
+  return { counted: amounts.length > 0, name, known: ids.length > 0, egg };
+};
+
+const size = /\b(?:small|medium|extra[- ]?large|large|jumbo)\b/i;
+/** "1 large egg plus 1 yolk": the yolk is of an egg of that size. */
+const sizedAlike = (
+  a: ReturnType<typeof named>,
+  b: ReturnType<typeof named>,
+  left: string,
+  right: string,
+): string => {
+  const [said] = size.exec(left) ?? [];
+  if (!a.egg || !b.egg || said === undefined || size.test(right)) return right;
+  return right.slice(0, right.length - b.name.length) + `${said} ${b.name}`;
 };
 
 const insideBrackets = (text: string, at: number): boolean => {
@@ -27,7 +42,8 @@ export const partsOfLine = (text: string): readonly string[] => {
     const [left, right] = [text.slice(0, at), text.slice(at + found[0].length)];
     const [a, b] = [named(left), named(right)];
     if (!a.counted || !a.known || !b.counted) continue;
-    if (b.known && /[a-z]/i.test(b.name)) return [left.trim(), ...partsOfLine(right.trim())];
+    if (b.known && /[a-z]/i.test(b.name))
+      return [left.trim(), ...partsOfLine(sizedAlike(a, b, left, right).trim())];
     // The same ingredient, more of it: but "plus 2 tbsp for dusting" is for something else.
     if (b.name === '' && /plus|\+|and|&/i.test(found[0])) {
       const { rest } = takeAmounts(left);

@@ -134,6 +134,11 @@ const matchName = (head: string, tail: string): Match & { readonly unread?: stri
   return { ...plain, ...(unread.length > 0 && { unread: unread.join(' ') }) };
 };
 
+/** A line that is about eggs, and the letter of their size: "Größe M", "size L", "taille M", "(M)". */
+const eggOf = /^.*(?:\b(?:eggs?|ei|eier|eigelbe?|eiwei(?:ß|ss)e?|oeufs?|yolks?)\b|œufs?\b).*$/i;
+const lettered =
+  /[([]?,?\s*\b(?:size|größe|grösse|groesse|gr\.?|gewichtsklasse|klasse|taille|calibre)\s*(s|m|l|xl)\b[)\]]?|\((s|m|l|xl)\)/i;
+
 /** Reads one line of a recipe: amounts, unit, ingredient, and what is said about them. Never throws. */
 export const readLine = (raw: string): WrittenLine => {
   const text = cleaned(raw);
@@ -145,9 +150,10 @@ export const readLine = (raw: string): WrittenLine => {
       /^(\d+|an?|one|two|three|four)\s+(\d+(?:[.,]\d+)?)\s*(oz\.?|ounces?|g|grams?|lb|pounds?|kg|ml)\s+(cans?|tins?|packets?|packages?|bars?|jars?|bags?|blocks?|boxes|box|tubs?)\b/i,
       '$1 ($2 $3) $4',
     )
-    .replace(/^(\d+)\s+(S|M|L|XL)\s+(eggs?\b)/, '$1 eu-$2 $3');
+    .replace(/^(\d+)\s+(S|M|L|XL)\s+(eggs?\b)/, '$1 eu-$2 $3')
+    .replace(eggOf, (line) => line.replace(lettered, ' eu-$1$2 '));
   const euSize = /\beu-(s|m|l|xl)\b/i.exec(unhyphened)?.[1]?.toLowerCase();
-  const readable = unhyphened.replace(/\beu-(?:s|m|l|xl)\s+/i, '');
+  const readable = unhyphened.replace(/\s*\beu-(?:s|m|l|xl)\b\s*/i, ' ').trim();
   const inside = [...readable.matchAll(/[([]([^)\]]*)[)\]]/g)].map((m) => m[1] ?? '');
   let bare = fruitFirst(
     readable

@@ -16,6 +16,43 @@ const lines = (text: string, change: Partial<SheetSettings> = {}) =>
     massG === undefined ? null : Math.round(massG * 10) / 10,
   ]);
 
+describe('eggs by their size', () => {
+  const eggs = (text: string, measures: 'us' | 'metric') =>
+    readRecipe(text, { measures, schools: {} }).map(({ state, ingredientId, mass }) => [
+      state,
+      ingredientId,
+      mass?.value,
+    ]);
+  it.each<[string, number]>([
+    ['1 Ei (Größe M)', 51],
+    ['2 Eier Größe L', 118],
+    ['3 Eier (L)', 177],
+    ['2 Eier Gr. M', 102],
+    ['2 œufs taille M', 102],
+    ['2 oeufs (calibre L)', 118],
+    ['2 eggs, size M', 102],
+    ['2 L eggs', 118],
+    ['1 Eigelb (Größe M)', 17],
+  ])('%s', (text, massG) => {
+    for (const measures of ['us', 'metric'] as const)
+      expect(eggs(text, measures).map(([state, , g]) => [state, g])).toEqual([['read', massG]]);
+  });
+  it('"large" is of the region that the cups are of, and said where it is not American', () => {
+    expect(eggs('2 large eggs', 'us')).toEqual([['read', 'whole-egg', 100]]);
+    expect(eggs('2 large eggs', 'metric')).toEqual([['read', 'whole-egg', 118]]);
+    const [read] = readRecipe('2 large eggs', { measures: 'metric', schools: {} });
+    expect(read?.uncertain).toEqual(['one EU L taken as 59 g']);
+  });
+  it('a yolk beside a large egg is a large one’s', () => {
+    expect(eggs('1 large egg plus 1 yolk', 'us')).toEqual([
+      ['read', 'whole-egg', 50],
+      ['read', 'egg-yolk', 18],
+    ]);
+    // A letter that says no size of an egg is none.
+    expect(eggs('1 egg, size 6', 'us')[0]?.[0]).toBe('ask');
+  });
+});
+
 describe('figures as people write them', () => {
   it.each<[string, string, number]>([
     ['0,250 kg butter', 'butter', 250],

@@ -116,6 +116,16 @@ const sizeChoices = (food: Ingredient): readonly Choice[] =>
     answer: { size },
   }));
 
+const euSizes: Readonly<Record<string, string>> = {
+  small: 'eu-s',
+  medium: 'eu-m',
+  large: 'eu-l',
+  'extra-large': 'eu-xl',
+};
+/** "Large" is another egg where cups are metric or imperial than where they are American: sizes there go by the European classes. */
+const eggSizeIn = (size: string | undefined, measures: ReadSettings['measures']): string | undefined =>
+  size !== undefined && measures !== 'us' ? (euSizes[size] ?? size) : size;
+
 const pieceOf = (
   food: Ingredient,
   line: WrittenLine,
@@ -124,7 +134,8 @@ const pieceOf = (
 ): { size: string; grams: number; said: boolean } | LineQuestion => {
   // A stick is a measure of its own: "Butter 250" is no number of sticks.
   const sizes = Object.keys(food.pieceG).filter((name) => name !== 'stick');
-  const wanted = [answer.size, line.size, food.kind === 'egg' ? settings.eggSize : undefined].find(
+  const written = food.kind === 'egg' ? eggSizeIn(line.size, settings.measures) : line.size;
+  const wanted = [answer.size, written, food.kind === 'egg' ? settings.eggSize : undefined].find(
     (size) => size !== undefined && size in food.pieceG,
   );
   const size = wanted ?? (sizes.length === 1 ? sizes[0] : undefined);
@@ -132,7 +143,7 @@ const pieceOf = (
     return {
       size,
       grams: food.pieceG[size] ?? Number.NaN,
-      said: wanted === answer.size || wanted === line.size,
+      said: wanted === answer.size || (wanted === line.size && wanted === written),
     };
   if (sizes.length > 1)
     return {
