@@ -5,6 +5,7 @@ import {
   dayProblem,
   JokulError,
   moveLoad,
+  cleaningsOf,
   preparationsOf,
   resourceIds,
   ribbonOf,
@@ -216,12 +217,13 @@ const planDay = ({
       }),
     ),
     ribbons,
-    preparations: solved.batches
-      .flatMap((batch) => {
+    preparations: [
+      ...solved.batches.flatMap((batch) => {
         const formula = formulaOf(batch);
         return formula ? preparationsOf(batch, formula, rules, equipment.places, shifts) : [];
-      })
-      .sort((a, b) => a.startS - b.startS),
+      }),
+      ...cleaningsOf(solved.batches, formulaOf),
+    ].sort((a, b) => a.startS - b.startS),
     batchFormula: Object.fromEntries(
       solved.batches.map((batch) => [batch.batchId, formulaOf(batch)?.version ?? 1]),
     ),

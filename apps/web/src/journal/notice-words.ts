@@ -5,7 +5,7 @@ const done: Partial<Readonly<Record<EntryKind, string>>> = {
   mixed: 'mixed',
   portioned: 'portioned',
   'rest-in': 'put away',
-  prepared: 'put out or browned',
+  prepared: 'prepared',
   'rest-out': 'taken out',
   split: 'split off',
   loaded: 'loaded',

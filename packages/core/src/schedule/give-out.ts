@@ -54,7 +54,7 @@ const preparationWork = (
   setC: null,
   trays: null,
   pieces: batches.find((batch) => batch.batchId === batchId)?.pieces ?? 0,
-  massG,
+  massG: massG > 0 ? massG : null,
 });
 
 /** All work of a plan in the order of its beginning. */

@@ -1,4 +1,4 @@
-export const preparationKinds = ['butter-out', 'butter-brown', 'eggs-out'] as const;
+export const preparationKinds = ['butter-out', 'butter-brown', 'eggs-out', 'clean'] as const;
 /** What is done for a dough before it is weighed. */
 export type PreparationKind = (typeof preparationKinds)[number];
 
@@ -8,8 +8,11 @@ export interface Preparation {
   readonly kind: PreparationKind;
   readonly batchId: string;
   readonly productCode: string;
+  /** Nothing where a bowl is cleaned. */
   readonly massG: number;
   readonly startS: number;
   /** How much sooner that is than it would have to be, since nobody is there later, s. */
   readonly earlyS: number;
+  /** What the bowl is cleaned of: it is in the dough before and not declared by this one. */
+  readonly allergens?: readonly string[];
 }

@@ -1,5 +1,6 @@
 import { butterForCreaming, type Preparation } from '@jokul/core';
 import { useNames } from '../../app/actions';
+import { andList } from '../../app/and-list';
 import { preparationWords } from '../../app/preparation-words';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
@@ -20,10 +21,10 @@ export const Preparations = ({
     <div className="table-room">
       <table className="mt-4 w-full">
         <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
-          Before mixing: butter and eggs
+          Before mixing: butter, eggs, a clean bowl
         </caption>
         <tbody>
-          {preparations.map(({ id, kind, productCode, massG, startS, earlyS }) => (
+          {preparations.map(({ id, kind, productCode, massG, startS, earlyS, allergens }) => (
             <tr key={id} className="border-t align-top">
               <td className="figures w-28 py-0.5 pr-3 whitespace-nowrap">
                 {wall.near(startS * 1000, nearMs)}
@@ -36,7 +37,9 @@ export const Preparations = ({
                   </span>
                 )}
               </td>
-              <td className="figures py-0.5 text-right">{mass(massG)}</td>
+              <td className="figures py-0.5 text-right">
+                {allergens ? `of ${andList(allergens, 20)}` : mass(massG)}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -44,7 +47,8 @@ export const Preparations = ({
       <p className="mt-1 text-[12.5px] text-ink-faint">
         By a wrapped block of {mass(500)} from {temperature(butterForCreaming.fromColdC)} to{' '}
         {temperature(butterForCreaming.wantedC)} in the room, eggs an hour before; good to about a fifth
-        unless you probe it. On Mix you can say how yours is kept.
+        unless you probe it. On Mix you can say how yours is kept. A bowl is cleaned where the next dough does
+        not declare what was in it; the plan keeps no time free for that.
       </p>
     </div>
   );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { inUse, mostUrgent, urgencyOf, type Action, type Notice, type PreparationKind } from '@jokul/core';
+import { andList } from '../../app/and-list';
 import { doPreparation, doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
 import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
@@ -40,15 +41,16 @@ const useDo = () => {
 const label = (action: Action) => `${verb(action)} ${action.load?.id ?? action.batchId}`;
 const place = (action: Action, names: ReturnType<typeof useNames>) =>
   action.ovenId ? names.oven(action.ovenId) : action.batchId;
-/** How much of it, for what is put out. */
+/** How much is put out, or what the bowl is cleaned of. */
 const amount = ({ prepare }: Action, mass: (grams: number) => string) =>
-  prepare ? `${mass(prepare.massG)}, ` : '';
+  prepare ? `${prepare.allergens ? `of ${andList(prepare.allergens, 20)}` : mass(prepare.massG)}, ` : '';
 
 /** What to look for, or to mind, at each step. */
 const preparationCues: Readonly<Record<PreparationKind, string>> = {
   'butter-out': 'In its wrapper, apart. It should give to a thumb, and not shine.',
   'butter-brown': 'Light pan, stir, weigh it before and after. It must cool before egg goes in.',
   'eggs-out': 'In their tray, out of the cold. Cold egg makes a creamed dough curdle.',
+  clean: 'Bowl, tool and scrapers, as your local rules ask for. Wipe down the bench as well.',
 };
 
 const cues: Readonly<Record<Exclude<Action['kind'], 'pull' | 'prepare'>, string>> = {

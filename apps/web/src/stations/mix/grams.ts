@@ -17,6 +17,8 @@ export const useScale = () => {
   return {
     shown,
     said: (massG: number, resolutionG: number) => `${shown(massG, resolutionG)} ${unit('mass')}`,
+    /** Before it is rounded to what a scale shows. */
+    exact: (massG: number) => onScale(massG, 0.01, units),
     unit: unit('mass'),
     readG: (text: string) => typed(text, 'mass'),
   };

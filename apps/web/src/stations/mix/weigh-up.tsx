@@ -107,7 +107,7 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                       </td>
                       <td className="py-0.5 pr-3 text-right max-sm:hidden">
                         <Shown figure={line.exact} className="text-ink-soft">
-                          {line.exact.value.toFixed(2)}
+                          {scale.exact(line.exact.value)}
                         </Shown>
                       </td>
                       <td className={`py-0.5 text-right figures ${outside ? 'font-semibold text-hand' : ''}`}>

@@ -1,0 +1,44 @@
+import { allergensOf, type Formula } from '../formula/index.js';
+import type { BatchPlan, Preparation } from '../schedule/index.js';
+
+/** Longer apart, and the bowl was washed with everything else at the end of the day, s. */
+const washedAfterS = 6 * 3600;
+
+const mixOf = (batch: BatchPlan) => batch.tasks.find(({ kind }) => kind === 'mix');
+
+/**
+ * Where a mixer goes on to a dough that does not declare what the one before it did: its bowl is cleaned in between, due as
+ * soon as the one before is mixed. Hours apart it was washed anyway. Only what follows within `batches` is seen: what was in a bowl before the first of them
+ * nobody knows here. The plan keeps no time free for it.
+ */
+export const cleaningsOf = (
+  batches: readonly BatchPlan[],
+  formulaOf: (batch: BatchPlan) => Formula | undefined,
+): readonly Preparation[] => {
+  const mixed = batches
+    .flatMap((batch) => {
+      const [mix, formula] = [mixOf(batch), formulaOf(batch)];
+      return mix && formula ? [{ batch, mix, allergens: allergensOf(formula) }] : [];
+    })
+    .sort((a, b) => a.mix.startS - b.mix.startS);
+  const last = new Map<string, (typeof mixed)[number]>();
+  return mixed.flatMap((next): Preparation[] => {
+    const { batch, allergens } = next;
+    const before = last.get(batch.mixerId);
+    last.set(batch.mixerId, next);
+    const left = before?.allergens.filter((allergen) => !allergens.includes(allergen)) ?? [];
+    if (!before || left.length === 0 || next.mix.startS - before.mix.endS > washedAfterS) return [];
+    return [
+      {
+        id: `${batch.batchId}/clean`,
+        kind: 'clean',
+        batchId: batch.batchId,
+        productCode: batch.productCode,
+        massG: 0,
+        startS: before.mix.endS,
+        earlyS: 0,
+        allergens: left,
+      },
+    ];
+  });
+};
