@@ -282,9 +282,7 @@ test('6 Bake: tray to scale, windows, and a what-if that is computed here', asyn
   await expect(map.getByText(/Most forgiving for crisp edge/)).toBeVisible({ timeout: 3000 });
 });
 
-test('8 Floor: load, turn, pull and rack with one press each, and a slip that is struck', async ({
-  page,
-}) => {
+test('Floor: load, turn, pull and rack with one press each, and a slip that is struck', async ({ page }) => {
   const load = new RegExp(`^Load ${batch}-L1`);
   await jokul.setClock('07:46');
   await open(page, '/floor');
@@ -309,7 +307,7 @@ test('8 Floor: load, turn, pull and rack with one press each, and a slip that is
   await expect(page.getByRole('button', { name: new RegExp(`${batch}-L1$`) })).toBeHidden();
 });
 
-test('9 Log: the lot on one line, a tray measured, the chain whole', async ({ page }) => {
+test('7 Log: the lot on one line, a tray measured, the chain whole', async ({ page }) => {
   await open(page, `/log/${batch}`);
   await expect(page.getByRole('row', { name: new RegExp(`^${batch}`) })).toContainText('203 pcs');
   await page.getByRole('button', { name: new RegExp(`^Measure ${batch}-L1-T1`) }).click();

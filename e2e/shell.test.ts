@@ -109,7 +109,7 @@ test('the keys go along the line', async ({ page }) => {
     ['4', /\/portion/, /pieces of 38 g/],
     ['5', /\/rest/, /in the walk-in/],
     ['6', /\/bake/, / in (Port|Starboard|Keel)/],
-    ['8', /\/log/, 'Log of Fri 27 Nov'],
+    ['7', /\/log/, 'Log of Fri 27 Nov'],
     ['d', /\/day/, 'Day'],
     ['f', /\/floor/, /^(Load|Portion|Turn|Pull|Mix) /],
     ['1', /\/orders/, 'Orders'],

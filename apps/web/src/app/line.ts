@@ -6,8 +6,7 @@ export const stations = [
   { key: '4', path: 'portion', name: 'Portion' },
   { key: '5', path: 'rest', name: 'Rest' },
   { key: '6', path: 'bake', name: 'Bake' },
-  // 7 is kept for Finish.
-  { key: '8', path: 'log', name: 'Log' },
+  { key: '7', path: 'log', name: 'Log' },
 ] as const;
 
 export const across = [

@@ -1,3 +1,5 @@
+import { sayTimeOfDay, type HoursOfDay } from '@jokul/core';
+import { usePreferences } from './preferences';
 import { useBakery } from './queries';
 
 export * from './now';
@@ -14,6 +16,8 @@ export interface WallClock {
   readonly timeZone: string;
   /** 05:40 */
   time: (atMs: number) => string;
+  /** A stored time of day as this clock says it. */
+  ofDay: (time: string) => string;
   /** 05:40:12 */
   exact: (atMs: number) => string;
   /** Fri 27 Nov */
@@ -23,15 +27,20 @@ export interface WallClock {
 }
 
 /** Says points in time as the bakery's wall clock shows them. */
-export const wallClockOf = (timeZone: string): WallClock => {
-  const time = (atMs: number) => format(timeZone, { hour: '2-digit', minute: '2-digit' }).format(atMs);
+export const wallClockOf = (timeZone: string, hours: HoursOfDay = '24'): WallClock => {
+  const clock: Intl.DateTimeFormatOptions =
+    hours === '12'
+      ? { hour: 'numeric', minute: '2-digit', hour12: true }
+      : { hour: '2-digit', minute: '2-digit' };
+  const time = (atMs: number) => format(timeZone, clock).format(atMs);
   const date = (atMs: number) =>
     format(timeZone, { weekday: 'short', day: 'numeric', month: 'short' }).format(atMs);
   return {
     timeZone,
     time,
+    ofDay: (written) => sayTimeOfDay(written, hours),
     date,
-    exact: (atMs) => format(timeZone, { hour: '2-digit', minute: '2-digit', second: '2-digit' }).format(atMs),
+    exact: (atMs) => format(timeZone, { ...clock, second: '2-digit' }).format(atMs),
     near: (atMs, nearMs) =>
       Math.abs(atMs - nearMs) > 6 * 86_400_000
         ? date(atMs)
@@ -43,7 +52,8 @@ export const wallClockOf = (timeZone: string): WallClock => {
 
 export const useWallClock = (): WallClock => {
   const bakery = useBakery();
-  return wallClockOf(bakery.data?.rules.timeZone ?? 'UTC');
+  const { hours } = usePreferences();
+  return wallClockOf(bakery.data?.rules.timeZone ?? 'UTC', hours);
 };
 
 /** 12:05 until, −0:30 past; minutes and seconds, or hours and minutes from an hour on. */

@@ -18,6 +18,17 @@ describe('a countdown', () => {
 
 describe('the bakery’s wall clock', () => {
   const wall = wallClockOf('Atlantic/Faroe');
+  it('of twelve hours says am and pm, of what is stored too', () => {
+    const twelve = wallClockOf('Atlantic/Faroe', '12');
+    const at = Date.UTC(2026, 10, 27, 17, 5, 9);
+    expect([twelve.time(at), twelve.ofDay('17:05'), twelve.ofDay('00:30')]).toEqual([
+      '5:05 pm',
+      '5:05 pm',
+      '12:30 am',
+    ]);
+    expect([wall.time(at), wall.ofDay('05:40')]).toEqual(['17:05', '05:40']);
+    expect(twelve.exact(at)).toBe('5:05:09 pm');
+  });
   const at = Date.parse('2026-11-27T05:40:12Z');
   it('says time, exact time and date', () => {
     expect(wall.time(at)).toBe('05:40');

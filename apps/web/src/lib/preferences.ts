@@ -1,9 +1,12 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import type { HoursOfDay } from '@jokul/core';
 
 export interface Preferences {
   readonly theme: 'light' | 'dark' | 'system';
   readonly units: 'metric' | 'us';
+  /** How the clocks of this device count. */
+  readonly hours: HoursOfDay;
   /** Who works at this device; a role, not a name. */
   readonly who: string;
   readonly device: string;
@@ -22,6 +25,7 @@ export const usePreferences = create<Preferences & { set: (change: Partial<Prefe
     (set) => ({
       theme: 'system',
       units: 'metric',
+      hours: '24',
       who: 'Oven hand',
       device: `tablet-${crypto.getRandomValues(new Uint16Array(1))[0]?.toString(16) ?? '0'}`,
       referenceCode: 'LEM',

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { demoFormulas, demoOrders } from '../demo/index.js';
-import { ordersOf, readOrderTable, readPieces, readProduct, readTimeOfDay } from './order-list.js';
+import { ordersOf, readOrderTable, readPieces, readProduct } from './order-list.js';
 
 const known = demoFormulas.map(({ code, name }) => ({ code, name }));
 const read = (text: string, usual = {}) => {
@@ -100,20 +100,6 @@ describe('orders from a spreadsheet', () => {
 });
 
 describe('cells', () => {
-  it.each([
-    ['5:40', '05:40'],
-    ['0540', '05:40'],
-    ['5.40', '05:40'],
-    ['05h40', '05:40'],
-    ['05:40:00', '05:40'],
-    ['5:40 pm', '17:40'],
-    ['12 am', '00:00'],
-    ['12:30 PM', '12:30'],
-    ['24:00', null],
-    ['13 pm', null],
-    ['96', null],
-    ['noon', null],
-  ])('the time %s is %s', (text, time) => expect(readTimeOfDay(text)).toBe(time));
   it.each([
     ['1,200', 1200],
     ['1 200', 1200],

@@ -1,3 +1,4 @@
+import { readTimeOfDay } from '../quantity/index.js';
 import Papa from 'papaparse';
 
 /*
@@ -50,23 +51,6 @@ const headings: readonly (readonly [OrderColumn, RegExp])[] = [
   ['product', /\b(products?|items?|article|code|what|cookies?|kind)\b/],
   ['customer', /\b(customers?|for|who|client|shop|name|place|account)\b/],
 ];
-
-/** A time of day as people write it: 05:40, 5.40, 0540, 5:40 pm, 7 am; null for anything else. */
-export const readTimeOfDay = (text: string): string | null => {
-  const found =
-    /^(\d{1,2})(?:[:.h](\d{2})(?::\d{2})?)?\s*(am|pm)?$/i.exec(text.trim()) ??
-    /^(\d{2})(\d{2})()$/.exec(text.trim());
-  if (!found) return null;
-  const [, hours = '', minutes, half] = found;
-  // A bare number is a count, not an hour.
-  if (minutes === undefined && !half) return null;
-  let hour = Number(hours);
-  if (half && (hour < 1 || hour > 12)) return null;
-  if (half) hour = (hour % 12) + (/pm/i.test(half) ? 12 : 0);
-  const minute = Number(minutes ?? 0);
-  if (hour > 23 || minute > 59) return null;
-  return `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
-};
 
 /** A count of pieces: 96, 1,200, 1 200, 96 pcs; null for anything else. */
 export const readPieces = (text: string): number | null => {

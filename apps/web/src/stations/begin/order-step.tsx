@@ -1,5 +1,6 @@
 import type { BakeryView } from '@jokul/contracts';
 import { DayPicker } from '../../app/day-picker';
+import { useWallClock } from '../../lib/clock';
 import { useDay, useDayDate } from '../../lib/queries';
 import { Failed, Loading } from '../../ui/states';
 import { AddLine } from '../orders/add-line';
@@ -8,6 +9,7 @@ import { AddLine } from '../orders/add-line';
 export const OrderStep = ({ bakery }: { readonly bakery: BakeryView }) => {
   const date = useDayDate() ?? '';
   const day = useDay();
+  const wall = useWallClock();
   if (bakery.formulas.length === 0) return <p>An order is for a formula: add one in the step before.</p>;
   if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
   if (!day.data) return <Loading what="the day" />;
@@ -26,7 +28,7 @@ export const OrderStep = ({ bakery }: { readonly bakery: BakeryView }) => {
               <span className="flex-1">{customer}</span>
               <span className="flex-1">{nameOf(productCode)}</span>
               <span>{pieces}</span>
-              <span className="text-ink-soft">by {readyBy}</span>
+              <span className="text-ink-soft">by {wall.ofDay(readyBy)}</span>
             </li>
           ))}
         </ul>

@@ -1,6 +1,6 @@
 import { useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
-import { atWallClock, inUse, shiftDate, wallClock, type Load } from '@jokul/core';
+import { atWallClock, inUse, shiftDate, wallClock, type Load, readTimeOfDay } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
 import { LoadChangeRow } from '../../app/load-change';
@@ -56,12 +56,13 @@ export const MoveLoad = ({
   };
   const typed = (value: string) => {
     setText(value);
-    if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(value)) return;
+    const time = readTimeOfDay(value);
+    if (time === null) return;
     // The nearest such time: a night goes over midnight.
     const { date: on } = wallClock(load.startS, timeZone);
     const far = (s: number) => Math.abs(s - load.startS);
     const [nearest] = [-1, 0, 1]
-      .map((days) => atWallClock(shiftDate(on, days), value, timeZone))
+      .map((days) => atWallClock(shiftDate(on, days), time, timeZone))
       .sort((a, b) => far(a) - far(b));
     if (nearest !== undefined) setStartS(nearest);
   };

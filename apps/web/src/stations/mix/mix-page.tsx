@@ -159,7 +159,8 @@ const MixWork = () => {
               </Fact>
               <Fact name="Difference">
                 {off >= 0 ? '+' : '−'}
-                {Math.abs(off).toFixed(1)} g ({((Math.abs(off) / sheet.exactTotalG) * 100).toFixed(3)} %)
+                {mass(Number(Math.abs(off).toFixed(1)))} (
+                {((Math.abs(off) / sheet.exactTotalG) * 100).toFixed(3)} %)
               </Fact>
             </Facts>
             {sheet.warnings.map((warning) => (

@@ -1,4 +1,5 @@
 import type { OrderView } from '@jokul/contracts';
+import { useWallClock } from '../../lib/clock';
 import { useNames } from '../../app/actions';
 import { useTakeBack } from '../../lib/queries';
 import { Button } from '../../ui/button';
@@ -6,6 +7,7 @@ import { Button } from '../../ui/button';
 /** Lines of standing orders that are not wanted on this one day. */
 export const LeftOut = ({ date, lines }: { date: string; lines: readonly OrderView[] }) => {
   const names = useNames();
+  const wall = useWallClock();
   const back = useTakeBack(date);
   if (lines.length === 0) return null;
   return (
@@ -15,7 +17,8 @@ export const LeftOut = ({ date, lines }: { date: string; lines: readonly OrderVi
         {lines.map((line) => (
           <li key={line.id} className="flex items-center gap-3 border-t py-1">
             <span className="min-w-0 flex-1 text-ink-soft">
-              {line.pieces} {names.product(line.productCode)} for {line.customer} by {line.readyBy}
+              {line.pieces} {names.product(line.productCode)} for {line.customer} by{' '}
+              {wall.ofDay(line.readyBy)}
             </span>
             <Button
               size="small"

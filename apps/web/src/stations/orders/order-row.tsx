@@ -1,7 +1,8 @@
 import { Repeat2, X } from 'lucide-react';
+import { useWallClock } from '../../lib/clock';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import type { Formula } from '@jokul/core';
+import { type Formula, readTimeOfDay } from '@jokul/core';
 import type { OrderView } from '@jokul/contracts';
 import { useAddOrder, useChangeOrder, useRemoveOrder, useTakeBack } from '../../lib/queries';
 import { sayWeekdays } from './say-weekdays';
@@ -19,24 +20,26 @@ const cell =
 
 /** One line of the bake list, edited in place: leave the field or press Enter to save, Escape to go back. */
 export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
-  const [draft, setDraft] = useState({ pieces: String(order.pieces), readyBy: order.readyBy });
+  const said = useWallClock().ofDay(order.readyBy);
+  const [draft, setDraft] = useState({ pieces: String(order.pieces), readyBy: said });
   const [problem, setProblem] = useState<string | null>(null);
   const change = useChangeOrder();
   const remove = useRemoveOrder();
   const add = useAddOrder(date);
   const back = useTakeBack(date);
   useEffect(() => {
-    setDraft({ pieces: String(order.pieces), readyBy: order.readyBy });
+    setDraft({ pieces: String(order.pieces), readyBy: said });
     setProblem(null);
-  }, [order.pieces, order.readyBy, order.version]);
+  }, [order.pieces, said, order.version]);
 
   const save = () => {
     const pieces = Number(draft.pieces);
-    if (pieces === order.pieces && draft.readyBy === order.readyBy) {
+    if (pieces === order.pieces && readTimeOfDay(draft.readyBy) === order.readyBy) {
       setProblem(null);
       return;
     }
-    if (!/^([01]\d|2[0-3]):[0-5]\d$/.test(draft.readyBy)) {
+    const readyBy = readTimeOfDay(draft.readyBy);
+    if (readyBy === null) {
       setProblem(`"${draft.readyBy}" is no time of day; write it as 05:40.`);
       return;
     }
@@ -48,7 +51,7 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
     }
     const { id, customer, productCode, version } = order;
     change.mutate(
-      { id, customer, productCode, pieces, readyBy: draft.readyBy, version },
+      { id, customer, productCode, pieces, readyBy, version },
       { onSuccess: () => setProblem(null), onError: (error) => setProblem(error.message) },
     );
   };
@@ -75,7 +78,7 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
   const keys = (event: React.KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter') event.currentTarget.blur();
     if (event.key === 'Escape') {
-      setDraft({ pieces: String(order.pieces), readyBy: order.readyBy });
+      setDraft({ pieces: String(order.pieces), readyBy: said });
       setProblem(null);
     }
   };

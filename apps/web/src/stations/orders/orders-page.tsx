@@ -1,4 +1,5 @@
 import { lazy, Suspense, useState } from 'react';
+import { useWallClock } from '../../lib/clock';
 import { ListPlus, Printer, Repeat2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { doughNeeded, JokulError, whyClosed, type Formula, type HouseRules } from '@jokul/core';
@@ -64,6 +65,7 @@ const ProductTotal = ({
 
 export const OrdersPage = () => {
   const bakery = useBakery();
+  const wall = useWallClock();
   const date = useDayDate() ?? '';
   const day = useDay();
   const today = useToday() ?? date;
@@ -107,7 +109,7 @@ export const OrdersPage = () => {
             return queueButton(
               name,
               sum(own),
-              `ready by ${[...new Set(own.map((order) => order.readyBy))].join(', ')}`,
+              `ready by ${[...new Set(own.map((order) => wall.ofDay(order.readyBy)))].join(', ')}`,
             );
           })}
         </>

@@ -1,4 +1,5 @@
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { useWallClock } from '../../lib/clock';
 import { Controller, useForm } from 'react-hook-form';
 import { v4 as uuid } from 'uuid';
 import { StandingOrderInput, type StandingOrderView } from '@jokul/contracts';
@@ -8,6 +9,7 @@ import { Button } from '../../ui/button';
 import { Field } from '../../ui/field';
 import { WeekdayChoice } from '../../ui/weekday-choice';
 import { OrderFields } from './order-fields';
+import { timeAsWritten } from './time-as-written';
 
 const monToFri = [1, 2, 3, 4, 5];
 
@@ -28,15 +30,16 @@ export const StandingForm = ({
   readonly onDone: (saved: StandingOrderView) => void;
 }) => {
   const save = useSaveStanding();
+  const wall = useWallClock();
   const { register, handleSubmit, formState, control, reset, getValues, setFocus } =
     useForm<StandingOrderInput>({
-      resolver: classValidatorResolver(StandingOrderInput),
+      resolver: timeAsWritten(classValidatorResolver(StandingOrderInput)),
       defaultValues: before
         ? {
             customer: before.customer,
             productCode: before.productCode,
             pieces: before.pieces,
-            readyBy: before.readyBy,
+            readyBy: wall.ofDay(before.readyBy),
             weekdays: [...before.weekdays],
             from: date > before.from ? date : before.from,
             version: before.version,

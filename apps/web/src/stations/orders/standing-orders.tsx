@@ -26,6 +26,7 @@ const Standing = ({
   date: string;
   onChange: () => void;
 }) => {
+  const wall = useWallClock();
   const names = useNames();
   const day = useSaysDay();
   const end = useEndStanding();
@@ -63,7 +64,7 @@ const Standing = ({
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t py-1.5 first:border-t-0">
       <span className="min-w-0 flex-1 basis-56">
         <span className="figures">{pieces}</span> {names.product(productCode)} by{' '}
-        <span className="figures">{readyBy}</span>
+        <span className="figures">{wall.ofDay(readyBy)}</span>
         <span className="block text-[13px] text-ink-soft">
           {sayWeekdays(weekdays)}
           {from > date && `, from ${day(from)}`}

@@ -156,7 +156,7 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
 /** Equipment, house rules, the clock, and what belongs to this device. */
 export const SetupPage = () => {
   const { data } = useBakery();
-  const { units, theme, device, set } = usePreferences();
+  const { units, hours, theme, device, set } = usePreferences();
   if (!data) return <Loading what="the setup" />;
   return (
     <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3">
@@ -209,6 +209,14 @@ export const SetupPage = () => {
               >
                 <option value="metric">g and °C</option>
                 <option value="us">oz and °F</option>
+              </SelectField>
+              <SelectField
+                label="Clock"
+                value={hours}
+                onChange={(event) => set({ hours: event.target.value as typeof hours })}
+              >
+                <option value="24">17:40</option>
+                <option value="12">5:40 pm</option>
               </SelectField>
               <SelectField
                 label="Theme"

@@ -1,6 +1,7 @@
 import { Plus, X } from 'lucide-react';
+import { useWallClock } from '../../../lib/clock';
 import { useState } from 'react';
-import type { Equipment, Hours, Shift } from '@jokul/core';
+import { type Equipment, type Hours, type Shift, readTimeOfDay } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { Button } from '../../../ui/button';
 import { Field } from '../../../ui/field';
@@ -14,34 +15,43 @@ interface ShiftDraft {
   /** Such as 09:00-09:30, separated by commas. */
   readonly breaks: string;
 }
-const draftOf = ({ name, from, to, hands, breaks = [] }: Shift): ShiftDraft => ({
+const draftOf = (
+  { name, from, to, hands, breaks = [] }: Shift,
+  said: (time: string) => string,
+): ShiftDraft => ({
   name,
-  from,
-  to,
+  from: said(from),
+  to: said(to),
   hands: String(hands),
-  breaks: breaks.map((pause) => `${pause.from}-${pause.to}`).join(', '),
+  breaks: breaks.map((pause) => `${said(pause.from)}-${said(pause.to)}`).join(', '),
 });
 const list = (text: string): readonly string[] =>
   text
     .split(/[,;\n]/)
     .map((part) => part.trim())
     .filter(Boolean);
-const timeOfDay = /^([01]\d|2[0-3]):[0-5]\d$/;
+/** As it is stored; what is no time stays, to be said. */
+const stored = (text: string): string => readTimeOfDay(text) ?? text;
+const isTime = (text: string) => readTimeOfDay(text) !== null;
 
 /** Breaks as they are typed; null where one is no stretch of time. */
 const breaksOf = (text: string): readonly Hours[] | null => {
   const breaks = list(text).map((part) => part.split(/\s*(?:-|–|to)\s*/));
-  return breaks.every((times) => times.length === 2 && times.every((time) => timeOfDay.test(time)))
-    ? breaks.map(([from = '', to = '']) => ({ from, to }))
+  return breaks.every((times) => times.length === 2 && times.every(isTime))
+    ? breaks.map(([from = '', to = '']) => ({ from: stored(from), to: stored(to) }))
     : null;
 };
 
 /** Shifts, hours of the ovens, who works here, and the scoops. */
 export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const { equipment } = bakery;
+  const wall = useWallClock();
   const { change, busy } = useChangeEquipment(bakery);
-  const [shifts, setShifts] = useState(() => equipment.shifts.map(draftOf));
-  const [hours, setHours] = useState(equipment.ovenHours);
+  const [shifts, setShifts] = useState(() => equipment.shifts.map((shift) => draftOf(shift, wall.ofDay)));
+  const [hours, setHours] = useState(() => ({
+    from: wall.ofDay(equipment.ovenHours.from),
+    to: wall.ofDay(equipment.ovenHours.to),
+  }));
   const [crew, setCrew] = useState(equipment.crew.join(', '));
   const [scoops, setScoops] = useState(equipment.scoops.join(', '));
   const [problem, setProblem] = useState<string | null>(null);
@@ -52,7 +62,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const save = () => {
     const badShift = shifts.find(
       ({ name, from, to, hands }) =>
-        !name.trim() || !timeOfDay.test(from) || !timeOfDay.test(to) || !/^[1-9]\d?$/.test(hands.trim()),
+        !name.trim() || !isTime(from) || !isTime(to) || !/^[1-9]\d?$/.test(hands.trim()),
     );
     if (badShift)
       return setProblem(
@@ -63,7 +73,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       return setProblem(
         `Shift "${badBreak.name}": a break is written 09:00-09:30; several with commas between.`,
       );
-    if (!timeOfDay.test(hours.from) || !timeOfDay.test(hours.to))
+    if (!isTime(hours.from) || !isTime(hours.to))
       return setProblem('The ovens are hot from and to a time of day such as 03:30.');
     const numbers = list(scoops).map((n) => Number(n.replace(/^No\.?\s*/i, '')));
     if (numbers.some((n) => !Number.isFinite(n)))
@@ -74,13 +84,13 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         const pauses = breaksOf(breaks) ?? [];
         return {
           name: name.trim(),
-          from,
-          to,
+          from: stored(from),
+          to: stored(to),
           hands: Number(hands),
           ...(pauses.length > 0 && { breaks: pauses }),
         };
       }),
-      ovenHours: hours,
+      ovenHours: { from: stored(hours.from), to: stored(hours.to) },
       crew: [...new Set(list(crew))],
       scoops: [...new Set(numbers)].sort((a, b) => a - b),
     };
