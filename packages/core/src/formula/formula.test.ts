@@ -26,15 +26,15 @@ describe('amounts from baker’s percent', () => {
   });
 
   it('hand-worked: 6 kg of Cocoa-Nib Yoghurt Drop', () => {
-    // Sum of percents: 66 + 30 + 34 + 16 + 1.5 + 92 + 8 + 0.9 + 0.8 + 24 = 273.2; flour = 6000 / 2.732.
-    expect(totalPercent(formula('NIB'))).toBeCloseTo(273.2, 9);
+    // Sum of percents: 57 + 36 + 20 + 21 + 1 + 88 + 12 + 1.1 + 1.1 + 30 = 267.2; wheat flour = 6000 × 88 / 267.2.
+    expect(totalPercent(formula('NIB'))).toBeCloseTo(267.2, 9);
     const grams = Object.fromEntries(
       amountsFor(formula('NIB'), 6000).map((a) => [a.line.ingredientId, a.mass.value]),
     );
-    expect(grams['wheat-flour']).toBeCloseTo(2020.5, 1);
-    expect(grams.cornflour).toBeCloseTo(175.7, 1);
-    expect(grams.butter).toBeCloseTo(1449.5, 1);
-    expect(grams['baking-soda']).toBeCloseTo(19.77, 2);
+    expect(grams['wheat-flour']).toBeCloseTo(1976.0, 1);
+    expect(grams['potato-starch']).toBeCloseTo(269.5, 1);
+    expect(grams.butter).toBeCloseTo(1279.9, 1);
+    expect(grams['baking-soda']).toBeCloseTo(24.7, 1);
   });
 
   it('doubling the dough doubles every amount', () => {
@@ -204,7 +204,7 @@ describe('a share of the dough, shown', () => {
   it('names what each ingredient brings', () => {
     const { terms } = componentShare(formula('NIB'), 'water');
     expect(terms.find((t) => t.name.startsWith('Yoghurt'))?.name).toBe(
-      'Yoghurt, plain: 16 % with 87 % water',
+      'Yoghurt, plain: 21 % with 87 % water',
     );
     expect(terms.some((t) => t.name.startsWith('Baking soda'))).toBe(false);
   });

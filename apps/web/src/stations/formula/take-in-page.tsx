@@ -110,7 +110,7 @@ export const TakeInPage = () => {
             Plain text, CSV, a schema.org Recipe (JSON-LD, also inside a saved page), Jokul JSON.
           </p>
           <p className="mt-4">
-            <Button size="small" onClick={() => setText(example, 'Slipway Drop')}>
+            <Button size="small" onClick={() => setText(example, 'Cherry and Orange Drop')}>
               Try it with an example
             </Button>
           </p>
@@ -157,14 +157,15 @@ export const TakeInPage = () => {
   );
 };
 
-const example = `2 1/4 cups all-purpose flour
-1 tsp baking soda
-½ teaspoon salt
-1 cup (2 sticks) salted butter, softened
-¾ cup packed brown sugar
-1/2 cup plus 2 tablespoons granulated sugar
-2 eggs
-1 T vanilla extract
+const example = `2 2/3 cups all-purpose flour
+1 1/4 tsp baking powder
+¾ teaspoon salt
+14 tablespoons (1 3/4 sticks) salted butter, soft
+2/3 cup packed dark brown sugar
+1/2 cup plus 1 tablespoon granulated sugar
+1 large egg plus 1 yolk
+2 tsp grated orange zest
 a heaping tablespoon of natural cocoa powder
-1 cup walnuts, toasted and chopped
-flaky sea salt, to finish`;
+1 1/3 cups dried cherries
+pearl sugar, to finish
+Bake at 350 °F for 11 to 13 minutes`;

@@ -159,7 +159,7 @@ export const LogPage = () => {
   const wall = useWallClock();
   const { floor, error } = useFloorOf(date || '2026-01-01', today ?? '', data?.rules.timeZone ?? 'UTC');
   if (error) return <Failed error={error} />;
-  if (!data || !floor || !date) return <Loading what="the journal" />;
+  if (!data || !floor || !date) return <Loading what="the log" />;
   const planned = new Set((day.data?.plan?.plan.batches ?? []).map((batch) => batch.batchId));
   const lots = lotsOf(floor, date, planned, (atMs) => wallClock(atMs / 1000, data.rules.timeZone).date);
   const current = batchId && lots.includes(batchId) ? batchId : lots[0];
@@ -213,7 +213,7 @@ export const LogPage = () => {
               <Fact name="Measured trays">{allTrays.filter((tray) => tray.inspected).length}</Fact>
             </Facts>
           </WhySection>
-          <WhySection title="The journal">
+          <WhySection title="The log">
             <ChainCheck />
           </WhySection>
           {floor.notices.length > 0 && (
