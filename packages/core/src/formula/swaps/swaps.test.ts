@@ -76,8 +76,7 @@ describe('swaps', () => {
         const more = water(f) - water(plain);
         if (says.includes('the same water')) expect(Math.abs(more)).toBeLessThan(0.06);
         // Said to a tenth: a half of one may go either way.
-        else
-          expect(Math.abs(Number(/and ([\d.]+) % more water/.exec(says)?.[1]) - more)).toBeLessThan(0.052);
+        else expect(Math.abs(Number(/and ([\d.]+) % more water/.exec(says)?.[1]) - more)).toBeLessThan(0.052);
         expect(milkFat(f)).toBeLessThan(1e-9);
         expect(says).toContain('A forecast');
         expect(says).toContain('allergens');
