@@ -2,6 +2,7 @@ import { checkWeighing, controlChart, piecesGivenAway } from '@jokul/core';
 import { Shown } from '../../ui/shown';
 import { Fact, Facts } from '../../ui/station';
 import { ControlChartPicture } from './control-chart-picture';
+import { HowSharp } from './how-sharp';
 import { SamplePicture } from './sample-picture';
 
 interface SampleFiguresProps {
@@ -74,6 +75,15 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
           </Fact>
         </Facts>
       </div>
+      {deviation && deviation.value > 0 && (
+        <HowSharp
+          weighed={samplesG.length}
+          pieces={pieces}
+          targetG={targetG}
+          toleranceG={toleranceG}
+          spreadG={deviation.value}
+        />
+      )}
       {chart && (
         <div className="mt-3">
           <ControlChartPicture chart={chart} targetG={targetG} toleranceG={toleranceG} />
