@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { Jokul } from './support/jokul.js';
 
@@ -17,6 +18,7 @@ test('a new browser chooses, and a bakery of one’s own is set up from its name
   await page.goto(jokul.url);
   await expect(page).toHaveURL(/\/welcome$/);
   await page.getByRole('button', { name: 'Set up my bakery' }).click();
+  await page.getByRole('button', { name: 'Open your own bakery' }).click();
   await page.waitForURL(/\/begin\/bakery/, { timeout: 60_000 });
   await page.getByLabel('Name', { exact: true }).fill('Kestrel Lane');
   await page.getByLabel('Time zone').fill('America/New_York');
@@ -94,16 +96,41 @@ test('the demo is beside it, with its own records, and the way back is in Setup'
   await page.goto(`${jokul.url}/setup`);
   await expect(page.getByText('Kestrel Lane: house rules')).toBeVisible();
   await page.getByRole('button', { name: 'Open the demo' }).click();
+  // All screens change along: it is asked for once more.
+  await page.getByRole('dialog').getByRole('button', { name: 'Open the demo' }).click();
   await page.waitForURL(/\/welcome$/, { timeout: 60_000 });
   await expect(page.getByText(/Hollin Quay Bakehouse, a made-up bakery/)).toBeVisible();
   await page.getByRole('button', { name: 'Look at the demo' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Orders' })).toBeVisible();
   await page.goto(`${jokul.url}/setup`);
   await page.getByRole('button', { name: 'Open my own bakery' }).click();
+  await page.getByRole('button', { name: 'Open your own bakery' }).click();
   await page.waitForURL(/\/(begin|orders)/, { timeout: 60_000 });
   await expect(page.getByText('Hollin Quay')).toHaveCount(0);
   await page.goto(`${jokul.url}/begin/formula`);
   await expect(page.getByRole('list', { name: 'Formulas' })).toContainText('Oat and Raisin');
+});
+
+test('the steps keep nobody out, and fit on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const step of ['bakery', 'ovens', 'trays', 'mixers', 'cold', 'people', 'formula', 'order', 'plan']) {
+    await page.goto(`${jokul.url}/begin/${step}`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await page.waitForTimeout(300);
+    const wide = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(wide, `${step} is wider than the phone`).toBeLessThanOrEqual(0);
+    const { violations } = await new AxeBuilder({ page })
+      .setLegacyMode(true)
+      .options({ resultTypes: ['violations'] })
+      .withTags(['wcag2a', 'wcag2aa'])
+      .analyze();
+    expect(
+      violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 120)}`),
+      step,
+    ).toEqual([]);
+  }
 });
 
 test('its first order is planned for the night shift', async ({ page }) => {

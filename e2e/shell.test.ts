@@ -47,9 +47,6 @@ const pages = [
   '/setup',
   '/formula/LEM/cups',
   '/welcome',
-  '/begin/ovens',
-  '/begin/people',
-  '/begin/formula',
 ];
 
 test('every page, light and dark: no error, nothing cut at the side, nothing that keeps anybody out', async ({

@@ -93,7 +93,7 @@ await orSay(async () => {
         serverEnv(db, {
           port,
           JOKUL_BACKUPS: backupFolder(),
-          JOKUL_OTHER: '1',
+          JOKUL_OTHER_CODE: String(otherBakeryCode),
           ...(own && { JOKUL_SEED: 'own' }),
         }),
       ),

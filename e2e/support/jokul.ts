@@ -89,7 +89,7 @@ export class Jokul {
         ...process.env,
         JOKUL_PORT: String(this.port),
         JOKUL_DB_NAME: this.own ?? this.database,
-        ...(this.other && { JOKUL_OTHER: '1' }),
+        ...(this.other && { JOKUL_OTHER_CODE: String(otherBakeryCode) }),
         ...(this.own && { JOKUL_SEED: 'own' }),
       },
       stdio: ['ignore', 'ignore', 'inherit'],

@@ -93,7 +93,7 @@ export class AppModule {
         { provide: BackupFolder, useValue: new BackupFolder(config.backups ?? null) },
         {
           provide: WhichBakery,
-          useValue: new WhichBakery(config.seedOwn ? 'own' : 'demo', config.other ?? false),
+          useValue: new WhichBakery(config.seedOwn ? 'own' : 'demo', config.otherCode !== undefined),
         },
       ],
       imports: [

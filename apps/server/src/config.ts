@@ -13,8 +13,8 @@ export interface Config {
   readonly seedDemo: boolean;
   /** Whether it gets a bakery of one's own instead, with an example of each thing and nothing else. */
   readonly seedOwn?: boolean;
-  /** Whether the start command opens the other bakery when this process asks for it. */
-  readonly other?: boolean;
+  /** The start command opens the other bakery in place of this one when this process ends with this code. */
+  readonly otherCode?: number;
 }
 
 export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
@@ -28,5 +28,5 @@ export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
   ...(env.JOKUL_BACKUPS && { backups: env.JOKUL_BACKUPS }),
   seedDemo: env.JOKUL_SEED !== 'none' && env.JOKUL_SEED !== 'own',
   seedOwn: env.JOKUL_SEED === 'own',
-  other: env.JOKUL_OTHER === '1',
+  ...(env.JOKUL_OTHER_CODE && { otherCode: Number(env.JOKUL_OTHER_CODE) }),
 });

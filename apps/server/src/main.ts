@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { brokenBy, sayBroken, type Broken } from './common/broken-database.js';
 import { readConfig } from './config.js';
 import { makeApp } from './make-app.js';
-import { otherBakeryCode, WhichBakery } from './setup/which-bakery.js';
+import { WhichBakery } from './setup/which-bakery.js';
 
 const config = readConfig();
 
@@ -16,7 +16,8 @@ const isErrorWithCode = (error: unknown): error is { code: string } =>
 
 try {
   const app = await makeApp(config);
-  app.get(WhichBakery).onLeave(() => void app.close().finally(() => process.exit(otherBakeryCode)));
+  // The other bakery is opened by whoever started this one: it waits for this code.
+  app.get(WhichBakery).onLeave(() => void app.close().finally(() => process.exit(config.otherCode)));
   await app.listen(config.port, '127.0.0.1');
 } catch (error) {
   const code = isErrorWithCode(error) ? error.code : '';

@@ -340,4 +340,7 @@ export class AppendInput {
   @ValidateNested({ each: true })
   @Type(() => JournalEntryInput)
   entries: JournalEntryInput[];
+
+  /** The ledger that the device followed when it wrote them. */
+  @IsOptional() @IsString() @MaxLength(100) ledger?: string;
 }

@@ -36,7 +36,7 @@ export const isAway = (error: unknown): boolean => {
 };
 
 const tooLarge = 'That is too much at once; send it in parts.';
-const conflictCodes = new Set(['changed-meanwhile', 'formula-changed', 'formula-exists']);
+const conflictCodes = new Set(['changed-meanwhile', 'other-ledger', 'formula-changed', 'formula-exists']);
 
 const sentence = (body: string | object, fallback: string): { message: string; path: string } => {
   if (typeof body === 'string') return { message: body, path: '' };

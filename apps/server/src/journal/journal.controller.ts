@@ -39,7 +39,8 @@ export class JournalController {
   }
 
   @Post()
-  append(@Body() { entries }: AppendInput): Promise<AppendView> {
+  async append(@Body() { entries, ledger }: AppendInput): Promise<AppendView> {
+    if (ledger !== undefined) await this.journal.mustBeOf(ledger);
     return this.journal.append(entries.map(checkedEntry));
   }
 

@@ -6,8 +6,11 @@ import {
   emptyState,
   firstBrokenSeq,
   genesisHash,
+  JokulError,
+  ownLedger,
   reduceLedger,
   requireLotId,
+  sameLedger,
   type DraftEntry,
   type EntryKind,
   type JournalEntry,
@@ -19,6 +22,7 @@ import { isAway } from '../common/problem.filter.js';
 import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
 import { LotPins } from '../lots/lot-pins.js';
 import { followEntries } from '../lots/lot-rows.js';
+import { WhichBakery } from '../setup/which-bakery.js';
 
 export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
 
@@ -55,6 +59,7 @@ export class JournalService {
   constructor(
     private readonly db: DataSource,
     private readonly pins: LotPins,
+    private readonly which: WhichBakery,
   ) {}
 
   /**
@@ -161,6 +166,19 @@ export class JournalService {
     };
   }
 
+  /**
+   * Refuses what was written for another ledger: it waits on its device until a person decides.
+   * @throws JokulError `other-ledger`
+   */
+  async mustBeOf(written: string): Promise<void> {
+    if (!sameLedger(written, await this.ledger()))
+      throw new JokulError(
+        'other-ledger',
+        'Another bakery, or an earlier copy of its records, is open here now. What was entered waits on its device.',
+        'ledger',
+      );
+  }
+
   /** At most 500 entries after a sequence number. */
   async after(seq: number): Promise<readonly JournalEntry[]> {
     const rows = await this.db.manager.find(JournalEntryEntity, {
@@ -171,12 +189,16 @@ export class JournalService {
     return rows.map(toEntry);
   }
 
-  /** Which ledger this is: the hash of its first entry, which no restored copy changes; empty while there is none. */
+  /**
+   * Which ledger this is: the hash of its first entry, which no restored copy changes; none while there is no entry. The
+   * house's own says so before it, so that it is told from the demo while it is empty.
+   */
   async ledger(): Promise<string> {
     const [first] = await this.db.manager.query<{ hash: string }[]>(
       'SELECT `hash` FROM `journal_entry` WHERE `seq` = 1',
     );
-    return first?.hash ?? '';
+    const hash = first?.hash ?? '';
+    return this.which.kind === 'own' ? ownLedger(hash) : hash;
   }
 
   async head(): Promise<{ seq: number; revision: number }> {

@@ -53,6 +53,29 @@ describe('a bakery of one’s own', () => {
     expect((await call('POST', 'bakery/open', { kind: 'third' })).status).toBe(400);
     expect((await bakery()).kind).toBe('own');
   });
+  it('takes no entry that was written for another ledger', async () => {
+    const note = (id: string, ledger?: string) =>
+      call('POST', 'journal', {
+        entries: [
+          {
+            id,
+            atMs: Date.now(),
+            who: 'Baker',
+            device: 'x',
+            lot: 'OAT-26-1-A',
+            kind: 'note',
+            payload: { text: 'a' },
+          },
+        ],
+        ...(ledger !== undefined && { ledger }),
+      });
+    const refused = await note('7f3c1a52-6a0e-4a52-9d7e-0d6f4b1f0a01', 'the-demo');
+    expect([refused.status, refused.body.code]).toEqual([409, 'other-ledger']);
+    expect((await call<JournalView>('GET', 'journal?since=0')).body).toMatchObject({
+      entries: [],
+      ledger: 'own:',
+    });
+  });
   it('makes room for the other one after it has answered, where the start command waits for it', async () => {
     const which = new WhichBakery('own', true);
     const left = new Promise<string>((resolve) => which.onLeave(() => resolve('left')));

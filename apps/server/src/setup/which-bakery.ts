@@ -3,9 +3,6 @@ import { JokulError } from '@jokul/core';
 
 export type BakeryKind = 'demo' | 'own';
 
-/** A server that ends with this code asks whoever started it to open the other bakery in its place. */
-export const otherBakeryCode = 75;
-
 /** Which bakery this server serves, and the way to the other one: each has records of its own, in a folder of its own. */
 @Injectable()
 export class WhichBakery {
@@ -13,11 +10,11 @@ export class WhichBakery {
 
   constructor(
     readonly kind: BakeryKind,
-    /** Whether whoever started this server opens the other bakery when it ends with `otherBakeryCode`. */
+    /** Whether whoever started this server opens the other bakery when it ends as it was told to. */
     readonly other: boolean,
   ) {}
 
-  /** What ends this server, with that code. */
+  /** What ends this server, as whoever started it waits for. */
   onLeave(leave: () => void): void {
     this.leave = leave;
   }

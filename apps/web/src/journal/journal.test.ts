@@ -21,6 +21,7 @@ const device = { ledger: '' };
 /** What the device kept of what the server confirmed. */
 const known: Confirmed[] = [];
 jest.unstable_mockModule('./last-known', () => ({
+  forgetPages: async () => undefined,
   replaceKnown: async (confirmed: readonly Confirmed[]) => void known.splice(0, known.length, ...confirmed),
   addKnown: async (confirmed: readonly Confirmed[]) => void known.push(...confirmed),
   knownLedger: () => device.ledger,

@@ -39,6 +39,13 @@ export const allKnown = async (): Promise<readonly Confirmed[]> => {
   return known.map(([, entry]) => entry).sort((a, b) => a.seq - b.seq);
 };
 
+/** What the service worker keeps of the bakery's pages (see `vite.config.ts`). */
+const pagesCache = 'last-known';
+/** Another bakery's days and formulas must not stand in for this one's when the server is slow or away. */
+export const forgetPages = async (): Promise<void> => {
+  if ('caches' in globalThis) await caches.delete(pagesCache);
+};
+
 const ledgerKey = 'jokul-ledger';
 /** The ledger that all of it is of; empty while none is known. */
 export const knownLedger = (): string => {

@@ -1,12 +1,12 @@
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
-import type { JournalEntry } from '@jokul/core';
+import { sameLedger, type JournalEntry } from '@jokul/core';
 import type { Confirmed } from './last-known';
 import type { OutboxItem } from './outbox';
 
 /* A page that is opened after the server's ledger changed, or while the server is away. */
 const kept = new Map<string, OutboxItem>();
 const known: Confirmed[] = [];
-const device = { ledger: '' };
+const device = { ledger: '', pages: 0 };
 jest.unstable_mockModule('./outbox', () => ({
   keep: async (item: OutboxItem) => void kept.set(item.entry.id, item),
   forget: async (ids: readonly string[]) => ids.forEach((id) => kept.delete(id)),
@@ -17,6 +17,7 @@ jest.unstable_mockModule('./last-known', () => ({
   addKnown: async (confirmed: readonly Confirmed[]) => void known.push(...confirmed),
   allKnown: async () => [...known],
   knownAfter: async (after: number) => known.filter(({ seq }) => seq > after),
+  forgetPages: async () => void (device.pages = 0),
   knownLedger: () => device.ledger,
   setKnownLedger: (id: string) => void (device.ledger = id),
 }));
@@ -28,7 +29,13 @@ jest.unstable_mockModule('../lib/queries', () => ({
 /** What the stream of the open page listens for. */
 const heard = new Map<string, (event: { data: string }) => void>();
 const say = (name: string, data: object) => heard.get(name)?.({ data: JSON.stringify(data) });
-const server = { away: false, ledger: 'one', entries: [] as JournalEntry[], stored: [] as string[] };
+const server = {
+  away: false,
+  ledger: 'one',
+  entries: [] as JournalEntry[],
+  stored: [] as string[],
+  sentFor: [] as string[],
+};
 const json = (body: object) => ({ ok: true, status: 200, text: async () => JSON.stringify(body) });
 Object.assign(globalThis, {
   fetch: async (_path: string, init: { method: string; body?: string }) => {
@@ -39,7 +46,17 @@ Object.assign(globalThis, {
         lastSeq: server.entries.at(-1)?.seq ?? 0,
         ledger: server.ledger,
       });
-    const { entries } = JSON.parse(init.body ?? '{}') as { entries: { id: string }[] };
+    const { entries, ledger } = JSON.parse(init.body ?? '{}') as {
+      entries: { id: string }[];
+      ledger: string;
+    };
+    server.sentFor.push(ledger);
+    if (!sameLedger(ledger, server.ledger))
+      return {
+        ok: false,
+        status: 409,
+        text: async () => JSON.stringify({ code: 'other-ledger', message: 'x' }),
+      };
     server.stored.push(...entries.map(({ id }) => id));
     return json({ stored: entries.map(({ id }, i) => ({ id, seq: 1000 + i })) });
   },
@@ -92,7 +109,14 @@ beforeEach(() => {
   heard.clear();
   known.length = 0;
   device.ledger = '';
-  Object.assign(server, { away: false, ledger: 'one', entries: [entry(1, 'a'), entry(2, 'b')], stored: [] });
+  Object.assign(server, {
+    away: false,
+    ledger: 'one',
+    entries: [entry(1, 'a'), entry(2, 'b')],
+    stored: [],
+    sentFor: [],
+  });
+  device.pages = 3;
 });
 
 describe('a page that is opened', () => {
@@ -162,6 +186,27 @@ describe('a page that is opened', () => {
       expect(known).toEqual([]);
     },
   );
+  it('sends what was pressed for the bakery it follows, so that another one can refuse it', async () => {
+    const { state, started } = await opened();
+    await started;
+    // The other bakery is open, and this page has not heard of it yet.
+    Object.assign(server, { ledger: 'own:', entries: [] });
+    const { record } = await import('./store');
+    record('note', 'TEST-A', { text: 'for the first one' });
+    await until(() => server.sentFor.length > 0);
+    expect([server.sentFor[0], server.stored]).toEqual(['one', []]);
+    say('hello', { ledger: 'own:', lastSeq: 0 });
+    await until(() => state().refused.length === 1);
+    expect([server.stored, device.pages]).toEqual([[], 0]);
+  });
+  it('of one’s own without an entry sends nothing of it to the demo', async () => {
+    device.ledger = 'own:';
+    kept.set('mine', pending('mine'));
+    const { state, started } = await opened();
+    await started;
+    await until(() => state().refused.length === 1);
+    expect(server.stored).toEqual([]);
+  });
   it('that saw the first entry of a new bakery follows it', async () => {
     kept.set('mine', pending('mine'));
     Object.assign(server, { ledger: '', entries: [] });

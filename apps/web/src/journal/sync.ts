@@ -1,4 +1,4 @@
-import type { DraftEntry } from '@jokul/core';
+import { sameLedger, type DraftEntry } from '@jokul/core';
 import type { AppendView, JournalView } from '@jokul/contracts';
 import { ApiProblem, call, get } from '../lib/api';
 import { nowMs } from '../lib/clock';
@@ -7,6 +7,7 @@ import { allKept, forget, type OutboxItem } from './outbox';
 import {
   addKnown,
   allKnown,
+  forgetPages,
   knownAfter,
   knownLedger,
   replaceKnown,
@@ -49,8 +50,15 @@ const entryIsWrong = (error: unknown): error is ApiProblem =>
   error instanceof ApiProblem && (error.status === 400 || error.status === 422);
 const tooMuch = (error: unknown): boolean => error instanceof ApiProblem && error.status === 413;
 
+/** The ledger that this page follows: the server's first link of the chain. */
+let ledger = '';
+
 const sendItems = async (items: readonly OutboxItem[]): Promise<void> => {
-  const { stored } = await call<AppendView>('POST', 'journal', { entries: items.map((item) => item.entry) });
+  const { stored } = await call<AppendView>('POST', 'journal', {
+    entries: items.map((item) => item.entry),
+    // Another bakery may have opened at this address, and we do not know it yet.
+    ledger: ledger || knownLedger(),
+  });
   const numbers = new Map(stored.map(({ id, seq }) => [id, seq]));
   const taken = items.flatMap(({ entry }) => {
     const seq = numbers.get(entry.id);
@@ -122,9 +130,6 @@ const keepKnown = (entry: Confirmed): void => {
   }, 500);
 };
 
-/** The ledger that this page follows: the server's first link of the chain. */
-let ledger = '';
-
 /** The floor as this device last knew it, while the server is away. */
 const showLastKnown = async (): Promise<void> => {
   const known = await allKnown().catch(() => []);
@@ -152,11 +157,12 @@ const ledgerChanged = async (id: string, lastSeq: number): Promise<boolean> => {
   const followed = ledger || knownLedger();
   ledger = id;
   setKnownLedger(id);
-  if (followed !== '' && followed !== id) {
+  if (!sameLedger(followed, id)) {
     forgetConfirmed();
     // At once: a bakery without an entry has no name of its own yet, and must not look like this one set back.
     fresh = [];
     await replaceKnown([]).catch(() => undefined);
+    await forgetPages().catch(() => undefined);
     hearFrom(lastSeq);
     asideWith(otherBooks, useJournal.getState().pending);
     return true;

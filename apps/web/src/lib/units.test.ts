@@ -29,6 +29,11 @@ describe('figures in the units of the device', () => {
 });
 
 describe('house rules in the units of the device', () => {
+  it('that nobody changed stay to the last digit when others are saved', () => {
+    for (const own of ruleFields)
+      for (const stored of [10, 22, 71, 0.0123])
+        expect(storedRule(own, shownRule(own, stored, 'us'), 'us', stored)).toBe(stored);
+  });
   const field = (key: string) => {
     const found = ruleFields.find((own) => own.key === key);
     if (!found) throw new Error(key);

@@ -52,9 +52,11 @@ export const saySize = (lengthMm: number, units: Units, digits = 0): string =>
 const figureOf = (value: number, kind: TypedKind, units: Units) =>
   typedFigure(value, kind, units).replace('-', '−');
 
-/** 26 mm; or 1.02 in. */
+/** 26 mm; or 1.02 in: as much as a rule shows. */
 export const sayLength = (lengthMm: number, units: Units): string =>
-  `${typedFigure(lengthMm, 'length', units)} ${typedUnit('length', units)}`;
+  units === 'us'
+    ? `${Number((lengthMm / 25.4).toFixed(2))} in`
+    : `${typedFigure(lengthMm, 'length', units)} mm`;
 
 /** The words of this device for masses, temperatures and durations. */
 export const useUnits = () => {

@@ -29,8 +29,11 @@ import {
   type LoadQuestion,
   type PieceShape,
   type TemperatureAnswer,
+  sharpnessOf,
   softenButter,
   takeInOwn,
+  targetAfter,
+  type SharpnessQuestion,
   type BakeRequest,
   type BakeResult,
   type ButterQuestion,
@@ -83,6 +86,10 @@ const api = {
     );
     return { ...at, pullS: pull?.value ?? null };
   },
+  /** What a bake of so many seconds comes to. */
+  targetAfter: (formula: Formula, on: WhatIf, pullS: number): Doneness =>
+    targetAfter(inputOf(formula, on), pullS),
+  sharpness: (question: SharpnessQuestion): readonly number[] => sharpnessOf(question),
   needle: (readings: readonly NeedleReading[]): NeedleAnswer | null => learnTransfer(readings),
   life: (question: LifeQuestion): Life => lifeOf(question),
   lead: (question: Parameters<typeof leadTime>[0]): Figure | null => leadTime(question),

@@ -6,7 +6,7 @@ import { bake } from './bake.js';
 import { checkComposition, bakeInput, type BakeRequest } from './input.js';
 import { liners, trayMaterials, type Liner, type TrayMaterial } from './parameters.js';
 import { advance, readRun, startRun } from './simulate.js';
-import { surroundingsAt, type Surroundings } from './surroundings.js';
+import { surroundingsAt } from './surroundings.js';
 import { usual } from './usual.testkit.js';
 
 const request = fc.record({
@@ -55,15 +55,7 @@ describe('no dough and no oven within the domain', () => {
         }
         const run = startRun(input.setup);
         // Nothing gets hotter than the hottest thing around it.
-        const around = {
-          phase: 'oven',
-          airC: 0,
-          wallC: 0,
-          wallBelowC: 0,
-          h: 0,
-          hUnder: 0,
-          natural: false,
-        } as Surroundings;
+        const around = { ...run.scratch.air };
         surroundingsAt(input.setup, 'oven', 1e6, around);
         const hottestC = Math.max(around.airC, around.wallC, around.wallBelowC, input.setup.roomC);
         // Collected by hand: a hundred expectations of each of two thousand bakes would take longer than the bakes.

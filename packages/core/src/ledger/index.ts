@@ -1,3 +1,4 @@
+export * from './same-ledger.js';
 export * from './entry.js';
 export * from './chain.js';
 export * from './state.js';

@@ -5,4 +5,5 @@ export * from './remainder.js';
 export * from './sample.js';
 export * from './check-weighing.js';
 export * from './weigh-verdict.js';
+export * from './sharpness.js';
 export * from './control-chart.js';

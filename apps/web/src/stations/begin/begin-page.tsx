@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { shiftDate } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useBakery, useDay, useToday } from '../../lib/queries';
@@ -92,6 +92,8 @@ export const BeginPage = () => {
   useEffect(() => done?.forEach(look));
 
   if (!data || !done) return <Loading what="your bakery" />;
+  // Nobody sets up the demo.
+  if (data.kind === 'demo') return <Navigate to="/welcome" replace />;
   const at = stepIds.indexOf(step);
   const before = stepIds[at - 1];
   const after = stepIds[at + 1];

@@ -1,7 +1,6 @@
 import { toast } from 'sonner';
 import { inUse, type EquipmentKind } from '@jokul/core';
 import type { BakeryView, RulesInput } from '@jokul/contracts';
-import { usePreferences } from '../../lib/preferences';
 import { useSaveRules } from '../../lib/queries';
 import { SelectField } from '../../ui/field';
 import { BakeryForm } from '../setup/bakery-form';
@@ -9,6 +8,7 @@ import { KindList } from '../setup/equipment/kind-list';
 import { kinds } from '../setup/equipment/kinds';
 import { PeoplePanel } from '../setup/equipment/people-panel';
 import { linerNames, ruleFields } from '../setup/rule-fields';
+import { UnitsField } from '../setup/units-field';
 import { presets } from './presets';
 
 interface StepProps {
@@ -30,22 +30,12 @@ export const Things = ({ bakery, of }: StepProps & { readonly of: readonly Equip
 );
 
 /** Name, time zone, and the units of this device. */
-export const BakeryStep = ({ bakery }: StepProps) => {
-  const { units, set } = usePreferences();
-  return (
-    <div className="max-w-md space-y-4">
-      <BakeryForm key={bakery.name + bakery.rules.timeZone} bakery={bakery} />
-      <SelectField
-        label="Units on this device"
-        value={units}
-        onChange={(event) => set({ units: event.target.value as typeof units })}
-      >
-        <option value="metric">g and °C</option>
-        <option value="us">oz and °F</option>
-      </SelectField>
-    </div>
-  );
-};
+export const BakeryStep = ({ bakery }: StepProps) => (
+  <div className="max-w-md space-y-4">
+    <BakeryForm key={bakery.name + bakery.rules.timeZone} bakery={bakery} />
+    <UnitsField label="Units on this device" />
+  </div>
+);
 
 /** Trays, and which of them plans are made with. */
 export const TraysStep = ({ bakery }: StepProps) => {

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import type { BakeryView } from '@jokul/contracts';
+import { useJournal } from '../../journal/store';
 import { call, get } from '../../lib/api';
 import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
 
 type Kind = BakeryView['kind'];
 
@@ -22,17 +24,12 @@ const untilOpen = async (kind: Kind): Promise<boolean> => {
   return false;
 };
 
-/** Opens the demo, or one's own bakery, in place of the one that is open, and begins there anew. */
-export const OpenBakery = ({
-  kind,
-  children,
-  look = 'plain',
-}: {
-  readonly kind: Kind;
-  readonly children: string;
-  readonly look?: 'primary' | 'plain';
-}) => {
-  const [state, setState] = useState<'asking' | 'opening' | 'failed'>('asking');
+const names: Readonly<Record<Kind, string>> = { demo: 'the demo', own: 'your own bakery' };
+
+/** Opens the demo, or one's own bakery, in place of the one that is open, once that was confirmed. */
+export const OpenBakery = ({ kind, children }: { readonly kind: Kind; readonly children: string }) => {
+  const [state, setState] = useState<'closed' | 'asked' | 'opening' | 'failed'>('closed');
+  const waiting = useJournal(({ pending }) => pending.length);
   const open = async () => {
     setState('opening');
     try {
@@ -45,19 +42,38 @@ export const OpenBakery = ({
   };
   return (
     <>
-      <Button look={look} disabled={state === 'opening'} onClick={() => void open()}>
-        {state === 'opening' ? 'Opening …' : children}
-      </Button>
-      {state === 'opening' && (
-        <p role="status" className="mt-1 text-[13.5px] text-ink-soft">
-          The first time takes half a minute. All screens of this server change along.
-        </p>
-      )}
-      {state === 'failed' && (
-        <p role="alert" className="mt-1 text-[13.5px] text-hand">
-          It did not open. Nothing is lost: look at the terminal that Jokul was started in, then try again.
-        </p>
-      )}
+      <Button onClick={() => setState('asked')}>{children}</Button>
+      <Dialog
+        open={state !== 'closed'}
+        onClose={() => state !== 'opening' && setState('closed')}
+        title={`Open ${names[kind]}?`}
+        lead="Every screen of this server changes along, and those who work at them too. Nothing is lost: each bakery keeps its own records."
+      >
+        {waiting > 0 && (
+          <p role="alert" className="mb-3 font-medium text-hand">
+            {waiting === 1 ? '1 entry of this device is' : `${waiting} entries of this device are`} not sent
+            yet. Wait until they are.
+          </p>
+        )}
+        {state === 'opening' && (
+          <p role="status" className="mb-3 text-ink-soft">
+            Opening … The first time takes half a minute.
+          </p>
+        )}
+        {state === 'failed' && (
+          <p role="alert" className="mb-3 text-hand">
+            It did not open. Nothing is lost: look at the terminal that Jokul was started in, then try again.
+          </p>
+        )}
+        <div className="flex justify-end gap-2">
+          <Button disabled={state === 'opening'} onClick={() => setState('closed')}>
+            Cancel
+          </Button>
+          <Button look="primary" disabled={state === 'opening' || waiting > 0} onClick={() => void open()}>
+            Open {names[kind]}
+          </Button>
+        </div>
+      </Dialog>
     </>
   );
 };

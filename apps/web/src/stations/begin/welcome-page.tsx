@@ -1,4 +1,5 @@
 import { useNavigate } from 'react-router';
+import { inUse } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
 import { usePreferences } from '../../lib/preferences';
 import { Button } from '../../ui/button';
@@ -50,8 +51,8 @@ export const WelcomePage = () => {
             }
           >
             <p>
-              {data.name}, a made-up bakery on a busy morning: nine doughs, two ovens, orders to be ready from
-              05:40 on.
+              {data.name}, a made-up bakery on a busy Friday morning: {data.formulas.length} doughs,{' '}
+              {inUse(data.equipment).ovens.length} oven chambers, and customers who wait.
             </p>
             <p>Try anything. “npm run demo:reset” puts it back.</p>
           </Choice>

@@ -1,12 +1,29 @@
-import { afterEach, describe, expect, it } from '@jest/globals';
-import { cleanup, render, renderHook, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it, jest } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, render, renderHook, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { act } from 'react';
-import { assembleFormula, readRecipe, starterEquipment } from '@jokul/core';
+import { act, type ReactNode } from 'react';
+import {
+  assembleFormula,
+  bakeInputOf,
+  readRecipe,
+  starterEquipment,
+  targetAfter,
+  type Formula,
+} from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { usePreferences } from '../../lib/preferences';
+import type { WhatIf } from '../../workers/core.worker';
 import { RecipeProposals, type ProposalKey } from './recipe-proposals';
-import { useProposals } from './use-proposals';
+
+// The worker's part is the core's own; here it runs beside the page.
+jest.unstable_mockModule('../../workers/core', () => ({
+  core: () => ({
+    targetAfter: async (formula: Formula, on: WhatIf, pullS: number) =>
+      targetAfter(bakeInputOf(formula, on), pullS),
+  }),
+}));
+const { useProposals } = await import('./use-proposals');
 
 afterEach(() => {
   cleanup();
@@ -30,11 +47,19 @@ const bakery = {
   equipment: starterEquipment,
   rules: { trayId: 'tray', liner: 'parchment' },
 } as unknown as BakeryView;
-const hook = () => renderHook(() => useProposals(text, lines, 1210, bakery)).result;
+const client = new QueryClient();
+const wrapper = ({ children }: { children: ReactNode }) => (
+  <QueryClientProvider client={client}>{children}</QueryClientProvider>
+);
+const hook = async () => {
+  const { result } = renderHook(() => useProposals(text, lines, 1210, bakery), { wrapper });
+  await waitFor(() => expect(result.current.target).not.toBeNull());
+  return result;
+};
 
 describe('what an imported recipe says of baking', () => {
-  it('becomes the formula’s, with the doneness that its minutes come to', () => {
-    const { current } = hook();
+  it('becomes the formula’s, with the doneness that its minutes come to', async () => {
+    const { current } = await hook();
     expect(current.made).toMatchObject({
       piece: { massG: 50 },
       rest: { minS: 7200 },
@@ -42,8 +67,8 @@ describe('what an imported recipe says of baking', () => {
     });
     expect(current.target).not.toBeNull();
   });
-  it('is left out one by one, and taken again', () => {
-    const result = hook();
+  it('is left out one by one, and taken again', async () => {
+    const result = await hook();
     act(() => result.current.leave('oven', true));
     expect(result.current.made?.bake).toMatchObject({ setC: lines.bake.setC, fan: lines.bake.fan });
     expect(result.current.made?.piece.massG).toBe(50);
@@ -53,16 +78,17 @@ describe('what an imported recipe says of baking', () => {
     expect(result.current.made?.bake.setC).toBeCloseTo(176.67, 2);
   });
   it('waits for the open lines', () => {
-    const { result } = renderHook(() => useProposals(text, null, 500, bakery));
+    const { result } = renderHook(() => useProposals(text, null, 500, bakery), { wrapper });
     expect([result.current.made, result.current.target]).toEqual([null, null]);
     expect(result.current.proposals.oven).toEqual({ setC: expect.closeTo(176.67, 2), fan: false });
   });
   it('is said in the units of the device, and each can be unticked', async () => {
     usePreferences.setState({ units: 'us' });
     const asked: [ProposalKey, boolean][] = [];
+    const { proposals } = (await hook()).current;
     render(
       <RecipeProposals
-        proposals={hook().current.proposals}
+        proposals={proposals}
         target="chewy"
         left={new Set(['piece'])}
         onLeave={(key, leave) => asked.push([key, leave])}

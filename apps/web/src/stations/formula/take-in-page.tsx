@@ -50,7 +50,14 @@ export const TakeInPage = () => {
   const totalG = read.reduce((sum, { mass: figure }) => sum + (figure?.value ?? 0), 0);
   const shownCode = code ?? codeFrom(title, taken);
   const lines = assembled(results, asked === 0 && read.length > 0);
-  const { proposals, made: ruled, target, left, leave } = useProposals(text, lines, totalG, bakery.data);
+  const {
+    proposals,
+    made: ruled,
+    target,
+    computing,
+    left,
+    leave,
+  } = useProposals(text, lines, totalG, bakery.data);
   const make = async () => {
     try {
       const { version: _, ...body } =
@@ -142,7 +149,7 @@ export const TakeInPage = () => {
             maxLength={6}
             onChange={(event) => setCode(event.target.value.toUpperCase())}
           />
-          <Button type="submit" look="primary" disabled={!ready || create.isPending}>
+          <Button type="submit" look="primary" disabled={!ready || computing || create.isPending}>
             Save as formula
           </Button>
           {(create.error ?? asked > 0) && (

@@ -1,38 +1,47 @@
-import { useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import {
-  bakeInputOf,
   inUse,
-  JokulError,
   proposalsOf,
   sheetDirections,
-  targetAfter,
   withProposals,
-  type Doneness,
   type Formula,
   type Proposals,
 } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
+import { core } from '../../workers/core';
+import type { WhatIf } from '../../workers/core.worker';
 import type { ProposalKey } from './recipe-proposals';
 
 /** Dough comes cold to the oven. */
 const startC = 7;
 
-/** What a bake of the recipe's minutes comes to, on the tray that is planned with; null where the model cannot say. */
-const targetOf = (formula: Formula, pullS: number, { equipment, rules }: BakeryView): Doneness | null => {
-  const tray = inUse(equipment).trays.find(({ id }) => id === rules.trayId) ?? equipment.trays[0];
-  if (!tray) return null;
-  try {
-    const input = bakeInputOf(formula, {
-      start: startC,
-      tray: tray.material,
-      liner: rules.liner,
-      fan: formula.bake.fan,
-    });
-    return targetAfter(input, pullS);
-  } catch (error) {
-    if (error instanceof JokulError) return null;
-    throw error;
-  }
+/** The oven of the formula, with the tray that is planned with; null where there is none. */
+const bakeOn = (formula: Formula, { equipment, rules }: BakeryView): WhatIf | null => {
+  const trays = inUse(equipment).trays;
+  const tray = trays.find(({ id }) => id === rules.trayId) ?? trays[0];
+  const { setC, fan } = formula.bake;
+  const { liner, centreC } = rules;
+  return tray ? { start: startC, tray: tray.material, liner, fan, setC, centreC } : null;
+};
+
+/** What a bake of the recipe's minutes comes to; null while that is computed, or where the model cannot say. */
+const useTarget = (formula: Formula | null, minutes: Proposals['minutes'], bakery?: BakeryView) => {
+  const on = formula && minutes && bakery ? bakeOn(formula, bakery) : null;
+  const pullS = minutes ? ((minutes[0] + minutes[1]) / 2) * 60 : 0;
+  const { data, isFetching } = useQuery({
+    queryKey: ['target-after', formula, on, pullS],
+    queryFn: async () =>
+      formula && on
+        ? core()
+            .targetAfter(formula, on, pullS)
+            .catch(() => null)
+        : null,
+    enabled: on !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+  });
+  return { target: data ?? null, computing: isFetching };
 };
 
 /**
@@ -47,23 +56,13 @@ export const useProposals = (
   bakery: BakeryView | undefined,
 ) => {
   const [left, setLeft] = useState<ReadonlySet<ProposalKey>>(new Set());
-  const said = JSON.stringify(proposalsOf(sheetDirections(text), doughG));
-  // The bake behind the minutes takes some tenths of a second: only when the dough or what is said of it changes.
-  const dough = formula && JSON.stringify(formula);
-  const { proposals, made, target } = useMemo(() => {
-    const all = JSON.parse(said) as Proposals;
-    const own = dough === null ? null : (JSON.parse(dough) as Formula);
-    const taken = Object.fromEntries(Object.entries(all).filter(([key]) => !left.has(key as ProposalKey)));
-    const ruled = own && withProposals(own, taken);
-    const [from, to] = all.minutes ?? [0, 0];
-    const found = ruled && bakery && all.minutes ? targetOf(ruled, ((from + to) / 2) * 60, bakery) : null;
-    return {
-      proposals: all,
-      made:
-        ruled && found && !left.has('minutes') ? { ...ruled, bake: { ...ruled.bake, target: found } } : ruled,
-      target: found,
-    };
-  }, [said, dough, left, bakery]);
+  const proposals = proposalsOf(sheetDirections(text), doughG);
+  const taken: Proposals = Object.fromEntries(
+    Object.entries(proposals).filter(([key]) => !left.has(key as ProposalKey)),
+  );
+  const ruled = formula && withProposals(formula, taken);
+  const { target, computing } = useTarget(ruled, proposals.minutes, bakery);
+  const made = ruled && target && taken.minutes ? { ...ruled, bake: { ...ruled.bake, target } } : ruled;
   const leave = (key: ProposalKey, away: boolean) =>
     setLeft((before) => {
       const next = new Set(before);
@@ -71,5 +70,5 @@ export const useProposals = (
       else next.delete(key);
       return next;
     });
-  return { proposals, made, target, left, leave };
+  return { proposals, made, target, computing, left, leave };
 };

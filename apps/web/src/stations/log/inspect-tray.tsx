@@ -50,13 +50,15 @@ const fields: readonly {
 export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () => void }) => {
   const { inspected } = tray;
   const { label: named, figure, typed, range } = useUnits();
-  const read = ({ key, kind = 'number', min, max }: (typeof fields)[number]) => {
-    if (!text[key].trim()) return {};
-    const value = typed(text[key], kind);
-    return value >= min && value <= max ? { value } : { error: range(min, max, kind).trim() };
-  };
   const shown = (value: number | undefined, kind: TypedKind) =>
     value === undefined ? '' : figure(value, kind);
+  const read = ({ key, kind = 'number', min, max }: (typeof fields)[number]) => {
+    if (!text[key].trim()) return {};
+    // What was measured before and is not changed stays to the last digit.
+    const before = key === 'lossPercent' ? undefined : inspected?.[key];
+    const value = text[key] === shown(before, kind) ? (before ?? Number.NaN) : typed(text[key], kind);
+    return value >= min && value <= max ? { value } : { error: range(min, max, kind).trim() };
+  };
   const [text, setText] = useState<Record<Measured, string>>({
     coreC: shown(inspected?.coreC, 'temperature'),
     diameterMm: shown(inspected?.diameterMm, 'length'),

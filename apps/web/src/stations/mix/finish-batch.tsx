@@ -52,6 +52,9 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
   const stageS = [...known.stages.values()].reduce((sum, { durationS }) => sum + durationS, 0);
   const [room, butter] = [roomC, butterC].map((text) => typed(text, 'temperature'));
   const value = typed(doughC, 'temperature');
+  /** Optional, but what is there must be a temperature of a kitchen. */
+  const odd = (text: string, valueC: number | undefined) =>
+    text.trim() !== '' && !(valueC !== undefined && valueC >= -5 && valueC <= 45);
   const open = doughC.trim() === '';
   const wrong = !open && (!Number.isFinite(value) || value < 5 || value > 40);
   const weighedG = weighedMassG(known, formula);
@@ -86,6 +89,7 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
             inputMode="decimal"
             value={roomC}
             placeholder="optional"
+            error={odd(roomC, room) ? range(-5, 45, 'temperature') : undefined}
             onChange={(event) => setRoomC(event.target.value)}
           />
         </div>
@@ -95,12 +99,13 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
             inputMode="decimal"
             value={butterC}
             placeholder="optional"
+            error={odd(butterC, butter) ? range(-5, 45, 'temperature') : undefined}
             onChange={(event) => setButterC(event.target.value)}
           />
         </div>
         <Button
           look="primary"
-          disabled={wrong || open}
+          disabled={wrong || open || odd(roomC, room) || odd(butterC, butter)}
           onClick={() => (missing.length > 0 ? setAsking(true) : finish())}
         >
           Mixing done

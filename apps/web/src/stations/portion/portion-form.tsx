@@ -111,7 +111,7 @@ export const PortionForm = (props: PortionFormProps) => {
           inputMode="decimal"
           value={remainder}
           onChange={(event) => setRemainder(event.target.value)}
-          hint={`about ${about(props.remainderG)} expected; 0 for none`}
+          hint={`${about(props.remainderG) === 'none' ? 'none' : `about ${about(props.remainderG)}`} expected; 0 for none`}
           error={leftWrong ? 'A weight, 0 or more.' : undefined}
         />
       </div>

@@ -77,11 +77,7 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
       </div>
       {deviation && deviation.value > 0 && (
         <HowSharp
-          weighed={samplesG.length}
-          pieces={pieces}
-          targetG={targetG}
-          toleranceG={toleranceG}
-          spreadG={deviation.value}
+          question={{ weighed: samplesG.length, pieces, targetG, toleranceG, spreadG: deviation.value }}
         />
       )}
       {chart && (

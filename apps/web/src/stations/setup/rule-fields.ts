@@ -39,9 +39,12 @@ export const ruleLabel = ({ label, kind }: RuleField, units: Units): string =>
 export const shownRule = ({ kind, factor = 1 }: RuleField, value: number, units: Units): number =>
   kind ? Number(typedFigure(value, kind, units)) : Math.round(value * factor * 1e4) / 1e4;
 
-/** What a field shows as it is stored; none where there is none. */
-export const storedRule = ({ kind, factor = 1 }: RuleField, shown: number, units: Units): number =>
-  Number((kind ? (readTyped(String(shown), kind, units) ?? Number.NaN) : shown / factor).toFixed(6));
+/** What a field shows as it is stored; none where there is none. What nobody changed stays to the last digit. */
+export const storedRule = (field: RuleField, shown: number, units: Units, was?: number): number => {
+  const { kind, factor = 1 } = field;
+  if (was !== undefined && shown === shownRule(field, was, units)) return was;
+  return Number((kind ? (readTyped(String(shown), kind, units) ?? Number.NaN) : shown / factor).toFixed(6));
+};
 
 export const linerNames: readonly (readonly [Liner, string])[] = [
   ['parchment', 'baking paper'],

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
-import { inUse, wallClock } from '@jokul/core';
+import { inUse, readTimeOfDay, wallClock } from '@jokul/core';
 import { RulesInput, type BakeryView } from '@jokul/contracts';
 import { usePreferences } from '../../lib/preferences';
 import { useWallClock } from '../../lib/clock';
@@ -15,6 +15,7 @@ import { OpenBakery } from '../begin/open-bakery';
 import { BakeryForm } from './bakery-form';
 import { linerNames, ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
 import { SetupFilePanel } from './setup-file-panel';
+import { UnitsField } from './units-field';
 import { WellbeingPanel } from './wellbeing-panel';
 import { CalendarPanel } from './equipment/calendar-panel';
 import { EquipmentPanel } from './equipment/equipment-panel';
@@ -43,7 +44,8 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
     defaultValues: shown(),
     resolver: (values, context, options) => {
       const stored = { ...values };
-      for (const field of ruleFields) stored[field.key] = storedRule(field, values[field.key] ?? 0, units);
+      for (const field of ruleFields)
+        stored[field.key] = storedRule(field, values[field.key] ?? 0, units, bakery.rules[field.key]);
       return resolver(stored, context, options);
     },
   });
@@ -112,7 +114,7 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
   const [time, setTime] = useState(at.time);
   const send = (mode: 'real' | 'running' | 'frozen') =>
     set.mutate(
-      { mode, ...(mode !== 'real' && { date, time }) },
+      { mode, ...(mode !== 'real' && { date, time: readTimeOfDay(time) ?? time }) },
       {
         onSuccess: (view) =>
           toast(`The bakery’s clock shows ${wall.date(view.nowMs)}, ${wall.time(view.nowMs)}.`),
@@ -156,7 +158,7 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
 /** Equipment, house rules, the clock, and what belongs to this device. */
 export const SetupPage = () => {
   const { data } = useBakery();
-  const { units, hours, theme, device, set } = usePreferences();
+  const { hours, theme, device, set } = usePreferences();
   if (!data) return <Loading what="the setup" />;
   return (
     <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3">
@@ -202,14 +204,7 @@ export const SetupPage = () => {
           </Panel>
           <Panel title="This device">
             <div className="grid grid-cols-2 gap-3">
-              <SelectField
-                label="Units"
-                value={units}
-                onChange={(event) => set({ units: event.target.value as typeof units })}
-              >
-                <option value="metric">g and °C</option>
-                <option value="us">oz and °F</option>
-              </SelectField>
+              <UnitsField label="Units" />
               <SelectField
                 label="Clock"
                 value={hours}

@@ -1,5 +1,6 @@
 import { fatOf, ingredient, solidShare, type FatName } from '../../ingredient/index.js';
 import { formatNumber } from '../../shown/index.js';
+import { partsOfDough } from '../balance.js';
 import { browningLoss, type Formula } from '../formula.js';
 import { addTo, changeSalt, has, percentOf, replace, swap, type Swap, type Swapped } from './lines.js';
 
@@ -27,6 +28,13 @@ const saltButter = (formula: Formula, from: string, to: string): Swapped => {
 /** Fats that stand in for butter, and what each leaves behind. */
 const otherFats = ['margarine', 'shortening', 'lard', 'coconut-oil', 'sunflower-oil'] as const;
 
+/** All water of a dough, percent of its flour. */
+const waterIn = (formula: Formula): number =>
+  partsOfDough(formula).reduce(
+    (sum, { ingredientId, percent }) => sum + percent * ingredient(ingredientId).composition.water,
+    0,
+  );
+
 /** Another fat for butter: as much fat, water and salt as before, and what its melting does to the dough. */
 const forButter = (formula: Formula, to: string): Swapped => {
   const butter = ingredient('butter');
@@ -43,12 +51,13 @@ const forButter = (formula: Formula, to: string): Swapped => {
     (before * butter.analysis.salt - after * other.analysis.salt) / ingredient('salt').analysis.salt,
   );
   const solid = (name: FatName) => `${Math.round(100 * solidShare(name, handC))}\u00a0%`;
-  // Water can be given back, and taken off where water was added; the egg's is not touched.
-  const stays = Math.max(0, -water - percentOf(formula, 'water'));
+  // Water can be given back, and taken off where water was added; the egg's is not touched: what stays is counted.
+  const made = addTo(salted.formula, 'water', water, 'wet');
+  const stays = waterIn(made) - waterIn(formula);
   const kept = stays > 0.05 ? `and ${stays.toFixed(1)} % more water` : 'and the same water';
   const softer = fat !== null && solidShare(fat, handC) < 0.7 * solidShare('milk-fat', handC);
   return {
-    formula: addTo(salted.formula, 'water', water, 'wet'),
+    formula: made,
     says: `The same fat and salt as before, ${kept}. At ${handC}\u00a0°C ${fat ? solid(fat) : '?'} of this fat is solid, of butter ${solid('milk-fat')}: ${
       softer
         ? 'the dough is softer and harder to portion. Chill it longer and portion it cold.'

@@ -59,6 +59,17 @@ describe('a thing of the equipment', () => {
     expect(onTake.mock.calls[0]?.[0]).toMatchObject({ kind: 'freezer', bagPlaces: 40 });
     expect(onTake.mock.calls[0]?.[0].airC).toBeCloseTo(-17.78, 2);
   });
+  it('what nobody changed stays to the last digit, in inches too', async () => {
+    usePreferences.getState().set({ units: 'us' });
+    for (const tray of thingsOf(demoEquipment, 'trays')) {
+      const { user, onTake } = open(kindOf('trays'), tray);
+      await type(user, /^How many/, '7');
+      await user.click(screen.getByRole('button', { name: 'Save' }));
+      const { lengthMm, widthMm } = tray;
+      expect(onTake.mock.calls[0]?.[0]).toMatchObject({ lengthMm, widthMm, count: 7 });
+      cleanup();
+    }
+  });
   it('says of each field what is wrong with it, in its unit, and keeps what was typed', async () => {
     const { user, onTake } = open(kindOf('ovens'));
     await type(user, /^Trays at once/, '0');

@@ -46,6 +46,9 @@ const read = (
     const chosen = ask.choices.find(([value]) => String(value) === text);
     return { value: chosen ? chosen[0] : before[key] };
   }
+  // What nobody changed stays to the last digit: an inch is no whole number of millimetres.
+  if (text === shown({ key, ask } as Detail, before, units) && typeof before[key] === 'number')
+    return { value: before[key] };
   const value = readTyped(text, ask.as === 'percent' ? 'number' : ask.as, units);
   if (
     value === null ||

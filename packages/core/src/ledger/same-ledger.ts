@@ -1,0 +1,9 @@
+/** How the ledger of a house's own bakery is told from the demo's, before it has an entry too. */
+export const ownLedger = (firstHash: string): string => `own:${firstHash}`;
+
+/**
+ * Whether what was written for one ledger belongs into another: `before` as a device followed it, empty where it followed
+ * none; `now` as the server has it. A ledger gets the hash of its first entry to its name when there is one.
+ */
+export const sameLedger = (before: string, now: string): boolean =>
+  now.startsWith(before) || now === ownLedger(before);
