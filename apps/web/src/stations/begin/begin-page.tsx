@@ -28,7 +28,7 @@ const contents: Readonly<Record<StepId, (bakery: BakeryView) => ReactNode>> = {
 const StepList = ({ step, done }: { readonly step: StepId; readonly done: ReadonlySet<StepId> }) => {
   const { search } = useLocationSearch();
   return (
-    <ol aria-label="Steps" className="space-y-0.5 max-sm:flex max-sm:gap-1 max-sm:overflow-x-auto">
+    <ol aria-label="Steps" className="relative space-y-0.5 max-sm:flex max-sm:gap-1 max-sm:overflow-x-auto">
       {stepIds.map((id, i) => (
         <li key={id} className="max-sm:shrink-0">
           <Link
@@ -109,7 +109,7 @@ export const BeginPage = () => {
     return false;
   };
   return (
-    <div className="grid h-full min-h-0 grid-cols-[236px_minmax(0,1fr)] max-sm:block max-sm:overflow-y-auto">
+    <div className="relative grid h-full min-h-0 grid-cols-[236px_minmax(0,1fr)] max-sm:block max-sm:overflow-y-auto">
       <aside aria-label="Set up my bakery" className="min-h-0 overflow-y-auto border-r bg-surface px-3 py-4">
         <h2 className="px-2 pb-2 text-lg font-semibold">Set up my bakery</h2>
         <StepList step={step} done={done} />
