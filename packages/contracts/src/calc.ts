@@ -322,6 +322,7 @@ export class ReadRequest {
   @IsOptional() @School('packed', 'loose') brownSugarCup?: 'packed' | 'loose' | number;
   @IsOptional() @School('spooned', 'dipped') cocoaCup?: 'spooned' | 'dipped' | number;
   @IsOptional() @IsString() @Length(1, 20) eggSize?: string;
+  @IsOptional() @IsIn(['g', 'kg', 'oz']) bareUnit?: 'g' | 'kg' | 'oz';
   @IsOptional() @IsIn(['point', 'comma']) decimal?: 'point' | 'comma';
 }
 

@@ -271,6 +271,7 @@ const runRead = (r: ReadRequest) => {
       ...(r.cocoaCup !== undefined && { cocoa: r.cocoaCup }),
     },
     ...(r.eggSize && { eggSize: r.eggSize }),
+    ...(r.bareUnit && { bareUnit: r.bareUnit }),
     ...(r.decimal && { decimal: r.decimal }),
   });
   return {

@@ -16,7 +16,11 @@ export interface ReadSettings {
   readonly schools: CupSchools;
   /** Size of an egg where the recipe names none; left out, it is asked. */
   readonly eggSize?: string;
+  /** What a figure without a unit means on this sheet; left out, it is asked, once for all lines. */
+  readonly bareUnit?: BareUnit;
 }
+export const bareUnits = ['g', 'kg', 'oz'] as const;
+export type BareUnit = (typeof bareUnits)[number];
 
 /** What the baker answered about a line. */
 export interface LineAnswer {
@@ -29,6 +33,8 @@ export interface LineAnswer {
   /** Ounces by weight or by volume. */
   readonly ounces?: 'weight' | 'volume';
   readonly leaveOut?: boolean;
+  /** For all lines whose figure has no unit: it belongs into the settings of the sheet, not to one line. */
+  readonly bareUnit?: BareUnit;
 }
 
 export interface Choice {
@@ -38,7 +44,7 @@ export interface Choice {
 
 /** What has to be asked before a line can be weighed. */
 export interface LineQuestion {
-  readonly about: 'ingredient' | 'amount' | 'packing' | 'size' | 'ounces';
+  readonly about: 'ingredient' | 'amount' | 'packing' | 'size' | 'ounces' | 'unit';
   readonly sentence: string;
   readonly choices: readonly Choice[];
 }

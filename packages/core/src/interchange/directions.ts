@@ -88,15 +88,20 @@ const hoursOf = (text: string): readonly [number, number] | undefined => {
 };
 
 const verbs =
-  /\b(?:bake|preheat|pre-heat|heat|chill|refrigerate|freeze|rest|mix|beat|cream|stir|fold|whisk|roll out|shape|place|let|cool|makes?|yields?|serves?|line|scoop|press|cut|combine|divide|transfer|remove|until|backen|vorheizen|ergibt|cuire|préchauff\w*|pour)\b/i;
+  /\b(?:bake|preheat|pre-heat|heat|chill|refrigerate|freeze|rest|mix|beat|cream|stir|fold|whisk|roll out|shape|place|let|cool|makes?|yields?|serves?|line|scoop|press|cut|combine|divide|transfer|remove|until|backen|vorheizen|rühren|kneten|kühlen|ruhen|ergibt|cuire|enfourner|mélanger|préchauff\w*|pour|store|keeps?)\b/i;
 
 /** Whether a line tells what to do and not what goes in. */
 export const isInstruction = (text: string): boolean =>
   verbs.test(text) &&
-  (/^\s*(?:\d{1,2}[.)]\s+)?(?:then\s+|now\s+)?(?:bake|preheat|pre-heat|heat|chill|refrigerate|freeze|rest|mix|beat|cream the|cream together|stir|fold|whisk|shape|place|let|cool|makes?|yields?|serves?|line|scoop|press|combine|divide|transfer|remove|backen|vorheizen|ergibt|cuire|préchauff\w*)\b/i.test(
+  (/^\s*(?:\d{1,2}[.)]\s+)?(?:then\s+|now\s+)?(?:bake|preheat|pre-heat|heat|chill|refrigerate|freeze|rest|mix|beat|cream the|cream together|stir|fold|whisk|shape|place|let|cool|makes?|yields?|serves?|line|scoop|press|combine|divide|transfer|remove|store|backen|vorheizen|ergibt|cuire|enfourner|mélanger|préchauff\w*)\b/i.test(
     text,
   ) ||
-    /\b(?:minutes?|min|hours?|overnight|°|degrees|gas mark)\b|°/i.test(text));
+    /\b(?:minutes?|minuten|min|hours?|stunden?|heures?|days?|overnight|°|degrees|gas mark)\b|°/i.test(text));
+
+/** Lines about the recipe, not of it: times, yield, calories, the sum of the weights. */
+const about =
+  /^\s*(?:(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|chill(?:ing)?|rest(?:ing)?|active|hands-on)\s+time|total(?:\s+(?:weight|mass|batch|dough))?|servings?|calories|kcal|energy|author|source|difficulty|cuisine|course|category|ready\s+in|batch\s+size|cuisson|repos|temps\s+\w+|préparation|(?:zubereitungs|back|ruhe|kühl|gesamt|arbeits)zeit|gesamt(?:gewicht)?|summe|portionen)\s*(?:[:=–-]|\d)/i;
+export const isAbout = (text: string): boolean => about.test(text);
 
 /** A sentence ends before a capital: "approx. 24" and "1.5 hours" go on. */
 const sentenceEnd = /(?<=[.;!])\s+(?=\p{Lu})/u;
@@ -106,17 +111,32 @@ export const directionsOf = (text: string): Directions =>
   joinDirections(text.split(sentenceEnd).map(tellsOf));
 
 const tellsOf = (text: string): Directions => {
-  const bakes = /\b(?:bake|oven|backen|ofen|four|cuire|preheat|gas)\b|°/i.test(text);
-  const rests = /\b(?:chill|refrigerate|rest|fridge|cold|freeze|freezer|kühl\w*|repos\w*)\b/i.test(text);
+  const bakes =
+    /\b(?:bake|baking|oven|backen|backzeit|ofen|four|enfourner|cuire|cuisson|preheat|gas)\b|°/i.test(text);
+  // How long it keeps is no rest before the oven.
+  const keeps =
+    /\b(?:keeps?|store[sd]?|storage|storing|lasts?|leftovers?|airtight|ahead|haltbar|aufbewahren|conserve\w*)\b/i.test(
+      text,
+    );
+  const rests =
+    !keeps &&
+    /\b(?:chill|refrigerate|rest|fridge|cold|freeze|freezer|kühl\w*|kaltstellen|ruhe\w*|repos\w*)\b/i.test(
+      text,
+    );
   const set = bakes ? setOf(text) : undefined;
   const minutes = bakes && !rests ? minutesOf(text) : undefined;
   const hours = rests ? hoursOf(text) : undefined;
   const pieces =
     new RegExp(
-      String.raw`\b(?:makes?|yields?|ergibt|gibt|donne|pour)\b(?:\s+(?:about|around|approx\.?|ca\.?|roughly|etwa|environ))?\s*${range}`,
+      String.raw`\b(?:makes?|yields?|servings?|ergibt|gibt|donne|pour)\b\s*:?(?:\s+(?:about|around|approx\.?|ca\.?|roughly|etwa|environ))?\s*${range}`,
       'i',
     ).exec(text) ??
     new RegExp(String.raw`${range}\s+(?:cookies|biscuits|pieces|kekse|plätzchen|stück)\b`, 'i').exec(text);
+  // "20 x 57 g", "24 at 60 g"
+  const weight = new RegExp(
+    String.raw`${number}\s*(?:x|×|at|of|à|zu|pieces\s+(?:of|at)|cookies\s+(?:of|at))\s*${number}\s*g\b`,
+    'i',
+  ).exec(text);
   const centimetres = new RegExp(
     String.raw`${number}\s*-?\s*(cm|mm|inch(?:es)?|in\b|")\s*(?:across|wide|in diameter|round|cookies|biscuits|apart)?`,
     'i',
@@ -127,8 +147,10 @@ const tellsOf = (text: string): Directions => {
     ? (valueOf(across[1]) ?? 0) *
       (/^mm$/i.test(across[2] ?? '') ? 1 : /^cm$/i.test(across[2] ?? '') ? 10 : 25.4)
     : undefined;
-  const counted =
-    pieces && !across?.[0].includes(pieces[1] ?? '#')
+  const byWeight = weight && (pieces || /\b(?:yield|makes?|ergibt|pieces)\b/i.test(text)) ? weight : null;
+  const counted = byWeight
+    ? valueOf(byWeight[1])
+    : pieces && !across?.[0].includes(pieces[1] ?? '#')
       ? valueOf(pieces[2] ?? pieces[1])
       : valueOf(pieces?.[1]);
   return {
@@ -147,6 +169,7 @@ const tellsOf = (text: string): Directions => {
       yield: {
         ...(counted !== undefined && { pieces: counted }),
         ...(lengthMm !== undefined && { diameterMm: Math.round(lengthMm) }),
+        ...(byWeight && { pieceG: valueOf(byWeight[2]) as number }),
       },
     }),
   };

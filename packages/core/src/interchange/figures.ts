@@ -3,7 +3,7 @@
  * numbers. What can be read in two ways is not decided here but said.
  */
 
-import { countWords } from './words.js';
+import { containers, countWords } from './words.js';
 
 export type DecimalMark = 'point' | 'comma';
 
@@ -67,9 +67,28 @@ const share = (count: string, part: string) => {
   return `${numberOf(count)}/${below}`;
 };
 
+/** Words before an amount that say that it is not exact: it is read as it stands. */
+const roughly = String.raw`(?:about|around|approx\.?|approximately|roughly|circa|ca\.?|c\.a\.|etwa|environ|~|≈)`;
+
+/** "11/2 cups" is a slip for "1 1/2" more often than five and a half: both are said, to be asked about. */
+const slippedFraction = (text: string): string =>
+  text.replace(
+    /(?<![\d.,/])([1-9])([1-7])\/([2348])(?!\d)/g,
+    (found, whole: string, above: string, below: string) =>
+      Number(above) < Number(below) ? `${whole} ${above}/${below} or ${found}` : found,
+  );
+
 /** "one and a half cups", "a cup and a half", "three quarters of a cup", "1 & 1/2", "one half cup". */
 const spokenParts = (text: string): string =>
   text
+    .replace(
+      /\b(one|two|three|five|[1-7])-((?:quarter|third|eighth)s?)(?=\s)/gi,
+      (_, count: string, part: string) => share(count, part),
+    )
+    .replace(
+      new RegExp(String.raw`\b(?!an?\s)(${numberWord})\s+and\s+(\d\/\d)(?=\s)`, 'gi'),
+      (_, whole: string, part: string) => `${numberOf(whole)} ${part}`,
+    )
     .replace(/(\d)\s*&\s*(\d+\s*[/⁄]\s*\d+|[¼-¾⅐-⅞])/g, '$1 $2')
     .replace(
       new RegExp(String.raw`\b(${numberWord})\s+(?:and|&)\s+(?:an?|one)\s+(${partWord})\b`, 'gi'),
@@ -88,7 +107,10 @@ const spokenParts = (text: string): string =>
         `${numberOf(whole)} ${parts[part.toLowerCase()] ?? ''} ${unit}`,
     )
     .replace(
-      new RegExp(String.raw`^\s*(?:an?\s+|one[\s-]+)?(${partWord})\s+(?:of\s+)?(?:an?\s+)?(?=[a-z])`, 'i'),
+      new RegExp(
+        String.raw`^\s*(?:an?\s+|one[\s-]+)?(${partWord})\s+(?!of\s+\d)(?:of\s+)?(?:an?\s+)?(?=[a-z])`,
+        'i',
+      ),
       (found, part: string) =>
         /^half\s+(?:and|dozen)/i.test(found) ? found : `${parts[part.toLowerCase()] ?? ''} `,
     )
@@ -105,15 +127,30 @@ const spokenParts = (text: string): string =>
  * @param mark the decimal mark of the whole sheet, where it is known
  */
 export const plainLine = (raw: string, mark?: DecimalMark): PlainText => {
-  const spaced = raw
+  const spaced = slippedFraction(raw)
     .replace(blanks, ' ')
+    .replace(/^(\s*)an?\s+(?=\d+\s*[/⁄]|[¼-¾⅐-⅞])/i, '$1')
+    .replace(/^(\s*)(?:an?\s+)?couple(?:\s+of)?\s+/i, (_, before: string) => `${before}2 `)
+    // "scant cup sugar", "good pinch of salt": one of them.
+    .replace(
+      /^(\s*)(?:an?\s+)?(?:good|big|large)\s+pinch/i,
+      (_, before: string) => `${before}1 generous pinch`,
+    )
+    .replace(/^(\s*)(?:an?\s+)?(?:small|tiny|little)\s+pinch/i, (_, before: string) => `${before}1 pinch`)
+    .replace(
+      /^(\s*)(?=(?:scant|heap(?:ed|ing)|rounded|level|generous)\s+(?:cup|t(?:able|ea)spoon|tbsp|tsp|pinch))/i,
+      (_, before: string) => `${before}1 `,
+    )
+    // Bold and slanted letters of a page.
+    .replace(/(\*\*|__|[*_`])(?=\S)([^*_`]+?)(?<=\S)\1/g, '$2')
+    .replace(new RegExp(String.raw`(^|[\s(:,–-])${roughly}\s*(?=[\d¼-¾⅐-⅞])`, 'gi'), '$1')
     .replace(/(^|\s)\.(\d)/g, (_, before: string, digit: string) => `${before}0.${digit}`)
     // 1'000 g, 12'500 g
     .replace(/(\d)['’´](\d{3})(?!\d)/g, '$1$2')
     // 1 000 g, but not "2 250 g blocks" (which the container tells) nor "1 1/2".
     .replace(
       new RegExp(
-        String.raw`(?<![\d.,/])(\d{1,3}) (\d{3})(?=\s*(?:${small}|${large})(?!\s*(?:bars?|blocks?|bags?|cans?|tins?|packs?|packets?|packages?|jars?|tubs?|boxes|box)))`,
+        String.raw`(?<![\d.,/])(\d{1,3}) (\d{3})(?=\s*(?:${small}|${large})(?!\s*(?:${containers})))`,
         'gi',
       ),
       '$1$2',

@@ -3,7 +3,7 @@ export * from './read-amount.js';
 export * from './match-ingredient.js';
 export * from './read-line.js';
 export * from './read-sheet.js';
-export { recipeRows, type RecipeRow } from './recipe-rows.js';
+export { recipeRows, recipeTitle, type RecipeRow } from './recipe-rows.js';
 export type { Directions } from './directions.js';
 export { sectionStart, lineUseOf, type LineUse } from './sections.js';
 export * from './answers.js';

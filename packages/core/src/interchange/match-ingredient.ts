@@ -20,8 +20,11 @@ const stem = (word: string): string => {
 export const wordsOf = (text: string): readonly string[] =>
   text
     .toLowerCase()
+    // purée is puree
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
     .replace(/[’']s?\b/g, '')
-    .replace(/[^a-zà-ÿ0-9%\s-]/g, ' ')
+    .replace(/[^a-zà-ÿß0-9%\s-]/g, ' ')
     .split(/[\s-]+/)
     .filter(Boolean)
     .map(stem);

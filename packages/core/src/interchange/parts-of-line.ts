@@ -31,19 +31,59 @@ const insideBrackets = (text: string, at: number): boolean => {
   return (before.match(/[([]/g) ?? []).length > (before.match(/[)\]]/g) ?? []).length;
 };
 
+/** "1/2 tsp each salt and soda", "100 g each of butter and sugar", "salt and soda, 1/2 tsp each": one line of each. */
+const eachOf = (text: string): readonly string[] | null => {
+  const behind = /^(.+?),?\s+((?:[\d¼-¾⅐-⅞]|an?\s|one\s)[^,]*?)\s+(?:each|of each|je)\.?$/i.exec(text);
+  const turned =
+    behind && /,|\band\b|&|\bund\b|\bet\b/.test(behind[1] ?? '') ? `${behind[2]} each ${behind[1]}` : text;
+  const found = /^(.+?)\s+(?:each|of each|je)(?:\s+of)?\s*:?\s+(.+)$/i.exec(
+    turned.replace(/^pinch/i, '1 pinch'),
+  );
+  if (!found) return null;
+  const { amounts, rest } = takeAmounts(`${found[1]} `);
+  const names = (found[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+|und|et)\s+/i).filter(Boolean);
+  if (amounts.length === 0 || rest.trim() !== '' || names.length < 2) return null;
+  return names.every((name) => matchIngredient(name).ids.length > 0)
+    ? names.map((name) => `${found[1]} ${name}`)
+    : null;
+};
+
+/** What goes round or on the pieces: it is eaten, so it is a line of its own. What is for the bench is not. */
+const onPieces =
+  /^(.*?)\s+(for|to)\s+(?:the\s+)?((?:roll|coat|sprinkl|top|decorat|finish|garnish|dredg)\w*)\b.*$/i;
+
 /**
  * A line that names two ingredients as two lines; a second amount of the same one is put in front ("1 cup flour plus
  * 2 tbsp" is "1 cup plus 2 tbsp flour"). A joint counts only where both sides have an amount and the left one a name.
  */
 export const partsOfLine = (text: string): readonly string[] => {
+  const each = eachOf(text);
+  if (each) return each;
+  const both =
+    /^((?:finely\s+)?(?:grated\s+)?zest|juice)\s+(?:and|&|plus)\s+(zest|juice)\s+((?:of|from)\s+.+)$/i.exec(
+      text,
+    );
+  if (both) return [`${both[1]} ${both[3]}`, `${both[2]} ${both[3]}`];
   for (const found of text.matchAll(joint)) {
     const at = found.index;
     if (insideBrackets(text, at)) continue;
     const [left, right] = [text.slice(0, at), text.slice(at + found[0].length)];
-    const [a, b] = [named(left), named(right)];
-    if (!a.counted || !a.known || !b.counted) continue;
+    // Looking up a name costs more than seeing a figure.
+    if (takeAmounts(right).amounts.length === 0) continue;
+    const a = named(left);
+    if (!a.counted || !a.known) continue;
+    const b = named(right);
     if (b.known && /[a-z]/i.test(b.name))
       return [left.trim(), ...partsOfLine(sizedAlike(a, b, left, right).trim())];
+    // "200 g sugar, plus 50 g for rolling"
+    const round = onPieces.exec(right);
+    if (
+      round &&
+      takeAmounts(`${round[1]} `)
+        .rest.replace(/[([].*[)\]]/, '')
+        .trim() === ''
+    )
+      return [left.trim(), `${(round[1] ?? '').trim()} ${a.name} ${round[2]} ${round[3]}`];
     // The same ingredient, more of it: but "plus 2 tbsp for dusting" is for something else.
     if (b.name === '' && /plus|\+|and|&/i.test(found[0])) {
       const { rest } = takeAmounts(left);

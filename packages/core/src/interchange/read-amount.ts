@@ -98,27 +98,55 @@ export const takeAmount = (raw: string): { amount: WrittenAmount; rest: string }
   };
 };
 
+/** Units whose smaller ones follow without a joint: "1 lb 2 oz", "1 kg 200 g", "1 cup 2 tbsp". */
+const families: readonly (readonly string[])[] = [
+  ['lb', 'oz'],
+  ['kg', 'g'],
+  ['l', 'dl', 'cl', 'ml'],
+  ['quart', 'pint', 'cup', 'tbsp', 'dsp', 'tsp'],
+];
+const rankOf = ({ unit }: WrittenAmount) => {
+  const name = 'unit' in unit ? unit.unit : '';
+  const family = families.findIndex((units) => units.includes(name));
+  return { family, rank: families[family]?.indexOf(name) ?? -1 };
+};
+/** Any other figure behind an amount is no more of it: "8 oz 225 g" says one amount twice. */
+const goesOn = (before: WrittenAmount, amount: WrittenAmount): boolean => {
+  const [a, b] = [rankOf(before), rankOf(amount)];
+  return a.family !== -1 && a.family === b.family && a.rank < b.rank;
+};
+
+/** Baker's percent or the cocoa of a chocolate beside an amount says nothing of how much there is. */
+const withoutShares = (amounts: readonly WrittenAmount[]): readonly WrittenAmount[] => {
+  const real = amounts.filter(({ unit }) => unit.kind !== 'percent');
+  return real.length > 0 ? real : amounts;
+};
+
 /** All amounts at the start: "1/2 cup plus 2 tablespoons", "1 lb 4 oz", "1 cup minus 1 tbsp". */
 export const takeAmounts = (raw: string): { amounts: readonly WrittenAmount[]; rest: string } => {
   const amounts: WrittenAmount[] = [];
   let rest = raw;
-  let sign: 1 | -1 = 1;
+  let joint = '';
   for (;;) {
     const taken = takeAmount(rest);
+    const last = amounts.at(-1);
     // A second amount has a unit of its own: "1 cup 2 eggs" is not one amount.
-    if (
-      !taken ||
-      (amounts.length > 0 && (taken.amount.unit.kind === 'piece' || taken.amount.unit.kind === 'vague'))
-    )
-      return { amounts, rest };
-    amounts.push({ ...taken.amount, sign });
-    const joint = /^\s*(?:,\s*)?(plus|\+|and|&|minus|less)\s+(?=[\d¼-¾⅐-⅞]|a\s|an\s|one\s|half\s)/i.exec(
+    const another =
+      taken !== null &&
+      (last === undefined ||
+        taken.amount.unit.kind === 'percent' ||
+        last.unit.kind === 'percent' ||
+        (joint !== ''
+          ? taken.amount.unit.kind !== 'piece' && taken.amount.unit.kind !== 'vague'
+          : goesOn(last, taken.amount)));
+    if (!taken || !another) return { amounts: withoutShares(amounts), rest };
+    amounts.push({ ...taken.amount, sign: /minus|less/i.test(joint) ? -1 : 1 });
+    const found = /^\s*(?:,\s*)?(plus|\+|and|&|minus|less)\s+(?=[\d¼-¾⅐-⅞]|a\s|an\s|one\s|half\s)/i.exec(
       taken.rest,
     );
-    const word = joint?.[1]?.toLowerCase();
-    sign = word === 'minus' || word === 'less' ? -1 : 1;
-    rest = joint ? taken.rest.slice(joint[0].length) : taken.rest;
-    const more = joint !== null || /^\d/.test(rest.trimStart());
-    if (!more) return { amounts, rest: taken.rest };
+    joint = found?.[1] ?? '';
+    rest = found ? taken.rest.slice(found[0].length) : taken.rest;
+    if (found === null && !/^\d/.test(rest.trimStart()))
+      return { amounts: withoutShares(amounts), rest: taken.rest };
   }
 };

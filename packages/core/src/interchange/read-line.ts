@@ -1,6 +1,8 @@
+import { numericQuantity } from 'numeric-quantity';
 import { isNoise, likely, matchIngredient, wordsOf, type Match } from './match-ingredient.js';
 import { massUnitsG } from '../quantity/index.js';
 import { takeAmounts, type WrittenAmount } from './read-amount.js';
+import { containers } from './words.js';
 
 /** A line of a written recipe, taken apart but not yet weighed. */
 export interface WrittenLine {
@@ -46,6 +48,15 @@ const packingWords: readonly (readonly [RegExp, string])[] = [
 const cleaned = (line: string): string =>
   line.replace(bullets, '').replace(/\s+/g, ' ').replace(/[“”]/g, '"').trim();
 
+/** "2 eggs, about 110 g without shells", "1 cup sugar, 200 g": the weight beside the count, as in brackets. */
+const weightBehind = (text: string): string =>
+  /^(?:[\d¼-¾⅐-⅞](?![\d.,]*\s*%)|an?\s|one\s|two\s|three\s)/i.test(text)
+    ? text.replace(
+        /\s*[,=]\s*(\d[\d.,]*\s*(?:g|kg|oz|ml)\b)\s*((?:each|apiece|in total|total|all told|net|weighed|shelled|without (?:the )?shells?|out of (?:the )?shells?)?)\s*$/i,
+        ' ($1 $2)',
+      )
+    : text;
+
 /** "zest of 1 lemon", "juice of half a lime" with the fruit as the measure. */
 const fruitFirst = (text: string): string =>
   text
@@ -54,13 +65,33 @@ const fruitFirst = (text: string): string =>
       (_, what: string, amount: string, fruit: string) =>
         `${amount} ${fruit} ${what.replace(/rind/i, 'zest')}`,
     )
-    .replace(/\b(lemons?|limes?|oranges?),\s*(zest|juice)d\b/i, '$1 $2');
+    .replace(/\b(lemons?|limes?|oranges?),\s*(zest|juice)e?d\b/i, '$1 $2')
+    .replace(/^(?:the\s+)?seeds?\s+(?:of|from)\s+(.*\bvanilla\s+(?:pods?|beans?))/i, '$1');
 
 const amountsIn = (text: string): readonly WrittenAmount[] =>
   takeAmounts(text.replace(/^(?:about|approx\.?|approximately|ca\.?|roughly|or|~|≈|=)\s*/i, '').trim())
     .amounts;
 const isMass = (amounts: readonly WrittenAmount[]) =>
   amounts.length > 0 && amounts.every(({ unit }) => unit.kind === 'mass');
+
+const gramsOf = (amounts: readonly WrittenAmount[]) =>
+  amounts.reduce(
+    (sum, { low, sign, unit }) => sum + low * sign * (unit.kind === 'mass' ? massUnitsG[unit.unit] : 0),
+    0,
+  );
+/** How far two weights of one amount may be apart: 8 oz is written as 225 g, and as 250 g. */
+const roundedAway = 0.15;
+/** Whether a second amount says the first once more. Two weights that differ are not one: that is asked about. */
+const agree = (one: readonly WrittenAmount[], other: readonly WrittenAmount[]): boolean =>
+  other.every(({ unit }) => unit.kind === 'mass' || unit.kind === 'volume') &&
+  (!isMass(one) || !isMass(other) || Math.abs(gramsOf(one) / gramsOf(other) - 1) < roundedAway);
+
+/** "2 x", "½ of", "half of" */
+const timesOf = (written: string): number => {
+  if (/half/i.test(written)) return 0.5;
+  if (/quarter/i.test(written)) return 0.25;
+  return numericQuantity(written);
+};
 
 /** The weight on a container is a weight, also in ounces of something liquid. */
 const netWeight = (amount: WrittenAmount): WrittenAmount => {
@@ -92,13 +123,17 @@ const notCounted =
 
 const split = (text: string): { amounts: readonly WrittenAmount[]; name: string } => {
   const front = takeAmounts(text);
-  if (front.amounts.length > 0) return { amounts: front.amounts, name: front.rest };
-  for (const at of text.matchAll(/[\s:–—-]+(?=[\d¼-¾⅐-⅞])/g)) {
-    const back = takeAmounts(text.slice(at.index + at[0].length));
-    if (back.amounts.length > 0 && back.rest.trim() === '')
-      return { amounts: back.amounts, name: text.slice(0, at.index) };
+  // "70 % dark chocolate, 200 g": what is in it stands in front, how much of it behind.
+  const share = front.amounts.length > 0 && front.amounts.every(({ unit }) => unit.kind === 'percent');
+  if (front.amounts.length > 0 && !share) return { amounts: front.amounts, name: front.rest };
+  const words = share ? front.rest : text;
+  for (const at of words.matchAll(/[\s:;=,–—-]+(?=[\d¼-¾⅐-⅞])/g)) {
+    const back = takeAmounts(words.slice(at.index + at[0].length));
+    // "Butter 250 g, soft": what follows is said of the butter.
+    if (back.amounts.length > 0 && /^\s*(?:$|,)/.test(back.rest))
+      return { amounts: back.amounts, name: `${words.slice(0, at.index)}${back.rest}` };
   }
-  return { amounts: [], name: text };
+  return share ? { amounts: front.amounts, name: front.rest } : { amounts: [], name: text };
 };
 
 /** "butter or margarine": what each of the two is. Same ingredient twice is no choice. */
@@ -128,7 +163,9 @@ const matchName = (head: string, tail: string): Match & { readonly unread?: stri
     .filter((word) => !isNoise(word))
     .join(' ');
   const turned = matchIngredient(`${telling} ${head}`);
-  const said = turned.ids.some((id) => !plain.ids.includes(id));
+  // "Brown sugar (dark)": of two that it may be, one.
+  const settled = plain.ids.length > 1 && turned.ids.length === 1 && turned.left.length === 0;
+  const said = settled || turned.ids.some((id) => !plain.ids.includes(id));
   if (said && turned.left.length <= plain.left.length) return turned;
   const unread = meaningful(tail);
   return { ...plain, ...(unread.length > 0 && { unread: unread.join(' ') }) };
@@ -139,17 +176,31 @@ const eggOf = /^.*(?:\b(?:eggs?|ei|eier|eigelbe?|eiwei(?:ß|ss)e?|oeufs?|yolks?)
 const lettered =
   /[([]?,?\s*\b(?:size|größe|grösse|groesse|gr\.?|gewichtsklasse|klasse|taille|calibre)\s*(s|m|l|xl)\b[)\]]?|\((s|m|l|xl)\)/i;
 
+/** Chocolate of so much cocoa is a dark one, %. */
+const darkFrom = 55;
+/** "chocolate (70 %)": how much cocoa there is tells which chocolate it is. */
+const withCocoa = (text: string): string => {
+  const share = /(\d{2})\s*%/.exec(text)?.[1];
+  if (share === undefined || !/\bchocolate\b/i.test(text) || /\b(?:milk|white|dark|ruby)\b/i.test(text))
+    return text;
+  return Number(share) >= darkFrom ? text.replace(/\bchocolate\b/i, 'dark chocolate') : text;
+};
+
+/** "1 12 oz bag", "one 8-oz brick", "½ of a 14 oz can" */
+const packaged = new RegExp(
+  String.raw`^(\d+(?:\s*\/\s*\d+)?|[¼-¾⅐-⅞]|an?|one|two|three|four)\s+(?:of\s+)?(?:an?\s+)?(\d+(?:[.,]\d+)?)\s*(oz\.?|ounces?|g|grams?|lb|pounds?|kg|ml)\s+(${containers})(?![a-z])`,
+  'i',
+);
+const inContainer = new RegExp(String.raw`^\s*(?:${containers})(?![a-z])\s*(?:of\s+)?`, 'i');
+
 /** Reads one line of a recipe: amounts, unit, ingredient, and what is said about them. Never throws. */
 export const readLine = (raw: string): WrittenLine => {
-  const text = cleaned(raw);
+  const text = withCocoa(weightBehind(cleaned(raw)));
   if (text === '') return empty(raw, 'empty');
   // "One 12-ounce package" and "2 L eggs" in the form that is read below.
   const unhyphened = text
     .replace(/(\d)\s*-\s*(oz|ounces?|g|grams?|lb|pounds?|kg|ml)\b/gi, '$1 $2')
-    .replace(
-      /^(\d+|an?|one|two|three|four)\s+(\d+(?:[.,]\d+)?)\s*(oz\.?|ounces?|g|grams?|lb|pounds?|kg|ml)\s+(cans?|tins?|packets?|packages?|bars?|jars?|bags?|blocks?|boxes|box|tubs?)\b/i,
-      '$1 ($2 $3) $4',
-    )
+    .replace(packaged, '$1 ($2 $3) $4')
     .replace(/^(\d+)\s+(S|M|L|XL)\s+(eggs?\b)/, '$1 eu-$2 $3')
     .replace(eggOf, (line) => line.replace(lettered, ' eu-$1$2 '));
   const euSize = /\beu-(s|m|l|xl)\b/i.exec(unhyphened)?.[1]?.toLowerCase();
@@ -161,13 +212,16 @@ export const readLine = (raw: string): WrittenLine => {
       .replace(/\s+/g, ' ')
       .trim(),
   );
-  const multiple = /^(\d+)\s*[x×]\s*(?=\d)/i.exec(bare);
+  // "2 x 250 g", "half of 200 g"
+  const multiple =
+    /^(\d+(?:\s*\/\s*\d+)?|[¼-¾⅐-⅞]|half|an?\s+half|an?\s+quarter)\s*(?:[x×*]|\bof\b)\s*(?=\d)/i.exec(bare);
   if (multiple) bare = bare.slice(multiple[0].length);
   let { amounts, name } = split(bare);
-  // "2 cups / 250 g flour"
-  const slashed = /^\s*\/\s*/.exec(name);
-  const beside = slashed ? takeAmounts(name.slice(slashed[0].length)) : null;
-  if (beside && beside.amounts.length > 0) name = beside.rest;
+  // "2 cups / 250 g flour", "8 oz 225 g butter", "1 cup = 200 g sugar"
+  const also = takeAmounts(name.replace(/^\s*(?:[/|=–—-]\s*)?(?=[\d¼-¾⅐-⅞])/, ''));
+  const measuredFirst = amounts.length > 0 && amounts.every(({ unit }) => unit.kind !== 'piece');
+  const beside = measuredFirst && also.amounts.length > 0 && agree(amounts, also.amounts) ? also : null;
+  if (beside) name = beside.rest;
   // In brackets: another choice and what is for the tray are not the amount; "60 g each" is of one piece.
   const asides = inside.filter((aside) => /^\s*(?:or|oder|ou)\b/i.test(aside) || notCounted.test(aside));
   const each = inside.find((aside) => /\b(?:each|apiece|je|pro stück|chacun)\b/i.test(aside));
@@ -178,15 +232,13 @@ export const readLine = (raw: string): WrittenLine => {
       .map(amountsIn)
       .find(isMass) ?? [];
   let given = beside && isMass(beside.amounts) ? beside.amounts : amountInside;
+  if (isMass(given) && amounts.every(({ unit }) => unit.kind === 'percent')) amounts = given;
   // What the line weighs itself counts, whatever stands in brackets.
   if (isMass(amounts)) given = [];
-  let times = Number(multiple?.[1] ?? 1);
+  let times = multiple ? timesOf(multiple[1] ?? '1') : 1;
   // "1 (14 oz) can": as many as the count says, each of the weight inside.
   const [only] = amounts;
-  const container =
-    /^\s*(?:cans?|tins?|packets?|packages?|bars?|jars?|bags?|blocks?|boxes|box|pots?|tubs?)\b\s*(?:of\s+)?/i.exec(
-      only?.unit.kind === 'vague' ? '' : name,
-    );
+  const container = only?.unit.kind === 'vague' ? null : inContainer.exec(name);
   if (isMass(eachAmount) && only && !isMass(amounts)) {
     times *= only.low;
     amounts = eachAmount;
@@ -202,6 +254,12 @@ export const readLine = (raw: string): WrittenLine => {
     given = [];
   } else if (vague && container) amounts = [{ ...only, unit: { kind: 'vague', name: container[0].trim() } }];
   if (container) name = name.slice(container[0].length);
+
+  // A spoon of ginger is of the ground one.
+  if (amounts.some(({ unit }) => unit.kind === 'volume' && /tsp|tbsp/.test(unit.unit)))
+    name = name.replace(/^\s*ginger\s*$/i, 'ground ginger');
+  // How much fat or cocoa is in it is no part of its name.
+  if (!amounts.some(({ unit }) => unit.kind === 'percent')) name = name.replace(/\d+(?:[.,]\d+)?\s*%/g, ' ');
 
   const notes: string[] = asides.map((aside) => `"${aside.trim()}" is not counted`);
   const more =

@@ -6,6 +6,7 @@ import type { DecimalMark } from './figures.js';
 import { readLine, type WrittenLine } from './read-line.js';
 import { recipeRows, type RecipeRow } from './recipe-rows.js';
 import type { LineUse } from './sections.js';
+import { isBare } from './weigh-amount.js';
 import { ask, weighLine } from './weigh-line.js';
 
 export interface SheetSettings extends ReadSettings {
@@ -71,6 +72,38 @@ const sane = (
   });
 };
 
+/** How far the flours of a sheet in percent may be from 100, percent. */
+const hundred = 1;
+/** Whether percent is of the flour: then the flours of the sheet come to a hundred. */
+const isOfFlour = (results: readonly ReadResult[]): boolean => {
+  const flours = results.filter((result) => kindOf(result) === 'flour');
+  const shares = flours.flatMap(({ line }) => line.amounts.filter(({ unit }) => unit.kind === 'percent'));
+  return Math.abs(shares.reduce((sum, { low }) => sum + low, 0) - 100) <= hundred;
+};
+
+/** What is asked once for all lines that have a figure and no unit. */
+const askUnit = (results: readonly ReadResult[], settings: SheetSettings): readonly ReadResult[] => {
+  if (settings.bareUnit !== undefined) return results;
+  const bare = results.filter(
+    ({ state, line, ingredientId }) =>
+      state === 'ask' &&
+      ingredientId !== undefined &&
+      line.amounts.length > 0 &&
+      line.amounts.every((amount) => isBare(amount, ingredient(ingredientId))),
+  );
+  if (bare.length < 2) return results;
+  const asked: LineQuestion = {
+    about: 'unit',
+    sentence: `${bare.length} lines have no unit. What are their figures?`,
+    choices: [
+      { label: 'grams', answer: { bareUnit: 'g' } },
+      { label: 'kilograms', answer: { bareUnit: 'kg' } },
+      { label: 'ounces', answer: { bareUnit: 'oz' } },
+    ],
+  };
+  return results.map((result) => (bare.includes(result) ? again(result, asked) : result));
+};
+
 const plainLineOf = (row: RecipeRow): WrittenLine => ({ ...readLine(row.plain), text: row.text });
 
 /**
@@ -104,7 +137,20 @@ export const readRecipe = (
       );
     return result;
   });
-  return sane(results, answers);
+  const based = isOfFlour(results)
+    ? results
+    : results.map((result, i) =>
+        result.state === 'read' && inPercent(result.line) && answers[i]?.massG === undefined
+          ? again(
+              result,
+              question(
+                'Percent of what? The flours of the recipe do not come to 100 %. How many grams is it?',
+                [],
+              ),
+            )
+          : result,
+      );
+  return sane(askUnit(based, settings), answers);
 };
 
 /** What a line of a sheet came to. */

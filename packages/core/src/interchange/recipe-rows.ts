@@ -1,8 +1,11 @@
-import { directionsOf, isInstruction, type Directions } from './directions.js';
+import { directionsOf, isAbout, isInstruction, type Directions } from './directions.js';
 import { decimalMarkOf, plainLine, type DecimalMark } from './figures.js';
 import { inEnglish } from './other-tongues.js';
+import { matchIngredient } from './match-ingredient.js';
 import { partsOfLine } from './parts-of-line.js';
-import { sectionStart, lineUseOf, type LineUse } from './sections.js';
+import { takeAmounts } from './read-amount.js';
+import { sectionStart, lineUseOf, tellingOf, type LineUse } from './sections.js';
+import { textLines } from './table-rows.js';
 
 /** One row of a pasted recipe: a heading, something to do, or one ingredient. */
 export interface RecipeRow {
@@ -20,37 +23,72 @@ export interface RecipeRow {
 
 const measured = /\d\s*(?:g|kg|ml|l|cups?|tsp|tbsp|teaspoons?|tablespoons?|oz|lb|sticks?)\b/i;
 
+/** No ingredient takes more letters: a longer line is text, or was never a recipe. */
+const mostLetters = 300;
+/** A paragraph of a method is longer; a page of letters is none. */
+const mostTold = 3000;
+
+/** A line without a figure that is no ingredient, over all others: what the recipe is called. */
+const isTitle = (line: string): boolean => {
+  if (/\d/.test(line) || takeAmounts(line).amounts.length > 0) return false;
+  const { ids, left } = matchIngredient(line);
+  return ids.length === 0 || left.length > 0;
+};
+
+/** Under "Method" an ingredient is still one: it has an amount with a unit in front, and a known name. */
+const isIngredient = (line: string): boolean => {
+  const { amounts, rest } = takeAmounts(line.replace(/^\s*[-*•]\s*/, ''));
+  if (!amounts.some(({ unit }) => unit.kind !== 'piece')) return false;
+  const { ids, left } = matchIngredient(rest);
+  return ids.length === 1 && left.length === 0;
+};
+
 /** The rows of a pasted text, in their order; blank lines are left out. */
 export const recipeRows = (text: string, decimal?: DecimalMark): readonly RecipeRow[] => {
   const mark = decimal ?? decimalMarkOf(text);
   const rows: RecipeRow[] = [];
   let section: string | undefined;
   let use: LineUse = 'dough';
+  let telling: ReturnType<typeof tellingOf>;
   const add = (row: Omit<RecipeRow, 'use' | 'section'>) =>
     rows.push({ ...row, use, ...(section !== undefined && { section }) });
-  for (const raw of text.split(/\r?\n/)) {
-    const line = raw.trim();
-    if (line === '') continue;
-    const start = sectionStart(line);
+  const lines = textLines(text).filter(({ line }) => line !== '');
+  lines.forEach(({ raw, line, header }, i) => {
+    const about = (plain: string, tells: Directions) =>
+      add({ text: raw, plain, kind: 'instruction', doubt: null, tells });
+    const heading = () => add({ text: raw, plain: line, kind: 'heading', doubt: null, tells: {} });
+    if (header) return heading();
+    const long = line.length > mostTold;
+    if (i === 0 && lines.length > 1 && !long && sectionStart(line) === null && isTitle(line))
+      return heading();
+    if (!long && isAbout(line)) return about(line, telling === 'notes' ? {} : directionsOf(line));
+    const start = long ? null : sectionStart(line);
     if (start) {
       section = start.section;
       use = lineUseOf(section);
+      telling = tellingOf(section);
       // What the first heading says, when it is no part of a recipe, is the recipe's name.
-      if (use === 'other' && !/^for\b/i.test(line) && !rows.some(({ kind }) => kind === 'line')) {
+      if (
+        use === 'other' &&
+        telling === undefined &&
+        !/^(?:for|für|pour)\b/i.test(line) &&
+        !rows.some(({ kind }) => kind === 'line')
+      ) {
         use = 'dough';
         section = undefined;
       }
-      if (start.rest === '') {
-        add({ text: raw, plain: line, kind: 'heading', doubt: null, tells: {} });
-        continue;
-      }
+      if (start.rest === '') return heading();
     }
     const body = start?.rest ?? line;
-    const tells = directionsOf(body);
-    if (isInstruction(body) || (Object.keys(tells).length > 0 && /^\D/.test(body) && !measured.test(body))) {
-      add({ text: raw, plain: body, kind: 'instruction', doubt: null, tells });
-      continue;
+    const tells = telling === 'notes' || body.length > mostTold ? {} : directionsOf(body);
+    if (telling === 'notes' || (telling === 'method' && !isIngredient(body))) return about(body, tells);
+    if (body.length > mostLetters && !(body.length <= mostTold && isInstruction(body))) {
+      // Asked about by its beginning; taking it apart would take as long as it is.
+      const plain = `unreadable ${body.slice(0, 60).replace(/\d/g, '')}`;
+      return add({ text: raw, plain, kind: 'line', doubt: null, tells: {} });
     }
+    if (isInstruction(body) || (Object.keys(tells).length > 0 && /^\D/.test(body) && !measured.test(body)))
+      return about(body, tells);
     const { text: plain, doubt } = plainLine(inEnglish(body), mark);
     const parts = partsOfLine(plain);
     for (const part of parts)
@@ -61,6 +99,15 @@ export const recipeRows = (text: string, decimal?: DecimalMark): readonly Recipe
         doubt: parts.length > 1 ? null : doubt,
         tells: {},
       });
-  }
+  });
   return rows;
+};
+
+/** What a pasted recipe is called: its first line, where that is neither an ingredient nor the heading of a part; else "". */
+export const recipeTitle = (text: string): string => {
+  const [first] = recipeRows(text);
+  if (first?.kind !== 'heading' || first.section !== undefined || first.plain !== first.text.trim())
+    return '';
+  const isTable = textLines(text).some(({ raw, header }) => header && raw === first.text);
+  return isTable ? '' : first.plain.replace(/^#+\s*|\s*:\s*$/g, '');
 };

@@ -1,7 +1,7 @@
-import Papa from 'papaparse';
 import { JokulError } from '../shown/index.js';
 import { checkFormula, type Formula } from '../formula/index.js';
 import { readFormula } from './read-formula.js';
+import { textLines } from './table-rows.js';
 
 /** What a pasted or opened text turned out to be: a recipe, line by line, or a whole formula of Jokul's own format. */
 export type TakenIn =
@@ -62,39 +62,16 @@ const fromJson = (text: string): TakenIn => {
   };
 };
 
-const columns = {
-  name: ['ingredient', 'name', 'item'],
-  grams: ['grams', 'g', 'mass_g', 'weight_g'],
-  percent: ['percent', 'bakers_percent', "baker's percent", '%'],
-  amount: ['amount', 'quantity', 'qty'],
-  unit: ['unit', 'units', 'measure'],
-} as const;
-
 /** A table with a heading row: ingredient, and grams or percent or amount and unit. */
-const fromCsv = (text: string): TakenIn | null => {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (header) => header.trim().toLowerCase(),
-  });
-  const fields = meta.fields ?? [];
-  const column = (names: readonly string[]) => fields.find((field) => names.includes(field));
-  const name = column(columns.name);
-  const grams = column(columns.grams);
-  const percent = column(columns.percent);
-  const amount = column(columns.amount);
-  const unit = column(columns.unit);
-  if (fields.length < 2 || !name || !(grams ?? percent ?? amount)) return null;
-  // A table has one decimal mark: "12.125" is no twelve thousand, which a further digit says.
-  const cell = (row: Record<string, string>, key: string | undefined) =>
-    (key ? (row[key] ?? '').trim() : '').replace(/^(\d+\.\d{3})$/, (_, figure: string) => `${figure}0`);
-  const lines = data.map((row) => {
-    if (cell(row, grams)) return `${cell(row, grams)} g ${cell(row, name)}`;
-    if (cell(row, amount))
-      return `${cell(row, amount)} ${cell(row, unit)} ${cell(row, name)}`.replace(/\s+/g, ' ');
-    return cell(row, percent) ? `${cell(row, percent)} % ${cell(row, name)}` : cell(row, name);
-  });
-  return { kind: 'recipe', title: '', text: lines.join('\n'), from: 'CSV' };
+const fromTable = (text: string): TakenIn | null => {
+  const lines = textLines(text);
+  if (!lines.some(({ header }) => header)) return null;
+  return {
+    kind: 'recipe',
+    title: '',
+    text: lines.flatMap(({ header, line }) => (header || line === '' ? [] : [line])).join('\n'),
+    from: 'CSV',
+  };
 };
 
 /**
@@ -107,8 +84,9 @@ export const takeIn = (text: string): TakenIn => {
   if (trimmed === '') throw new JokulError('empty-text', 'There is nothing to read yet.', 'text');
   if (trimmed.length > 200_000)
     throw new JokulError('too-long', 'This is too long for a recipe (over 200,000 letters).', 'text');
-  if (/^[[{]/.test(trimmed)) return fromJson(trimmed);
+  // "[ ] 200 g sugar" is a list to tick off.
+  if (/^(?:\{|\[\s*[[{"])/.test(trimmed)) return fromJson(trimmed);
   const inPage = /<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script>/i.exec(trimmed);
   if (inPage) return fromJson((inPage[1] ?? '').trim());
-  return fromCsv(trimmed) ?? { kind: 'recipe', title: '', text: trimmed, from: 'text' };
+  return fromTable(trimmed) ?? { kind: 'recipe', title: '', text: trimmed, from: 'text' };
 };

@@ -134,7 +134,8 @@ const pieceOf = (
 ): { size: string; grams: number; said: boolean } | LineQuestion => {
   // A stick is a measure of its own: "Butter 250" is no number of sticks.
   const sizes = Object.keys(food.pieceG).filter((name) => name !== 'stick');
-  const written = food.kind === 'egg' ? eggSizeIn(line.size, settings.measures) : line.size;
+  const named = sizes.find((size) => new RegExp(`\\b${size}\\b`, 'i').test(line.text));
+  const written = food.kind === 'egg' ? eggSizeIn(line.size, settings.measures) : (named ?? line.size);
   const wanted = [answer.size, written, food.kind === 'egg' ? settings.eggSize : undefined].find(
     (size) => size !== undefined && size in food.pieceG,
   );
@@ -143,7 +144,7 @@ const pieceOf = (
     return {
       size,
       grams: food.pieceG[size] ?? Number.NaN,
-      said: wanted === answer.size || (wanted === line.size && wanted === written),
+      said: wanted === answer.size || (wanted === (named ?? line.size) && wanted === written),
     };
   if (sizes.length > 1)
     return {
@@ -166,6 +167,14 @@ const loosePacked: Readonly<Record<string, readonly [number, number]>> = {
 
 /** More pieces than this in a recipe are grams whose unit is missing. */
 const mostPieces = 30;
+
+/** A figure without a unit, of something that is not counted, or of more than anyone counts. */
+export const isBare = ({ low, unit }: WrittenAmount, food: Ingredient): boolean => {
+  if (unit.kind !== 'piece') return false;
+  const counted = Object.keys(food.pieceG).some((name) => name !== 'stick');
+  // Half an egg is counted, 0.11 of one is not.
+  return !counted || low >= mostPieces || (low * 4) % 1 !== 0;
+};
 
 export const isQuestion = (x: object): x is LineQuestion => 'about' in x;
 
@@ -257,12 +266,17 @@ export const weighAmount = (
     }
     case 'piece': {
       // So many of something that comes by the piece, or grams without their unit?
-      if (n >= mostPieces)
-        return {
-          about: 'amount',
-          sentence: `${formatNumber(n)} of ${food.name.toLowerCase()}: is that grams?`,
-          choices: [{ label: `${formatNumber(n)} g`, answer: { massG: n } }],
-        };
+      if (isBare(amount, food)) {
+        const bare = settings.bareUnit;
+        if (bare === undefined)
+          return {
+            about: 'amount',
+            sentence: `${formatNumber(n)} of ${food.name.toLowerCase()}: is that grams?`,
+            choices: [{ label: `${formatNumber(n)} g`, answer: { massG: n } }],
+          };
+        const figure = ofMass({ n, u: massUnitsG[bare] });
+        return { figure, range: sized(figure), uncertain: [`no unit written: taken as ${bare}`] };
+      }
       const piece = pieceOf(food, line, answer, settings);
       if (isQuestion(piece)) return piece;
       const figure = ofPieces({

@@ -26,7 +26,7 @@ const words = (list: string, unit: WrittenUnit): readonly (readonly [string, Wri
 
 /** Units by the words for them. `T` and `t` tell a tablespoon from a teaspoon, so case counts for these two alone. */
 const byWord: ReadonlyMap<string, WrittenUnit> = new Map([
-  ...words('g gr gram grams gramme grammes gm', mass('g')),
+  ...words('g gr grs gram grams gramm gramme grammes gm gms', mass('g')),
   ...words('kg kilo kilos kilogram kilograms', mass('kg')),
   ...words('mg milligram milligrams', mass('mg')),
   ...words('oz ounce ounces', mass('oz')),
@@ -48,10 +48,14 @@ const byWord: ReadonlyMap<string, WrittenUnit> = new Map([
   ...words('stick sticks', { kind: 'stick' }),
   ...words('%', { kind: 'percent' }),
   ...words(
-    'can cans tin tins packet packets package packages pack packs pkg sachet sachets envelope envelopes box boxes bag bags jar jars bar bars handful handfuls glass glasses knob knobs päckchen pck sachet-de splash splashes drizzle drizzles drop drops piece pieces slice slices block blocks tub tubs carton cartons scoop scoops',
+    'can cans tin tins packet packets package packages pack packs pkg sachet sachets envelope envelopes box boxes bag bags jar jars bar bars handful handfuls glass glasses knob knobs päckchen pck pkgs brick bricks shot shots tube tubes roll rolls splash splashes drizzle drizzles drop drops piece pieces slice slices block blocks tub tubs carton cartons scoop scoops',
     { kind: 'vague', name: '' },
   ).map(([word]) => [word, { kind: 'vague', name: word }] as const),
 ]);
+
+/** Words for what an ingredient is sold in, as a pattern. */
+export const containers =
+  'cans?|tins?|packets?|packages?|packs?|pkgs?\\.?|sachets?|envelopes?|bars?|jars?|bags?|blocks?|bricks?|boxes|box|pots?|tubs?|cartons?';
 
 /** The unit of a word, or undefined. A trailing dot is part of an abbreviation. */
 export const unitOfWord = (word: string): WrittenUnit | undefined => {
@@ -121,7 +125,7 @@ export const noise: ReadonlySet<string> = new Set(
   free range of the a an and about approximately approx your favourite favorite plus more extra optional divided
   into cut in chunks whole pitted peeled crushed ground dried natural raw unbleached bleached heaped heaping
   small medium large jumbo xl size sized brewed to taste for or each thin thick unsweetened smooth creamy crunchy
-  shelled skinned blanched halves pieces plain shredded minced browned well drained rinsed from juice juiced zest
+  de du des d la le un une ein eine einer shells shelled skinned blanched halves pieces plain shredded minced browned well drained rinsed from juice juiced zest
   zested lukewarm weiche weich gemahlen gehackt zimmerwarm mou molle fondu fondue haché tepid stirred see note notes`.split(
     /\s+/,
   ),

@@ -33,6 +33,14 @@ describe('lines as they were read', () => {
     await user.click(take);
     expect(onAnswer.mock.calls[0]).toEqual([0, { massG: 40 }]);
   });
+  it('ask once for all lines that have no unit', async () => {
+    const user = userEvent.setup();
+    const onAnswer = show('Butter 500\nSugar 400\nFlour 750');
+    expect(screen.getAllByText(/have no unit/)).toHaveLength(1);
+    expect(screen.getAllByText('waits for the unit, asked above')).toHaveLength(2);
+    await user.click(screen.getByRole('button', { name: 'kilograms' }));
+    expect(onAnswer.mock.calls[0]).toEqual([0, { bareUnit: 'kg' }]);
+  });
   it('let an answer be taken back', async () => {
     const user = userEvent.setup();
     const onAnswer = show('a handful of raisins', { 0: { massG: 40 } });

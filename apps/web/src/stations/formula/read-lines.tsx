@@ -9,6 +9,8 @@ import { IngredientPicker } from './ingredient-picker';
 interface LineProps {
   readonly result: ReadResult;
   readonly answered: boolean;
+  /** The question stands at an earlier line already, and is answered there for this one too. */
+  readonly askedAbove: boolean;
   readonly onAnswer: (answer: LineAnswer | null) => void;
 }
 
@@ -60,7 +62,9 @@ const Question = ({ result, onAnswer }: LineProps) => {
             <Button size="small">Another …</Button>
           </IngredientPicker>
         )}
-        {question.about !== 'ingredient' && <GramsEntry onEnter={(massG) => onAnswer({ massG })} />}
+        {question.about !== 'ingredient' && question.about !== 'unit' && (
+          <GramsEntry onEnter={(massG) => onAnswer({ massG })} />
+        )}
       </div>
     </div>
   );
@@ -117,7 +121,12 @@ const Line = (props: LineProps) => {
           <span className="w-6" />
         )}
       </div>
-      {state === 'ask' && <Question {...props} />}
+      {state === 'ask' &&
+        (props.askedAbove ? (
+          <p className="text-[13px] text-ink-soft">waits for the unit, asked above</p>
+        ) : (
+          <Question {...props} />
+        ))}
     </li>
   );
 };
@@ -131,15 +140,19 @@ export const ReadLines = ({
   results: readonly ReadResult[];
   answers: Readonly<Record<number, LineAnswer>>;
   onAnswer: (line: number, answer: LineAnswer | null) => void;
-}) => (
-  <ol aria-label="Lines as read">
-    {results.map((result, i) => (
-      <Line
-        key={`${i}-${result.line.text}`}
-        result={result}
-        answered={answers[i] !== undefined}
-        onAnswer={(answer) => onAnswer(i, answer)}
-      />
-    ))}
-  </ol>
-);
+}) => {
+  const firstAboutUnit = results.findIndex(({ question }) => question?.about === 'unit');
+  return (
+    <ol aria-label="Lines as read">
+      {results.map((result, i) => (
+        <Line
+          key={`${i}-${result.line.text}`}
+          result={result}
+          askedAbove={result.question?.about === 'unit' && i > firstAboutUnit}
+          answered={answers[i] !== undefined}
+          onAnswer={(answer) => onAnswer(i, answer)}
+        />
+      ))}
+    </ol>
+  );
+};

@@ -1,10 +1,13 @@
 import { FileUp } from 'lucide-react';
 import { useRef, useState } from 'react';
 import {
+  bareUnits,
   ingredient,
   JokulError,
+  recipeTitle,
   sayPiece,
   takeIn,
+  type BareUnit,
   type CupSchools,
   type Formula,
   type ReadSettings,
@@ -55,7 +58,7 @@ const SchoolChoice = ({ name, options }: { name: keyof CupSchools; options: read
 
 /** The written recipe, and in whose cups and eggs it is read. */
 export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => {
-  const { text, measures, eggSize, set } = useTakeIn();
+  const { text, measures, eggSize, bareUnit, set } = useTakeIn();
   const file = useRef<HTMLInputElement>(null);
   return (
     <div className="space-y-3 px-3">
@@ -110,6 +113,16 @@ export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => 
           </option>
         ))}
       </SelectField>
+      <SelectField
+        label="A figure without a unit"
+        value={bareUnit}
+        onChange={(event) => set({ bareUnit: event.target.value as BareUnit | '' })}
+      >
+        <option value="">ask, once for all lines</option>
+        {bareUnits.map((unit) => (
+          <option key={unit}>{unit}</option>
+        ))}
+      </SelectField>
     </div>
   );
 };
@@ -128,7 +141,10 @@ export const useSource = () => {
       if (taken.kind === 'formula') {
         setWhole(taken.formula);
         setText('', taken.formula.name);
-      } else setText(taken.from === 'text' ? raw : taken.text, taken.title || undefined);
+      } else {
+        const found = taken.title || (useTakeIn.getState().title === '' ? recipeTitle(raw) : '');
+        setText(taken.from === 'text' ? raw : taken.text, found || undefined);
+      }
     } catch (error) {
       if (!(error instanceof JokulError)) throw error;
       setText(raw);

@@ -35,7 +35,7 @@ const assembled = (results: ReturnType<typeof readRecipe>, answered: boolean): F
 };
 
 export const TakeInPage = () => {
-  const { text, title, measures, schools, eggSize, answers, answer, setText, clear } = useTakeIn();
+  const { text, title, measures, schools, eggSize, bareUnit, answers, answer, setText, clear } = useTakeIn();
   const { onText, problem, whole } = useSource();
   const bakery = useBakery();
   const create = useNewFormula();
@@ -43,7 +43,12 @@ export const TakeInPage = () => {
   const { mass } = useUnits();
   const [code, setCode] = useState<string | null>(null);
   const taken = (bakery.data?.formulas ?? []).map((f) => f.code);
-  const settings: ReadSettings = { measures, schools, ...(eggSize && { eggSize }) };
+  const settings: ReadSettings = {
+    measures,
+    schools,
+    ...(eggSize && { eggSize }),
+    ...(bareUnit && { bareUnit }),
+  };
   const results = readRecipe(text, settings, answers);
   const asked = results.filter(({ state }) => state === 'ask').length;
   const read = results.filter(({ state }) => state === 'read');

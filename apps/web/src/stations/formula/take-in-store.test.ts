@@ -23,6 +23,14 @@ test('answers to one line add up, and are taken back together', () => {
   expect(answers()).toEqual({});
 });
 
+test('the unit of figures that have none is answered for the sheet, and goes with the recipe', () => {
+  useTakeIn.getState().setText('Butter 500\nSugar 400');
+  useTakeIn.getState().answer(0, { bareUnit: 'g' });
+  expect([answers(), useTakeIn.getState().bareUnit]).toEqual([{}, 'g']);
+  useTakeIn.getState().clear();
+  expect(useTakeIn.getState().bareUnit).toBe('');
+});
+
 test('a trial gets a code that is free', () => {
   expect(freeCode('GNG', ['GNG'])).toBe('GNGT1');
   expect(freeCode('GNG', ['GNG', 'GNGT1'])).toBe('GNGT2');

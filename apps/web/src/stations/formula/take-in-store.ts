@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { recipeRows, type CupSchools, type LineAnswer, type Measures } from '@jokul/core';
+import { recipeRows, type BareUnit, type CupSchools, type LineAnswer, type Measures } from '@jokul/core';
 
 interface TakeInStore {
   readonly text: string;
@@ -8,11 +8,13 @@ interface TakeInStore {
   readonly measures: Measures;
   readonly schools: CupSchools;
   readonly eggSize: string;
+  /** What a figure without a unit means in this recipe; empty while that is not known. */
+  readonly bareUnit: BareUnit | '';
   /** Answers by the number of the line. */
   readonly answers: Readonly<Record<number, LineAnswer>>;
   readonly setText: (text: string, title?: string) => void;
   readonly answer: (line: number, answer: LineAnswer | null) => void;
-  readonly set: (change: Partial<Pick<TakeInStore, 'measures' | 'schools' | 'eggSize'>>) => void;
+  readonly set: (change: Partial<Pick<TakeInStore, 'measures' | 'schools' | 'eggSize' | 'bareUnit'>>) => void;
   readonly clear: () => void;
 }
 
@@ -42,16 +44,19 @@ export const useTakeIn = create<TakeInStore>()(
       measures: 'us',
       schools: {},
       eggSize: '',
+      bareUnit: '',
       answers: {},
       setText: (text, title) =>
         set((s) => ({ text, title: title ?? s.title, answers: sameLines(s.text, text, s.answers) })),
       answer: (line, answer) =>
         set((s) => {
+          // Asked once for the sheet, answered once.
+          if (answer?.bareUnit) return { bareUnit: answer.bareUnit };
           const { [line]: before, ...others } = s.answers;
           return { answers: answer ? { ...others, [line]: { ...before, ...answer } } : others };
         }),
       set: (change) => set(change),
-      clear: () => set({ text: '', title: '', answers: {} }),
+      clear: () => set({ text: '', title: '', bareUnit: '', answers: {} }),
     }),
     { name: 'jokul-take-in' },
   ),

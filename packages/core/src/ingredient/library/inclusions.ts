@@ -1,7 +1,7 @@
 /** Chocolate, nuts, seeds, fruit and other pieces. Columns: see `read-rows.ts`. */
 export const inclusions = `
 dark-chocolate | Dark chocolate | inclusion | 1 38 7 6 34 11 3 0 0 | chips 0.72, chopped 0.6 | soy | | square 10 | dark chocolate chips, bittersweet chocolate, dark chocolate chunks, bittersweet chocolate chips
-semisweet-chocolate | Semisweet chocolate | inclusion | 1 30 4.5 4 52 7 1.5 0 0 | chips 0.72, chopped 0.6 | soy | | square 10 | semisweet chocolate chips, semi-sweet chocolate, semi-sweet chocolate chips
+semisweet-chocolate | Semisweet chocolate | inclusion | 1 30 4.5 4 52 7 1.5 0 0 | chips 0.72, chopped 0.6 | soy | | square 10 | semisweet chocolate chips, semi-sweet chocolate, semi-sweet chocolate chips, semisweet chips, semi-sweet chips
 milk-chocolate | Milk chocolate | inclusion | 1.2 31 7.5 3 52 3.3 2 0 0 | chips 0.72, chopped 0.6 | milk, soy | | square 10 | milk chocolate chips
 white-chocolate | White chocolate | inclusion | 1.2 32 6 0 59 0.2 1.6 0 0 | chips 0.74, chopped 0.62 | milk, soy | | square 10 | white chocolate chips
 cocoa-nibs | Cocoa nibs | inclusion | 5 50 13 18 1 10 3 0 0 | level 0.55 | | | | cacao nibs
@@ -31,7 +31,7 @@ currants | Currants, dried | inclusion | 19 0.3 4 0 68 6.8 2 0 0 | level 0.62 | 
 dried-cranberries | Cranberries, dried | inclusion | 15.5 1.1 0.2 4 73.5 5.3 0.2 0 0 | level 0.5 | | acid 0.15 | | dried cranberries, cranberries
 dried-cherries | Cherries, dried | inclusion | 17 0.8 1.5 3 72 4.5 1.2 0 0 | level 0.6 | | acid 0.12 | | sour cherries, dried sour cherries, dried cherries, cherries
 dried-apricots | Apricots, dried | inclusion | 31 0.5 3.4 2 53.5 7.3 2.6 0 0 | chopped 0.6 | sulphite | acid 0.15 | apricot 7 | apricots, dried apricots
-dates | Dates, chopped | inclusion | 20.5 0.4 2.5 3.6 63.4 8 1.6 0 0 | chopped 0.62 | | | date 8 | dates, pitted dates, medjool dates
+dates | Dates, chopped | inclusion | 20.5 0.4 2.5 3.6 63.4 8 1.6 0 0 | chopped 0.62 | | | medjool 24, deglet 7.1 | dates, pitted dates, medjool dates, deglet dates, deglet nour dates, deglet noor dates
 figs | Figs, dried | inclusion | 30 0.9 3.3 5.1 48 9.8 1.9 0 0 | chopped 0.62 | | acid 0.05 | fig 9 | dried figs
 candied-peel | Candied peel | inclusion | 17 0.3 0.3 0 78.5 3.5 0.4 0 0 | chopped 0.6 | sulphite | acid 0.03 | | candied orange peel, mixed peel
 freeze-dried-raspberries | Raspberries, freeze-dried | inclusion | 3 4.5 8 3 42 34 4 0 0 | loose 0.12 | | acid 1.5 | | freeze-dried strawberries, freeze dried raspberries
