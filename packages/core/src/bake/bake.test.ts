@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { demoFormulas } from '../demo/index.js';
 import { doughOf, typicalDough, type Doneness, type Dough } from '../formula/index.js';
 import { bake, stateAfterPull, type BakeResult } from './bake.js';
+import { darkLimits } from './doneness.js';
 import { bakeInput, type BakeRequest } from './input.js';
 import { outcomeOf } from './outcome.js';
 import { bakeModelVersion, type Liner, type TrayMaterial } from './parameters.js';
@@ -316,6 +317,23 @@ describe('it stays sane', () => {
     expect(result.pull?.value).toBeGreaterThan(8 * 60);
     expect(result.pull?.value).toBeLessThan(26 * 60);
     expect(result.warnings.filter((w) => w.code === 'burnt-bottom')).toEqual([]);
+  });
+  it('warns of a rim or an underside that is too dark for its target, each by its limit, and of no other', () => {
+    const warned = { 'burnt-rim': 0, 'burnt-bottom': 0, none: 0 };
+    for (const [target, limits] of Object.entries(darkLimits))
+      for (const tray of ['bright-aluminium', 'dark-steel'] as const)
+        for (const pullS of [600, 960, 1300, 1800]) {
+          const { atPull, warnings } = bake(bakeInput({ ...usual, tray, pullS, target: target as Doneness }));
+          const codes = warnings.map(({ code }) => code).filter((code) => code.startsWith('burnt-'));
+          const { edge = 0, bottom = 0 } = atPull?.colour ?? {};
+          expect(codes.toSorted()).toEqual([
+            ...(bottom > limits.bottom ? ['burnt-bottom'] : []),
+            ...(edge > limits.edge ? ['burnt-rim'] : []),
+          ]);
+          if (codes.length === 0) warned.none += 1;
+          for (const code of codes) warned[code as keyof typeof warned] += 1;
+        }
+    expect(Object.values(warned).every((n) => n > 0)).toBe(true);
   });
 
   it('for any dough and oven of its domain: no NaN, no runaway, nothing negative', () => {

@@ -279,11 +279,21 @@ export const bake = (input: BakeInput): BakeResult => {
       figures: { coldestC: run.coldestReachedC, limitC: input.centreC },
     });
   }
-  if (run.atPull.colour.bottom > darkLimits[input.target ?? 'chewy'].bottom) {
+  const { edge, bottom } = run.atPull.colour;
+  const dark = darkLimits[input.target ?? 'chewy'];
+  if (bottom > dark.bottom) {
     warnings.push({
       code: 'burnt-bottom',
       message: 'The underside gets very dark before the target: bake cooler, or on a brighter tray.',
-      figures: { bottom: run.atPull.colour.bottom },
+      figures: { bottom },
+    });
+  }
+  if (edge > dark.edge) {
+    warnings.push({
+      code: 'burnt-rim',
+      message:
+        'The rim gets very dark before the target: look at it from the turn on, and pull earlier if it is dark enough.',
+      figures: { edge },
     });
   }
   return {

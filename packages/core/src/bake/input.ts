@@ -59,9 +59,17 @@ export interface BakeRequest {
 /** Fills in defaults. @throws JokulError `unknown-tray`, `unknown-liner` */
 export const bakeInput = (r: BakeRequest): BakeInput => {
   if (!Object.hasOwn(trayMaterials, r.tray))
-    throw new JokulError('unknown-tray', `"${r.tray}" is no tray that Jokul knows.`, 'tray.material');
+    throw new JokulError(
+      'unknown-tray',
+      `"${r.tray}" is no tray that Jokul knows. It knows ${Object.keys(trayMaterials).join(', ')}.`,
+      'tray.material',
+    );
   if (!Object.hasOwn(liners, r.liner))
-    throw new JokulError('unknown-liner', `"${r.liner}" is no liner that Jokul knows.`, 'tray.liner');
+    throw new JokulError(
+      'unknown-liner',
+      `"${r.liner}" is no liner that Jokul knows. It knows ${Object.keys(liners).join(', ')}.`,
+      'tray.liner',
+    );
   return {
     setup: {
       massG: r.massG,
