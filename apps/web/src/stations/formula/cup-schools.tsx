@@ -68,6 +68,9 @@ export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
   const first = read[0]?.[1];
   if (!first || read.some(([, formula]) => !formula))
     return <p className="text-[13.5px] text-ink-soft">Shows when every line but the cups is answered.</p>;
+  const asLines = (formula: Formula | null | undefined) => JSON.stringify(formula?.stages);
+  if (read.every(([, formula]) => asLines(formula) === asLines(first)))
+    return <p className="text-[13.5px] text-ink-soft">Nothing here goes by the cup: it changes nothing.</p>;
   const share = (of: DoughShare) => (f: Formula) => {
     const figure = componentShare(f, of);
     return <Shown figure={figure}>{(100 * figure.value).toFixed(1)} %</Shown>;
