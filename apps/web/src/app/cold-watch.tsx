@@ -1,9 +1,11 @@
 import { useQueries, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
 import { coldAlarm, followed, inTheCold, placeAirNow, sayDuration, type Readiness } from '@jokul/core';
 import { useJournal } from '../journal/store';
+import { useColdAlarm } from './cold-alarm';
 import { useLots } from './lots';
-import { useNow } from '../lib/clock';
+import { nowMs, useNow } from '../lib/clock';
 import { useBakery, useDay, useDayDate, useProbes, useRetime } from '../lib/queries';
 import { needleReadings } from '../stations/rest/needles';
 import { questionOf } from '../stations/rest/question';
@@ -86,9 +88,10 @@ export const ColdWatch = () => {
     combine: (results) => results.flatMap(({ data }) => (data ? [data] : [])),
   });
   // Before the first answer of the probes nothing is known of them, good or bad.
-  if (!rules || !recent.data) return null;
   const batches = day.data?.plan?.plan.batches ?? [];
-  const alarm = coldAlarm(airs, cold, ready, batches, rules, now);
+  const alarm = rules && recent.data ? coldAlarm(airs, cold, ready, batches, rules, now) : null;
+  const alarms = alarm !== null;
+  useEffect(() => useColdAlarm.setState({ sinceMs: alarms ? nowMs() : null }), [alarms]);
   if (!alarm) return null;
   const [first] = alarm.waits;
   return (

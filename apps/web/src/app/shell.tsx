@@ -1,7 +1,7 @@
-import { CloudOff, Keyboard, Moon, Search, Sun } from 'lucide-react';
+import { CloudOff, Keyboard, Moon, Search, Sun, Volume1, Volume2, VolumeX } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import { Toaster } from 'sonner';
+import { toast, Toaster } from 'sonner';
 import { mostUrgent } from '@jokul/core';
 import { nowMs, useNow, useWallClock } from '../lib/clock';
 import { usePreferences } from '../lib/preferences';
@@ -9,6 +9,7 @@ import { useBakery, useDay } from '../lib/queries';
 import { startJournal } from '../journal/sync';
 import { onBegin, useJournal } from '../journal/store';
 import { Failed, Loading } from '../ui/states';
+import { chime, openSound, useChime } from '../sound/chime';
 import { Button } from '../ui/button';
 import { across, stations } from './line';
 import { recordOf } from './lots';
@@ -25,6 +26,7 @@ const SearchEverything = lazy(() =>
 const LeftOutWatch = lazy(() => import('./left-out-watch').then((m) => ({ default: m.LeftOutWatch })));
 const SlipWatch = lazy(() => import('./slip-watch').then((m) => ({ default: m.SlipWatch })));
 const SettingUp = lazy(() => import('./setting-up').then((m) => ({ default: m.SettingUp })));
+const DueSound = lazy(() => import('../sound/due-sound').then((m) => ({ default: m.DueSound })));
 const ColdWatch = lazy(() => import('./cold-watch').then((m) => ({ default: m.ColdWatch })));
 
 const LineLink = ({
@@ -136,6 +138,33 @@ const titleOf = (
   return [name, page, 'Jokul'].filter(Boolean).join(' · ');
 };
 
+const SoundButton = () => {
+  const { sound, set } = usePreferences();
+  const blocked = useChime((s) => s.blocked);
+  const says = !sound
+    ? 'Sound is off: press to hear what is due'
+    : blocked
+      ? 'Touch the screen once: until then the browser keeps this page silent'
+      : 'Sounds what is due';
+  const Icon = !sound ? VolumeX : blocked ? Volume1 : Volume2;
+  return (
+    <Button
+      size="small"
+      look="quiet"
+      aria-label="Sound"
+      aria-pressed={sound}
+      title={says}
+      onClick={() => {
+        set({ sound: !sound });
+        // Heard at once, so that nobody waits for the first tray to find out.
+        if (!sound) void openSound().then(() => chime('due'));
+        toast(sound ? 'Sound is off on this device.' : 'This device sounds what is due.');
+      }}
+      icon={<Icon size={17} className={sound && blocked ? 'text-hand' : ''} />}
+    />
+  );
+};
+
 /** Navigation, clock, search and keys around every page. */
 export const Shell = () => {
   const bakery = useBakery();
@@ -144,7 +173,7 @@ export const Shell = () => {
   const { pathname, search } = useLocation();
   const [overview, setOverview] = useState(false);
   const [searching, setSearching] = useState(false);
-  const { theme, who, set } = usePreferences();
+  const { theme, who, sound, set } = usePreferences();
   const actions = useActions();
   const known = bakery.data !== undefined;
   const asked = useAskRelease((s) => s.ask);
@@ -230,6 +259,7 @@ export const Shell = () => {
             onClick={() => setSearching(true)}
             icon={<Search size={17} />}
           />
+          <SoundButton />
           <Button
             size="small"
             look="quiet"
@@ -258,6 +288,7 @@ export const Shell = () => {
             <LeftOutWatch />
             <SlipWatch />
             <LoadingWatch />
+            {sound && <DueSound />}
             {bakery.data.kind === 'own' && <SettingUp />}
           </Suspense>
         )}

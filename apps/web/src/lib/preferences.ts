@@ -15,6 +15,8 @@ export interface Preferences {
   /** Whether the scale is tared before each ingredient, or its running total followed. */
   readonly scaleMode: 'tare' | 'total';
   readonly scaleReads: 'typed' | 'simulated';
+  /** Whether this device sounds what is due. */
+  readonly sound: boolean;
   /** Whether the first screen was answered here. */
   readonly welcomed: boolean;
 }
@@ -31,6 +33,7 @@ export const usePreferences = create<Preferences & { set: (change: Partial<Prefe
       referenceCode: 'LEM',
       scaleMode: 'tare',
       scaleReads: 'typed',
+      sound: false,
       welcomed: false,
       set: (change) => set(change),
     }),
