@@ -103,6 +103,19 @@ describe('a formula file that is not whole', () => {
   );
 });
 
+describe('text that is too long for a recipe', () => {
+  it.each([
+    ['letters', '('.repeat(190_000)],
+    ['lines', '100 g butter\n'.repeat(600)],
+  ])('is refused by its %s, with what to do', (_, text) =>
+    expect(() => takeIn(text)).toThrow('Paste one recipe at a time.'),
+  );
+  it('a long recipe is not', () =>
+    expect(takeIn('100 g butter, as soft as it gets\n'.repeat(200)).kind).toBe('recipe'));
+  it('a list with boxes to tick is no damaged file', () =>
+    expect(takeIn('[ ] 100 g butter\n[ ] 200 g sugar')).toMatchObject({ kind: 'recipe', from: 'text' }));
+});
+
 describe('a recipe becomes a formula', () => {
   const text = `Harbour Cookies:
 2 1/4 cups all-purpose flour

@@ -1,4 +1,4 @@
-import { JokulError } from '../shown/index.js';
+import { formatNumber, JokulError } from '../shown/index.js';
 import { checkFormula, type Formula } from '../formula/index.js';
 import { readFormula } from './read-formula.js';
 import { textLines } from './table-rows.js';
@@ -9,6 +9,12 @@ export type TakenIn =
   | { readonly kind: 'formula'; readonly formula: Formula };
 
 export const formulaFormat = 'jokul-formula';
+
+/** No recipe is longer; reading more would keep a tablet busy at every letter that is typed. */
+const mostLetters = 30_000;
+const mostLines = 500;
+export const isTooLong = (text: string): boolean =>
+  text.length > mostLetters || text.split('\n', mostLines + 1).length > mostLines;
 
 const isObject = (x: unknown): x is Readonly<Record<string, unknown>> =>
   typeof x === 'object' && x !== null && !Array.isArray(x);
@@ -88,5 +94,11 @@ export const takeIn = (text: string): TakenIn => {
   if (/^(?:\{|\[\s*[[{"])/.test(trimmed)) return fromJson(trimmed);
   const inPage = /<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script>/i.exec(trimmed);
   if (inPage) return fromJson((inPage[1] ?? '').trim());
+  if (isTooLong(trimmed))
+    throw new JokulError(
+      'too-long',
+      `This is too long for a recipe (over ${formatNumber(mostLines)} lines or ${formatNumber(mostLetters)} letters). Paste one recipe at a time.`,
+      'text',
+    );
   return fromTable(trimmed) ?? { kind: 'recipe', title: '', text: trimmed, from: 'text' };
 };

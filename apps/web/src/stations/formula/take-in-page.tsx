@@ -1,7 +1,14 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { assembleFormula, JokulError, readRecipe, type Formula, type ReadSettings } from '@jokul/core';
+import {
+  assembleFormula,
+  isTooLong,
+  JokulError,
+  readRecipe,
+  type Formula,
+  type ReadSettings,
+} from '@jokul/core';
 import { useBakery, useNewFormula } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
@@ -49,7 +56,9 @@ export const TakeInPage = () => {
     ...(eggSize && { eggSize }),
     ...(bareUnit && { bareUnit }),
   };
-  const results = readRecipe(text, settings, answers);
+  // What cannot be a recipe is not read line by line.
+  const readable = problem || isTooLong(text) ? '' : text;
+  const results = readRecipe(readable, settings, answers);
   const asked = results.filter(({ state }) => state === 'ask').length;
   const read = results.filter(({ state }) => state === 'read');
   const totalG = read.reduce((sum, { mass: figure }) => sum + (figure?.value ?? 0), 0);
@@ -62,7 +71,7 @@ export const TakeInPage = () => {
     computing,
     left,
     leave,
-  } = useProposals(text, lines, totalG, bakery.data);
+  } = useProposals(readable, lines, totalG, bakery.data);
   const make = async () => {
     try {
       const { version: _, ...body } =
@@ -98,7 +107,7 @@ export const TakeInPage = () => {
             </Facts>
           </WhySection>
           <WhySection title="What the cup does to the dough">
-            <CupSchoolsSideBySide text={text} settings={settings} answers={answers} />
+            <CupSchoolsSideBySide text={readable} settings={settings} answers={answers} />
           </WhySection>
           <Cautions
             items={[

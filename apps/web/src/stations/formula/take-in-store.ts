@@ -1,6 +1,13 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { recipeRows, type BareUnit, type CupSchools, type LineAnswer, type Measures } from '@jokul/core';
+import {
+  isTooLong,
+  recipeRows,
+  type BareUnit,
+  type CupSchools,
+  type LineAnswer,
+  type Measures,
+} from '@jokul/core';
 
 interface TakeInStore {
   readonly text: string;
@@ -23,6 +30,8 @@ const sameLines = (
   after: string,
   answers: TakeInStore['answers'],
 ): TakeInStore['answers'] => {
+  if (Object.keys(answers).length === 0) return answers;
+  if (isTooLong(before) || isTooLong(after)) return {};
   // An answer stays with its line as long as the line reads the same; it follows when lines are put in above.
   const old = recipeRows(before).map(({ text }) => text);
   const now = recipeRows(after).map(({ text }) => text);
