@@ -85,3 +85,16 @@ export interface SetupChanges {
     readonly what: 'new' | 'changed';
   }[];
 }
+
+/** What of the setup one change touched. The name of the bakery and its time zone stand among the rules. */
+export type SetupChangeWhat = Pick<SetupChanges, 'things' | 'lists' | 'rules' | 'ingredients'>;
+
+/** One change in Setup. */
+export interface SetupChangeView {
+  readonly id: number;
+  readonly key: string;
+  readonly atMs: number;
+  /** A role; "" where the device did not say. */
+  readonly who: string;
+  readonly what: SetupChangeWhat;
+}

@@ -3,6 +3,7 @@ import { readConfig, type Config } from '../config.js';
 import { entities } from './entities.js';
 import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
 import { Lots1764200000000 } from './migrations/1764200000000-lots.js';
+import { SetupHistory1764400000000 } from './migrations/1764400000000-setup-history.js';
 import { StandingOrders1764300000000 } from './migrations/1764300000000-standing-orders.js';
 
 export const dataSourceOptions = ({ database }: Config): DataSourceOptions => ({
@@ -16,7 +17,12 @@ export const dataSourceOptions = ({ database }: Config): DataSourceOptions => ({
   timezone: 'Z',
   synchronize: false,
   entities,
-  migrations: [Foundation1764000000000, Lots1764200000000, StandingOrders1764300000000],
+  migrations: [
+    Foundation1764000000000,
+    Lots1764200000000,
+    StandingOrders1764300000000,
+    SetupHistory1764400000000,
+  ],
   connectTimeout: 4000,
   poolSize: 8,
 });

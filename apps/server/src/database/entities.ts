@@ -1,6 +1,7 @@
+import type { SetupChangeWhat } from '@jokul/contracts';
 import type { EntryKind, Formula } from '@jokul/core';
 import { packed } from './stored.js';
-import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
+import { Column, Entity, Index, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm';
 
 /** BIGINT columns hold milliseconds and sequence numbers, all well inside what a number can hold exactly. */
 const asNumber = {
@@ -59,6 +60,20 @@ export class SettingEntity {
   @PrimaryColumn('varchar', { length: 40 }) key: string;
   @Column('json') body: unknown;
   @Column('int') version: number;
+}
+
+/** What a setting was before it was changed, and who changed what of it. */
+@Entity('setup_change')
+export class SetupChangeEntity {
+  @PrimaryGeneratedColumn() id: number;
+  @Column('varchar', { length: 40 }) key: string;
+  /** The version that the change made. */
+  @Column('int') version: number;
+  @Column('bigint', { transformer: asNumber }) atMs: number;
+  @Column('varchar', { length: 80 }) who: string;
+  /** As the setting's column held it, with the version of its form. */
+  @Column('json') before: unknown;
+  @Column('json') what: SetupChangeWhat;
 }
 
 @Entity('plan')
@@ -129,6 +144,7 @@ export const entities = [
   StandingOrderEntity,
   FormulaVersionEntity,
   SettingEntity,
+  SetupChangeEntity,
   PlanEntity,
   JournalEntryEntity,
   JournalHeadEntity,

@@ -12,7 +12,7 @@ export class EquipmentService {
    * needles taught of a place stays with it.
    * @throws JokulError `in-records`, `changed-meanwhile`, and those of `checkEquipment`
    */
-  async write({ version, ...input }: EquipmentInput): Promise<void> {
+  async write({ version, ...input }: EquipmentInput, who = ''): Promise<void> {
     const { body: before } = await this.settings.read('equipment');
     for (const kind of equipmentKinds) {
       const kept = new Set(input[kind].map(({ id }) => id));
@@ -41,6 +41,6 @@ export class EquipmentService {
         `"${planned.name}" is the tray that is planned with: choose another one in the house rules first.`,
         'trays',
       );
-    await this.settings.write('equipment', equipment, version);
+    await this.settings.write('equipment', equipment, version, who);
   }
 }

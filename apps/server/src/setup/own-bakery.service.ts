@@ -4,6 +4,7 @@ import { genesisHash, JokulError, starterEquipment, usualHouseRules, type HouseR
 import type { BakeryInput } from '@jokul/contracts';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
 import { pack, type StoredName } from '../database/stored.js';
+import { keepChange } from './setup-history.js';
 import { changeRows, SettingsService } from './settings.service.js';
 
 /** The zone of the machine, as the first guess for the bakery's. */
@@ -47,7 +48,7 @@ export class OwnBakery {
    * Names the bakery and says where its clock is.
    * @throws JokulError `unknown-zone`, `changed-meanwhile`
    */
-  async name({ name, timeZone, rulesVersion }: BakeryInput): Promise<void> {
+  async name({ name, timeZone, rulesVersion }: BakeryInput, who = ''): Promise<void> {
     if (!isZone(timeZone))
       throw new JokulError('bad-zone', `There is no time zone "${timeZone}".`, 'timeZone');
     await changeRows(this.db, async (manager) => {
@@ -59,14 +60,12 @@ export class OwnBakery {
           'Somebody else changed this meanwhile. Look at their change, then save yours again.',
           'rulesVersion',
         );
-      await manager.save(SettingEntity, [
-        { key: 'rules', body: pack('rules', { ...rules.body, timeZone }), version: rules.version + 1 },
-        {
-          key: 'bakery',
-          body: pack('bakery', { ...bakery.body, name: name.trim() }),
-          version: bakery.version + 1,
-        },
-      ]);
+      const write = async (key: 'rules' | 'bakery', body: object, version: number) => {
+        await keepChange(manager, key, await manager.findOneBy(SettingEntity, { key }), body, who);
+        await manager.save(SettingEntity, { key, body: pack(key, body), version: version + 1 });
+      };
+      await write('rules', { ...rules.body, timeZone }, rules.version);
+      await write('bakery', { ...bakery.body, name: name.trim() }, bakery.version);
     });
   }
 }

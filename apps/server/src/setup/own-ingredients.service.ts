@@ -40,9 +40,9 @@ export class OwnIngredientsService {
   }
 
   /** @throws JokulError `bad-composition`, `ingredient-taken`, `changed-meanwhile` */
-  async write({ ingredients, version }: OwnIngredientsInput): Promise<void> {
+  async write({ ingredients, version }: OwnIngredientsInput, who = ''): Promise<void> {
     const rows = ingredients.map((given) => ownIngredient(structuredClone(given)));
-    await this.settings.write('ingredients', rows, version);
+    await this.settings.write('ingredients', rows, version, who);
     await this.read();
   }
 }

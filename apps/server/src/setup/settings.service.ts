@@ -4,6 +4,7 @@ import { JokulError, type Equipment, type HouseRules, type Ingredient, type Plac
 import { calibrationSetting, type CalibrationSetting } from '../calibration/calibration-setting.js';
 import { pack, unpack } from '../database/stored.js';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
+import { keepChange } from './setup-history.js';
 
 interface Settings {
   equipment: Equipment;
@@ -39,8 +40,8 @@ export class SettingsService {
     return (await calibrationSetting(this.db.manager)).body;
   }
 
-  /** Writes a setting, if nobody else did since `version` was read. @throws JokulError `changed-meanwhile` */
-  async write<K extends keyof Settings>(key: K, body: Settings[K], version: number): Promise<void> {
+  /** Writes a setting, if nobody else did since `version` was read; what it was is kept. @throws JokulError `changed-meanwhile` */
+  async write<K extends keyof Settings>(key: K, body: Settings[K], version: number, who = ''): Promise<void> {
     await changeRows(this.db, async (manager) => {
       const found = await manager.findOneBy(SettingEntity, { key });
       if ((found?.version ?? 0) !== version) {
@@ -50,6 +51,7 @@ export class SettingsService {
           key,
         );
       }
+      await keepChange(manager, key, found, body, who);
       await manager.save(SettingEntity, { key, body: pack(key, body), version: version + 1 });
     });
   }

@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import {
-  canonicalJson,
   checkEquipment,
   checkFormula,
   equipmentKinds,
@@ -16,46 +15,30 @@ import {
 import type {
   OwnIngredientInput,
   SetupChanges,
+  SetupChangeView,
   SetupFile,
   SetupFileInput,
   TakeSetupFileInput,
 } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
-import { pack, type StoredName } from '../database/stored.js';
-import { FormulaVersionEntity, SettingEntity } from '../database/entities.js';
+import { pack, unpack, type StoredName } from '../database/stored.js';
+import { FormulaVersionEntity, SettingEntity, SetupChangeEntity } from '../database/entities.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { isZone } from './own-bakery.service.js';
 import { OwnIngredientsService } from './own-ingredients.service.js';
+import {
+  ingredientsChanged,
+  listsChanged,
+  plain,
+  ruleKeys,
+  rulesChanged,
+  same,
+  thingsChanged,
+} from './setup-diff.js';
+import { isKept, keepChange } from './setup-history.js';
 import { changeRows, SettingsService } from './settings.service.js';
 
 type Now = Awaited<ReturnType<SetupFileService['now']>>;
-
-const same = (a: unknown, b: unknown): boolean => canonicalJson(a) === canonicalJson(b);
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-
-/** Rules that the file has: all that a person may change in Setup. */
-const ruleKeys = [
-  'bowlLossShare',
-  'portionLossShare',
-  'testPieces',
-  'trayMarginMm',
-  'doughC',
-  'readyCoreC',
-  'mixS',
-  'portionSPerPiece',
-  'coolS',
-  'packS',
-  'pieceToleranceShare',
-  'coldLimitC',
-  'thawedMaxS',
-  'frozenMaxS',
-  'outMaxS',
-  'probeSilentS',
-  'centreC',
-  'trayId',
-  'liner',
-] as const satisfies readonly (keyof HouseRules)[];
-const lists = ['scoops', 'shifts', 'ovenHours', 'crew', 'calendar'] as const;
 
 const givenOf = ({
   id,
@@ -78,6 +61,8 @@ const setUpOf = (equipment: Equipment) => ({
   ...equipment,
   places: equipment.places.map((place) => without(place, 'learned')),
 });
+
+const mostShown = 100;
 
 /** The setup of a bakery as a file: given out, looked at, and taken in. */
 @Injectable()
@@ -115,6 +100,39 @@ export class SetupFileService {
     } as unknown as SetupFile);
   }
 
+  /** What was changed in Setup, the latest first. */
+  async history(): Promise<readonly SetupChangeView[]> {
+    const rows = await this.db.manager.find(SetupChangeEntity, {
+      select: { id: true, key: true, atMs: true, who: true, what: true },
+      order: { id: 'DESC' },
+      take: mostShown,
+    });
+    return rows.map(({ id, key, atMs, who, what }) => ({ id, key, atMs, who, what }));
+  }
+
+  /**
+   * The setup of now with one part as it was before a change: to be looked at and taken in like any setup file.
+   * @throws JokulError `unknown-change`
+   */
+  async before(id: number): Promise<SetupFile> {
+    const row = await this.db.manager.findOneBy(SetupChangeEntity, { id });
+    if (!row || !isKept(row.key))
+      throw new JokulError('unknown-change', 'That change is not kept any more.', 'id');
+    const file = await this.give();
+    const body = unpack<unknown>(row.key, row.before);
+    const rules = row.key === 'rules' ? (body as HouseRules) : null;
+    return plain({
+      ...file,
+      ...(row.key === 'equipment' && { equipment: setUpOf(body as Equipment) }),
+      ...(rules && { rules: Object.fromEntries(ruleKeys.map((key) => [key, rules[key]])) }),
+      ...(row.key === 'ingredients' && { ingredients: (body as readonly Ingredient[]).map(givenOf) }),
+      bakery: {
+        name: row.key === 'bakery' ? (body as { name: string }).name : file.bakery.name,
+        timeZone: rules?.timeZone ?? file.bakery.timeZone,
+      },
+    } as unknown as SetupFile);
+  }
+
   /** The equipment with the file's; what is not in the file is retired, since records may name it. */
   private equipmentWith({ equipment: { body: before } }: Now, { equipment: given }: SetupFile): Equipment {
     const merged = kinds((kind) => {
@@ -146,16 +164,6 @@ export class SetupFileService {
   private changesBy(now: Now, file: SetupFile, withBakery: boolean) {
     const equipment = this.equipmentWith(now, file);
     checkEquipment(equipment);
-    const before = now.equipment.body;
-    const things = equipmentKinds.flatMap((kind) =>
-      equipment[kind].flatMap((item): SetupChanges['things'] => {
-        const old = (before[kind] as readonly (typeof item)[]).find(({ id }) => id === item.id);
-        const name = 'name' in item && item.name ? item.name : item.id;
-        if (!old) return [{ kind, name, what: 'new' }];
-        if (same(plain(old), item)) return [];
-        return [{ kind, name, what: item.retired && !old.retired ? 'retired' : 'changed' }];
-      }),
-    );
     const rules: HouseRules = {
       ...now.rules.body,
       ...(plain(file.rules) as Partial<HouseRules>),
@@ -175,7 +183,6 @@ export class SetupFileService {
         'file.rules.trayId',
       );
     const ingredients = this.ingredientsWith(now, file);
-    const oldOf = (id: string) => now.own.ingredients.find((row) => row.id === id);
     const latest = new Map(now.formulas.map((formula) => [formula.code, formula]));
     const formulas = file.formulas.map((given): Formula => {
       const old = latest.get(given.code);
@@ -195,17 +202,10 @@ export class SetupFileService {
         rules: now.rules.version,
         ingredients: now.own.version,
       },
-      things,
-      lists: lists.filter((key) => !same(plain(before[key] ?? null), equipment[key] ?? null)),
-      rules: ruleKeys
-        .filter((key) => rules[key] !== now.rules.body[key])
-        .map((key) => ({ key, from: now.rules.body[key] ?? null, to: rules[key] ?? null })),
-      ingredients: file.ingredients.flatMap(({ id, name }): SetupChanges['ingredients'] => {
-        const old = oldOf(id);
-        const row = ingredients.find((own) => own.id === id);
-        if (!old) return [{ name, what: 'new' }];
-        return same(plain(old), plain(row)) ? [] : [{ name, what: 'changed' }];
-      }),
+      things: thingsChanged(now.equipment.body, equipment),
+      lists: listsChanged(now.equipment.body, equipment),
+      rules: rulesChanged(now.rules.body, rules),
+      ingredients: ingredientsChanged(now.own.ingredients, ingredients),
       formulas: fresh.map(({ code, name, version }) => ({
         code,
         name,
@@ -245,7 +245,7 @@ export class SetupFileService {
    * is not in it is retired; the journal, orders and plans stay.
    * @throws JokulError `changed-meanwhile`, and what looking at it refuses
    */
-  async take({ file, withBakery, versions }: TakeSetupFileInput): Promise<SetupChanges> {
+  async take({ file, withBakery, versions }: TakeSetupFileInput, who = ''): Promise<SetupChanges> {
     const createdAtMs = Math.round(await this.clock.nowMs());
     const now = await this.now();
     const { changes, equipment, rules, ingredients, fresh } = this.changesBy(now, file, withBakery);
@@ -254,6 +254,7 @@ export class SetupFileService {
       const write = async (key: StoredName, body: unknown, version: number) => {
         const row = await manager.findOneBy(SettingEntity, { key });
         if ((row?.version ?? 0) !== version) throw changedMeanwhile();
+        await keepChange(manager, key, row, body, who);
         await manager.save(SettingEntity, { key, body: pack(key, body), version: version + 1 });
       };
       await write('equipment', equipment, versions.equipment);

@@ -1,4 +1,4 @@
-import { Body, Controller, Get, HttpCode, Post, Put } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { inUse, JokulError, wallClock } from '@jokul/core';
 import {
@@ -11,8 +11,10 @@ import {
   TakeSetupFileInput,
   type BakeryView,
   type SetupChanges,
+  type SetupChangeView,
   type SetupFile,
 } from '@jokul/contracts';
+import { Who } from '../common/who.js';
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { EquipmentService } from './equipment.service.js';
@@ -65,7 +67,7 @@ export class SetupController {
   }
 
   @Put('rules')
-  async saveRules(@Body() { version, ...given }: RulesInput): Promise<BakeryView> {
+  async saveRules(@Body() { version, ...given }: RulesInput, @Who() who: string): Promise<BakeryView> {
     // What was not said stays as it is.
     const changes = Object.fromEntries(
       Object.entries(given).filter(([, value]) => value !== undefined),
@@ -76,13 +78,13 @@ export class SetupController {
     ]);
     if (changes.trayId !== undefined && !inUse(equipment).trays.some(({ id }) => id === changes.trayId))
       throw new JokulError('bad-tray', 'The tray to plan with must be one that is in use.', 'trayId');
-    await this.settings.write('rules', { ...body, ...changes }, version);
+    await this.settings.write('rules', { ...body, ...changes }, version, who);
     return this.bakery();
   }
 
   @Put('bakery')
-  async nameBakery(@Body() input: BakeryInput): Promise<BakeryView> {
-    await this.ownBakery.name(input);
+  async nameBakery(@Body() input: BakeryInput, @Who() who: string): Promise<BakeryView> {
+    await this.ownBakery.name(input, who);
     return this.bakery();
   }
 
@@ -95,8 +97,8 @@ export class SetupController {
   }
 
   @Put('equipment')
-  async saveEquipment(@Body() input: EquipmentInput): Promise<BakeryView> {
-    await this.equipment.write(input);
+  async saveEquipment(@Body() input: EquipmentInput, @Who() who: string): Promise<BakeryView> {
+    await this.equipment.write(input, who);
     return this.bakery();
   }
 
@@ -106,6 +108,18 @@ export class SetupController {
     return this.files.give();
   }
 
+  /** What was changed in Setup, by whom and when, the latest first. */
+  @Get('setup/changes')
+  history(): Promise<readonly SetupChangeView[]> {
+    return this.files.history();
+  }
+
+  /** The setup with one part as it was before a change, as a file to be looked at and taken in. */
+  @Get('setup/changes/:id/before')
+  before(@Param('id', ParseIntPipe) id: number): Promise<SetupFile> {
+    return this.files.before(id);
+  }
+
   /** What a setup file would change; nothing is written. */
   @Post('setup/file/look')
   lookAtFile(@Body() input: SetupFileInput): Promise<SetupChanges> {
@@ -113,13 +127,13 @@ export class SetupController {
   }
 
   @Put('setup/file')
-  takeFile(@Body() input: TakeSetupFileInput): Promise<SetupChanges> {
-    return this.files.take(input);
+  takeFile(@Body() input: TakeSetupFileInput, @Who() who: string): Promise<SetupChanges> {
+    return this.files.take(input, who);
   }
 
   @Put('ingredients')
-  async saveIngredients(@Body() input: OwnIngredientsInput): Promise<BakeryView> {
-    await this.own.write(input);
+  async saveIngredients(@Body() input: OwnIngredientsInput, @Who() who: string): Promise<BakeryView> {
+    await this.own.write(input, who);
     return this.bakery();
   }
 }

@@ -1,4 +1,5 @@
 import type { ProblemView } from '@jokul/contracts';
+import { usePreferences } from './preferences';
 
 /** What the server (or its absence) has to say: a code and a sentence for the baker. */
 export class ApiProblem extends Error {
@@ -36,7 +37,10 @@ export const call = async <T>(method: string, path: string, body?: unknown): Pro
       method,
       ...(body !== undefined && {
         body: JSON.stringify(body),
-        headers: { 'content-type': 'application/json' },
+        headers: {
+          'content-type': 'application/json',
+          'x-jokul-who': encodeURIComponent(usePreferences.getState().who),
+        },
       }),
     });
   } catch {

@@ -33,6 +33,7 @@ import type {
   RetimeInput,
   RulesInput,
   SetupChanges,
+  SetupChangeView,
   SetupFile,
   SetupFileInput,
   StandingOrderInput,
@@ -263,6 +264,20 @@ export const useTakeSetup = () =>
     mutationFn: (input: TakeSetupFileInput) => call<SetupChanges>('PUT', 'setup/file', input),
     onSettled: refreshRows,
   });
+/** What was changed in Setup; asked anew when anything of it has another version. */
+export const useSetupHistory = ({
+  name,
+  equipmentVersion,
+  rulesVersion,
+  ownIngredientsVersion,
+}: BakeryView) =>
+  useQuery({
+    queryKey: ['setup-changes', name, equipmentVersion, rulesVersion, ownIngredientsVersion],
+    queryFn: () => get<readonly SetupChangeView[]>('setup/changes'),
+    placeholderData: (before: readonly SetupChangeView[] | undefined) => before,
+  });
+/** The setup with one part as it was before a change. */
+export const askSetupBefore = (change: number) => get<SetupFile>(`setup/changes/${change}/before`);
 /** All that is set up, as it is now. */
 export const askSetup = () => get<SetupFile>('setup/file');
 export const useSaveEquipment = () =>

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { SetupChanges } from '@jokul/contracts';
+import type { SetupChanges, SetupChangeWhat } from '@jokul/contracts';
 import { kinds } from './equipment/kinds';
 import { useUnits, type Units } from '../../lib/units';
 import { linerNames, ruleFields, ruleLabel, shownRule } from './rule-fields';
@@ -28,7 +28,9 @@ const figure = (key: string, value: unknown, units: Units): string => {
 };
 const ruleName = (key: string, units: Units): string => {
   const field = ruleFields.find((own) => own.key === key);
-  return field ? ruleLabel(field, units) : ({ liner: 'Liner', trayId: 'Tray to plan with' }[key] ?? key);
+  return field
+    ? ruleLabel(field, units)
+    : ({ liner: 'Liner', trayId: 'Tray to plan with', name: 'Name', timeZone: 'Time zone' }[key] ?? key);
 };
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
@@ -43,12 +45,32 @@ const Row = ({ name, what }: { name: string; what: string }) => (
   </li>
 );
 
+/** What was changed, as few words as it takes. */
+export const changeWords = (
+  { things, lists, rules, ingredients }: SetupChangeWhat,
+  units: Units,
+): string[] => [
+  ...things.map(
+    ({ kind, name, what }) => `${name} (${titleOf(kind)}) ${what === 'retired' ? 'retired' : what}`,
+  ),
+  ...lists.map((key) => `${listNames[key] ?? key} changed`),
+  ...rules.map(
+    ({ key, from, to }) => `${ruleName(key, units)} ${figure(key, from, units)} → ${figure(key, to, units)}`,
+  ),
+  ...ingredients.map(({ name, what }) => `${name} ${what}`),
+];
+
 /** What a setup file would change, part by part. */
-export const SetupChangesList = ({ changes }: { changes: SetupChanges }) => {
+export const SetupChangesList = ({
+  changes,
+  nothing = 'Nothing: all that is in the file is here already, as it is there.',
+}: {
+  changes: SetupChanges;
+  nothing?: string;
+}) => {
   const { things, lists, rules, ingredients, formulas } = changes;
   const { units } = useUnits();
-  if (changesNothing(changes))
-    return <p>Nothing: all that is in the file is here already, as it is there.</p>;
+  if (changesNothing(changes)) return <p>{nothing}</p>;
   return (
     <div className="max-h-[50vh] overflow-y-auto">
       {things.length + lists.length > 0 && (

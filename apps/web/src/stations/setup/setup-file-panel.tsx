@@ -1,13 +1,13 @@
 import { Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { BakeryView, SetupChanges, SetupFile } from '@jokul/contracts';
-import { askSetup, useLookAtSetup, useTakeSetup } from '../../lib/queries';
+import { askSetup } from '../../lib/queries';
 import { saveFile } from '../../lib/save-file';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Alarm } from '../../ui/states';
 import { SetupChangesList, changesNothing } from './setup-changes';
+import { useTakeFile } from './use-take-file';
 
 /** A larger file is none of ours, bytes. */
 const largest = 1_000_000;
@@ -30,12 +30,11 @@ interface Looked {
 /** The whole setup, saved as a file, and taken in from one after a look at what it changes. */
 export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const input = useRef<HTMLInputElement>(null);
-  const look = useLookAtSetup();
-  const take = useTakeSetup();
   const [looked, setLooked] = useState<Looked | null>(null);
   const [withBakery, setWithBakery] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const say = (error: unknown) => setProblem(error instanceof Error ? error.message : String(error));
+  const { look, takeIn, busy } = useTakeFile(say);
 
   const save = async () => {
     setProblem(null);
@@ -50,19 +49,14 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     setWithBakery(false);
     setLooked({ file, name: chosen.name, changes });
   };
-  const undo = async (before: SetupFile) => {
-    const { versions } = await look.mutateAsync({ file: before, withBakery: true });
-    await take.mutateAsync({ file: before, withBakery: true, versions });
-    toast('The setup is as it was. Things that came only with the file are retired.');
-  };
-  const takeIn = async ({ file, changes }: Looked) => {
-    const before = await askSetup();
-    await take.mutateAsync({ file, withBakery, versions: changes.versions });
-    setLooked(null);
-    toast('The setup file is in use. Plans made before are marked as old.', {
-      duration: 20_000,
-      action: { label: 'Undo', onClick: () => void undo(before).catch(say) },
+  const use = async ({ file, changes }: Looked) => {
+    await takeIn({
+      file,
+      withBakery,
+      versions: changes.versions,
+      done: 'The setup file is in use. Plans made before are marked as old.',
     });
+    setLooked(null);
   };
   const other =
     looked &&
@@ -111,7 +105,7 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           <form
             onSubmit={(event) => {
               event.preventDefault();
-              void takeIn(looked).catch((error: unknown) => {
+              void use(looked).catch((error: unknown) => {
                 setLooked(null);
                 say(error);
               });
@@ -134,8 +128,8 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
             )}
             <div className="mt-4 flex justify-end gap-2">
               <Button onClick={() => setLooked(null)}>Cancel</Button>
-              <Button type="submit" look="primary" disabled={nothing || take.isPending}>
-                {take.isPending ? 'Loading …' : 'Use this file'}
+              <Button type="submit" look="primary" disabled={nothing || busy}>
+                {busy ? 'Loading …' : 'Use this file'}
               </Button>
             </div>
           </form>

@@ -14,6 +14,7 @@ import { Loading } from '../../ui/states';
 import { OpenBakery } from '../begin/open-bakery';
 import { BakeryForm } from './bakery-form';
 import { linerNames, ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
+import { SetupHistory } from './setup-history';
 import { SetupFilePanel } from './setup-file-panel';
 import { UnitsField } from './units-field';
 import { WellbeingPanel } from './wellbeing-panel';
@@ -175,6 +176,9 @@ export const SetupPage = () => {
           </Panel>
           <Panel title="Equipment">
             <EquipmentPanel bakery={data} />
+          </Panel>
+          <Panel title="What was changed">
+            <SetupHistory bakery={data} />
           </Panel>
         </div>
         <div className="space-y-4">

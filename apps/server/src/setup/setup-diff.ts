@@ -1,0 +1,61 @@
+import { canonicalJson, equipmentKinds, type Equipment, type HouseRules, type Ingredient } from '@jokul/core';
+import type { SetupChanges } from '@jokul/contracts';
+
+/* What differs between two states of the setup, in the words that Setup shows. */
+
+export const same = (a: unknown, b: unknown): boolean => canonicalJson(a) === canonicalJson(b);
+export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** Rules that a person may change in Setup, and that a setup file has. */
+export const ruleKeys = [
+  'bowlLossShare',
+  'portionLossShare',
+  'testPieces',
+  'trayMarginMm',
+  'doughC',
+  'readyCoreC',
+  'mixS',
+  'portionSPerPiece',
+  'coolS',
+  'packS',
+  'pieceToleranceShare',
+  'coldLimitC',
+  'thawedMaxS',
+  'frozenMaxS',
+  'outMaxS',
+  'probeSilentS',
+  'centreC',
+  'trayId',
+  'liner',
+] as const satisfies readonly (keyof HouseRules)[];
+const lists = ['scoops', 'shifts', 'ovenHours', 'crew', 'calendar'] as const;
+
+/** Ovens, trays, mixers and so on: new, changed, retired. */
+export const thingsChanged = (before: Equipment, after: Equipment): SetupChanges['things'] =>
+  equipmentKinds.flatMap((kind) =>
+    after[kind].flatMap((item): SetupChanges['things'] => {
+      const old = (before[kind] as readonly (typeof item)[]).find(({ id }) => id === item.id);
+      const name = 'name' in item && item.name ? item.name : item.id;
+      if (!old) return [{ kind, name, what: 'new' }];
+      if (same(plain(old), plain(item))) return [];
+      return [{ kind, name, what: item.retired && !old.retired ? 'retired' : 'changed' }];
+    }),
+  );
+
+export const listsChanged = (before: Equipment, after: Equipment): SetupChanges['lists'] =>
+  lists.filter((key) => !same(plain(before[key] ?? null), plain(after[key] ?? null)));
+
+export const rulesChanged = (before: HouseRules, after: HouseRules): SetupChanges['rules'] =>
+  ruleKeys
+    .filter((key) => after[key] !== before[key])
+    .map((key) => ({ key, from: before[key] ?? null, to: after[key] ?? null }));
+
+export const ingredientsChanged = (
+  before: readonly Ingredient[],
+  after: readonly Ingredient[],
+): SetupChanges['ingredients'] =>
+  after.flatMap((row): SetupChanges['ingredients'] => {
+    const old = before.find(({ id }) => id === row.id);
+    if (!old) return [{ name: row.name, what: 'new' }];
+    return same(plain(old), plain(row)) ? [] : [{ name: row.name, what: 'changed' }];
+  });

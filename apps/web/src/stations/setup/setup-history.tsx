@@ -1,0 +1,122 @@
+import { useState } from 'react';
+import type { BakeryView, SetupChanges, SetupChangeView, SetupFile } from '@jokul/contracts';
+import { useWallClock } from '../../lib/clock';
+import { askSetupBefore, useSetupHistory } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Alarm, Loading } from '../../ui/states';
+import { changesNothing, changeWords, SetupChangesList } from './setup-changes';
+import { useTakeFile } from './use-take-file';
+
+const shownAtFirst = 8;
+
+interface Looked {
+  readonly change: SetupChangeView;
+  readonly file: SetupFile;
+  readonly changes: SetupChanges;
+}
+
+/** Who changed what in Setup, and when; each part goes back to what it was before. */
+export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
+  const history = useSetupHistory(bakery);
+  const wall = useWallClock();
+  const { units } = useUnits();
+  const [all, setAll] = useState(false);
+  const [looked, setLooked] = useState<Looked | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const say = (error: unknown) => setProblem(error instanceof Error ? error.message : String(error));
+  const { look, takeIn, busy } = useTakeFile(say);
+  const open = async (change: SetupChangeView) => {
+    setProblem(null);
+    const file = await askSetupBefore(change.id);
+    setLooked({ change, file, changes: await look.mutateAsync({ file, withBakery: true }) });
+  };
+  if (history.isPending) return <Loading what="the changes" />;
+  if (history.isError) return <Alarm>{history.error.message}</Alarm>;
+  const rows = all ? history.data : history.data.slice(0, shownAtFirst);
+  const named = looked && looked.change.key === 'bakery';
+  const zoned = looked && looked.file.bakery.timeZone !== bakery.rules.timeZone;
+  return (
+    <>
+      {history.data.length === 0 && (
+        <p className="text-ink-soft">
+          Nothing was changed yet. What is changed stands here, and can be put back.
+        </p>
+      )}
+      <ol aria-label="Changes in Setup" className="divide-y">
+        {rows.map((change) => (
+          <li key={change.id} className="flex items-start gap-3 py-1.5">
+            <div className="min-w-0 flex-1">
+              <p className="text-[13px] text-ink-soft">
+                {wall.date(change.atMs)}, {wall.time(change.atMs)}
+                {change.who && `, ${change.who}`}
+              </p>
+              <p className="[overflow-wrap:anywhere]">{changeWords(change.what, units).join('; ')}</p>
+            </div>
+            <Button
+              size="small"
+              aria-label={`Put back what was before ${wall.date(change.atMs)}, ${wall.time(change.atMs)}`}
+              disabled={look.isPending}
+              onClick={() => void open(change).catch(say)}
+            >
+              Put back …
+            </Button>
+          </li>
+        ))}
+      </ol>
+      {history.data.length > rows.length && (
+        <Button size="small" look="quiet" onClick={() => setAll(true)}>
+          {history.data.length - rows.length} more
+        </Button>
+      )}
+      {problem && (
+        <div className="mt-3">
+          <Alarm>{problem}</Alarm>
+        </div>
+      )}
+      <Dialog
+        open={looked !== null}
+        onClose={() => setLooked(null)}
+        wide
+        title="What would be put back"
+        lead="That part as it was before the change, with all later changes of it undone. Things that came since are retired. Nothing is changed yet."
+      >
+        {looked && (
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              const { file, changes } = looked;
+              setLooked(null);
+              void takeIn({
+                file,
+                withBakery: true,
+                versions: changes.versions,
+                done: 'Put back. Plans made before are marked as old.',
+              }).catch(say);
+            }}
+          >
+            {named && <p>Name: {looked.file.bakery.name}</p>}
+            {zoned && <p>Time zone: {looked.file.bakery.timeZone.replaceAll('_', ' ')}</p>}
+            {!(named || zoned) && (
+              <SetupChangesList changes={looked.changes} nothing="Nothing: it is as it was then." />
+            )}
+            <div className="mt-4 flex justify-end gap-2">
+              <Button onClick={() => setLooked(null)}>Cancel</Button>
+              <Button
+                type="submit"
+                look="primary"
+                disabled={
+                  busy ||
+                  (changesNothing(looked.changes) && !zoned && looked.file.bakery.name === bakery.name)
+                }
+              >
+                Put back
+              </Button>
+            </div>
+          </form>
+        )}
+      </Dialog>
+    </>
+  );
+};
