@@ -20,12 +20,10 @@ import {
   FormulaVersionEntity,
   JournalEntryEntity,
   JournalHeadEntity,
-  LotCounterEntity,
-  LotEntity,
   OrderLineEntity,
-  PlanEntity,
   SettingEntity,
   StandingOrderEntity,
+  entities,
 } from '../database/entities.js';
 import { LotsService } from '../lots/lots.service.js';
 import { pack, type StoredName } from '../database/stored.js';
@@ -79,19 +77,7 @@ export class DemoSeed {
   /** The name goes first and comes back last: a filling that is cut in between is seen as such, and made again. */
   private async clear(): Promise<void> {
     await this.db.manager.delete(SettingEntity, { key: 'bakery' });
-    for (const entity of [
-      OrderLineEntity,
-      StandingOrderEntity,
-      FormulaVersionEntity,
-      SettingEntity,
-      PlanEntity,
-      JournalEntryEntity,
-      JournalHeadEntity,
-      LotEntity,
-      LotCounterEntity,
-    ]) {
-      await this.db.manager.clear(entity);
-    }
+    for (const entity of entities) await this.db.manager.clear(entity);
   }
 
   private async fill(): Promise<void> {

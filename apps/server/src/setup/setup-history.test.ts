@@ -3,6 +3,7 @@ import 'reflect-metadata';
 import type { BakeryView, SetupChanges, SetupChangeView, SetupFile } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 import { whoOf } from '../common/who.js';
+import { DemoSeed } from '../demo/seed.js';
 import { ruleKeys } from './setup-diff.js';
 
 let app: TestApp;
@@ -132,6 +133,12 @@ describe('what was changed in Setup', () => {
     expect(answers.map(({ status }) => status).sort((a, b) => a - b)).toEqual([200, 409, 409]);
     expect((await history()).length).toBe(count + 1);
   });
+
+  it('goes with the demo when that begins anew', async () => {
+    expect((await history()).length).toBeGreaterThan(0);
+    await app.app.get(DemoSeed).reset();
+    expect(await history()).toEqual([]);
+  }, 60_000);
 
   it.each(['0', '4294967296', '99999999999999999999', 'x', '-1'])('no change "%s" is said so', async (id) => {
     const { status, body } = await app.get<{ message: string }>(`setup/changes/${id}/before`);
