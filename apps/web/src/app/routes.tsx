@@ -41,6 +41,7 @@ export const router = createBrowserRouter([
         path: 'setup/ingredients/:id?',
         ...page(() => import('../stations/ingredients/ingredients-page'), 'IngredientsPage'),
       },
+      { path: 'models', ...page(() => import('../help/models-page'), 'ModelsPage') },
       { path: 'setup', ...page(() => import('../stations/setup/setup-page'), 'SetupPage') },
       { path: '*', element: <RouteFailed /> },
     ],

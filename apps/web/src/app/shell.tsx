@@ -122,6 +122,7 @@ const below = new Map([
   ['learned', 'What your bakes show'],
   ['new', 'Import recipe'],
   ['ingredients', 'Ingredients'],
+  ['models', 'How Jokul computes'],
   ['welcome', 'Welcome'],
   ['begin', 'Set up my bakery'],
 ]);

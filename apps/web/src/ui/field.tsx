@@ -8,6 +8,8 @@ interface Labelled {
   readonly error?: string | undefined;
   readonly hint?: ReactNode;
   readonly hideLabel?: boolean;
+  /** A mark that tells what is meant, beside the label. */
+  readonly help?: ReactNode;
 }
 
 const Frame = ({
@@ -16,12 +18,14 @@ const Frame = ({
   error,
   hint,
   hideLabel,
+  help,
   children,
 }: Labelled & { id: string; children: ReactNode }) => (
   <div className="min-w-0">
-    <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-[13px] text-ink-soft'}>
-      {label}
-    </label>
+    <div className={hideLabel ? 'sr-only' : 'mb-1 text-[13px] text-ink-soft'}>
+      <label htmlFor={id}>{label}</label>
+      {help}
+    </div>
     {children}
     {error ? (
       <p id={`${id}-error`} role="alert" className="mt-1 text-[13px] font-medium text-hand">
@@ -39,13 +43,14 @@ export const Field = ({
   error,
   hint,
   hideLabel,
+  help,
   className = '',
   ...rest
 }: Labelled & InputHTMLAttributes<HTMLInputElement>) => {
   const id = useId();
   const figures = rest.type === 'number' || rest.type === 'time' ? 'figures text-right' : '';
   return (
-    <Frame id={id} label={label} error={error} hint={hint} hideLabel={hideLabel}>
+    <Frame id={id} label={label} error={error} hint={hint} hideLabel={hideLabel} help={help}>
       <input
         id={id}
         {...rest}
@@ -62,13 +67,14 @@ export const SelectField = ({
   error,
   hint,
   hideLabel,
+  help,
   className = '',
   children,
   ...rest
 }: Labelled & SelectHTMLAttributes<HTMLSelectElement>) => {
   const id = useId();
   return (
-    <Frame id={id} label={label} error={error} hint={hint} hideLabel={hideLabel}>
+    <Frame id={id} label={label} error={error} hint={hint} hideLabel={hideLabel} help={help}>
       <select id={id} {...rest} aria-invalid={error ? true : undefined} className={`${box} ${className}`}>
         {children}
       </select>

@@ -1,4 +1,6 @@
 import type { ReactNode } from 'react';
+import { HelpMark } from '../help/help-mark';
+import type { HelpKey } from '../help/help-texts';
 
 interface StationProps {
   readonly title: string;
@@ -66,9 +68,12 @@ export const WhySection = ({ title, children }: { title: string; children: React
 export const Facts = ({ children }: { children: ReactNode }) => (
   <dl className="divide-y divide-line">{children}</dl>
 );
-export const Fact = ({ name, children }: { name: ReactNode; children: ReactNode }) => (
+export const Fact = ({ name, help, children }: { name: string; help?: HelpKey; children: ReactNode }) => (
   <div className="flex items-baseline justify-between gap-3 py-1">
-    <dt className="text-ink-soft">{name}</dt>
+    <dt className="text-ink-soft">
+      {name}
+      {help && <HelpMark about={help} name={name} />}
+    </dt>
     <dd className="figures text-right">{children}</dd>
   </div>
 );

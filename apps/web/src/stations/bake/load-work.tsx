@@ -79,26 +79,26 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
       <WhySection title="When to pull">
         <Facts>
           {pull && (
-            <Fact name="Pull after">
+            <Fact name="Pull after" help="pull">
               <Shown figure={pull}>{round(pull.value)}</Shown>
             </Fact>
           )}
-          <Fact name="likely range (9 of 10)">
+          <Fact name="likely (9 of 10)" help="likely">
             <span className="whitespace-nowrap">± {round(uncertainty.pullS)}</span>
           </Fact>
           {own && pull && (
-            <Fact name={`stays ${own.state.replace('-', ' ')}`}>
+            <Fact name={`stays ${own.state.replace('-', ' ')}`} help="stays">
               <span className="whitespace-nowrap">
                 −{clockOf(pull.value - own.fromS)} to +{clockOf(own.toS - pull.value)}
               </span>
             </Fact>
           )}
-          <Fact name="Turn after">
+          <Fact name="Turn after" help="turn">
             {outcome ? <Shown figure={outcome.turn}>{round(load.pullS / 2)}</Shown> : round(load.pullS / 2)}
           </Fact>
           <Fact name="Off the tray">{duration(formula.bake.trayRestS)} later</Fact>
           {outcome && (
-            <Fact name="Centre at the pull">
+            <Fact name="Centre at the pull" help="centre">
               <Shown figure={outcome.centre}>{temperature(outcome.centre.value)}</Shown>
             </Fact>
           )}
@@ -108,7 +108,7 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
       {cooled && outcome && (
         <WhySection title="What will come out">
           <Facts>
-            <Fact name="Diameter">
+            <Fact name="Diameter" help="diameter">
               <Shown figure={outcome.diameter}>
                 {size(cooled.diameterMm)} ± {(100 * uncertainty.diameterShare).toFixed(0)} %
               </Shown>
@@ -116,19 +116,19 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
             <Fact name="Height">
               <Shown figure={outcome.height}>{size(cooled.heightMm, 1)}</Shown>
             </Fact>
-            <Fact name="Bake loss">
+            <Fact name="Bake loss" help="loss">
               <Shown figure={outcome.loss}>{(cooled.lossShare * 100).toFixed(1)} %</Shown>
             </Fact>
-            <Fact name="Colour, rim">
+            <Fact name="Colour, rim" help="colour">
               <Shown figure={outcome.colourEdge}>{cooled.colour.edge.toFixed(0)} of 100</Shown>
             </Fact>
             <Fact name="Colour, below">
               <Shown figure={outcome.colourBottom}>{cooled.colour.bottom.toFixed(0)} of 100</Shown>
             </Fact>
-            <Fact name="Crisp edge">
+            <Fact name="Crisp edge" help="crispEdge">
               <Shown figure={outcome.crispRim}>{size(cooled.crispEdgeMm)}</Shown>
             </Fact>
-            <Fact name="Per tray">
+            <Fact name="Per tray" help="perTray">
               <Shown figure={layout.perRow}>{layout.count} pieces</Shown>
             </Fact>
           </Facts>

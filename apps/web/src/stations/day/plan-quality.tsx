@@ -34,8 +34,12 @@ export const HowGood = ({ quality }: { quality: PlanQuality }) => (
             {minutes(value)}
           </Fact>
         ))}
-        <Fact name="Together">{minutes(quality.cost.minutes)}</Fact>
-        <Fact name="No plan costs less than">{minutes(quality.leastCost)}</Fact>
+        <Fact name="Together" help="planCost">
+          {minutes(quality.cost.minutes)}
+        </Fact>
+        <Fact name="No plan costs less than" help="planBound">
+          {minutes(quality.leastCost)}
+        </Fact>
       </Facts>
       <p className="mt-1 text-[13px] text-ink-soft">
         A minute that a chamber is hot counts a quarter of a minute of work, a piece that waits an hour past

@@ -56,7 +56,7 @@ const Forecast = ({ formula }: { formula: Formula }) => {
         <Fact name={`Pull at ${temperature(bake.setC)}`}>
           <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown>
         </Fact>
-        <Fact name="Diameter, cold">
+        <Fact name="Diameter, cold" help="diameter">
           <Shown figure={outcome.diameter}>
             {size(cooled.diameterMm)} ± {(bake.bake.uncertainty.diameterShare * 100).toFixed(0)} %
           </Shown>
@@ -64,7 +64,7 @@ const Forecast = ({ formula }: { formula: Formula }) => {
         <Fact name="Height, cold">
           <Shown figure={outcome.height}>{size(cooled.heightMm, 1)}</Shown>
         </Fact>
-        <Fact name="Bake loss">
+        <Fact name="Bake loss" help="loss">
           <Shown figure={outcome.loss}>{percent(cooled.lossShare)}</Shown>
         </Fact>
       </Facts>
@@ -237,13 +237,13 @@ export const FormulaPage = () => {
           {dough && (
             <WhySection title="The dough">
               <Facts>
-                <Fact name="Water">
+                <Fact name="Water" help="water">
                   <Shown figure={componentShare(formula, 'water')}>{percent(dough.composition.water)}</Shown>
                 </Fact>
                 <Fact name="Fat">
                   <Shown figure={componentShare(formula, 'fat')}>{percent(dough.composition.fat)}</Shown>
                 </Fact>
-                <Fact name="of which butterfat">
+                <Fact name="of which butterfat" help="butterfat">
                   <Shown figure={componentShare(formula, 'milk fat')}>
                     {percent(dough.fats['milk-fat'] ?? 0)}
                   </Shown>

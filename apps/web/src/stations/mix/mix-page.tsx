@@ -122,7 +122,7 @@ const MixWork = () => {
             <WhySection title="Why this much, in these batches">
               <Facts>
                 {fill && (
-                  <Fact name="Bowl filled">
+                  <Fact name="Bowl filled" help="bowlFilled">
                     <Shown figure={fill}>{(100 * fill.value).toFixed(0)} %</Shown> of{' '}
                     {(100 * (mixer?.minFill ?? 0)).toFixed(0)}–{(100 * (mixer?.maxFill ?? 1)).toFixed(0)}
                   </Fact>
@@ -151,7 +151,7 @@ const MixWork = () => {
           )}
           <WhySection title="What rounding does">
             <Facts>
-              <Fact name="Exact total">
+              <Fact name="Exact total" help="exactTotal">
                 <Shown figure={totals.exact}>{mass(sheet.exactTotalG)}</Shown>
               </Fact>
               <Fact name="As weighed">

@@ -40,15 +40,15 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
       </p>
       <div className="grid grid-cols-2 gap-x-8 max-sm:grid-cols-1">
         <Facts>
-          <Fact name="Mean">
+          <Fact name="Mean" help="mean">
             <Shown figure={mean}>{mean.value.toFixed(2)} g</Shown>
           </Fact>
           {deviation && (
-            <Fact name="Spread">
+            <Fact name="Spread" help="spread">
               <Shown figure={deviation}>± {deviation.value.toFixed(2)} g</Shown>
             </Fact>
           )}
-          <Fact name={giveaway.value >= 0 ? 'Given away per piece' : 'Short per piece'}>
+          <Fact name={giveaway.value >= 0 ? 'Given away per piece' : 'Short per piece'} help="givenAway">
             <Shown figure={giveaway}>{Math.abs(giveaway.value).toFixed(2)} g</Shown>
           </Fact>
           <Fact name={giveaway.value >= 0 ? 'Pieces lost per batch' : 'Pieces more per batch'}>
@@ -62,7 +62,7 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
             </Fact>
           )}
           {corrected && (
-            <Fact name="Mean, upper limit">
+            <Fact name="Mean, upper limit" help="meanLimit">
               <Shown figure={corrected}>{corrected.value.toFixed(2)} g</Shown>
             </Fact>
           )}

@@ -47,7 +47,7 @@ export const Ready = (props: ReadyProps) => {
           </Fact>
         )}
         {run && (
-          <Fact name={inside ? 'Core now' : 'Core as it goes in'}>
+          <Fact name={inside ? 'Core now' : 'Core as it goes in'} help="core">
             {ready ? (
               <Shown figure={coreFigure(ready, run, sinceS)}>
                 <TemperatureChip temperatureC={coreAt(run, sinceS)} digits={1} />
@@ -82,9 +82,13 @@ export const RestWindow = ({
   return (
     <WhySection title="Window of this dough">
       <Facts>
-        <Fact name="Not before">{duration(rest.minS)}</Fact>
+        <Fact name="Not before" help="notBefore">
+          {duration(rest.minS)}
+        </Fact>
         <Fact name="Best">{duration(rest.bestS)}</Fact>
-        <Fact name="Not after">{duration(rest.maxS)}</Fact>
+        <Fact name="Not after" help="notAfter">
+          {duration(rest.maxS)}
+        </Fact>
         {rest.temperS > 0 && (
           <Fact name={rest.form === 'bag' ? 'of which thawing' : 'then on the bench'}>
             {duration(rest.temperS)}

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { inUse, readTimeOfDay, wallClock } from '@jokul/core';
 import { RulesInput, type BakeryView } from '@jokul/contracts';
+import { HelpMark } from '../../help/help-mark';
 import { usePreferences } from '../../lib/preferences';
 import { useWallClock } from '../../lib/clock';
 import { useBakery, useSaveRules, useSetClock } from '../../lib/queries';
@@ -63,11 +64,12 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
       }
       noValidate
     >
-      <div className="grid grid-cols-4 gap-3 max-[1100px]:grid-cols-3 max-sm:grid-cols-2">
+      <div className="grid grid-cols-4 items-end gap-3 max-[1100px]:grid-cols-3 max-sm:grid-cols-2">
         {ruleFields.map((field) => (
           <Field
             key={field.key}
             label={ruleLabel(field, units)}
+            help={<HelpMark about={field.key} name={field.label} />}
             type="number"
             step="any"
             error={formState.errors[field.key]?.message}
