@@ -42,6 +42,8 @@ export class RulesBody {
   @Type(() => Number) @IsNumber() @Min(1) @Max(20) readyCoreC: number;
   @Type(() => Number) @IsInt() @Min(300) @Max(7200) mixS: number;
   @Type(() => Number) @IsNumber() @Min(0) @Max(120) portionSPerPiece: number;
+  /** Cleaning a mixer's bowl of an allergen, s. */
+  @IsOptional() @Type(() => Number) @IsInt() @Min(0) @Max(7200) cleanS?: number;
   @Type(() => Number) @IsInt() @Min(0) @Max(7200) coolS: number;
   @Type(() => Number) @IsInt() @Min(0) @Max(7200) packS: number;
   @Type(() => Number) @IsNumber() @Min(0.01) @Max(0.3) pieceToleranceShare: number;

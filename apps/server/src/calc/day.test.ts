@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from '@jest/globals';
+import { allergensOf, demoFormulas } from '@jokul/core';
 import { calculate, readyFor } from './calculate.js';
 
 interface DayAnswer {
@@ -96,6 +97,42 @@ describe('calc day', () => {
     // A chamber bakes one load at a time, heats before it and is filled between.
     expect(tasks.filter(({ kind }) => kind === 'bake').every(({ uses }) => uses.length === 2)).toBe(true);
     expect(tasks.some(({ kind }) => kind === 'oven-on')).toBe(true);
+  });
+
+  it('names what is done before the mixing', () => {
+    const kinds = new Set(answer().tasks.map(({ kind }) => kind));
+    for (const kind of ['butter-out', 'butter-brown', 'eggs-out']) expect(kinds).toContain(kind);
+  });
+
+  it('keeps the time to clean a bowl of an allergen, and names it', () => {
+    const found = day({
+      now: '2026-11-25T12:00',
+      orders: ['PNT', 'LEM', 'SES', 'CRD', 'NIB', 'GNG'].flatMap((code) => [
+        order(code, 100, '2026-11-27T08:00'),
+        order(code, 100, '2026-11-27T08:30'),
+      ]),
+    });
+    expect(found.unserved).toEqual([]);
+    const declared = new Map(demoFormulas.map((formula) => [formula.code, allergensOf(formula)]));
+    const mixes = found.tasks.filter(({ kind }) => kind === 'mix').sort((a, b) => a.startS - b.startS);
+    let dirty = 0;
+    for (const [i, mix] of mixes.entries()) {
+      const mixer = mix.uses.find(({ resourceId }) => resourceId !== 'hands')?.resourceId ?? '';
+      const before = mixes
+        .slice(0, i)
+        .findLast(({ uses }) => uses.some(({ resourceId }) => resourceId === mixer));
+      const left = declared
+        .get(before?.productCode ?? '')
+        ?.filter((allergen) => !declared.get(mix.productCode)?.includes(allergen));
+      if (!before || !left?.length || mix.startS - before.endS > 6 * 3600) continue;
+      dirty += 1;
+      expect(mix.startS - before.endS).toBeGreaterThanOrEqual(600);
+      const clean = found.tasks.find(({ kind, batchId }) => kind === 'clean' && batchId === mix.batchId);
+      expect(clean?.uses).toEqual([{ resourceId: mixer, amount: 1 }]);
+      expect(clean && clean.startS >= before.endS && clean.endS <= mix.startS).toBe(true);
+    }
+    expect(dirty).toBeGreaterThan(0);
+    expect(found.violations).toEqual([]);
   });
 
   it('asked twice answers the same', () => expect(answer()).toEqual(answer()));

@@ -1,5 +1,6 @@
 import {
   atWallClock,
+  cleaningsOf,
   demoDay,
   demoEquipment,
   demoFormulas,
@@ -7,7 +8,11 @@ import {
   JokulError,
   planHorizon,
   predictIn,
+  preparationsOf,
+  resourceIds,
   setTemperature,
+  usualCleanS,
+  type BatchPlan,
   type Formula,
   type HorizonOrder,
   type Prediction,
@@ -39,6 +44,8 @@ const predictionsOf = (formula: Formula): readonly Prediction[] => {
   known.set(formula.code, made);
   return made;
 };
+
+type Found = ReturnType<typeof planHorizon>;
 
 interface Line extends HorizonOrder {
   readonly refused: string | null;
@@ -83,6 +90,39 @@ const stockOf = (request: DayRequest, nowS: number): readonly StockItem[] =>
           },
         ];
   });
+
+/**
+ * What is done for the doughs before they are mixed, as tasks: it takes nobody's whole time, but a bowl that is cleaned
+ * keeps its mixer. What should have begun before now begins now.
+ */
+const preparing = ({ batches, resources }: Pick<Found, 'batches' | 'resources'>, nowS: number) => {
+  const shifts = resources.find(({ id }) => id === resourceIds.hands)?.when;
+  const formulaOf = ({ productCode }: BatchPlan) => formulas.get(productCode);
+  const all = [
+    ...batches.flatMap((batch) => {
+      const formula = formulaOf(batch);
+      return formula ? preparationsOf(batch, formula, demoRules, demoEquipment.places, shifts) : [];
+    }),
+    ...cleaningsOf(batches, formulaOf),
+  ];
+  return all.flatMap(({ id, kind, batchId, startS }) => {
+    const batch = batches.find((own) => own.batchId === batchId);
+    const mix = batch?.tasks.find((task) => task.kind === 'mix');
+    if (!batch || !mix || mix.startS < nowS) return [];
+    const fromS = Math.max(nowS, startS);
+    const cleans = kind === 'clean';
+    return [
+      {
+        id,
+        kind,
+        batchId,
+        startS: fromS,
+        endS: cleans ? fromS + (demoRules.cleanS ?? usualCleanS) : mix.startS,
+        uses: cleans ? [{ resourceId: batch.mixerId, amount: 1 }] : [],
+      },
+    ];
+  });
+};
 
 /** Some days of the demo bakery, planned together. @throws JokulError */
 export const runDay = (request: DayRequest): object => {
@@ -138,7 +178,10 @@ export const runDay = (request: DayRequest): object => {
       capacity,
       ...(when && { when }),
     })),
-    tasks: found.tasks.map((task) => ({ ...task, productCode: codeOf.get(task.batchId) ?? '' })),
+    tasks: [...found.tasks, ...preparing(found, nowS)].map((task) => ({
+      ...task,
+      productCode: codeOf.get(task.batchId) ?? '',
+    })),
     loads: found.batches.flatMap(({ loads }) => loads),
     served: found.served
       .filter(({ pieces }) => pieces > 0)

@@ -1,4 +1,4 @@
-import { JokulError, usualAgeLimits, usualCentreC, usualProbeSilentS } from '@jokul/core';
+import { JokulError, usualAgeLimits, usualCentreC, usualCleanS, usualProbeSilentS } from '@jokul/core';
 
 /*
  * JSON in the database carries the version of its form. What an older Jokul wrote is brought up as it is read; what a
@@ -27,6 +27,8 @@ export const storedForms = {
     (old) => ({ ...usualAgeLimits, probeSilentS: usualProbeSilentS, ...old }),
     // What the centre of a baked piece must reach.
     (old) => ({ centreC: usualCentreC, ...old }),
+    // How long a bowl is cleaned of an allergen.
+    (old) => ({ cleanS: usualCleanS, ...old }),
   ),
   clock: form('clock'),
   bakery: form('bakery'),

@@ -16,6 +16,7 @@ export const ruleKeys = [
   'readyCoreC',
   'mixS',
   'portionSPerPiece',
+  'cleanS',
   'coolS',
   'packS',
   'pieceToleranceShare',

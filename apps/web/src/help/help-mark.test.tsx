@@ -47,7 +47,10 @@ describe('help in place', () => {
       </MemoryRouter>,
     );
     await user.tab();
-    expect(document.activeElement?.getAttribute('aria-label')).toBe('What is “Crisp edge”?');
+    expect(document.activeElement?.getAttribute('title')).toBe('What is “Crisp edge”?');
+    // Who looks for the figure by its name finds the figure alone.
+    expect(screen.getByText('Crisp edge').tagName).toBe('DT');
+    expect(screen.queryByLabelText(/Crisp edge/)).toBeNull();
     await user.keyboard('{Enter}');
     expect(await screen.findByText(/dry enough to snap/)).toBeTruthy();
     expect(screen.getByRole('link', { name: 'How Jokul computes it' }).getAttribute('href')).toBe(

@@ -8,11 +8,11 @@ const HelpText = lazy(() => import('./help-text').then((m) => ({ default: m.Help
 export const HelpMark = ({ about, name }: { readonly about: HelpKey; readonly name: string }) => (
   <Popover.Root>
     <Popover.Trigger
-      aria-label={`What is “${name}”?`}
-      className="no-print ml-1 inline-grid size-[17px] shrink-0 translate-y-[-1px] place-items-center rounded-full border border-line-strong text-[11px] leading-none text-ink-faint hover:border-ink hover:text-ink"
-    >
-      ?
-    </Popover.Trigger>
+      // Its name says nothing of the figure: whoever looks for that finds the figure, not its mark.
+      aria-label="What is this?"
+      title={`What is “${name}”?`}
+      className="before:content-['?'] no-print ml-1 inline-grid size-[17px] shrink-0 translate-y-[-1px] place-items-center rounded-full border border-line-strong text-[11px] leading-none text-ink-faint hover:border-ink hover:text-ink"
+    />
     <Popover.Portal>
       <Popover.Content
         collisionPadding={12}

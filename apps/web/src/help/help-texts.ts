@@ -144,6 +144,10 @@ export const helps = {
     text: 'From the first ingredient on the scale until the bowl is empty, for one batch. Time three and take the middle one.',
     more: 'day',
   },
+  cleanS: {
+    text: 'Kept free between two doughs in one mixer, where the second does not declare an allergen of the first. Local rules may ask for more than cleaning.',
+    more: 'day',
+  },
   portionSPerPiece: {
     text: 'Time fifty pieces, and divide. The log learns it from your counts.',
     more: 'day',

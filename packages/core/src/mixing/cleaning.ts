@@ -1,15 +1,12 @@
 import { allergensOf, type Formula } from '../formula/index.js';
-import type { BatchPlan, Preparation } from '../schedule/index.js';
-
-/** Longer apart, and the bowl was washed with everything else at the end of the day, s. */
-const washedAfterS = 6 * 3600;
+import { washedAfterS, type BatchPlan, type Preparation } from '../schedule/index.js';
 
 const mixOf = (batch: BatchPlan) => batch.tasks.find(({ kind }) => kind === 'mix');
 
 /**
  * Where a mixer goes on to a dough that does not declare what the one before it did: its bowl is cleaned in between, due as
  * soon as the one before is mixed. Hours apart it was washed anyway. Only what follows within `batches` is seen: what was in a bowl before the first of them
- * nobody knows here. The plan keeps no time free for it.
+ * nobody knows here. The plan keeps the time for it (`betweenMixesS`).
  */
 export const cleaningsOf = (
   batches: readonly BatchPlan[],

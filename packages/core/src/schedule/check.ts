@@ -1,6 +1,8 @@
 import { formatNumber, sayDuration } from '../shown/index.js';
 import {
   coldOvenC,
+  leftInBowl,
+  washedAfterS,
   type Availability,
   type BatchPlan,
   type Plan,
@@ -13,7 +15,8 @@ import {
 
 /** A rule of the floor that a plan breaks. */
 export interface Violation {
-  readonly code: 'capacity' | 'precedence' | 'rest-window' | 'oven' | 'late' | 'pieces' | 'past' | 'hours';
+  readonly code:
+    'capacity' | 'precedence' | 'rest-window' | 'oven' | 'late' | 'pieces' | 'past' | 'hours' | 'bowl';
   readonly where: string;
   readonly message: string;
 }
@@ -126,6 +129,33 @@ const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]): Violat
     });
     return found;
   });
+
+/** Between two doughs in one bowl it is cleaned of what the second does not declare. Two that have begun are facts. */
+const checkBowls = (problem: PlanProblem, batches: readonly BatchPlan[]): Violation[] => {
+  const { bowls } = problem;
+  if (!bowls) return [];
+  const facts = new Set([...problem.fixed, ...(problem.taken ?? [])].map(({ batchId }) => batchId));
+  const mixed = batches
+    .flatMap((batch) => {
+      const mix = batch.tasks.find(({ kind }) => kind === 'mix');
+      return mix ? [{ batch, mix }] : [];
+    })
+    .sort((a, b) => a.mix.startS - b.mix.startS);
+  return mixed.flatMap(({ batch, mix }, i) => {
+    const before = mixed.slice(0, i).findLast((other) => other.batch.mixerId === batch.mixerId);
+    if (!before || (facts.has(batch.batchId) && facts.has(before.batch.batchId))) return [];
+    const apartS = mix.startS - before.mix.endS;
+    const left = leftInBowl(bowls, before.batch.productCode, batch.productCode);
+    if (left.length === 0 || apartS >= Math.min(bowls.cleanS, washedAfterS)) return [];
+    return [
+      {
+        code: 'bowl' as const,
+        where: batch.batchId,
+        message: `${batch.batchId}: mixed ${sayDuration(apartS)} after ${before.batch.batchId} in the same bowl, which is to be cleaned of ${left.join(', ')} before: ${sayDuration(bowls.cleanS)}.`,
+      },
+    ];
+  });
+};
 
 /** Dough that exists is loaded, or portioned, while it is good, and is never mixed. */
 const checkStock = (
@@ -258,6 +288,7 @@ export const checkPlan = (problem: PlanProblem, plan: Plan, waitMaxS = 3 * 3600)
     ...checkUnknown(problem, tasks),
     ...checkCapacity(problem, tasks),
     ...checkOvens(problem, standing),
+    ...checkBowls(problem, standing),
     ...problem.products.flatMap((product) => [
       ...of(product.code).flatMap((batch) => checkBatch(problem, product, batch, waitMaxS)),
       ...checkReadiness(

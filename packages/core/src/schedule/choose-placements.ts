@@ -2,7 +2,14 @@ import { plainChoices } from './choices.js';
 import { Floor } from './floor-plan.js';
 import { placeBatch } from './place-batch.js';
 import { earliestBakeS } from './place-loads.js';
-import { betweenLoadsS, type BatchPlan, type Load, type PlanProblem, type Resource } from './problem.js';
+import {
+  betweenLoadsS,
+  betweenMixesS,
+  type BatchPlan,
+  type Load,
+  type PlanProblem,
+  type Resource,
+} from './problem.js';
 import type { BatchShareOfDay } from './shares.js';
 import { leastAvailable } from './timeline.js';
 
@@ -137,6 +144,27 @@ const hotRows = (problem: PlanProblem, placements: readonly Placement[]): readon
   return [...rows];
 };
 
+/** Pairs of mixings that leave no time to clean their bowl; those that overlap are kept apart as uses of the mixer. */
+const bowlRows = ({ bowls }: PlanProblem, placements: readonly Placement[]): readonly string[] => {
+  if (!bowls) return [];
+  const rows = new Set<string>();
+  const mixed = placements
+    .flatMap((own) => {
+      const mix = own.batch.tasks.find(({ kind }) => kind === 'mix');
+      return mix ? [{ own, mix }] : [];
+    })
+    .sort((a, b) => a.mix.startS - b.mix.startS);
+  for (const [i, a] of mixed.entries())
+    for (const b of mixed.slice(i + 1)) {
+      const apartS = b.mix.startS - a.mix.endS;
+      if (apartS >= bowls.cleanS) break;
+      const needsS = betweenMixesS(bowls, a.own.batch.productCode, b.own.batch.productCode);
+      const same = a.own.batch.mixerId === b.own.batch.mixerId && a.own.share !== b.own.share;
+      if (same && apartS >= 0 && apartS < needsS) rows.add(`${a.own.name} + ${b.own.name} <= 1`);
+    }
+  return [...rows];
+};
+
 /** The longest time between two of some loads of a chamber, s. */
 const longestChangeS = (
   problem: PlanProblem,
@@ -189,7 +217,7 @@ const programOf = (
   for (const resource of problem.resources)
     rows.push(...rowsOf(stretches.get(resource.id) ?? [], capacityOf(resource)));
   for (const { id } of problem.ovens) rows.push(...rowsOf(stretches.get(`oven ${id}`) ?? [], () => 1));
-  rows.push(...hotRows(problem, placements));
+  rows.push(...hotRows(problem, placements), ...bowlRows(problem, placements));
   if (rows.length > mostRows) return null;
   const goal = placements.map(({ batch, share, name }) => `+ ${inTime(batch, share)} ${name}`).join(' ');
   const said = rows.map((row, i) => ` r${i}: ${row}`).join('\n');

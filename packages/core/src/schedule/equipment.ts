@@ -84,6 +84,8 @@ export interface HouseRules {
   readonly mixS: number;
   readonly portionSPerPiece: number;
   readonly portionSetUpS: number;
+  /** Cleaning a mixer’s bowl of an allergen, s; the usual where left out. */
+  readonly cleanS?: number;
   /** On the rack until cold. */
   readonly coolS: number;
   readonly packS: number;

@@ -1,5 +1,6 @@
 import {
   betweenLoadsS,
+  betweenMixesS,
   heatUpS,
   type BatchPlan,
   type Load,
@@ -18,6 +19,7 @@ const searchStepS = 180;
 export class Floor {
   readonly timeline: Timeline;
   private readonly loads = new Map<string, { startS: number; endS: number; setC: number }[]>();
+  private readonly mixes = new Map<string, { startS: number; endS: number; productCode: string }[]>();
   private readonly attended = new Map<number, readonly { fromS: number; toS: number }[]>();
 
   constructor(private readonly problem: PlanProblem) {
@@ -28,11 +30,34 @@ export class Floor {
   add(batch: BatchPlan): void {
     for (const task of batch.tasks) this.timeline.add(task);
     for (const load of batch.loads) this.addLoad(load);
+    const mix = batch.tasks.find(({ kind }) => kind === 'mix');
+    if (!mix || !this.problem.bowls) return;
+    const { startS, endS } = mix;
+    const list = this.mixes.get(batch.mixerId) ?? [];
+    list.push({ startS, endS, productCode: batch.productCode });
+    this.mixes.set(batch.mixerId, list);
   }
 
   remove(batch: BatchPlan): void {
     for (const task of batch.tasks) this.timeline.remove(task);
     for (const load of batch.loads) this.removeLoad(load);
+    const mix = batch.tasks.find(({ kind }) => kind === 'mix');
+    const list = this.mixes.get(batch.mixerId) ?? [];
+    const i = list.findIndex(
+      ({ startS, productCode }) => startS === mix?.startS && productCode === batch.productCode,
+    );
+    if (i >= 0) list.splice(i, 1);
+  }
+
+  /** Whether the bowl can be cleaned, where it has to be, before a dough is mixed in it and before the next one is. */
+  bowlIsClean(mixerId: string, productCode: string, startS: number, endS: number): boolean {
+    const { bowls } = this.problem;
+    if (!bowls) return true;
+    return (this.mixes.get(mixerId) ?? []).every((other) =>
+      other.startS < startS
+        ? startS - other.endS >= betweenMixesS(bowls, other.productCode, productCode)
+        : other.startS - endS >= betweenMixesS(bowls, productCode, other.productCode),
+    );
   }
 
   addLoad(load: Load): void {

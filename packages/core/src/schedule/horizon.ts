@@ -1,4 +1,4 @@
-import type { Formula } from '../formula/index.js';
+import { allergensOf, type Formula } from '../formula/index.js';
 import { wallClock } from '../quantity/index.js';
 import { countPieces } from '../portioning/index.js';
 import { mixerRange } from '../scaling/index.js';
@@ -12,7 +12,14 @@ import type { Equipment, HouseRules } from './equipment.js';
 import { everyDay, resourcesOf } from './floor-resources.js';
 import { rawDiameterMm, trayKindOf, trayLayout, type Prediction } from './predictions.js';
 import { doughDensityGPerMl, scaleProduct } from './scale-product.js';
-import type { BatchPlan, CostWeights, PlanBatch, PlanProblem, PlanProduct } from './problem.js';
+import {
+  usualCleanS,
+  type BatchPlan,
+  type CostWeights,
+  type PlanBatch,
+  type PlanProblem,
+  type PlanProduct,
+} from './problem.js';
 
 /** Pieces of one product that a customer wants at a moment. */
 export interface HorizonOrder {
@@ -394,6 +401,10 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       ),
       loadGapS: rules.loadGapS,
       fixed,
+      bowls: {
+        cleanS: rules.cleanS ?? usualCleanS,
+        allergens: Object.fromEntries([...formulas.values()].map((f) => [f.code, allergensOf(f)])),
+      },
       ...(!input.byDay && { coldOvens: true }),
       ...(input.taken && { taken: input.taken }),
       ...(input.weights && { weights: input.weights }),

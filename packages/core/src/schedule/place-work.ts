@@ -116,6 +116,11 @@ export const placeWork = (
         const own = mixerId === batch.mixerId ? batch : { ...batch, mixerId };
         const work = workTasks(product, own, at, loads);
         const stop = floor.blocking(work);
+        const mixes = work.find(({ kind }) => kind === 'mix');
+        if (!stop && mixes && !floor.bowlIsClean(mixerId, product.code, mixes.startS, mixes.endS)) {
+          count('cleaning the bowl of an allergen');
+          continue;
+        }
         if (!stop) return { tasks: [...work, ...ofLoads], batch: own };
         count(stop.resource.name);
         // Dough that finds no room in its place finds none if it lies there from earlier on; and what a tub's portioning

@@ -110,7 +110,35 @@ export interface PlanProblem {
   readonly coldOvens?: boolean;
   /** What a plan costs; the usual weights where left out. */
   readonly weights?: CostWeights;
+  /** How bowls are kept apart; not at all where left out. */
+  readonly bowls?: BowlRule;
 }
+
+/** A mixer that goes on to a dough without an allergen of the one before is cleaned in between. */
+export interface BowlRule {
+  readonly cleanS: number;
+  /** What each product declares, by its code; of one that is not here nothing is known. */
+  readonly allergens: Readonly<Record<string, readonly string[]>>;
+}
+
+/** Cleaning a bowl of an allergen, s: an estimate, to be changed by the house. */
+export const usualCleanS = 600;
+/** So far apart the bowl was washed with everything else anyway, s. */
+export const washedAfterS = 6 * 3600;
+
+/** What the dough before leaves in the bowl that the next one does not declare. */
+export const leftInBowl = (
+  { allergens }: Pick<BowlRule, 'allergens'>,
+  before: string,
+  after: string,
+): readonly string[] => {
+  const [left, declared] = [allergens[before], allergens[after]];
+  return left && declared ? left.filter((allergen) => !declared.includes(allergen)) : [];
+};
+
+/** What lies at least between two mixings in one bowl, s. */
+export const betweenMixesS = (rule: BowlRule, before: string, after: string): number =>
+  leftInBowl(rule, before, after).length > 0 ? rule.cleanS : 0;
 
 /** What counts how much in a plan, in minutes of one person. House settings; the defaults are estimates. */
 export interface CostWeights {

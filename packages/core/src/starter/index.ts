@@ -1,7 +1,7 @@
 export { exampleFormulas, type ExampleFormula } from './example-formulas.js';
 import { usualCentreC } from '../bake/index.js';
 import { usualAgeLimits, usualProbeSilentS } from '../rest/index.js';
-import type { Equipment, HouseRules } from '../schedule/index.js';
+import { usualCleanS, type Equipment, type HouseRules } from '../schedule/index.js';
 
 /** House rules that a bakery begins with, all to be changed in Setup. */
 export const usualHouseRules: Omit<HouseRules, 'timeZone' | 'trayId'> = {
@@ -14,6 +14,7 @@ export const usualHouseRules: Omit<HouseRules, 'timeZone' | 'trayId'> = {
   mixS: 25 * 60,
   portionSPerPiece: 5,
   portionSetUpS: 240,
+  cleanS: usualCleanS,
   coolS: 35 * 60,
   packS: 10 * 60,
   loadGapS: 150,

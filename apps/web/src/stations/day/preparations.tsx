@@ -48,7 +48,7 @@ export const Preparations = ({
         By a wrapped block of {mass(500)} from {temperature(butterForCreaming.fromColdC)} to{' '}
         {temperature(butterForCreaming.wantedC)} in the room, eggs an hour before; good to about a fifth
         unless you probe it. On Mix you can say how yours is kept. A bowl is cleaned where the next dough does
-        not declare what was in it; the plan keeps no time free for that.
+        not declare what was in it; the plan keeps the time for that.
       </p>
     </div>
   );

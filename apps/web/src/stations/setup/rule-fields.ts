@@ -27,6 +27,7 @@ export const ruleFields: readonly RuleField[] = [
   { key: 'probeSilentS', label: 'Probe silent for, min', factor: 1 / 60 },
   { key: 'trayMarginMm', label: 'Margin on the tray', kind: 'length' },
   { key: 'mixS', label: 'Weigh and mix a batch, min', factor: 1 / 60 },
+  { key: 'cleanS', label: 'Cleaning a bowl, min', factor: 1 / 60 },
   { key: 'portionSPerPiece', label: 'Portioning one piece, s' },
   { key: 'coolS', label: 'On the rack until cold, min', factor: 1 / 60 },
   { key: 'packS', label: 'Packing, min', factor: 1 / 60 },
