@@ -22,12 +22,16 @@ interface RibbonChartProps {
 }
 
 const left = 122;
+/** Room beside the time axis, px. */
+export const ribbonInset = { left, right: 26 };
 const lane = 19;
 const gap = 9;
+/** More lines on a pixel of width than this tangle. */
+const crowdedPerPx = 0.045;
 const top = 26;
 
 /** Steps of the time axis, s: the first that leaves enough room between two marks. */
-const ticks = [900, 1800, 3600, 7200, 10_800, 14_400, 21_600, 43_200];
+const ticks = [60, 120, 300, 600, 900, 1800, 3600, 7200, 10_800, 14_400, 21_600, 43_200];
 
 /**
  * The day as thermal ribbons: each batch flows through its places, coloured by the computed temperature of its dough.
@@ -52,7 +56,12 @@ export const RibbonChart = ({
     [segments, fromS, toS],
   );
   const rows = useMemo(() => rowsOf(places, shown), [places, shown]);
-  const flows = useMemo(() => flowsOf(segments), [segments]);
+  const flows = useMemo(
+    () => flowsOf(segments).filter(([a, b]) => b.startS >= fromS && b.startS <= toS && a.startS <= toS),
+    [segments, fromS, toS],
+  );
+  // Of many lines none can be followed: they are hints then, and those of a chosen batch stand out.
+  const crowded = flows.length / Math.max(1, width) > crowdedPerPx;
   const x = (atS: number) =>
     left + ((Math.min(toS, Math.max(fromS, atS)) - fromS) / (toS - fromS)) * (width - left - 26);
   /** Not held inside the chart: where a ribbon that began before it would begin. */
@@ -139,7 +148,9 @@ export const RibbonChart = ({
       })}
       {flows.map(([a, b]) => {
         const [ya, yb] = [middle(a), middle(b)];
-        if (ya === null || yb === null || ya === yb || b.startS < fromS || a.startS > toS) return null;
+        if (ya === null || yb === null || ya === yb) return null;
+        const own = chosen === a.batchId;
+        if (crowded && chosen !== null && !own) return null;
         const at = a.kind === 'cold' && b.kind === 'oven' ? Math.min(a.endS, b.startS) : a.endS;
         const [x0, x1] = [x(at), x(b.startS)];
         const colour = temperatureColour(b.samples[0]?.temperatureC ?? 20);
@@ -149,8 +160,8 @@ export const RibbonChart = ({
             d={`M${x0} ${ya} C${x0 + 8} ${ya} ${x1 - 8} ${yb} ${x1} ${yb}`}
             fill="none"
             stroke={colour}
-            strokeWidth={chosen === a.batchId ? 4 : 1.5}
-            opacity={(chosen === a.batchId ? 0.9 : 0.5) * dim(a.batchId)}
+            strokeWidth={own ? 4 : crowded ? 1 : 1.5}
+            opacity={(own ? 0.9 : crowded ? 0.22 : 0.5) * dim(a.batchId)}
           />
         );
       })}

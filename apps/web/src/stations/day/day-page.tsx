@@ -1,7 +1,7 @@
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { atWallClock, type BatchPlan, type Unplaced } from '@jokul/core';
+import { atWallClock, wallClock, type BatchPlan, type Unplaced } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf } from '../../app/batch';
 import { useSlip } from '../../app/use-slip';
@@ -20,9 +20,11 @@ import { BatchLoads } from './batch-loads';
 import { FromTheCold } from './from-the-cold';
 import { MoveLoad, type Proposal } from './move-load';
 import { Preparations } from './preparations';
+import type { Stretch } from './zoom';
+import { ZoomBar } from './zoom-bar';
 import { SavePlan } from './save-plan';
 import { HowGood, HowSure, WaysOut } from './plan-quality';
-import { RibbonChart, TemperatureKey } from '../../viz/ribbon-chart';
+import { RibbonChart, TemperatureKey, ribbonInset } from '../../viz/ribbon-chart';
 
 type View = 'morning' | 'whole';
 
@@ -146,6 +148,8 @@ const DayWork = () => {
   const { temperature } = useUnits();
   const [chosen, setChosen] = useState<string | null>(null);
   const [view, setView] = useState<View>('morning');
+  // What was zoomed to; null while a whole part is shown.
+  const [closeUp, setCloseUp] = useState<Stretch | null>(null);
   const [proposal, setProposal] = useState<Proposal | null>(null);
   const slip = useSlip();
   const lots = useLots();
@@ -180,17 +184,25 @@ const DayWork = () => {
   const lastReady = placed ? Math.max(...loads.map((load) => load.readyS)) : noonS;
   const firstMix = Math.min(firstLoad, ...plan.batches.map(firstStart));
   const hour = 3600;
-  const fromS =
-    view === 'morning' ? Math.floor(firstLoad / hour) * hour - hour / 2 : Math.floor(firstMix / hour) * hour;
   const toS = Math.ceil(lastReady / hour) * hour;
+  const limits = { fromS: Math.floor(firstMix / hour) * hour - hour / 2, toS: toS + hour / 2 };
+  const usual = {
+    fromS:
+      view === 'morning'
+        ? Math.floor(firstLoad / hour) * hour - hour / 2
+        : Math.floor(firstMix / hour) * hour,
+    toS,
+  };
+  const shown = closeUp ?? usual;
   const places = [
     ...equipment.mixers.map(({ id, name }) => ({ id, name })),
     ...equipment.places.map(({ id, name }) => ({ id, name })),
     ...equipment.ovens.map(({ id, name }) => ({ id, name })),
     { id: 'racks', name: 'Cooling racks' },
   ];
-  const sayTime = (atS: number) =>
-    view === 'whole' ? wall.near(atS * 1000, firstLoad * 1000) : wall.time(atS * 1000);
+  const sayTime = (atS: number) => wall.near(atS * 1000, firstLoad * 1000);
+  const dateOf = (atS: number) => wallClock(atS, data.rules.timeZone).date;
+  const overDays = dateOf(shown.fromS) !== dateOf(firstLoad);
   return (
     <Station
       title="Day"
@@ -215,9 +227,12 @@ const DayWork = () => {
               <button
                 key={v}
                 type="button"
-                aria-pressed={view === v}
-                onClick={() => setView(v)}
-                className={`px-3 py-1.5 ${view === v ? 'bg-inverse text-inverse-ink' : 'bg-raised'}`}
+                aria-pressed={closeUp === null && view === v}
+                onClick={() => {
+                  setView(v);
+                  setCloseUp(null);
+                }}
+                className={`px-3 py-1.5 ${closeUp === null && view === v ? 'bg-inverse text-inverse-ink' : 'bg-raised'}`}
               >
                 {v === 'morning' ? 'The morning' : 'From the first mix'}
               </button>
@@ -308,23 +323,32 @@ const DayWork = () => {
       {placed ? (
         <>
           <div ref={ref} className="rounded-lg border bg-surface py-2">
-            <RibbonChart
-              segments={ribbons}
-              places={places}
-              fromS={fromS}
-              toS={toS}
+            <ZoomBar
+              shown={shown}
+              limits={limits}
               nowS={now / 1000}
-              width={Math.max(320, width)}
-              chosen={chosen}
-              onChoose={setChosen}
-              onDrop={(loadId, ovenId, startS) => {
-                const load = loads.find(({ id }) => id === loadId);
-                if (load) setProposal({ load, ovenId, startS });
-              }}
+              onShow={setCloseUp}
               sayTime={sayTime}
-              tickRoom={view === 'whole' ? 84 : 56}
-              sayTemperature={(t) => temperature(t)}
-            />
+              inset={ribbonInset}
+            >
+              <RibbonChart
+                segments={ribbons}
+                places={places}
+                fromS={shown.fromS}
+                toS={shown.toS}
+                nowS={now / 1000}
+                width={Math.max(320, width)}
+                chosen={chosen}
+                onChoose={setChosen}
+                onDrop={(loadId, ovenId, startS) => {
+                  const load = loads.find(({ id }) => id === loadId);
+                  if (load) setProposal({ load, ovenId, startS });
+                }}
+                sayTime={sayTime}
+                tickRoom={overDays ? 84 : 56}
+                sayTemperature={(t) => temperature(t)}
+              />
+            </ZoomBar>
           </div>
           {own && (
             <BatchLoads
