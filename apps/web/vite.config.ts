@@ -33,7 +33,7 @@ const offline = VitePWA({
     runtimeCaching: [
       {
         // Streams, the journal and the clock are never answered from a store: the page keeps its own of the first two.
-        urlPattern: /\/api\/(?:bakery|days|formulas|probes)(?:[/?]|$)/,
+        urlPattern: /\/api\/(?:bakery|days|weeks|formulas|probes)(?:[/?]|$)/,
         handler: 'NetworkFirst',
         options: {
           cacheName: 'last-known',

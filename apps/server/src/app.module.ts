@@ -33,6 +33,7 @@ import { PlanRows } from './plan/plan-rows.js';
 import { PlanService } from './plan/plan.service.js';
 import { StockService } from './plan/stock.service.js';
 import { ReplanService } from './plan/replan.service.js';
+import { WeekService } from './plan/week.service.js';
 import { EquipmentService } from './setup/equipment.service.js';
 import { OwnBakery } from './setup/own-bakery.service.js';
 import { OwnIngredientsService } from './setup/own-ingredients.service.js';
@@ -74,6 +75,7 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     PlanService,
     DaysPlanService,
     ReplanService,
+    WeekService,
     CalibrationService,
     ProbesService,
     LotsService,

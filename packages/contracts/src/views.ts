@@ -108,6 +108,43 @@ export interface PlanView {
   readonly batchForecasts: Readonly<Record<string, ProductForecast>>;
 }
 
+/** One day of a week. */
+export interface WeekDay {
+  readonly date: string;
+  /** Why the bakery is closed; null when it is not. */
+  readonly closed: string | null;
+  readonly lines: number;
+  readonly pieces: number;
+  readonly plan: {
+    readonly stale: boolean;
+    /** Ordered pieces that are not ready in time. */
+    readonly undone: number;
+    readonly loads: number;
+    readonly firstLoadS: number | null;
+    readonly readyS: number | null;
+  } | null;
+}
+
+/** Something that a mixer, the bench or an oven is busy with; s since 1970. */
+export interface WeekWork {
+  readonly kind: 'mix' | 'portion' | 'bake';
+  /** The day whose plan it is in: dough is mixed days before. */
+  readonly bakeDay: string;
+  readonly batchId: string;
+  readonly loadId?: string;
+  readonly productCode: string;
+  readonly placeId: string;
+  readonly pieces: number;
+  readonly startS: number;
+  readonly endS: number;
+}
+
+export interface WeekView {
+  readonly from: string;
+  readonly days: readonly WeekDay[];
+  readonly work: readonly WeekWork[];
+}
+
 /** What came of planning several days together. */
 export interface DaysPlanView {
   readonly days: readonly {

@@ -33,6 +33,15 @@ export interface Promised {
   readonly batches: readonly BatchPlan[];
 }
 
+/** What a week shows of a day's plan. */
+export interface PlanSummary {
+  readonly date: string;
+  readonly inputHash: string;
+  readonly batches: readonly BatchPlan[];
+  /** Ordered pieces that are not ready in time. */
+  readonly undone: number;
+}
+
 const namesOf = ({ batches }: Promised): string =>
   JSON.stringify(batches.map(({ batchId }) => batchId).toSorted());
 
@@ -46,6 +55,22 @@ export class PlanRows {
 
   stored(date: string): Promise<PlanEntity | null> {
     return this.db.manager.findOneBy(PlanEntity, { date });
+  }
+
+  /** Plans of days from one to another, without their forecasts and ribbons. */
+  async summaries(from: string, until: string): Promise<readonly PlanSummary[]> {
+    const rows = await this.db.manager.query<
+      { date: string; inputHash: string; batches: unknown; undone: unknown }[]
+    >(
+      "SELECT `date`, `inputHash`, JSON_EXTRACT(`body`, '$.plan.batches') AS batches, JSON_EXTRACT(`body`, '$.quality.undonePieces') AS undone FROM `plan` WHERE `date` BETWEEN ? AND ? ORDER BY `date`",
+      [from, until],
+    );
+    return rows.map(({ date, inputHash, batches, undone }) => ({
+      date,
+      inputHash,
+      batches: (typeof batches === 'string' ? JSON.parse(batches) : batches) as BatchPlan[],
+      undone: Number(undone ?? 0),
+    }));
   }
 
   /** The version of a day's plan, 0 when none was made yet. */

@@ -11,6 +11,7 @@ export const stations = [
 
 export const across = [
   { key: 'd', path: 'day', name: 'Day' },
+  { key: 'w', path: 'week', name: 'Week' },
   { key: 'f', path: 'floor', name: 'Floor' },
   { key: 's', path: 'setup', name: 'Setup' },
 ] as const;

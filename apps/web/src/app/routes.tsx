@@ -36,6 +36,7 @@ export const router = createBrowserRouter([
       { path: 'log/learned', ...page(() => import('../stations/learn/learn-page'), 'LearnPage') },
       { path: 'log/:batchId?', ...page(() => import('../stations/log/log-page'), 'LogPage') },
       { path: 'day', ...page(() => import('../stations/day/day-page'), 'DayPage') },
+      { path: 'week', ...page(() => import('../stations/week/week-page'), 'WeekPage') },
       { path: 'floor', ...page(() => import('../stations/floor/floor-page'), 'FloorPage') },
       {
         path: 'setup/ingredients/:id?',

@@ -41,6 +41,7 @@ import type {
   TakenView,
   TakeSetupFileInput,
   WellbeingView,
+  WeekView,
 } from '@jokul/contracts';
 import { takeInOwn, wallClock, type Formula } from '@jokul/core';
 import { ownChanged } from '../workers/core';
@@ -102,6 +103,15 @@ export const useDay = () => {
     enabled: date !== undefined,
   });
 };
+
+/** Seven days from a date on, at a glance. */
+export const useWeek = (from: string) =>
+  useQuery({
+    queryKey: ['week', from],
+    queryFn: () => get<WeekView>(`weeks/${from}`),
+    enabled: from !== '',
+    placeholderData: (before: WeekView | undefined) => before,
+  });
 
 /** The list of any day. */
 export const useOrdersOf = (date: string) =>

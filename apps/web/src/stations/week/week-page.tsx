@@ -1,0 +1,203 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { Link, useSearchParams } from 'react-router';
+import { atWallClock, shiftDate, wallClock } from '@jokul/core';
+import type { BakeryView, WeekDay, WeekView, WeekWork } from '@jokul/contracts';
+import { useNames } from '../../app/actions';
+import { useNow, useWallClock } from '../../lib/clock';
+import { useBakery, useDayDate, useToday, useWeek } from '../../lib/queries';
+import { useWidth } from '../../lib/use-width';
+import { Button } from '../../ui/button';
+import { Failed, Loading } from '../../ui/states';
+import { DayStrip, namesWidth } from './day-strip';
+import { lanesOf } from './lanes';
+
+const doing = { mix: 'mixed', portion: 'portioned', bake: 'in the oven' } as const;
+
+/** How a day stands, in a few words; what needs a hand is said so. */
+const standing = ({ closed, lines, plan }: WeekDay): { readonly words: string; readonly hand: boolean } => {
+  if (closed !== null) return { words: `Closed: ${closed}`, hand: lines > 0 };
+  if (lines === 0) return { words: 'No list', hand: false };
+  if (!plan) return { words: 'Not planned yet', hand: true };
+  if (plan.undone > 0) return { words: `${plan.undone} pieces do not fit`, hand: true };
+  return plan.stale
+    ? { words: 'The list changed since it was planned', hand: true }
+    : { words: 'All in time', hand: false };
+};
+
+const useSay = () => {
+  const wall = useWallClock();
+  const names = useNames();
+  const work = ({ kind, productCode, pieces, startS, endS, batchId, loadId }: WeekWork) =>
+    `${names.product(productCode)}, ${pieces} pieces, ${doing[kind]} ${wall.time(startS * 1000)} to ${wall.time(endS * 1000)} (${loadId ?? batchId})`;
+  const day = (date: string) => wall.date(atWallClock(date, '12:00', wall.timeZone) * 1000);
+  return { work, day, time: (atS: number) => wall.time(atS * 1000) };
+};
+
+const DayRow = ({
+  day,
+  week,
+  bakery,
+  nowS,
+  width,
+  isToday,
+}: {
+  day: WeekDay;
+  week: WeekView;
+  bakery: BakeryView;
+  nowS: number;
+  width: number;
+  isToday: boolean;
+}) => {
+  const say = useSay();
+  const { mixers, ovens } = bakery.equipment;
+  const zone = bakery.rules.timeZone;
+  const [fromS, toS] = [
+    atWallClock(day.date, '00:00', zone),
+    atWallClock(shiftDate(day.date, 1), '00:00', zone),
+  ];
+  const lanes = lanesOf([...mixers, { id: 'bench', name: 'Bench' }, ...ovens], week.work, fromS, toS);
+  const count = (kind: WeekWork['kind']) =>
+    lanes.flatMap(({ works }) => works).filter((work) => work.kind === kind).length;
+  const { words, hand } = standing(day);
+  const { plan } = day;
+  return (
+    <li
+      className={`grid grid-cols-[190px_minmax(0,1fr)] gap-3 border-t py-2 max-sm:grid-cols-1 ${isToday ? 'bg-ground' : ''}`}
+    >
+      <div className="min-w-0 pl-3">
+        <Link
+          to={`/day?day=${day.date}`}
+          className="font-semibold underline-offset-4 hover:underline"
+          aria-current={isToday ? 'date' : undefined}
+        >
+          {say.day(day.date)}
+        </Link>
+        {day.lines > 0 && (
+          <p className="figures text-[13.5px]">
+            {day.pieces} pieces, {day.lines} {day.lines === 1 ? 'order' : 'orders'}
+          </p>
+        )}
+        <p className={`text-[13.5px] ${hand ? 'font-medium text-hand' : 'text-ink-soft'}`}>{words}</p>
+        {plan && plan.firstLoadS !== null && plan.readyS !== null && (
+          <p className="figures text-[12.5px] text-ink-faint">
+            {plan.loads} loads, {say.time(plan.firstLoadS)} to {say.time(plan.readyS)}
+          </p>
+        )}
+      </div>
+      <DayStrip
+        fromS={fromS}
+        toS={toS}
+        nowS={nowS}
+        lanes={lanes}
+        width={width}
+        says={`${say.day(day.date)}: ${count('mix')} mixings, ${count('bake')} loads`}
+        sayWork={say.work}
+      />
+    </li>
+  );
+};
+
+/** The hours over the strips. */
+const Head = ({ width, date }: { width: number; date: string }) => {
+  const { timeZone } = useWallClock();
+  const say = useSay();
+  const fromS = atWallClock(date, '00:00', timeZone);
+  const left = namesWidth(width);
+  return (
+    <div className="grid grid-cols-[190px_minmax(0,1fr)] gap-3 pb-1 max-sm:hidden">
+      <span />
+      <div className="relative h-5 self-end" style={{ width }} aria-hidden>
+        {Array.from({ length: 8 }, (_, i) => (
+          <span
+            key={i}
+            className="figures absolute text-[12px] text-ink-soft"
+            style={{ left: left + (i * (width - left)) / 8 }}
+          >
+            {say.time(fromS + i * 3 * 3600)}
+          </span>
+        ))}
+      </div>
+    </div>
+  );
+};
+
+const WeekRows = ({ week, bakery }: { week: WeekView; bakery: BakeryView }) => {
+  const now = useNow(20_000);
+  const [ref, room] = useWidth();
+  const width = Math.max(240, room < 640 ? room - 24 : room - 214);
+  const today = wallClock(now / 1000, bakery.rules.timeZone).date;
+  return (
+    <div ref={ref}>
+      {week.work.length > 0 && <Head width={width} date={week.from} />}
+      <ol aria-label="Days of the week" className="border-b">
+        {week.days.map((day) => (
+          <DayRow
+            key={day.date}
+            day={day}
+            week={week}
+            bakery={bakery}
+            nowS={now / 1000}
+            width={width}
+            isToday={day.date === today}
+          />
+        ))}
+      </ol>
+      <p className="mt-2 text-[13px] text-ink-faint">
+        Filled: in the oven. Open: mixed, or portioned. Dough is mixed before the day that it is baked for;
+        each stands where the work falls. Press a day to see its doughs and temperatures.
+      </p>
+    </div>
+  );
+};
+
+/** Seven days: what is ordered, whether it fits, and when mixers, bench and ovens are busy. */
+export const WeekPage = () => {
+  const { data } = useBakery();
+  const [, setSearch] = useSearchParams();
+  const today = useToday() ?? '';
+  const say = useSay();
+  const from = useDayDate() ?? '';
+  const week = useWeek(from);
+  const show = (day: string) => setSearch((s) => ({ ...Object.fromEntries(s), day }));
+  if (!data || week.isPending) return <Loading what="the week" />;
+  if (week.isError) return <Failed error={week.error} onRetry={() => void week.refetch()} />;
+  return (
+    <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3 print:h-auto">
+      <header className="mb-3 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className="text-[22px] font-semibold">Week</h1>
+          <p className="text-ink-soft">
+            What is ordered, whether it fits, and when mixers, bench and ovens are busy.
+          </p>
+        </div>
+        <div className="no-print flex items-center gap-1" role="group" aria-label="Which week">
+          <Button
+            aria-label="A week earlier"
+            className="!px-2"
+            icon={<ChevronLeft size={16} />}
+            onClick={() => show(shiftDate(from, -7))}
+          />
+          <Button onClick={() => show(today)} disabled={from === today}>
+            {from === today ? 'From today' : `From ${say.day(from)}: to today`}
+          </Button>
+          <Button
+            aria-label="A week later"
+            className="!px-2"
+            icon={<ChevronRight size={16} />}
+            onClick={() => show(shiftDate(from, 7))}
+          />
+        </div>
+      </header>
+      {week.data.days.every(({ lines, plan }) => lines === 0 && !plan) && week.data.work.length === 0 && (
+        <p className="mb-3 rounded-lg border border-dashed border-line-strong p-6 text-center text-ink-soft">
+          Nothing is on the lists of this week. Orders come in under{' '}
+          <Link to={`/orders?day=${from}`} className="underline underline-offset-4">
+            Orders
+          </Link>
+          , also as standing ones.
+        </p>
+      )}
+      <WeekRows week={week.data} bakery={data} />
+    </div>
+  );
+};
