@@ -47,7 +47,12 @@ const tooSmall = (page: Page, among: string) =>
 
 const floor = ['floor', 'mix', 'bake'];
 const sizes = [
-  ['a small phone', 360, 640, [...floor, 'portion', 'rest', 'log', 'orders', 'formula', 'day', 'setup']],
+  [
+    'a small phone',
+    360,
+    640,
+    [...floor, 'portion', 'rest', 'log', 'orders', 'formula', 'day', 'week', 'setup', 'models'],
+  ],
   ['an upright tablet', 768, 1024, floor],
 ] as const;
 for (const [name, width, height, paths] of sizes)

@@ -42,6 +42,8 @@ const pages = [
   '/bake?at=heat',
   '/log/learned',
   '/day',
+  '/week?day=2026-11-25',
+  '/models',
   '/floor',
   '/log?day=2026-11-24',
   '/setup',
@@ -108,6 +110,7 @@ test('the keys go along the line', async ({ page }) => {
     ['6', /\/bake/, / in (Port|Starboard|Keel)/],
     ['7', /\/log/, 'Log of Fri 27 Nov'],
     ['d', /\/day/, 'Day'],
+    ['w', /\/week/, 'Week'],
     ['f', /\/floor/, /^(Load|Portion|Turn|Pull|Mix) /],
     ['1', /\/orders/, 'Orders'],
   ] as const;

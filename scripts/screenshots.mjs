@@ -59,11 +59,7 @@ const views = [
     after: (page) => page.getByText('What it changes').waitFor({ timeout: 90_000 }),
   },
   { name: 'day', path: '/day' },
-  {
-    name: 'day-whole',
-    path: '/day',
-    after: (page) => page.getByRole('button', { name: 'From the first mix' }).click(),
-  },
+  { name: 'week', path: '/week?day=2026-11-25' },
   { name: 'log', path: '/log?day=2026-11-24' },
   { name: 'setup', path: '/setup' },
   {

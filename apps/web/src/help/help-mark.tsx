@@ -11,7 +11,7 @@ export const HelpMark = ({ about, name }: { readonly about: HelpKey; readonly na
       // Its name says nothing of the figure: whoever looks for that finds the figure, not its mark.
       aria-label="What is this?"
       title={`What is “${name}”?`}
-      className="before:content-['?'] no-print ml-1 inline-grid size-[17px] shrink-0 translate-y-[-1px] place-items-center rounded-full border border-line-strong text-[11px] leading-none text-ink-faint hover:border-ink hover:text-ink"
+      className="relative before:content-['?'] after:absolute after:-inset-1.5 after:content-[''] no-print ml-1 inline-grid size-[17px] shrink-0 translate-y-[-1px] place-items-center rounded-full border border-line-strong text-[11px] leading-none text-ink-faint hover:border-ink hover:text-ink"
     />
     <Popover.Portal>
       <Popover.Content
