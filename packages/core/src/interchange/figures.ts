@@ -141,6 +141,9 @@ export const plainLine = (raw: string, mark?: DecimalMark): PlainText => {
       /^(\s*)(?=(?:scant|heap(?:ed|ing)|rounded|level|generous)\s+(?:cup|t(?:able|ea)spoon|tbsp|tsp|pinch))/i,
       (_, before: string) => `${before}1 `,
     )
+    // "2 x large eggs", "1 x 5 ml spoon"
+    .replace(/^(\s*\d+)\s*[x×]\s+(?=\p{L})/iu, '$1 ')
+    .replace(/(\d\s*ml)\s+spoons?\b/gi, '$1')
     // Bold and slanted letters of a page.
     .replace(/(\*\*|__|[*_`])(?=\S)([^*_`]+?)(?<=\S)\1/g, '$2')
     .replace(new RegExp(String.raw`(^|[\s(:,–-])${roughly}\s*(?=[\d¼-¾⅐-⅞])`, 'gi'), '$1')

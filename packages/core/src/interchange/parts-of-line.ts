@@ -48,6 +48,22 @@ const eachOf = (text: string): readonly string[] | null => {
     : null;
 };
 
+/** "Flour 300 g, butter 200 g", "salt, 5 g; soda, 4 g": several, each with its amount behind it. */
+const namesFirst = (text: string): readonly string[] | null => {
+  if (takeAmounts(text).amounts.length > 0) return null;
+  const pairs = [...text.matchAll(nameThenAmount)];
+  const left = text.replace(nameThenAmount, '').replace(/[\s,;.&+]|\band\b|\bund\b|\bet\b/gi, '');
+  if (pairs.length < 2 || left !== '') return null;
+  const parts = pairs.map(([, name = '', amount = '']) => [name.trim(), amount.trim()] as const);
+  const all = parts.every(([name, amount]) => {
+    const { amounts, rest } = takeAmounts(`${amount} `);
+    return amounts.length > 0 && rest.trim() === '' && matchIngredient(name).ids.length > 0;
+  });
+  return all ? parts.map(([name, amount]) => `${amount} ${name}`) : null;
+};
+const nameThenAmount =
+  /([\p{L}][\p{L}\s'’-]*?)[\s,:–—-]+(\d[\d.,]*\s*(?:\d+\/\d+\s*)?(?:g|kg|ml|l|oz|lb|tsp|tbsp|cups?)\b\.?)/giu;
+
 /** What goes round or on the pieces: it is eaten, so it is a line of its own. What is for the bench is not. */
 const onPieces =
   /^(.*?)\s+(for|to)\s+(?:the\s+)?((?:roll|coat|sprinkl|top|decorat|finish|garnish|dredg)\w*)\b.*$/i;
@@ -57,7 +73,7 @@ const onPieces =
  * 2 tbsp" is "1 cup plus 2 tbsp flour"). A joint counts only where both sides have an amount and the left one a name.
  */
 export const partsOfLine = (text: string): readonly string[] => {
-  const each = eachOf(text);
+  const each = eachOf(text) ?? namesFirst(text);
   if (each) return each;
   const both =
     /^((?:finely\s+)?(?:grated\s+)?zest|juice)\s+(?:and|&|plus)\s+(zest|juice)\s+((?:of|from)\s+.+)$/i.exec(
@@ -69,7 +85,7 @@ export const partsOfLine = (text: string): readonly string[] => {
     if (insideBrackets(text, at)) continue;
     const [left, right] = [text.slice(0, at), text.slice(at + found[0].length)];
     // Looking up a name costs more than seeing a figure.
-    if (takeAmounts(right).amounts.length === 0) continue;
+    if (!takeAmounts(right).amounts.some(({ unit }) => unit.kind !== 'percent')) continue;
     const a = named(left);
     if (!a.counted || !a.known) continue;
     const b = named(right);
@@ -87,6 +103,9 @@ export const partsOfLine = (text: string): readonly string[] => {
     // The same ingredient, more of it: but "plus 2 tbsp for dusting" is for something else.
     if (b.name === '' && /plus|\+|and|&/i.test(found[0])) {
       const { rest } = takeAmounts(left);
+      // "2 cups (250 g) flour + 2 tbsp": the weight in brackets is of the cups alone.
+      if (/[([][^)\]]*\d/.test(left))
+        return [left.trim(), `${right.trim()} ${a.name.replace(/[([].*?[)\]]/g, '').trim()}`];
       const amount = left.slice(0, left.length - rest.length).trim();
       return [`${amount} plus ${right.trim()} ${rest.trim()}`];
     }

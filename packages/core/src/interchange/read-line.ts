@@ -193,6 +193,18 @@ const packaged = new RegExp(
 );
 const inContainer = new RegExp(String.raw`^\s*(?:${containers})(?![a-z])\s*(?:of\s+)?`, 'i');
 
+/** Figures that say of what part, or what becomes of it, are no further amount. */
+const explained =
+  /\b(?:of which|of it|thereof|davon|dont|to|after|from|into|for|plus|each|size|at|about)\s+(?:\S+\s+)?$/i;
+/** An amount, or a bare figure in front, that is left in the name; null where there is none. */
+const looseFigure = (name: string): string | null => {
+  const [front] = /^\s*\d[\d.,]*/.exec(name) ?? [];
+  if (front !== undefined) return front.trim();
+  for (const found of name.matchAll(/\d[\d.,]*\s*(?:g|kg|ml|oz|lbs?|cups?|tbsp|tsp)\b/gi))
+    if (!explained.test(name.slice(0, found.index))) return found[0];
+  return null;
+};
+
 /** Reads one line of a recipe: amounts, unit, ingredient, and what is said about them. Never throws. */
 export const readLine = (raw: string): WrittenLine => {
   const text = withCocoa(weightBehind(cleaned(raw)));
@@ -292,7 +304,11 @@ export const readLine = (raw: string): WrittenLine => {
   const tail = [...tails, ...described].join(' ').replace(/[,;]/g, ' ').trim();
   // "butter, browned" is weighed before browning; "browned butter" is the finished one.
   const browned = /\bbrowned\b/i.test(tail) && /\bbutter\b/i.test(head);
-  const { ids, left, unread } = matchName(head.trim(), tail.replace(/\bbrowned\b/i, ''));
+  const matched = matchName(head.trim(), tail.replace(/\bbrowned\b/i, ''));
+  const { ids, unread } = matched;
+  // A figure that no reading accounts for is asked about, whatever else of the line is clear.
+  const loose = looseFigure(name);
+  const left = loose === null ? matched.left : [...matched.left, loose];
   if (unread) notes.push(`"${unread}" is not read`);
 
   if (

@@ -237,9 +237,11 @@ export const weighAmount = (
         rho: { value: fit.rho, source: fit.source },
       });
       const salt = loosePacked[food.id];
-      const loose = fill
+      const filled = fill
         ? ([fill.range[0] / fill.factor, fill.range[1] / fill.factor] as const)
-        : (speck?.range ?? salt ?? ([1, 1] as const));
+        : ([1, 1] as const);
+      const usual = speck?.range ?? (fill ? ([1, 1] as const) : (salt ?? ([1, 1] as const)));
+      const loose = [usual[0] * filled[0], usual[1] * filled[1]] as const;
       return {
         figure,
         range: sized(figure, [loose[0], loose[1]]),
