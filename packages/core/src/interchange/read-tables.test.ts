@@ -353,6 +353,7 @@ describe('several amounts in one line', () => {
     ' with ',
     '. ',
   ] as const;
+  const usual: ReadonlySet<string> = new Set([', ', '; ', ' and ', ' plus ', ' + ', ' & ']);
   const said = fc.record({
     food: fc.constantFrom(...foods),
     grams: fc.integer({ min: 2, max: 900 }),
@@ -372,15 +373,19 @@ describe('several amounts in one line', () => {
           })
           .join('');
         const lines = readSheet(text, settings).lines;
-        all += 1;
+        const [first, ...others] = parts;
+        const plain = others.every(
+          ({ joint, nameFirst }) => usual.has(joint) && nameFirst === first?.nameFirst,
+        );
+        if (plain) all += 1;
         if (lines.some(({ state }) => state === 'ask')) {
-          asked += 1;
+          if (plain) asked += 1;
           return;
         }
         const sums = (pairs: readonly (readonly [string | undefined, number])[]) => {
           const byFood = new Map<string, number>();
           for (const [id = '', g] of pairs) byFood.set(id, (byFood.get(id) ?? 0) + g);
-          return Object.fromEntries([...byFood].toSorted());
+          return Object.fromEntries(byFood);
         };
         expect([text, sums(lines.map(({ ingredientId, massG }) => [ingredientId, massG ?? 0]))]).toEqual([
           text,
@@ -389,7 +394,9 @@ describe('several amounts in one line', () => {
       }),
       { numRuns: 2000 },
     );
-    expect(asked / all).toBeLessThan(0.75);
+    // As people write such a line it is hardly ever asked about.
+    expect(all).toBeGreaterThan(50);
+    expect(asked / all).toBeLessThan(0.25);
   });
 });
 
