@@ -43,7 +43,6 @@ const pages = [
   '/log/learned',
   '/day',
   '/week?day=2026-11-25',
-  '/models',
   '/floor',
   '/log?day=2026-11-24',
   '/setup',

@@ -392,19 +392,19 @@ describe('several amounts in one line', () => {
           sums(parts.map(({ food: [, id], grams }) => [id, grams])),
         ]);
       }),
-      { numRuns: 2000 },
+      { numRuns: 1000 },
     );
     // As people write such a line it is hardly ever asked about.
-    expect(all).toBeGreaterThan(50);
+    expect(all).toBeGreaterThan(25);
     expect(asked / all).toBeLessThan(0.25);
   });
 });
 
 describe('text that is no recipe', () => {
   it.each(['(', '1, ', '1 g ', 'a and ', '| ', '1;a;', '"', '**a ', '1/2 ', 'each '])(
-    'a hundred thousand letters of %j are read to the end, and make no ingredient',
+    'forty thousand letters of %j are read to the end, and make no ingredient',
     (letters) => {
-      const lines = readSheet(letters.repeat(Math.ceil(100_000 / letters.length)), settings).lines;
+      const lines = readSheet(letters.repeat(Math.ceil(40_000 / letters.length)), settings).lines;
       expect(lines.filter(({ state }) => state === 'read')).toEqual([]);
     },
   );
