@@ -65,6 +65,8 @@ const phrases: readonly (readonly [RegExp, string])[] = [
   [/\bRoggenmehl\b/gi, 'rye flour'],
   [/\bPuderzucker\b|\bsucre\s+glace\b/gi, 'icing sugar'],
   [/\b(?:brauner\s+Zucker|sucre\s+roux|cassonade)\b/gi, 'brown sugar'],
+  [/\bdunkel(?:er|es|e)?\b(?!\s+(?:Schoko|Kuvert))/gi, 'dark'],
+  [/\bhell(?:er|es|e)?\b/gi, 'light'],
   [/\bVanillezucker\b|\bsucre\s+vanillé\b/gi, 'vanilla sugar'],
   [/\bZucker\b|\bsucre(?:\s+(?:en\s+poudre|semoule|blanc))?\b/gi, 'sugar'],
   [/\bbeurre\s+(?:demi-sel|salé)\b|\bgesalzene\s+Butter\b/gi, 'salted butter'],

@@ -274,6 +274,8 @@ describe('figures that say something else than how much', () => {
     ['**200 g** sugar', 'white-sugar 200'],
     ['*200 g sugar*', 'white-sugar 200'],
     ['Brown sugar (dark): 200g', 'dark-brown-sugar 200'],
+    ['80 g brauner Zucker (dunkel)', 'dark-brown-sugar 80'],
+    ['80 g heller brauner Zucker', 'light-brown-sugar 80'],
     ['three-quarter cup sugar', 'white-sugar 149.9'],
     ['two and two-thirds cups sugar', 'white-sugar 533.1'],
     ['a 1/2 cup of sugar', 'white-sugar 100'],
