@@ -1,24 +1,28 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import { openActions, overWindow, type Action, type Formula, type Load, type OverWindow } from '@jokul/core';
+import type { DayView } from '@jokul/contracts';
 import { nowMs } from '../lib/clock';
-import { useBakery, useDay } from '../lib/queries';
+import { useBakery, useDay, useOrdersOf } from '../lib/queries';
 import { useJournal, record } from '../journal/store';
 import { loadingOf } from './loading-now';
 import type { Lots } from './lots';
 import { preparationWords } from './preparation-words';
 
-/** Everything open on the floor of the shown day, the most urgent first. */
-export const useActions = (): readonly Action[] => {
-  const day = useDay();
+const useOpenActions = (plan: DayView['plan'] | undefined): readonly Action[] => {
   const floor = useJournal((s) => s.floor);
-  const batches = day.data?.plan?.plan.batches;
-  const preparations = day.data?.plan?.preparations;
+  const batches = plan?.plan.batches;
+  const preparations = plan?.preparations;
   return useMemo(
     () => (batches ? openActions(batches, floor, preparations) : []),
     [batches, floor, preparations],
   );
 };
+
+/** Everything open on the floor of the shown day, the most urgent first. */
+export const useActions = (): readonly Action[] => useOpenActions(useDay().data?.plan);
+/** Everything open on one day, whichever is looked at. */
+export const useActionsOf = (date: string): readonly Action[] => useOpenActions(useOrdersOf(date).data?.plan);
 
 export const useNames = () => {
   const bakery = useBakery();

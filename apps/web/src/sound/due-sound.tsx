@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react';
-import { useActions } from '../app/actions';
+import { useActionsOf } from '../app/actions';
 import { useColdAlarm } from '../app/cold-alarm';
 import { useNow } from '../lib/clock';
+import { useToday } from '../lib/queries';
 import { chime, closeSound, openSound } from './chime';
 import { dueSounds } from './due-sounds';
 
@@ -29,9 +30,8 @@ const useIsTheOne = () => {
   return one;
 };
 
-/** Sounds what falls due, on every page, also without the network: what is due is reckoned on the device. */
-export const DueSound = () => {
-  const actions = useActions();
+const SoundOf = ({ date }: { readonly date: string }) => {
+  const actions = useActionsOf(date);
   const coldSinceMs = useColdAlarm((s) => s.sinceMs);
   const now = useNow(1000);
   const heard = useRef<ReadonlySet<string> | null>(null);
@@ -55,4 +55,14 @@ export const DueSound = () => {
     if (play && one.current) chime(play);
   }, [actions, coldSinceMs, now, one]);
   return null;
+};
+
+/**
+ * Sounds what falls due today, on every page and whichever day is looked at, also without the network: what is due is
+ * reckoned on the device.
+ */
+export const DueSound = () => {
+  const today = useToday();
+  // A new day begins with what is open of it: that is seen, not heard.
+  return today === undefined ? null : <SoundOf key={today} date={today} />;
 };

@@ -129,6 +129,8 @@ const spokenParts = (text: string): string =>
 export const plainLine = (raw: string, mark?: DecimalMark): PlainText => {
   const spaced = slippedFraction(raw)
     .replace(blanks, ' ')
+    // "T55 500 g": the grade of a flour is no figure of it.
+    .replace(/\b(?:T|[Tt]ype?|[Tt]ipo)\s?\d{2,4}\b(?!\s*(?:g|kg|ml|oz|lb)\b)/g, ' ')
     .replace(/^(\s*)an?\s+(?=\d+\s*[/⁄]|[¼-¾⅐-⅞])/i, '$1')
     .replace(/^(\s*)(?:an?\s+)?couple(?:\s+of)?\s+/i, (_, before: string) => `${before}2 `)
     // "scant cup sugar", "good pinch of salt": one of them.

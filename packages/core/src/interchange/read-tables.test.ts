@@ -169,6 +169,10 @@ Dough keeps 3 days in the fridge or 3 months frozen.
     ])
       expect(recipeTitle(none)).toBe('');
   });
+  it.each(['Pinch of saffron', 'caramel bits', 'Rum, to taste', 'Some rum', 'rum'])(
+    '"%s" over the others is no name, but something to ask about',
+    (first) => expect(read(`${first}\n250 g flour`)).toEqual(['ask', 'wheat-flour 250']),
+  );
   it('how long it keeps is no rest', () => expect(sheet.rest).toEqual({ hours: [1, 1], where: 'chilled' }));
   it('says how many', () => expect(sheet.yield).toEqual({ pieces: 36 }));
   it('under the method an ingredient with its amount is still one', () =>
@@ -276,6 +280,8 @@ describe('figures that say something else than how much', () => {
     ['Brown sugar (dark): 200g', 'dark-brown-sugar 200'],
     ['80 g brauner Zucker (dunkel)', 'dark-brown-sugar 80'],
     ['80 g heller brauner Zucker', 'light-brown-sugar 80'],
+    ['Flour T55 500 g', 'wheat-flour 500'],
+    ['500 g flour type 550', 'wheat-flour 500'],
     ['three-quarter cup sugar', 'white-sugar 149.9'],
     ['two and two-thirds cups sugar', 'white-sugar 533.1'],
     ['a 1/2 cup of sugar', 'white-sugar 100'],

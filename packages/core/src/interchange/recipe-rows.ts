@@ -28,9 +28,14 @@ const mostLetters = 300;
 /** A paragraph of a method is longer; a page of letters is none. */
 const mostTold = 3000;
 
+const vague =
+  /\b(?:pinch|dash|handful|splash|drizzle|knob|drops?|few|some|little|extra|taste|needed|optional|prise|pincée|etwas|un peu)\b/i;
+
 /** A line without a figure that is no ingredient, over all others: what the recipe is called. */
 const isTitle = (line: string): boolean => {
   if (/\d/.test(line) || takeAmounts(line).amounts.length > 0) return false;
+  // A name is written large, and says neither how much nor how.
+  if (!/^[#\s]*\p{Lu}/u.test(line) || /,/.test(line) || vague.test(line)) return false;
   const { ids, left } = matchIngredient(line);
   return ids.length === 0 || left.length > 0;
 };
