@@ -46,6 +46,36 @@ export const ZoomBar = ({ shown, limits, nowS, onShow, sayTime, inset, children 
     chart.addEventListener('wheel', onWheel, { passive: false });
     return () => chart.removeEventListener('wheel', onWheel);
   }, [shown, limits, inset, onShow]);
+  const buttons = [
+    {
+      name: 'Earlier',
+      keyHint: '←',
+      icon: <ChevronLeft size={16} />,
+      disabled: shown.fromS <= limits.fromS,
+      press: () => pan(-stepShare),
+    },
+    {
+      name: 'Later',
+      keyHint: '→',
+      icon: <ChevronRight size={16} />,
+      disabled: shown.toS >= limits.toS,
+      press: () => pan(stepShare),
+    },
+    {
+      name: 'Farther',
+      keyHint: '-',
+      icon: <ZoomOut size={16} />,
+      disabled: isWhole(shown, limits),
+      press: () => zoom(1 / closer),
+    },
+    {
+      name: 'Closer',
+      keyHint: '+',
+      icon: <ZoomIn size={16} />,
+      disabled: isClosest(shown),
+      press: () => zoom(closer),
+    },
+  ];
   const nowInside = nowS > limits.fromS && nowS < limits.toS;
   return (
     <>
@@ -53,47 +83,23 @@ export const ZoomBar = ({ shown, limits, nowS, onShow, sayTime, inset, children 
         <p className="figures mr-2 text-[13px] text-ink-soft" aria-live="polite">
           {sayTime(shown.fromS)} to {sayTime(shown.toS)}
         </p>
-        <Button
-          size="small"
-          look="quiet"
-          aria-label="Earlier"
-          title="Earlier ( ← )"
-          icon={<ChevronLeft size={16} />}
-          disabled={shown.fromS <= limits.fromS}
-          onClick={() => pan(-stepShare)}
-        />
-        <Button
-          size="small"
-          look="quiet"
-          aria-label="Later"
-          title="Later ( → )"
-          icon={<ChevronRight size={16} />}
-          disabled={shown.toS >= limits.toS}
-          onClick={() => pan(stepShare)}
-        />
+        {buttons.map(({ name, keyHint, icon, disabled, press }) => (
+          <Button
+            key={name}
+            size="small"
+            look="quiet"
+            aria-label={name}
+            title={`${name} ( ${keyHint} )`}
+            icon={icon}
+            disabled={disabled}
+            onClick={press}
+          />
+        ))}
         {nowInside && (
           <Button size="small" look="quiet" onClick={() => onShow(around(shown, nowS, limits))}>
             Now
           </Button>
         )}
-        <Button
-          size="small"
-          look="quiet"
-          aria-label="Farther"
-          title="Farther ( - )"
-          icon={<ZoomOut size={16} />}
-          disabled={isWhole(shown, limits)}
-          onClick={() => zoom(1 / closer)}
-        />
-        <Button
-          size="small"
-          look="quiet"
-          aria-label="Closer"
-          title="Closer ( + )"
-          icon={<ZoomIn size={16} />}
-          disabled={isClosest(shown)}
-          onClick={() => zoom(closer)}
-        />
       </div>
       {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- the keys are a second way to the buttons above */}
       <div
