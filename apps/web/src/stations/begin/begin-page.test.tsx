@@ -25,6 +25,7 @@ jest.unstable_mockModule('../../lib/queries', () => ({
     },
   }),
   useDay: () => ({ data: { date: '2026-11-28', orders: server.orders, plan: null } }),
+  useOrdersOf: () => ({ data: { date: '2026-11-28', orders: server.orders, plan: null } }),
   useToday: () => '2026-11-27',
   useDayDate: () => '2026-11-28',
   useSaveEquipment: () => idle,
