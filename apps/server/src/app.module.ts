@@ -46,14 +46,15 @@ import { WhichBakery } from './setup/which-bakery.js';
 export const webRoot = join(import.meta.dirname, '../../web/dist');
 
 @Module({
+  // Routes are looked through in this order: what every press uses comes first.
   controllers: [
+    JournalController,
     HealthController,
     ClockController,
     SetupController,
     OrdersController,
     FormulaController,
     PlanController,
-    JournalController,
     CalibrationController,
     ProbesController,
     CalcController,

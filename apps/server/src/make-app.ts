@@ -9,6 +9,7 @@ import { AppModule, webRoot } from './app.module.js';
 import { SoundInputPipe } from './common/sound-input.pipe.js';
 import { missingAsset } from './common/missing-asset.js';
 import { ownHostOnly } from './common/own-host.js';
+import { rememberRules } from './common/remember-rules.js';
 import { nameRequest } from './common/request-id.js';
 import { ProblemFilter } from './common/problem.filter.js';
 import { QuietLogger } from './common/quiet-logger.js';
@@ -39,6 +40,7 @@ export const makeApp = async (
     await app.get(DataSource).destroy();
     throw error;
   }
+  rememberRules();
   app.use(nameRequest);
   app.use(ownHostOnly);
   app.use(app.get(MetricsService).count);

@@ -2,7 +2,7 @@ import { createConnection, type Connection, type RowDataPacket } from 'mysql2/pr
 import type { Connection as StreamConnection } from 'mysql2';
 import { firstBrokenSeq, genesisHash, JokulError, type JournalEntry } from '@jokul/core';
 import type { Config } from '../config.js';
-import { sha256 } from '../journal/journal.service.js';
+import { sha256 } from '../journal/chain-on.js';
 import { readBackup, writeBackup, type BackupHead, type Row, type TableForm } from './backup-file.js';
 
 /** Prefixes of tables while records are put back; no table of Jokul begins so. */

@@ -1,8 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { createHash } from 'node:crypto';
 import { DataSource, In, MoreThan } from 'typeorm';
 import {
-  chainText,
   emptyState,
   firstBrokenSeq,
   genesisHash,
@@ -23,8 +21,8 @@ import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
 import { LotPins } from '../lots/lot-pins.js';
 import { followEntries } from '../lots/lot-rows.js';
 import { WhichBakery } from '../setup/which-bakery.js';
-
-export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
+import { chainOn, entryValues, insertEntries, sha256, type ChainEnd } from './chain-on.js';
+import { canBeAtOnce, writeAtOnce } from './write-at-once.js';
 
 const toEntry = (row: JournalEntryEntity) => ({ ...row }) as unknown as JournalEntry;
 
@@ -39,10 +37,6 @@ interface RawHead {
   readonly seq: number | string;
   readonly hash: string;
 }
-
-const columns = ['seq', 'id', 'atMs', 'who', 'device', 'lot', 'kind', 'payload', 'prevHash', 'hash'].map(
-  (name) => `\`${name}\``,
-);
 
 /** So many entries are written in one transaction at most, but for those that were sent together. */
 const mostTogether = 500;
@@ -73,9 +67,28 @@ export class JournalService {
     return this.writing.ask(entries);
   }
 
+  /** The end of the chain as this server saw it last; another one may have gone on from there. */
+  private end: ChainEnd | null = null;
+
   /** Stores what several sent in one transaction, in the order in which it came. */
   private async write(sent: readonly (readonly DraftEntry[])[]): Promise<readonly AppendView[]> {
     const entries = sent.flat();
+    const from = this.end;
+    // Known anew only when all went well.
+    this.end = null;
+    const known = from && canBeAtOnce(entries) && this.pins.hasAll(entries) ? from : null;
+    const atOnce = known && (await writeAtOnce(this.db, known, entries));
+    // Another server wrote, or what is struck here: it may be what pinned a lot.
+    if (known ? !atOnce : entries.some(({ kind }) => kind === 'struck')) this.pins.forget();
+    const { numbers, end } = atOnce ?? (await this.writeWithCare(entries));
+    this.end = end;
+    return sent.map((own) => ({ stored: own.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })) }));
+  }
+
+  /** Looks first: at the head, at what is stored already, and at what lots are not pinned yet. */
+  private async writeWithCare(
+    entries: readonly DraftEntry[],
+  ): Promise<{ readonly numbers: ReadonlyMap<string, number>; readonly end: ChainEnd }> {
     return this.db.transaction(async (manager) => {
       // The head is locked first: numbers and hashes follow the order of commits, over any number of servers.
       const [head] = await manager.query<RawHead[]>(
@@ -86,42 +99,22 @@ export class JournalService {
         'SELECT `id`, `seq` FROM `journal_entry` WHERE `id` IN (?)',
         [entries.map(({ id }) => id)],
       );
-      const numbers = new Map(known.map(({ id, seq: number }) => [id, Number(number)]));
-      const rows: JournalEntry[] = [];
-      let [seq, hash] = [Number(head.seq), head.hash];
+      const numbers = new Map(known.map(({ id, seq }) => [id, Number(seq)]));
       const fresh = entries.filter(({ id }) => !numbers.has(id));
-      for (const { id, atMs, who, device, lot, kind, payload } of [
+      const { rows, end } = chainOn({ seq: Number(head.seq), hash: head.hash }, [
         ...(await this.pins.missing(manager, fresh)),
         ...fresh,
-      ]) {
-        if (numbers.has(id)) continue;
-        const entry = { id, atMs, who, device, lot, kind, payload } as DraftEntry;
-        const prevHash = hash;
-        seq += 1;
-        hash = sha256(chainText(prevHash, entry));
-        rows.push({ ...entry, seq, prevHash, hash });
-        numbers.set(id, seq);
-      }
+      ]);
+      for (const { id, seq } of rows) numbers.set(id, seq);
       if (rows.length > 0) {
-        // Written out: this is what every press waits for.
-        await manager.query(`INSERT INTO \`journal_entry\` (${columns.join(', ')}) VALUES ?`, [
-          rows.map((row) => [
-            row.seq,
-            row.id,
-            row.atMs,
-            row.who,
-            row.device,
-            row.lot,
-            row.kind,
-            JSON.stringify(row.payload),
-            row.prevHash,
-            row.hash,
-          ]),
-        ]);
+        await manager.query(insertEntries, [entryValues(rows)]);
         await followEntries(manager, rows);
-        await manager.query('UPDATE `journal_head` SET `seq` = ?, `hash` = ? WHERE `id` = 1', [seq, hash]);
+        await manager.query('UPDATE `journal_head` SET `seq` = ?, `hash` = ? WHERE `id` = 1', [
+          end.seq,
+          end.hash,
+        ]);
       }
-      return sent.map((own) => ({ stored: own.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })) }));
+      return { numbers, end };
     });
   }
 

@@ -47,9 +47,29 @@ const begunBy = ({ atMs, who, lot }: DraftEntry, payload: LotRecord): DraftEntry
   payload,
 });
 
+/** So many pinned lots are kept in mind. */
+const mostKept = 2000;
+
 @Injectable()
 export class LotPins {
+  private readonly pinned = new Set<string>();
+
   constructor(private readonly own: OwnIngredientsService) {}
+
+  /** Whether each lot of these that is worked on is known to have its record. */
+  hasAll(entries: readonly DraftEntry[]): boolean {
+    return entries.every(({ kind, lot }) => !isWork(kind) || this.pinned.has(lot));
+  }
+
+  /** Reads anew which lots have their record. */
+  forget(): void {
+    this.pinned.clear();
+  }
+
+  private keep(lot: string): void {
+    if (this.pinned.size >= mostKept) this.pinned.clear();
+    this.pinned.add(lot);
+  }
 
   /** The records that are missing before these entries may stand, in the order of their lots. */
   async missing(manager: EntityManager, entries: readonly DraftEntry[]): Promise<readonly DraftEntry[]> {
@@ -59,7 +79,10 @@ export class LotPins {
       if (isWork(entry.kind) && !first.has(entry.lot) && !sent.has(entry.lot)) first.set(entry.lot, entry);
     if (first.size === 0) return [];
     const rows = await manager.find(LotEntity, { where: { lot: In([...first.keys()]) } });
-    for (const { lot, begun, worked } of rows) if (begun || worked) first.delete(lot);
+    for (const { lot, begun, worked } of rows) {
+      if (begun) this.keep(lot);
+      if (begun || worked) first.delete(lot);
+    }
     const open = rows.filter(({ lot, day }) => first.has(lot) && day !== null);
     const parts = [...first.values()].filter(({ lot }) => readLotId(lot)?.part);
     if (open.length === 0 && parts.length === 0) return [];

@@ -17,18 +17,21 @@ const values = (row: LotRow) => [
 ];
 const places = (rows: readonly unknown[]) => rows.map(() => '(?, ?, ?, ?, ?, ?, ?)').join(', ');
 
-/** Adds what further entries say to rows that follow them alone. */
-const add = async (manager: EntityManager, rows: readonly LotRow[]): Promise<void> => {
-  if (rows.length === 0) return;
-  await manager.query(
-    `INSERT INTO \`lot\` ${columns} VALUES ${places(rows)} ON DUPLICATE KEY UPDATE
+/** Adds what further entries say to rows that follow them alone. @param rows the places of the values */
+export const addRows = (rows: string): string =>
+  `INSERT INTO \`lot\` ${columns} VALUES ${rows} ON DUPLICATE KEY UPDATE
       \`firstMs\` = LEAST(COALESCE(\`firstMs\`, VALUES(\`firstMs\`)), VALUES(\`firstMs\`)),
       \`lastMs\` = GREATEST(COALESCE(\`lastMs\`, 0), VALUES(\`lastMs\`)),
       \`worked\` = \`worked\` OR VALUES(\`worked\`),
       \`begun\` = \`begun\` OR VALUES(\`begun\`),
-      \`inspected\` = \`inspected\` OR VALUES(\`inspected\`)`,
-    rows.flatMap(values),
-  );
+      \`inspected\` = \`inspected\` OR VALUES(\`inspected\`)`;
+
+/** The values for `addRows`, in the order of the entries. */
+export const rowsAfter = (entries: readonly DraftEntry[]): readonly (readonly unknown[])[] =>
+  entries.map((entry) => values(rowAfter(entry)));
+
+const add = async (manager: EntityManager, entries: readonly DraftEntry[]): Promise<void> => {
+  if (entries.length > 0) await manager.query(addRows('?'), [rowsAfter(entries)]);
 };
 
 const write = async (manager: EntityManager, rows: readonly LotRow[]): Promise<void> => {
@@ -81,7 +84,10 @@ export const followEntries = async (
     ...entries.filter(({ kind }) => !followsAlone(kind)).map(({ lot }) => lot),
     ...struckLots.map(({ lot }) => lot),
   ]);
-  await add(manager, entries.filter(({ lot }) => !again.has(lot)).map(rowAfter));
+  await add(
+    manager,
+    entries.filter(({ lot }) => !again.has(lot)),
+  );
   await remake(manager, [...again]);
 };
 
