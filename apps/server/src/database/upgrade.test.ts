@@ -1,8 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { gunzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
-import { createConnection } from 'mysql2/promise';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DataSource } from 'typeorm';
 import { readLotId, reduceLedger } from '@jokul/core';
@@ -10,14 +7,10 @@ import type { BakeryView, DayView, JournalView, PlanView } from '@jokul/contract
 import type { Config } from '../config.js';
 import { makeApp } from '../make-app.js';
 import { LotEntity } from './entities.js';
+import { fillFirstPhase, firstPhase as left } from './first-phase.testkit.js';
 import { testDatabase } from './test-database.testkit.js';
 
 /* The demo's database as the first phase left it, table by table: a start brings it along, and nothing is lost. */
-
-type Row = Readonly<Record<string, string | number | null>>;
-const left = JSON.parse(
-  gunzipSync(readFileSync(new URL('fixtures/first-phase.json.gz', import.meta.url))).toString('utf8'),
-) as Readonly<Record<string, { readonly create: string; readonly rows: readonly Row[] }>>;
 
 let app: NestExpressApplication;
 let url: string;
@@ -27,18 +20,7 @@ beforeAll(async () => {
   const database = await testDatabase();
   drop = database.drop;
   config = database.config;
-  const { port, user, password, name } = database.config.database;
-  const connection = await createConnection({ host: '127.0.0.1', port, user, password, database: name });
-  for (const [table, { create, rows }] of Object.entries(left)) {
-    await connection.query(create);
-    const columns = Object.keys(rows[0] ?? {});
-    for (let i = 0; i < rows.length; i += 100)
-      await connection.query(
-        `INSERT INTO \`${table}\` (${columns.map((c) => `\`${c}\``).join(', ')}) VALUES ?`,
-        [rows.slice(i, i + 100).map((row) => columns.map((column) => row[column]))],
-      );
-  }
-  await connection.end();
+  await fillFirstPhase(config);
   app = await makeApp({ ...database.config, seedDemo: true }, false);
   await app.listen(0, '127.0.0.1');
   url = await app.getUrl();
