@@ -109,9 +109,10 @@ const recount = async (db, url, seen) => {
 /**
  * @param home a folder for the database
  * @param wanted how many kills of the server and of the database
+ * @param isStopped whether somebody ended it early: what was done so far is counted
  * @returns rows of the table: what, the figure, and whether it must be 0
  */
-export const ordealOfKills = async (home, wanted) => {
+export const ordealOfKills = async (home, wanted, isStopped) => {
   const dir = join(home, 'kills');
   let db = await startMariadb(dir);
   const port = await freePort();
@@ -161,7 +162,7 @@ export const ordealOfKills = async (home, wanted) => {
   };
   try {
     const devices = ['tablet', 'phone', 'wall'].map((name) => device(name, url, seen, () => over));
-    while (killed.server < wanted.server || killed.database < wanted.database) {
+    while (!isStopped() && (killed.server < wanted.server || killed.database < wanted.database)) {
       await pause(random(100, 1200));
       const left = wanted.server - killed.server + wanted.database - killed.database;
       if (Math.random() * left < wanted.database - killed.database) await killDatabase();
