@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { backupFile, runBackup, runningDatabase } from './lib/backups.mjs';
+import { backUpInto, runBackup, runningDatabase } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { inRoot } from './lib/paths.mjs';
@@ -19,9 +19,11 @@ await orSay(async () => {
   // Never built anew under a server that runs from it.
   if (!running) await ensureBuild();
   const started = running ? null : await startMariadb(dir);
-  const file = wanted ? resolve(process.env.INIT_CWD ?? '.', wanted) : backupFile('backup');
+  const db = running ?? started;
   try {
-    const { entries, rows, brokenSeq } = await runBackup('backup', file, running ?? started);
+    const wantedFile = wanted && resolve(process.env.INIT_CWD ?? '.', wanted);
+    const made = wantedFile ? await runBackup('backup', wantedFile, db) : await backUpInto('backup', db);
+    const { entries, rows, brokenSeq, file = wantedFile } = made;
     say(
       `Backed up ${rows} rows, ${entries} entries of the log among them, into\n  ${file}\nand read it back: it is whole.`,
     );

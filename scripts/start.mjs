@@ -1,5 +1,14 @@
+import { dirname } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { backupFile, backupFolder, dropOld, runBackup, untilNext } from './lib/backups.mjs';
+import {
+  backUpInto,
+  backupChoice,
+  backupFolder,
+  choiceFile,
+  dropOld,
+  untilNext,
+  usualFolder,
+} from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { keepUp } from './lib/keep-up.mjs';
 import { holdLock } from './lib/lock.mjs';
@@ -9,8 +18,8 @@ import { isFree } from './lib/port.mjs';
 import { orSay, say, Trouble } from './lib/say.mjs';
 import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
 
-/** Every night at this hour, by the clock of this machine; so many nights are kept. */
-const nightly = { hour: 2, minute: 30, keep: 14 };
+/** Every night at this hour, by the clock of this machine. */
+const nightly = { hour: 2, minute: 30 };
 
 const port = Number(process.env.JOKUL_PORT ?? 4310);
 /** Which bakery is open: the demo, or one's own in a folder of its own. The server may ask for the other one. */
@@ -92,7 +101,9 @@ await orSay(async () => {
       spawnServer(
         serverEnv(db, {
           port,
-          JOKUL_BACKUPS: backupFolder(),
+          ...(process.env.JOKUL_BACKUPS && { JOKUL_BACKUPS: backupFolder() }),
+          JOKUL_BACKUPS_USUAL: usualFolder(),
+          JOKUL_BACKUPS_CHOICE: choiceFile(),
           JOKUL_OTHER_CODE: String(otherBakeryCode),
           ...(own && { JOKUL_SEED: 'own' }),
         }),
@@ -119,8 +130,8 @@ await orSay(async () => {
       () => {
         const work = async () => {
           if (stopping) return;
-          await runBackup('backup', backupFile(own ? 'own-nightly' : 'nightly'), db);
-          dropOld(backupFolder(), nightly.keep);
+          const { file } = await backUpInto(own ? 'own-nightly' : 'nightly', db);
+          dropOld(dirname(file), backupChoice().keep);
         };
         work().then(backUpTonight, (error) => {
           say(`The backup of this night was not made: ${error.message}`);

@@ -1,21 +1,43 @@
 import { spawn } from 'node:child_process';
-import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { inRoot } from './paths.mjs';
 import { greets } from './port.mjs';
-import { Trouble } from './say.mjs';
+import { say, Trouble } from './say.mjs';
 import { serverEnv } from './server.mjs';
 
-/** Where backups go: JOKUL_BACKUPS, or a folder beside the records. */
-export const backupFolder = (env = process.env) => resolve(env.JOKUL_BACKUPS ?? inRoot('.jokul', 'backups'));
+/** Where backups go where nobody chose, and the file that keeps what was chosen in Setup for this machine. */
+export const usualFolder = () => inRoot('.jokul', 'backups');
+export const choiceFile = () => inRoot('.jokul', 'backups.json');
+const usualKeep = 14;
 
-const two = (n) => String(n).padStart(2, '0');
-/** A name that sorts by time. */
-export const backupName = (kind, at = new Date()) =>
-  `jokul-${kind}-${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}-${two(at.getHours())}${two(at.getMinutes())}${two(at.getSeconds())}.jsonl.gz`;
+/** What was chosen in Setup; the usual where nobody did, or where it cannot be read. As backup-place.ts writes it. */
+export const backupChoice = (file = choiceFile()) => {
+  try {
+    const { folder, keep } = JSON.parse(readFileSync(file, 'utf8'));
+    return {
+      folder: typeof folder === 'string' ? folder : null,
+      keep: Number.isInteger(keep) && keep > 0 ? keep : usualKeep,
+    };
+  } catch {
+    return { folder: null, keep: usualKeep };
+  }
+};
 
-/** A place for a backup, its folder made. */
-export const backupFile = (kind) => {
+/**
+ * Where backups go: JOKUL_BACKUPS, or what was chosen in Setup while it is there, or a folder beside the records. A disk
+ * that somebody took away must not cost a night's backup.
+ */
+export const backupFolder = (env = process.env, { folder } = backupChoice()) => {
+  if (env.JOKUL_BACKUPS) return resolve(env.JOKUL_BACKUPS);
+  if (folder === null) return usualFolder();
+  if (existsSync(folder)) return folder;
+  say(`The folder ${folder} for backups is not there: they go into ${usualFolder()} meanwhile.`);
+  return usualFolder();
+};
+
+/** The folder for backups, made where it is not there yet. */
+export const madeBackupFolder = () => {
   const folder = backupFolder();
   try {
     mkdirSync(folder, { recursive: true, mode: 0o700 });
@@ -24,7 +46,7 @@ export const backupFile = (kind) => {
       `the folder ${folder} for backups cannot be made (${error.code}). Name another one: JOKUL_BACKUPS=/somewhere`,
     );
   }
-  return join(folder, backupName(kind));
+  return folder;
 };
 
 /** Lets go of nightly backups but the newest. Others are never touched. */
@@ -57,10 +79,13 @@ export const runningDatabase = async (dir) => {
   }
 };
 
+/** Backs up into the folder for it; the answer says which file. @throws Trouble with its sentence */
+export const backUpInto = (kind, db) => runBackup('backup-into', madeBackupFolder(), db, kind);
+
 /** Backs up, restores or checks in a process of its own. @throws Trouble with its sentence */
-export const runBackup = (what, file, db) =>
+export const runBackup = (what, file, db, ...rest) =>
   new Promise((done, fail) => {
-    const child = spawn(process.execPath, [inRoot('apps/server/dist/backup/cli.js'), what, file], {
+    const child = spawn(process.execPath, [inRoot('apps/server/dist/backup/cli.js'), what, file, ...rest], {
       env: serverEnv(db, { port: 0 }),
       stdio: ['ignore', 'pipe', 'inherit'],
     });

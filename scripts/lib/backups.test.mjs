@@ -2,23 +2,15 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
-import { backupFolder, backupName, dropOld, untilNext } from './backups.mjs';
+import { backupChoice, backupFolder, dropOld, untilNext } from './backups.mjs';
+
+const night = (kind, i) => `jokul-${kind}-2026-11-${String(i + 1).padStart(2, '0')}-023000.jsonl.gz`;
 
 describe('backups', () => {
-  it('have names that sort by their time', () => {
-    const names = [
-      new Date(2026, 10, 27, 2, 30, 5),
-      new Date(2026, 10, 27, 14, 3, 0),
-      new Date(2026, 11, 1, 2, 30, 0),
-    ].map((at) => backupName('nightly', at));
-    expect(names[0]).toBe('jokul-nightly-2026-11-27-023005.jsonl.gz');
-    expect([...names].sort()).toEqual(names);
-  });
-
   it('of old nights go, those that a person made stay', () => {
     const folder = mkdtempSync(join(tmpdir(), 'jokul-backups-'));
-    const nights = Array.from({ length: 17 }, (_, i) => backupName('nightly', new Date(2026, 10, 1 + i)));
-    const own = Array.from({ length: 3 }, (_, i) => backupName('own-nightly', new Date(2026, 10, 1 + i)));
+    const nights = Array.from({ length: 17 }, (_, i) => night('nightly', i));
+    const own = Array.from({ length: 3 }, (_, i) => night('own-nightly', i));
     const others = ['jokul-backup-2025-01-01-000000.jsonl.gz', 'mine.jsonl.gz', 'jokul-nightly-notes.txt'];
     for (const name of [...nights, ...own, ...others]) writeFileSync(join(folder, name), '');
     expect(dropOld(folder, 14)).toEqual(nights.slice(0, 3));
@@ -32,8 +24,28 @@ describe('backups', () => {
     expect(untilNext(2, 30, new Date(2026, 10, 27, 23, 30))).toBe(3 * 3600_000);
   });
 
-  it('go where one says', () => {
-    expect(backupFolder({ JOKUL_BACKUPS: '/mnt/stick' })).toBe('/mnt/stick');
-    expect(backupFolder({})).toMatch(/\.jokul\/backups$/);
+  it('go where one says: at the start, or in Setup while the folder is there', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'jokul-backups-'));
+    const file = join(folder, 'backups.json');
+    expect(backupChoice(file)).toEqual({ folder: null, keep: 14 });
+    writeFileSync(file, JSON.stringify({ folder, keep: 30 }));
+    const chosen = backupChoice(file);
+    expect(chosen).toEqual({ folder, keep: 30 });
+    expect(backupFolder({ JOKUL_BACKUPS: '/mnt/stick' }, chosen)).toBe('/mnt/stick');
+    expect(backupFolder({}, chosen)).toBe(folder);
+    rmSync(folder, { recursive: true });
+    // The stick was taken out: the night's backup is made all the same.
+    expect(backupFolder({}, chosen)).toMatch(/\.jokul\/backups$/);
+    expect(backupFolder({}, { folder: null })).toMatch(/\.jokul\/backups$/);
+  });
+
+  it('are as usual where the choice cannot be read', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'jokul-backups-'));
+    const file = join(folder, 'backups.json');
+    for (const text of ['', '{', 'null', '{"folder":7,"keep":-1}', '{"keep":"many"}']) {
+      writeFileSync(file, text);
+      expect(backupChoice(file)).toEqual({ folder: null, keep: 14 });
+    }
+    rmSync(folder, { recursive: true });
   });
 });

@@ -2,13 +2,16 @@ import { Module, type DynamicModule } from '@nestjs/common';
 import { ServeStaticModule } from '@nestjs/serve-static';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { join } from 'node:path';
+import { BackupPlace } from './backup/backup-place.js';
+import { BackupsController } from './backup/backups.controller.js';
+import { BackupsService } from './backup/backups.service.js';
 import { CalcController } from './calc/calc.controller.js';
 import { CalcService } from './calc/calc.service.js';
 import { CalibrationController } from './calibration/calibration.controller.js';
 import { CalibrationService } from './calibration/calibration.service.js';
 import { ClockController } from './clock/clock.controller.js';
 import { ClockService } from './clock/clock.service.js';
-import type { Config } from './config.js';
+import { databaseEnv, type Config } from './config.js';
 import { dataSourceOptions } from './database/data-source.js';
 import { ProbesController } from './devices/probes.controller.js';
 import { ProbesService } from './devices/probes.service.js';
@@ -17,7 +20,7 @@ import { FormulaController } from './formula/formula.controller.js';
 import { FormulaService } from './formula/formula.service.js';
 import { HealthController } from './health/health.controller.js';
 import { MetricsService } from './health/metrics.service.js';
-import { BackupFolder, WellbeingService } from './health/wellbeing.service.js';
+import { WellbeingService } from './health/wellbeing.service.js';
 import { JournalController } from './journal/journal.controller.js';
 import { JournalFeed } from './journal/journal-feed.js';
 import { LotPins } from './lots/lot-pins.js';
@@ -57,6 +60,7 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     PlanController,
     CalibrationController,
     ProbesController,
+    BackupsController,
     CalcController,
   ],
   providers: [
@@ -93,7 +97,12 @@ export class AppModule {
     return {
       module: AppModule,
       providers: [
-        { provide: BackupFolder, useValue: new BackupFolder(config.backups ?? null) },
+        { provide: BackupPlace, useValue: new BackupPlace(config.backups ?? null) },
+        {
+          provide: BackupsService,
+          useFactory: (place: BackupPlace) => new BackupsService(place, databaseEnv(config)),
+          inject: [BackupPlace],
+        },
         {
           provide: WhichBakery,
           useValue: new WhichBakery(config.seedOwn ? 'own' : 'demo', config.otherCode !== undefined),

@@ -1,6 +1,7 @@
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { ProblemView } from '@jokul/contracts';
 import { testDatabase } from './database/test-database.testkit.js';
+import type { Config } from './config.js';
 import { makeApp } from './make-app.js';
 
 export interface Answer<T> {
@@ -18,10 +19,10 @@ export class TestApp {
     private readonly drop: () => Promise<void>,
   ) {}
 
-  static async start(what: 'demo' | 'own' | 'empty' = 'demo'): Promise<TestApp> {
+  static async start(what: 'demo' | 'own' | 'empty' = 'demo', more: Partial<Config> = {}): Promise<TestApp> {
     const seedDemo = what === 'demo';
     const { config, drop } = await testDatabase(seedDemo);
-    const app = await makeApp({ ...config, seedDemo, seedOwn: what === 'own' }, false);
+    const app = await makeApp({ ...config, seedDemo, seedOwn: what === 'own', ...more }, false);
     await app.listen(0, '127.0.0.1');
     return new TestApp(app, await app.getUrl(), drop);
   }

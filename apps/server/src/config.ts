@@ -1,3 +1,5 @@
+import type { BackupTold } from './backup/backup-place.js';
+
 /** Settings of this process, from its environment; `npm start` and the tests set them. */
 export interface Config {
   readonly port: number;
@@ -7,8 +9,8 @@ export interface Config {
     readonly password: string;
     readonly name: string;
   };
-  /** The folder that backups go to, where it is known. */
-  readonly backups?: string;
+  /** Where backups go, where the starter told. */
+  readonly backups?: BackupTold;
   /** Whether an empty database gets the demo bakery. */
   readonly seedDemo: boolean;
   /** Whether it gets a bakery of one's own instead, with an example of each thing and nothing else. */
@@ -25,8 +27,24 @@ export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
     password: env.JOKUL_DB_PASSWORD ?? '',
     name: env.JOKUL_DB_NAME ?? 'jokul',
   },
-  ...(env.JOKUL_BACKUPS && { backups: env.JOKUL_BACKUPS }),
+  ...(env.JOKUL_BACKUPS_USUAL &&
+    env.JOKUL_BACKUPS_CHOICE && {
+      backups: {
+        ...(env.JOKUL_BACKUPS && { named: env.JOKUL_BACKUPS }),
+        usual: env.JOKUL_BACKUPS_USUAL,
+        choice: env.JOKUL_BACKUPS_CHOICE,
+      },
+    }),
   seedDemo: env.JOKUL_SEED !== 'none' && env.JOKUL_SEED !== 'own',
   seedOwn: env.JOKUL_SEED === 'own',
   ...(env.JOKUL_OTHER_CODE && { otherCode: Number(env.JOKUL_OTHER_CODE) }),
+});
+
+/** The same database, for a process of its own. */
+export const databaseEnv = ({ database }: Config): NodeJS.ProcessEnv => ({
+  ...process.env,
+  JOKUL_DB_PORT: String(database.port),
+  JOKUL_DB_USER: database.user,
+  JOKUL_DB_PASSWORD: database.password,
+  JOKUL_DB_NAME: database.name,
 });

@@ -70,6 +70,20 @@ export class BakeryInput {
   @IsInt() rulesVersion: number;
 }
 
+/** Where backups of this machine go (the usual folder for nothing), and how many nights are kept. */
+export class BackupChoiceInput {
+  @IsOptional()
+  @IsString()
+  @Length(0, 400)
+  @Matches(/^[^\0\r\n]*$/, { message: 'A folder is one line.' })
+  folder: string | null;
+
+  @IsInt()
+  @Min(1, { message: 'At least one night is kept.' })
+  @Max(400, { message: 'At most 400 nights are kept.' })
+  keep: number;
+}
+
 /** Which bakery is to be opened. */
 export class OpenBakeryInput {
   @IsIn(['demo', 'own'], { message: 'The bakery to open is "demo" or "own".' }) kind: 'demo' | 'own';

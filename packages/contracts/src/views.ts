@@ -201,11 +201,41 @@ export interface WellbeingView {
   /** The disk that backups go to; null where the server was not told of it. */
   readonly disk: { readonly freeBytes: number; readonly totalBytes: number } | null;
   /** The newest backup; its age is null where there is none. */
-  readonly backup: { readonly count: number; readonly ageS: number | null; readonly bytes: number } | null;
+  readonly backup: {
+    readonly count: number;
+    readonly ageS: number | null;
+    readonly bytes: number;
+    /** The folder that was chosen and is not there. */
+    readonly missing: string | null;
+  } | null;
   /** Screens that are connected. */
   readonly screens: number;
   /** Devices that wrote something down of late, and what they wrote last. */
   readonly devices: readonly { readonly device: string; readonly who: string; readonly lastMs: number }[];
+}
+
+/** Where backups of this machine go, and the newest of them. */
+export interface BackupsView {
+  readonly folder: string;
+  /** The folder where nobody chose one. */
+  readonly usual: string;
+  /** Named when Jokul was started: nobody chooses another one in Setup. */
+  readonly named: boolean;
+  /** So many nights are kept. */
+  readonly keep: number;
+  /** A folder that was chosen and is not there; the usual one is used meanwhile. */
+  readonly missing: string | null;
+  readonly count: number;
+  readonly files: readonly { readonly name: string; readonly bytes: number; readonly madeMs: number }[];
+}
+
+/** A backup that was made and read back. */
+export interface BackupMadeView {
+  readonly file: string;
+  readonly entries: number;
+  readonly rows: number;
+  /** The first entry of the log that does not fit; null where all do. */
+  readonly brokenSeq: number | null;
 }
 
 /** What the probes of the cold places saw, and the faults that are being played. */

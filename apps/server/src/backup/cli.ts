@@ -1,12 +1,29 @@
-import { readConfig } from '../config.js';
+import { join } from 'node:path';
+import { readConfig, type Config } from '../config.js';
 import { JokulError } from '@jokul/core';
+import { backupKinds, backupName } from './backup-name.js';
 import { backUp, checkBackup, restore } from './backup.js';
 
-/* Run by `npm run backup` and `npm run restore`: backup|check|restore FILE; answers with one line of JSON. */
-const [, , what, file = ''] = process.argv;
-const work = { backup: backUp, restore, check: (_: unknown, path: string) => checkBackup(path) }[what ?? ''];
+/*
+ * Run by `npm run backup`, `npm run restore` and Setup: backup|check|restore FILE, or backup-into FOLDER KIND, which
+ * names the file itself; answers with one line of JSON.
+ */
+const [, , what, file = '', kind = ''] = process.argv;
+const into = async (config: Config, folder: string) => {
+  const name = backupKinds.find((known) => known === kind);
+  if (!name) throw new JokulError('bad-request', `"${kind}" is no kind of backup.`);
+  const made = join(folder, backupName(name));
+  return { ...(await backUp(config, made)), file: made };
+};
+const work = {
+  backup: backUp,
+  'backup-into': into,
+  restore,
+  check: (_: Config, path: string) => checkBackup(path),
+}[what ?? ''];
 try {
-  if (!work) throw new JokulError('bad-request', `"${what}" is none of backup, restore and check.`);
+  if (!work)
+    throw new JokulError('bad-request', `"${what}" is none of backup, backup-into, restore and check.`);
   process.stdout.write(`${JSON.stringify(await work(readConfig(), file))}\n`);
 } catch (error) {
   const known = error instanceof JokulError;

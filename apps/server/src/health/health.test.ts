@@ -8,7 +8,8 @@ import { DataSource } from 'typeorm';
 import type { DayView, WellbeingView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 import { JournalFeed } from '../journal/journal-feed.js';
-import { BackupFolder, WellbeingService } from './wellbeing.service.js';
+import { BackupPlace } from '../backup/backup-place.js';
+import { WellbeingService } from './wellbeing.service.js';
 
 let app: TestApp;
 const folder = mkdtempSync(join(tmpdir(), 'jokul-health-'));
@@ -23,7 +24,11 @@ const look = async () => (await app.get<WellbeingView>('wellbeing')).body;
 
 /** The same server, told of a folder for backups. */
 const told = (path: string) =>
-  new WellbeingService(app.app.get(DataSource), app.app.get(JournalFeed), new BackupFolder(path)).look();
+  new WellbeingService(
+    app.app.get(DataSource),
+    app.app.get(JournalFeed),
+    new BackupPlace({ usual: path, choice: '' }),
+  ).look();
 
 describe('whether all is well', () => {
   it('says how the database answers, and who wrote down what last', async () => {
@@ -53,7 +58,7 @@ describe('whether all is well', () => {
   });
   it('finds the newest backup and the room on its disk, also before there is a folder', async () => {
     const none = await told(join(folder, 'not', 'there', 'yet'));
-    expect(none.backup).toEqual({ count: 0, ageS: null, bytes: 0 });
+    expect(none.backup).toEqual({ count: 0, ageS: null, bytes: 0, missing: null });
     expect(none.disk?.freeBytes).toBeGreaterThan(0);
     expect(none.disk?.totalBytes).toBeGreaterThanOrEqual(none.disk?.freeBytes ?? 0);
     const file = (name: string, bytes: number, hoursAgo: number) => {

@@ -1,14 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import { readdir, stat, statfs } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { statfs } from 'node:fs/promises';
+import { dirname } from 'node:path';
 import { DataSource } from 'typeorm';
 import type { WellbeingView } from '@jokul/contracts';
+import { BackupPlace } from '../backup/backup-place.js';
+import { BackupsService } from '../backup/backups.service.js';
 import { JournalFeed } from '../journal/journal-feed.js';
-
-/** Where backups are put, as the starter tells; null where nobody told. */
-export class BackupFolder {
-  constructor(readonly path: string | null) {}
-}
 
 /** Devices are told that wrote something down among so many last entries. */
 const lookedAt = 3000;
@@ -20,7 +17,7 @@ export class WellbeingService {
   constructor(
     private readonly db: DataSource,
     private readonly feed: JournalFeed,
-    private readonly backups: BackupFolder,
+    private readonly place: BackupPlace,
   ) {}
 
   private async database(): Promise<WellbeingView['database']> {
@@ -42,7 +39,7 @@ export class WellbeingService {
 
   /** The first folder on the way up that is there: the one for backups is made with the first of them. */
   private async disk(): Promise<WellbeingView['disk']> {
-    for (let path = this.backups.path; path !== null;) {
+    for (let path = this.place.look()?.folder ?? null; path !== null;) {
       try {
         const { bavail, blocks, bsize } = await statfs(path);
         return { freeBytes: bavail * bsize, totalBytes: blocks * bsize };
@@ -55,21 +52,16 @@ export class WellbeingService {
   }
 
   private async backup(): Promise<WellbeingView['backup']> {
-    const { path } = this.backups;
-    if (path === null) return null;
-    const names = (await readdir(path).catch(() => [])).filter((name) => /^jokul-.*\.jsonl\.gz$/.test(name));
-    const found = await Promise.all(names.map((name) => stat(join(path, name)).catch(() => null)));
-    const newest = found
-      .filter((file) => file !== null)
-      .reduce<{ mtimeMs: number; size: number } | null>(
-        (last, file) => (last && last.mtimeMs > file.mtimeMs ? last : file),
-        null,
-      );
+    const place = this.place.look();
+    if (place === null) return null;
+    const files = await BackupsService.inFolder(place.folder);
+    const [newest] = files;
     return {
-      count: names.length,
+      count: files.length,
       // By this machine's own clock: that of the bakery may be set to a demo.
-      ageS: newest ? Math.max(0, Math.round((Date.now() - newest.mtimeMs) / 1000)) : null,
-      bytes: newest?.size ?? 0,
+      ageS: newest ? Math.max(0, Math.round((Date.now() - newest.madeMs) / 1000)) : null,
+      bytes: newest?.bytes ?? 0,
+      missing: place.missing,
     };
   }
 

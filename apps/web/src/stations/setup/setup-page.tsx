@@ -13,6 +13,7 @@ import { Button, buttonClass } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
 import { OpenBakery } from '../begin/open-bakery';
+import { BackupsPanel } from './backups-panel';
 import { BakeryForm } from './bakery-form';
 import { linerNames, ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
 import { SetupHistory } from './setup-history';
@@ -204,6 +205,9 @@ export const SetupPage = () => {
           </Panel>
           <Panel title="Is all well?">
             <WellbeingPanel bakery={data} />
+          </Panel>
+          <Panel title="Backups">
+            <BackupsPanel />
           </Panel>
           <Panel title="The bakery’s clock">
             <ClockForm bakery={data} />

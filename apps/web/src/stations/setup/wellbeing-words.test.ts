@@ -5,7 +5,7 @@ import { wellbeingOf } from './wellbeing-words';
 const view = (change: Partial<WellbeingView> = {}): WellbeingView => ({
   database: { answeredMs: 2, entries: 1234 },
   disk: { freeBytes: 80e9, totalBytes: 200e9 },
-  backup: { count: 3, ageS: 9 * 3600, bytes: 1_240_000 },
+  backup: { count: 3, ageS: 9 * 3600, bytes: 1_240_000, missing: null },
   screens: 2,
   devices: [],
   ...change,
@@ -27,8 +27,13 @@ describe('whether all is well, in words', () => {
   });
   it.each([
     ['Records', { database: { answeredMs: 900, entries: 1 } }, 'The database is slow'],
-    ['Backup', { backup: { count: 0, ageS: null, bytes: 0 } }, 'None yet'],
-    ['Backup', { backup: { count: 2, ageS: 3 * 86_400, bytes: 5000 } }, 'did not come'],
+    ['Backup', { backup: { count: 0, ageS: null, bytes: 0, missing: null } }, 'None yet'],
+    ['Backup', { backup: { count: 2, ageS: 3 * 86_400, bytes: 5000, missing: null } }, 'did not come'],
+    [
+      'Backup',
+      { backup: { count: 2, ageS: 3600, bytes: 5000, missing: '/mnt/stick' } },
+      'The folder /mnt/stick is not there',
+    ],
     ['Disk', { disk: { freeBytes: 3e9, totalBytes: 200e9 } }, 'Only 3.0 GB are free. Make room before'],
     ['Disk', { disk: { freeBytes: 2e8, totalBytes: 200e9 } }, 'Only 200.0 MB are free: soon nothing'],
   ] as const)('%s asks for a look', (what, change, say) => {

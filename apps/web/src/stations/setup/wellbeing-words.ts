@@ -18,7 +18,7 @@ const oldBackupS = 36 * 3600;
 /** A database that takes longer is slow, ms. */
 const slowMs = 250;
 
-const bytes = (n: number) =>
+export const sayBytes = (n: number) =>
   n >= giga
     ? `${(n / giga).toFixed(1)} GB`
     : n >= mega
@@ -67,13 +67,15 @@ export const wellbeingOf = (
       ? [
           {
             what: 'Backup',
-            well: ageS !== null && ageS < oldBackupS,
+            well: ageS !== null && ageS < oldBackupS && backup.missing === null,
             say:
-              ageS === null
-                ? 'None yet. The first comes in the night at 02:30; “npm run backup” makes one now.'
-                : ageS < oldBackupS
-                  ? `The last is ${sayDuration(ageS)} old, ${bytes(backup.bytes)}; ${count(backup.count, 'is', 'are')} kept.`
-                  : `The last is ${sayDuration(ageS)} old: the nightly one did not come. Is the machine off at 02:30? “npm run backup” makes one now.`,
+              backup.missing !== null
+                ? `The folder ${backup.missing} is not there. Is its disk connected? Backups are kept on this machine meanwhile.`
+                : ageS === null
+                  ? 'None yet. The first comes in the night at 02:30; “Back up now” makes one at once.'
+                  : ageS < oldBackupS
+                    ? `The last is ${sayDuration(ageS)} old, ${sayBytes(backup.bytes)}; ${count(backup.count, 'is', 'are')} kept.`
+                    : `The last is ${sayDuration(ageS)} old: the nightly one did not come. Is the machine off at 02:30? “Back up now” makes one at once.`,
           },
         ]
       : []),
@@ -84,10 +86,10 @@ export const wellbeingOf = (
             well: disk.freeBytes >= littleRoom,
             say:
               disk.freeBytes >= littleRoom
-                ? `${bytes(disk.freeBytes)} of ${bytes(disk.totalBytes)} are free.`
+                ? `${sayBytes(disk.freeBytes)} of ${sayBytes(disk.totalBytes)} are free.`
                 : disk.freeBytes >= tooLittleRoom
-                  ? `Only ${bytes(disk.freeBytes)} are free. Make room before the records need it.`
-                  : `Only ${bytes(disk.freeBytes)} are free: soon nothing can be written down any more. Make room now.`,
+                  ? `Only ${sayBytes(disk.freeBytes)} are free. Make room before the records need it.`
+                  : `Only ${sayBytes(disk.freeBytes)} are free: soon nothing can be written down any more. Make room now.`,
           },
         ]
       : []),

@@ -1,0 +1,112 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import { open, rm } from 'node:fs/promises';
+import { isAbsolute, join, resolve } from 'node:path';
+import { JokulError } from '@jokul/core';
+
+/** What the starter tells of backups on this machine. */
+export interface BackupTold {
+  /** The folder that JOKUL_BACKUPS names: nobody chooses another one then. */
+  readonly named?: string;
+  /** The folder where nobody chose one. */
+  readonly usual: string;
+  /** The file that keeps what was chosen: it belongs to this machine, so no backup carries it along. */
+  readonly choice: string;
+}
+
+/** What a person chose: a folder, or the usual one; and how many nights are kept. */
+export interface BackupChoice {
+  readonly folder: string | null;
+  readonly keep: number;
+}
+
+/** As scripts/lib/backups.mjs reads it. */
+const usualKeep = 14;
+
+const isFolder = (path: string): boolean => {
+  try {
+    return statSync(path).isDirectory();
+  } catch {
+    return false;
+  }
+};
+
+const refuse = (message: string) => new JokulError('bad-folder', message, 'folder');
+
+/** @throws JokulError `bad-folder` where nothing can be written */
+const mustTakeFiles = async (folder: string): Promise<void> => {
+  const file = join(folder, `jokul-try-${randomUUID()}`);
+  try {
+    await (await open(file, 'wx', 0o600)).close();
+    await rm(file);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    throw refuse(
+      code === 'ENOSPC'
+        ? 'The disk of this folder is full.'
+        : 'Nothing can be written into this folder: Jokul has no right to, or its disk is read-only.',
+    );
+  }
+};
+
+/** Where backups of this machine go. Nothing is known where nobody told the server. */
+export class BackupPlace {
+  constructor(private readonly told: BackupTold | null) {}
+
+  private choice(): BackupChoice {
+    try {
+      const { folder, keep } = JSON.parse(
+        readFileSync(this.told?.choice ?? '', 'utf8'),
+      ) as Partial<BackupChoice>;
+      return {
+        folder: typeof folder === 'string' ? folder : null,
+        keep: typeof keep === 'number' && Number.isInteger(keep) && keep > 0 ? keep : usualKeep,
+      };
+    } catch {
+      return { folder: null, keep: usualKeep };
+    }
+  }
+
+  /** The folder, why it is that one, and whether it is there; null where nobody told. */
+  look(): {
+    readonly folder: string;
+    readonly usual: string;
+    readonly named: boolean;
+    readonly keep: number;
+    /** A folder that was chosen and is gone: the usual one is used meanwhile. */
+    readonly missing: string | null;
+  } | null {
+    if (!this.told) return null;
+    const { named, usual } = this.told;
+    const { folder, keep } = this.choice();
+    if (named !== undefined) return { folder: named, usual, named: true, keep, missing: null };
+    const isGone = folder !== null && !isFolder(folder);
+    return {
+      folder: isGone ? usual : (folder ?? usual),
+      usual,
+      named: false,
+      keep,
+      missing: isGone ? folder : null,
+    };
+  }
+
+  /** @throws JokulError `bad-folder` for one that is not there, cannot be written into, or cannot be chosen */
+  async choose({ folder, keep }: BackupChoice): Promise<void> {
+    if (!this.told) throw refuse('This server was not told where backups go.');
+    if (this.told.named !== undefined && folder !== null)
+      throw refuse('The folder was named when Jokul was started (JOKUL_BACKUPS); it cannot be changed here.');
+    if (folder !== null) {
+      if (!isAbsolute(folder))
+        throw refuse('Write the whole way to the folder, from its beginning: /mnt/backup, for example.');
+      if (!isFolder(folder))
+        throw refuse(
+          'There is no such folder on the machine that Jokul runs on. Make it first, or connect its disk.',
+        );
+      await mustTakeFiles(folder);
+    }
+    const chosen = { folder: folder === null ? null : resolve(folder), keep };
+    const partial = `${this.told.choice}.${randomUUID()}`;
+    writeFileSync(partial, `${JSON.stringify(chosen)}\n`, { mode: 0o600 });
+    renameSync(partial, this.told.choice);
+  }
+}

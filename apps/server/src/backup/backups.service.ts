@@ -1,0 +1,92 @@
+import { Injectable } from '@nestjs/common';
+import { spawn } from 'node:child_process';
+import { mkdir, readdir, stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { JokulError } from '@jokul/core';
+import type { BackupMadeView, BackupsView } from '@jokul/contracts';
+import { isBackupName } from './backup-name.js';
+import { BackupPlace, type BackupChoice } from './backup-place.js';
+
+/** So many of the newest are told. */
+const told = 8;
+
+/** Backups as Setup shows and makes them. */
+@Injectable()
+export class BackupsService {
+  private making: Promise<BackupMadeView> | null = null;
+
+  constructor(
+    private readonly place: BackupPlace,
+    /** The database, as a process of its own is told of it. */
+    private readonly env: NodeJS.ProcessEnv,
+  ) {}
+
+  /** The backups in a folder, newest first. */
+  static async inFolder(folder: string): Promise<BackupsView['files']> {
+    const names = (await readdir(folder).catch(() => [])).filter(isBackupName);
+    const found = await Promise.all(
+      names.map(async (name) => {
+        const file = await stat(join(folder, name)).catch(() => null);
+        return file?.isFile() ? [{ name, bytes: file.size, madeMs: file.mtimeMs }] : [];
+      }),
+    );
+    return found.flat().sort((a, b) => b.madeMs - a.madeMs);
+  }
+
+  async look(): Promise<BackupsView | null> {
+    const place = this.place.look();
+    if (!place) return null;
+    const files = await BackupsService.inFolder(place.folder);
+    return { ...place, count: files.length, files: files.slice(0, told) };
+  }
+
+  async choose(choice: BackupChoice): Promise<BackupsView | null> {
+    await this.place.choose(choice);
+    return this.look();
+  }
+
+  /** Makes one and reads it back; who asks meanwhile gets the same one. @throws JokulError `no-backup` with its sentence */
+  make(): Promise<BackupMadeView> {
+    this.making ??= this.run().finally(() => {
+      this.making = null;
+    });
+    return this.making;
+  }
+
+  private async run(): Promise<BackupMadeView> {
+    const place = this.place.look();
+    if (!place) throw new JokulError('no-backup', 'This server was not told where backups go.', 'folder');
+    await mkdir(place.folder, { recursive: true, mode: 0o700 }).catch(() => undefined);
+    const said = await this.apart(['backup-into', place.folder, 'backup']);
+    const answer = JSON.parse(said.trim().split('\n').at(-1) || 'null') as
+      (BackupMadeView & { readonly refused?: { readonly code: string; readonly message: string } }) | null;
+    if (answer && !answer.refused) return answer;
+    const why: Readonly<Record<string, string>> = {
+      ENOSPC: 'the disk of the folder is full.',
+      EACCES: 'Jokul has no right to write into the folder.',
+      EROFS: 'the disk of the folder is read-only.',
+      ENOENT: 'the folder is not there.',
+    };
+    throw new JokulError(
+      'no-backup',
+      `No backup was made: ${why[answer?.refused?.code ?? ''] ?? answer?.refused?.message ?? 'it broke off.'}`,
+      'folder',
+    );
+  }
+
+  /** In a process of its own: reading everything must not hold up the floor. */
+  private apart(args: readonly string[]): Promise<string> {
+    return new Promise((done, fail) => {
+      const program = fileURLToPath(new URL('../../dist/backup/cli.js', import.meta.url));
+      const child = spawn(process.execPath, [program, ...args], {
+        env: this.env,
+        stdio: ['ignore', 'pipe', 'inherit'],
+      });
+      let said = '';
+      child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
+      child.on('error', fail);
+      child.on('close', () => done(said));
+    });
+  }
+}
