@@ -48,6 +48,8 @@ import {
   type ShapeForecast,
 } from '@jokul/core';
 
+import { readWritten, type Reading, type Written } from '../stations/formula/reading';
+
 export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'setC'> & {
   /** The house's limit of the centre, °C. */
   readonly centreC: number;
@@ -71,6 +73,7 @@ export interface Loading extends AtLoading {
 
 /** The core's heavy computations, off the main thread. */
 const api = {
+  recipe: (written: Written): Reading => readWritten(written),
   frames: (formula: Formula, on: WhatIf, pullS: number): readonly Frame[] =>
     bakeFrames(inputOf(formula, on), pullS),
   temperature: (formula: Formula, on: WhatIf, pullS: number, target: Doneness): TemperatureAnswer =>

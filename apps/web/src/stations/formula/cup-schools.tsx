@@ -1,50 +1,8 @@
 import type { ReactNode } from 'react';
-import {
-  assembleFormula,
-  componentShare,
-  forecastTexture,
-  JokulError,
-  readRecipe,
-  type CupSchools,
-  type DoughShare,
-  type Formula,
-  type LineAnswer,
-  type ReadSettings,
-} from '@jokul/core';
+import { componentShare, forecastTexture, type DoughShare, type Formula } from '@jokul/core';
 import { Shown } from '../../ui/shown';
+import type { Reading } from './reading';
 import { useShape } from './use-shape';
-
-interface CupSchoolsProps {
-  readonly text: string;
-  readonly settings: ReadSettings;
-  readonly answers: Readonly<Record<number, LineAnswer>>;
-}
-
-const formulaIn = ({ text, settings, answers }: CupSchoolsProps, schools: CupSchools): Formula | null => {
-  try {
-    return assembleFormula(
-      readRecipe(
-        text,
-        { ...settings, schools: { 'brown sugar': 'packed', ...settings.schools, ...schools } },
-        answers,
-      ),
-      { code: 'CUP', name: 'Cup' },
-    );
-  } catch (error) {
-    if (error instanceof JokulError) return null;
-    throw error;
-  }
-};
-
-/** The columns: flour spooned and dipped, and what else of the recipe goes by the cup. */
-const schoolsFor = (text: string, { flour }: CupSchools): readonly (readonly [string, CupSchools])[] => [
-  ['flour spooned', { flour: 'spooned', cocoa: 'spooned' }],
-  ['flour dipped', { flour: 'dipped', cocoa: 'dipped' }],
-  ...(typeof flour === 'number' ? ([['our own cup', { flour }]] as const) : []),
-  ...(/brown sugar/i.test(text)
-    ? ([['brown sugar loose', { flour: 'spooned', cocoa: 'spooned', 'brown sugar': 'loose' }]] as const)
-    : []),
-];
 
 /** Spread or thickness against the first column, once it is baked. */
 const ShapeScore = ({
@@ -61,15 +19,12 @@ const ShapeScore = ({
 };
 
 /** The same recipe under each cup school: what a cup of flour more or less does to the dough. */
-export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
-  const read = schoolsFor(props.text, props.settings.schools).map(
-    ([name, school]) => [name, formulaIn(props, school)] as const,
-  );
-  const first = read[0]?.[1];
-  if (!first || read.some(([, formula]) => !formula))
+export const CupSchoolsSideBySide = ({ cups }: { readonly cups: Reading['cups'] }) => {
+  const first = cups[0]?.formula;
+  if (!first || cups.some(({ formula }) => !formula))
     return <p className="text-[13.5px] text-ink-soft">Shows when every line but the cups is answered.</p>;
   const asLines = (formula: Formula | null | undefined) => JSON.stringify(formula?.stages);
-  if (read.every(([, formula]) => asLines(formula) === asLines(first)))
+  if (cups.every(({ formula }) => asLines(formula) === asLines(first)))
     return <p className="text-[13.5px] text-ink-soft">Nothing here goes by the cup: it changes nothing.</p>;
   const share = (of: DoughShare) => (f: Formula) => {
     const figure = componentShare(f, of);
@@ -89,7 +44,7 @@ export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
         <thead>
           <tr className="text-left text-ink-soft">
             <th className="font-normal" aria-label="of the dough" />
-            {read.map(([name]) => (
+            {cups.map(({ name }) => (
               <th key={name} className="py-1 pl-2 text-right align-bottom font-normal">
                 {name}
               </th>
@@ -100,7 +55,7 @@ export const CupSchoolsSideBySide = (props: CupSchoolsProps) => {
           {rows.map(([name, of]) => (
             <tr key={name} className="border-t">
               <td className="py-0.5 text-ink-soft">{name}</td>
-              {read.map(([school, formula]) => (
+              {cups.map(({ name: school, formula }) => (
                 <td key={school} className="py-0.5 text-right figures">
                   {formula && of(formula)}
                 </td>

@@ -9,6 +9,8 @@ import { IngredientPicker } from './ingredient-picker';
 interface LineProps {
   readonly result: ReadResult;
   readonly answered: boolean;
+  /** Its answer is being read: the same question must not be pressed again meanwhile. */
+  readonly taking: boolean;
   /** The question stands at an earlier line already, and is answered there for this one too. */
   readonly askedAbove: boolean;
   readonly onAnswer: (answer: LineAnswer | null) => void;
@@ -122,7 +124,11 @@ const Line = (props: LineProps) => {
         )}
       </div>
       {state === 'ask' &&
-        (props.askedAbove ? (
+        (props.taking ? (
+          <p role="status" className="text-[13px] text-ink-soft">
+            Reading …
+          </p>
+        ) : props.askedAbove ? (
           <p className="text-[13px] text-ink-soft">waits for the unit, asked above</p>
         ) : (
           <Question {...props} />
@@ -135,10 +141,13 @@ const Line = (props: LineProps) => {
 export const ReadLines = ({
   results,
   answers,
+  isReading = false,
   onAnswer,
 }: {
   results: readonly ReadResult[];
   answers: Readonly<Record<number, LineAnswer>>;
+  /** Whether newer lines or answers than these are being read. */
+  isReading?: boolean;
   onAnswer: (line: number, answer: LineAnswer | null) => void;
 }) => {
   const firstAboutUnit = results.findIndex(({ question }) => question?.about === 'unit');
@@ -150,6 +159,7 @@ export const ReadLines = ({
           result={result}
           askedAbove={result.question?.about === 'unit' && i > firstAboutUnit}
           answered={answers[i] !== undefined}
+          taking={isReading && answers[i] !== undefined}
           onAnswer={(answer) => onAnswer(i, answer)}
         />
       ))}

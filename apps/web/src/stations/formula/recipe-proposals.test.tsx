@@ -7,6 +7,7 @@ import {
   assembleFormula,
   bakeInputOf,
   readRecipe,
+  sheetDirections,
   starterEquipment,
   targetAfter,
   type Formula,
@@ -52,7 +53,7 @@ const wrapper = ({ children }: { children: ReactNode }) => (
   <QueryClientProvider client={client}>{children}</QueryClientProvider>
 );
 const hook = async () => {
-  const { result } = renderHook(() => useProposals(text, lines, 1210, bakery), { wrapper });
+  const { result } = renderHook(() => useProposals(sheetDirections(text), lines, 1210, bakery), { wrapper });
   await waitFor(() => expect(result.current.target).not.toBeNull());
   return result;
 };
@@ -78,7 +79,7 @@ describe('what an imported recipe says of baking', () => {
     expect(result.current.made?.bake.setC).toBeCloseTo(176.67, 2);
   });
   it('waits for the open lines', () => {
-    const { result } = renderHook(() => useProposals(text, null, 500, bakery), { wrapper });
+    const { result } = renderHook(() => useProposals(sheetDirections(text), null, 500, bakery), { wrapper });
     expect([result.current.made, result.current.target]).toEqual([null, null]);
     expect(result.current.proposals.oven).toEqual({ setC: expect.closeTo(176.67, 2), fan: false });
   });

@@ -1,14 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import {
-  assembleFormula,
-  isTooLong,
-  JokulError,
-  readRecipe,
-  type Formula,
-  type ReadSettings,
-} from '@jokul/core';
+import { assembleFormula, isTooLong, JokulError, type ReadSettings } from '@jokul/core';
 import { useBakery, useNewFormula } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
@@ -21,6 +14,7 @@ import { RecipeProposals } from './recipe-proposals';
 import { RecipeSource, useSource } from './recipe-source';
 import { useTakeIn } from './take-in-store';
 import { useProposals } from './use-proposals';
+import { useReading } from './use-reading';
 
 const codeFrom = (name: string, taken: readonly string[]): string => {
   const letters = name.toUpperCase().replace(/[^A-Z]/g, '');
@@ -28,17 +22,6 @@ const codeFrom = (name: string, taken: readonly string[]): string => {
   const stem = (consonants.length >= 3 ? consonants : letters).slice(0, 3);
   if (stem.length < 2) return '';
   return taken.includes(stem) ? `${stem}2` : stem;
-};
-
-/** What the lines make, once all are answered; null where they make no dough yet. */
-const assembled = (results: ReturnType<typeof readRecipe>, answered: boolean): Formula | null => {
-  if (!answered) return null;
-  try {
-    return assembleFormula(results, { code: 'NEW', name: 'New' });
-  } catch (error) {
-    if (error instanceof JokulError) return null;
-    throw error;
-  }
 };
 
 export const TakeInPage = () => {
@@ -58,12 +41,12 @@ export const TakeInPage = () => {
   };
   // What cannot be a recipe is not read line by line.
   const readable = problem || isTooLong(text) ? '' : text;
-  const results = readRecipe(readable, settings, answers);
+  const { reading, isReading, error } = useReading({ text: readable, settings, answers });
+  const { lines: results } = reading;
   const asked = results.filter(({ state }) => state === 'ask').length;
   const read = results.filter(({ state }) => state === 'read');
   const totalG = read.reduce((sum, { mass: figure }) => sum + (figure?.value ?? 0), 0);
   const shownCode = code ?? codeFrom(title, taken);
-  const lines = assembled(results, asked === 0 && read.length > 0);
   const {
     proposals,
     made: ruled,
@@ -71,7 +54,7 @@ export const TakeInPage = () => {
     computing,
     left,
     leave,
-  } = useProposals(readable, lines, totalG, bakery.data);
+  } = useProposals(reading.directions, reading.formula, totalG, bakery.data);
   const make = async () => {
     try {
       const { version: _, ...body } =
@@ -89,7 +72,9 @@ export const TakeInPage = () => {
     }
   };
   const ready =
-    (whole !== null || (read.length > 0 && asked === 0)) && title.trim() !== '' && shownCode.length >= 2;
+    (whole !== null || (read.length > 0 && asked === 0 && !isReading)) &&
+    title.trim() !== '' &&
+    shownCode.length >= 2;
   return (
     <Station
       title="Import recipe"
@@ -107,7 +92,7 @@ export const TakeInPage = () => {
             </Facts>
           </WhySection>
           <WhySection title="What the cup does to the dough">
-            <CupSchoolsSideBySide text={readable} settings={settings} answers={answers} />
+            <CupSchoolsSideBySide cups={reading.cups} />
           </WhySection>
           <Cautions
             items={[
@@ -119,6 +104,7 @@ export const TakeInPage = () => {
       }
     >
       {problem && <Alarm>{problem}</Alarm>}
+      {error && <Alarm>{error.message}</Alarm>}
       {whole ? (
         <p className="rounded-md border bg-surface px-3 py-2">
           A formula of Jokul’s own: {whole.name}, {whole.stages.length} stages, pieces of {whole.piece.massG}{' '}
@@ -138,7 +124,12 @@ export const TakeInPage = () => {
         </div>
       ) : (
         <>
-          <ReadLines results={results} answers={answers} onAnswer={answer} />
+          {isReading && results.length === 0 && (
+            <p role="status" className="text-ink-soft">
+              Reading …
+            </p>
+          )}
+          <ReadLines results={results} answers={answers} isReading={isReading} onAnswer={answer} />
           <RecipeProposals proposals={proposals} target={target} left={left} onLeave={leave} />
         </>
       )}

@@ -1,16 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import {
-  inUse,
-  proposalsOf,
-  sheetDirections,
-  withProposals,
-  type Formula,
-  type Proposals,
-} from '@jokul/core';
+import { inUse, proposalsOf, withProposals, type Formula, type Proposals } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { core } from '../../workers/core';
 import type { WhatIf } from '../../workers/core.worker';
+import type { Reading } from './reading';
 import type { ProposalKey } from './recipe-proposals';
 
 /** Dough comes cold to the oven. */
@@ -45,18 +39,19 @@ const useTarget = (formula: Formula | null, minutes: Proposals['minutes'], baker
 };
 
 /**
- * What the text proposes beside its lines, what of it is left out, and the formula with the others.
+ * What a text proposes beside its lines, what of it is left out, and the formula with the others.
+ * @param directions how it is baked, rested and portioned, as the text says
  * @param formula that the lines make; null while some are not answered
  * @param doughG what they weigh, g
  */
 export const useProposals = (
-  text: string,
+  directions: Reading['directions'],
   formula: Formula | null,
   doughG: number,
   bakery: BakeryView | undefined,
 ) => {
   const [left, setLeft] = useState<ReadonlySet<ProposalKey>>(new Set());
-  const proposals = proposalsOf(sheetDirections(text), doughG);
+  const proposals = proposalsOf(directions, doughG);
   const taken: Proposals = Object.fromEntries(
     Object.entries(proposals).filter(([key]) => !left.has(key as ProposalKey)),
   );
