@@ -1,4 +1,4 @@
-import { ingredientKinds } from '@jokul/core';
+import { ingredientKinds, readyWays } from '@jokul/core';
 
 const name = { type: 'string', minLength: 1, maxLength: 80 } as const;
 const percent = { type: 'number', minimum: 0.01, maximum: 500 } as const;
@@ -9,6 +9,12 @@ const line = {
     ingredientId: { type: 'string', description: 'id of an ingredient of the library, or own-...' },
     percent: { ...percent, description: "baker's percent as weighed; all flours together are 100" },
     browned: { type: 'boolean', description: 'butter that is browned before use' },
+    ready: {
+      type: 'array',
+      items: { enum: readyWays },
+      uniqueItems: true,
+      description: 'what is done to it before it is weighed',
+    },
   },
   required: ['ingredientId', 'percent'],
   additionalProperties: false,

@@ -4,6 +4,7 @@ import {
   IsObject,
   ArrayMaxSize,
   ArrayMinSize,
+  ArrayUnique,
   IsArray,
   IsBoolean,
   IsIn,
@@ -17,6 +18,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { readyWays, type ReadyWay } from '@jokul/core';
 
 const amount = { message: 'An amount must be above 0 and at most 500 %.' };
 
@@ -33,6 +35,16 @@ export class FormulaLineInput {
   @IsOptional()
   @IsBoolean()
   browned?: boolean;
+
+  @IsOptional()
+  @IsArray()
+  @ArrayUnique()
+  @ArrayMaxSize(5)
+  @IsIn(readyWays, {
+    each: true,
+    message: `What is done to an ingredient is one of ${readyWays.join(', ')}.`,
+  })
+  ready?: ReadyWay[];
 }
 
 export class FormulaStageInput {

@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { demoFormulas, type Formula } from '@jokul/core';
-import type { BakeryView, DayView, FormulaVersionView } from '@jokul/contracts';
+import type { BakeryView, DayView, FormulaVersionView, PlanView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 
 let app: TestApp;
@@ -68,6 +69,54 @@ describe('formulas', () => {
     expect([400, 422]).toContain(status);
     expect(body.message).toContain(sentence);
   });
+
+  it('what is made ready is stored, is due before the mixing, and is pressed away', async () => {
+    const ready = (f: Formula, ways: readonly string[]) =>
+      f.stages.map((s) => ({
+        ...s,
+        lines: s.lines.map((l) => (l.ingredientId === 'walnuts' ? { ...l, ready: ways } : l)),
+      })) as Formula['stages'];
+    const coded = demoFormulas.find((f) => JSON.stringify(f).includes('"walnuts"'))?.code ?? '';
+    const refused = await app.post(
+      `formulas/${coded}/versions`,
+      input(coded, (f) => ({ stages: ready(f, ['burnt']) }), 1),
+    );
+    expect([refused.status, refused.body.message]).toEqual([
+      400,
+      expect.stringContaining('one of toasted, chopped'),
+    ]);
+    const saved = await app.post<Formula>(
+      `formulas/${coded}/versions`,
+      input(coded, (f) => ({ stages: ready(f, ['toasted']) }), 1),
+    );
+    expect(saved.status).toBe(201);
+    expect(JSON.stringify(saved.body)).toContain('"ready":["toasted"]');
+    const order = { customer: 'Pier kiosk', productCode: coded, pieces: 80, readyBy: '09:00' };
+    expect((await app.post('days/2026-11-28/orders', order)).status).toBe(201);
+    const planned = await app.post<PlanView>('days/2026-11-28/plan', {});
+    expect(planned.status).toBe(201);
+    const { plan } = (await app.get<DayView>('days/2026-11-28')).body;
+    const toast = plan?.preparations?.find(({ kind }) => kind === 'toast');
+    const mix = plan?.plan.batches
+      .find(({ batchId }) => batchId === toast?.batchId)
+      ?.tasks.find(({ kind }) => kind === 'mix');
+    expect(toast).toMatchObject({ productCode: coded, ingredientIds: ['walnuts'] });
+    expect((mix?.startS ?? 0) - (toast?.startS ?? 0)).toBeGreaterThanOrEqual(3600);
+    const pressed = await app.post('journal', {
+      entries: [
+        {
+          id: randomUUID(),
+          atMs: (toast?.startS ?? 0) * 1000,
+          who: 'Mix hand',
+          device: 'test',
+          lot: toast?.batchId,
+          kind: 'prepared',
+          payload: { what: 'toast' },
+        },
+      ],
+    });
+    expect(pressed.status).toBe(201);
+  }, 60_000);
 
   it('an unknown formula is not found', async () => {
     expect((await app.get<{ code: string }>('formulas/XYZ/versions')).body.code).toBe('unknown-formula');

@@ -1,6 +1,7 @@
 import { ingredient } from '../ingredient/index.js';
 import { formatNumber, sayDuration } from '../shown/index.js';
 import { doughLines, standardMethod, type Formula, type RestRule } from './formula.js';
+import { sayReady } from './ready.js';
 
 const amounts = (formula: Formula) => {
   const byId = new Map<string, number>();
@@ -45,6 +46,20 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
   for (const id of browned(before))
     if (was.has(id) && is.has(id) && !browned(after).includes(id))
       phrases.push(`${ingredient(id).name.toLowerCase()} no longer browned`);
+  const readied = (f: Formula) => {
+    const said = new Map<string, string>();
+    for (const line of doughLines(f)) {
+      const words = sayReady(line, '');
+      if (words && !said.has(line.ingredientId)) said.set(line.ingredientId, words);
+    }
+    return said;
+  };
+  const [ready, readyNow] = [readied(before), readied(after)];
+  for (const id of new Set([...ready.keys(), ...readyNow.keys()])) {
+    const now = readyNow.get(id);
+    if (now !== ready.get(id) && is.has(id))
+      phrases.push(`${ingredient(id).name.toLowerCase()} ${now ?? 'as it comes'}`);
+  }
   const order = (f: Formula) => f.stages.map(({ name }) => name).join(', ');
   if (order(before) !== order(after)) phrases.push(`stages: ${order(after)}`);
   const cues = after.stages.filter((stage) =>

@@ -1,5 +1,6 @@
 import { JokulError, requireNumber } from '../shown/index.js';
 import { ingredient, plainParts } from '../ingredient/index.js';
+import type { ReadyWay } from './ready.js';
 
 export interface FormulaLine {
   readonly ingredientId: string;
@@ -7,6 +8,8 @@ export interface FormulaLine {
   readonly percent: number;
   /** Butter that is browned before use: weighed in whole, goes into the dough less its water and pan loss. */
   readonly browned?: boolean;
+  /** What is done to it before it is weighed; left out: it goes in as it comes. */
+  readonly ready?: readonly ReadyWay[];
 }
 
 export interface FormulaStage {

@@ -1,4 +1,5 @@
 export * from './formula.js';
+export * from './ready.js';
 export * from './amounts.js';
 export * from './dough.js';
 export * from './shares.js';

@@ -1,4 +1,11 @@
-import { flourPercent, type Formula, type FormulaLine, type FormulaStage } from '../formula/index.js';
+import {
+  flourPercent,
+  readyWords,
+  type Formula,
+  type FormulaLine,
+  type FormulaStage,
+  type ReadyWay,
+} from '../formula/index.js';
 import { ingredient, type IngredientKind } from '../ingredient/index.js';
 import { JokulError } from '../shown/index.js';
 import type { ReadResult } from './answers.js';
@@ -50,6 +57,16 @@ export const freshRules: Pick<Formula, 'piece' | 'rest' | 'bake'> = {
   bake: { target: 'chewy', setC: 165, fan: true, trayRestS: 300, gapMm: 25 },
 };
 
+/** Of what the line says, what the plan does not know by itself: butter and eggs are out anyway, chopped nuts are bought so. */
+const readyOf = (ingredientId: string, ways: readonly ReadyWay[]): readonly ReadyWay[] => {
+  const { kind, name } = ingredient(ingredientId);
+  return ways.filter(
+    (way) =>
+      !(way === 'warm' && (kind === 'butter' || kind === 'egg')) &&
+      !name.toLowerCase().includes(readyWords[way]),
+  );
+};
+
 /**
  * The formula that the read lines make: grams into baker's percent, ingredients into the stages of a creamed dough.
  * The same ingredient twice in a stage is one line.
@@ -74,6 +91,7 @@ export const assembleFormula = (
             ingredientId,
             massG: mass.value,
             browned: line.browned,
+            ready: readyOf(ingredientId, line.ready),
             topping: line.topping || use === 'topping',
           },
         ]
@@ -89,10 +107,15 @@ export const assembleFormula = (
     );
   const merge = (lines: typeof read): readonly FormulaLine[] => {
     const sums = new Map<string, FormulaLine>();
-    for (const { ingredientId, massG, browned } of lines) {
-      const key = `${ingredientId}${browned ? ' browned' : ''}`;
+    for (const { ingredientId, massG, browned, ready } of lines) {
+      const key = [ingredientId, ...(browned ? ['browned'] : []), ...ready].join(' ');
       const percent = (sums.get(key)?.percent ?? 0) + (100 * massG) / flourG;
-      sums.set(key, { ingredientId, percent, ...(browned && { browned: true }) });
+      sums.set(key, {
+        ingredientId,
+        percent,
+        ...(browned && { browned: true }),
+        ...(ready.length > 0 && { ready }),
+      });
     }
     return [...sums.values()];
   };

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { amountsFor, type Formula } from '../formula/index.js';
+import { amountsFor, sayReady, type Formula } from '../formula/index.js';
 import { ingredient } from '../ingredient/index.js';
 import { formatNumber } from '../shown/index.js';
 import { formulaFormat } from './take-in.js';
@@ -27,9 +27,14 @@ export const formulaToJsonLd = (formula: Formula, doughMassG: number): string =>
       '@type': 'Recipe',
       name: formula.name,
       recipeYield: `${Math.floor(doughMassG / formula.piece.massG)} pieces of ${formatNumber(formula.piece.massG)} g`,
-      recipeIngredient: amountsFor(formula, doughMassG).map(
-        ({ name, mass, line }) =>
-          `${formatNumber(mass.value)} g ${name.toLowerCase()}${line.browned ? ', browned' : ''}`,
+      recipeIngredient: amountsFor(formula, doughMassG).map(({ name, mass, line }) =>
+        [
+          `${formatNumber(mass.value)} g ${name.toLowerCase()}`,
+          ...(line.browned ? ['browned'] : []),
+          sayReady(line, name),
+        ]
+          .filter(Boolean)
+          .join(', '),
       ),
       recipeInstructions: formula.stages.map(({ name, cue, lines }) => ({
         '@type': 'HowToStep',

@@ -1,4 +1,10 @@
-import type { Formula, FormulaLine, FormulaStage, MixMethod } from '../formula/index.js';
+import {
+  readyWays,
+  type Formula,
+  type FormulaLine,
+  type FormulaStage,
+  type MixMethod,
+} from '../formula/index.js';
 import { JokulError } from '../shown/index.js';
 
 /*
@@ -30,11 +36,14 @@ const one = <T extends string>(x: unknown, path: string, of: readonly T[]): T =>
   of.find((value) => value === x) ?? refuse(path, `one of ${of.join(', ')}`);
 
 const line = (x: unknown, path: string): FormulaLine => {
-  const { ingredientId, percent, browned } = parts(x, path);
+  const { ingredientId, percent, browned, ready } = parts(x, path);
   return {
     ingredientId: text(ingredientId, `${path}.ingredientId`),
     percent: number(percent, `${path}.percent`),
     ...(browned !== undefined && { browned: flag(browned, `${path}.browned`) }),
+    ...(ready !== undefined && {
+      ready: list(ready, `${path}.ready`).map((way, i) => one(way, `${path}.ready[${i}]`, readyWays)),
+    }),
   };
 };
 const lines = (x: unknown, path: string) => list(x, path).map((item, i) => line(item, `${path}[${i}]`));

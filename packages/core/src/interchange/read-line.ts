@@ -1,4 +1,5 @@
 import { numericQuantity } from 'numeric-quantity';
+import { readyIn, type ReadyWay } from '../formula/index.js';
 import { isNoise, likely, matchIngredient, wordsOf, type Match } from './match-ingredient.js';
 import { massUnitsG } from '../quantity/index.js';
 import { takeAmounts, type WrittenAmount } from './read-amount.js';
@@ -22,6 +23,8 @@ export interface WrittenLine {
   readonly packings: readonly string[];
   readonly size?: string;
   readonly browned: boolean;
+  /** What is done to it before it is weighed. */
+  readonly ready: readonly ReadyWay[];
   readonly topping: boolean;
   /** What the reader should know besides: "more for rolling is not counted". */
   readonly notes: readonly string[];
@@ -111,6 +114,7 @@ const empty = (text: string, kind: WrittenLine['kind']): WrittenLine => ({
   left: [],
   packings: [],
   browned: false,
+  ready: [],
   topping: false,
   notes: [],
   likely: [],
@@ -330,6 +334,7 @@ export const readLine = (raw: string): WrittenLine => {
     packings: packingWords.filter(([word]) => word.test(text)).map(([, packing]) => packing),
     ...(size && { size }),
     browned,
+    ready: readyIn(text),
     topping: forTop,
     notes,
     likely: ids.length === 0 || left.length > 0 ? likely(wordsOf(name).join(' ')) : [],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
-import type { Formula } from '../formula/index.js';
+import { readyTime, type Formula, type ReadyWay } from '../formula/index.js';
 import {
   mostUrgent,
   openActions,
@@ -43,6 +43,39 @@ describe('what is done for a dough before it is weighed', () => {
     const total = stages.flatMap(({ lines }) => lines).reduce((sum, { percent }) => sum + percent, 0);
     expect(butter?.massG).toBeCloseTo((5000 * 62) / total, -1);
     expect(butter?.earlyS).toBe(0);
+  });
+
+  it('nuts are toasted so early that they are cold to be chopped, cocoa is sifted just before, each kind at once', () => {
+    const withReady = (ready: Readonly<Record<string, readonly ReadyWay[]>>): Formula => ({
+      ...of('GNG'),
+      stages: of('GNG').stages.map((stage) => ({
+        ...stage,
+        lines: stage.lines.map((line) => {
+          const own = ready[line.ingredientId];
+          return own ? { ...line, ready: own } : line;
+        }),
+      })),
+    });
+    const [first, second] = of('GNG').stages.flatMap(({ lines }) => lines);
+    const [a, b] = [first?.ingredientId ?? '', second?.ingredientId ?? ''];
+    const asked = preparationsOf(
+      batch('GNG'),
+      withReady({ [a]: ['toasted', 'chopped'], [b]: ['chopped', 'cold'] }),
+      demoRules,
+      demoEquipment.places,
+    );
+    const toast = asked.find(({ kind }) => kind === 'toast');
+    const chop = asked.find(({ kind }) => kind === 'chop');
+    expect(toast?.ingredientIds).toEqual([a]);
+    expect(chop?.ingredientIds).toEqual([a, b]);
+    expect(chop?.massG).toBeGreaterThan(toast?.massG ?? 0);
+    // Chopped by the time that it is weighed, and cold by the time that it is chopped.
+    expect((chop?.startS ?? 0) + (chop?.workS ?? 0)).toBeLessThanOrEqual(mixS);
+    const aloneS = readyTime('chopped', toast?.massG ?? 0).workS;
+    expect((toast?.startS ?? 0) + (toast?.workS ?? 0) + 45 * 60 + aloneS).toBeLessThanOrEqual(mixS);
+    expect(mixS - (chop?.startS ?? 0) - (chop?.workS ?? 0)).toBeLessThan(60);
+    // What is kept cold asks for nothing before.
+    expect(asked.map(({ kind }) => kind)).toEqual(['butter-out', 'eggs-out', 'toast', 'chop']);
   });
 
   it('a colder room takes longer, one that never gets there asks for none', () => {

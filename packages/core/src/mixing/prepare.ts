@@ -1,4 +1,4 @@
-import { amountsFor, type Formula } from '../formula/index.js';
+import { amountsFor, readyTime, type Amount, type Formula, type ReadyWay } from '../formula/index.js';
 import { ingredient } from '../ingredient/index.js';
 import type { Availability, BatchPlan, HouseRules, Preparation, PreparationKind } from '../schedule/index.js';
 import type { Place } from '../thermal/index.js';
@@ -45,11 +45,40 @@ interface Wanted {
   readonly kind: PreparationKind;
   readonly massG: number;
   readonly aheadS: number | null;
+  readonly workS?: number;
+  readonly ingredientIds?: readonly string[];
 }
+
+/** Nuts toasted, chocolate chopped, cocoa sifted, a jar out of the cold: what the lines ask for, each kind at once. */
+const readying = (amounts: readonly Amount[]): readonly Wanted[] => {
+  const wanted = (way: ReadyWay) => amounts.filter(({ line }) => line.ready?.includes(way));
+  const gramsOf = (own: readonly Amount[]) => own.reduce((sum, { mass }) => sum + mass.value, 0);
+  const kinds = [
+    ['toast', 'toasted'],
+    ['chop', 'chopped'],
+    ['sift', 'sifted'],
+    ['warm', 'warm'],
+  ] as const;
+  return kinds.map(([kind, way]) => {
+    const own = wanted(way);
+    const massG = gramsOf(own);
+    const { workS, standsS } = readyTime(way, massG);
+    // What is chopped after toasting must be cold by then.
+    const thenG = way === 'toasted' ? gramsOf(own.filter(({ line }) => line.ready?.includes('chopped'))) : 0;
+    const thenS = thenG > 0 ? readyTime('chopped', thenG).workS : 0;
+    return {
+      kind,
+      massG,
+      aheadS: workS + standsS + thenS,
+      workS,
+      ingredientIds: [...new Set(own.map(({ line }) => line.ingredientId))],
+    };
+  });
+};
 
 /**
  * What is to be done for a batch before it is mixed: butter out of the cold so that it is pliable by then, butter browned
- * so that it has cooled to where egg may go in, eggs out. When nobody is there at that moment, at the end of the shift
+ * so that it has cooled to where egg may go in, eggs out, nuts toasted and cold, the rest chopped and sifted. When nobody is there at that moment, at the end of the shift
  * before. A dough that is not mixed needs none of it.
  * @param shifts when people are there; always where left out
  */
@@ -88,8 +117,9 @@ export const preparationsOf = (
     { kind: 'butter-out', massG: melted ? 0 : butterG, aheadS: softeningS(bench.airC) },
     { kind: 'butter-brown', massG: brownG, aheadS: cooling && browningS + cooling.value },
     { kind: 'eggs-out', massG: eggG, aheadS: eggsOutS },
+    ...readying(amounts),
   ];
-  return all.flatMap(({ kind, massG, aheadS }): Preparation[] => {
+  return all.flatMap(({ kind, massG, aheadS, workS, ingredientIds }): Preparation[] => {
     if (massG <= 0 || aheadS === null) return [];
     const wantedS = Math.floor((mix.startS - Math.min(aheadS, longestS)) / 60) * 60;
     const startS = attendedBy(shifts, wantedS);
@@ -102,6 +132,8 @@ export const preparationsOf = (
         massG: Math.round(massG),
         startS,
         earlyS: wantedS - startS,
+        ...(workS !== undefined && { workS }),
+        ...(ingredientIds && { ingredientIds }),
       },
     ];
   });

@@ -1,6 +1,6 @@
 import { ingredient } from '../ingredient/index.js';
 import { formatNumber, sumFigure, type Figure, type Warning } from '../shown/index.js';
-import type { Amount } from '../formula/index.js';
+import { lineName, type Amount } from '../formula/index.js';
 
 export interface Scale {
   readonly id: string;
@@ -92,7 +92,7 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
       key,
       stageId,
       ingredientId: line.ingredientId,
-      name: line.browned ? `${name}, to brown` : name,
+      name: lineName(line, name),
       exact: mass,
       roundedG: roundToScale(mass.value, scale.resolutionG),
       scaleId: scale.id,

@@ -41,7 +41,7 @@ const workOf = (batch: BatchPlan, task: Task): PlannedWork => {
 const preparingS = 300;
 
 const preparationWork = (
-  { id, kind, batchId, productCode, massG, startS }: Preparation,
+  { id, kind, batchId, productCode, massG, startS, workS = preparingS }: Preparation,
   batches: readonly BatchPlan[],
 ): PlannedWork => ({
   id,
@@ -49,7 +49,7 @@ const preparationWork = (
   batchId,
   productCode,
   startS,
-  endS: startS + preparingS,
+  endS: startS + workS,
   where: '',
   setC: null,
   trays: null,

@@ -1,4 +1,13 @@
-export const preparationKinds = ['butter-out', 'butter-brown', 'eggs-out', 'clean'] as const;
+export const preparationKinds = [
+  'butter-out',
+  'butter-brown',
+  'eggs-out',
+  'toast',
+  'chop',
+  'sift',
+  'warm',
+  'clean',
+] as const;
 /** What is done for a dough before it is weighed. */
 export type PreparationKind = (typeof preparationKinds)[number];
 
@@ -11,6 +20,10 @@ export interface Preparation {
   /** Nothing where a bowl is cleaned. */
   readonly massG: number;
   readonly startS: number;
+  /** A person's time for it, s; a few minutes where left out. */
+  readonly workS?: number;
+  /** What is toasted, chopped, sifted or put out, where it is neither butter nor egg. */
+  readonly ingredientIds?: readonly string[];
   /** How much sooner that is than it would have to be, since nobody is there later, s. */
   readonly earlyS: number;
   /** What the bowl is cleaned of: it is in the dough before and not declared by this one. */

@@ -2,7 +2,18 @@
 export const calendars = {
   bench: {
     name: 'Mixing and portioning',
-    kinds: ['butter-out', 'butter-brown', 'eggs-out', 'mix', 'portion', 'temper'],
+    kinds: [
+      'butter-out',
+      'butter-brown',
+      'eggs-out',
+      'toast',
+      'chop',
+      'sift',
+      'warm',
+      'mix',
+      'portion',
+      'temper',
+    ],
   },
   ovens: { name: 'Ovens', kinds: ['bake'] },
 } as const;

@@ -1,7 +1,7 @@
 import { butterForCreaming, type Preparation } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { andList } from '../../app/and-list';
-import { preparationWords } from '../../app/preparation-words';
+import { ingredientList, preparationWords } from '../../app/preparation-words';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 
@@ -21,16 +21,19 @@ export const Preparations = ({
     <div className="table-room">
       <table className="mt-4 w-full">
         <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
-          Before mixing: butter, eggs, a clean bowl
+          Before mixing: what is put out, browned, toasted, chopped; a clean bowl
         </caption>
         <tbody>
-          {preparations.map(({ id, kind, productCode, massG, startS, earlyS, allergens }) => (
+          {preparations.map(({ id, kind, productCode, massG, startS, earlyS, allergens, ingredientIds }) => (
             <tr key={id} className="border-t align-top">
               <td className="figures w-28 py-0.5 pr-3 whitespace-nowrap">
                 {wall.near(startS * 1000, nearMs)}
               </td>
               <td className="py-0.5 pr-3">
                 {preparationWords[kind]} {names.product(productCode)}
+                {ingredientIds && (
+                  <span className="block text-[13px] text-ink-soft">{ingredientList(ingredientIds)}</span>
+                )}
                 {earlyS > 0 && (
                   <span className="block text-[13px] text-ink-soft">
                     {wall.near((startS + earlyS) * 1000, nearMs)} would do, but nobody is there then.
@@ -47,7 +50,8 @@ export const Preparations = ({
       <p className="mt-1 text-[12.5px] text-ink-faint">
         By a wrapped block of {mass(500)} from {temperature(butterForCreaming.fromColdC)} to{' '}
         {temperature(butterForCreaming.wantedC)} in the room, eggs an hour before; good to about a fifth
-        unless you probe it. On Mix you can say how yours is kept. A bowl is cleaned where the next dough does
+        unless you probe it. Nuts are toasted an hour before, so that they are cold; chopping takes some ten
+        minutes a kilogram. On Mix you can say how yours is kept. A bowl is cleaned where the next dough does
         not declare what was in it; the plan keeps the time for that.
       </p>
     </div>

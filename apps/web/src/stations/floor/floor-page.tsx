@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { inUse, mostUrgent, urgencyOf, type Action, type Notice, type PreparationKind } from '@jokul/core';
 import { andList } from '../../app/and-list';
+import { ingredientList } from '../../app/preparation-words';
 import { doPreparation, doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
 import { useLots } from '../../app/lots';
 import { NeedPlan } from '../../app/need-plan';
@@ -43,13 +44,26 @@ const place = (action: Action, names: ReturnType<typeof useNames>) =>
   action.ovenId ? names.oven(action.ovenId) : action.batchId;
 /** How much is put out, or what the bowl is cleaned of. */
 const amount = ({ prepare }: Action, mass: (grams: number) => string) =>
-  prepare ? `${prepare.allergens ? `of ${andList(prepare.allergens, 20)}` : mass(prepare.massG)}, ` : '';
+  prepare
+    ? `${
+        prepare.allergens
+          ? `of ${andList(prepare.allergens, 20)}`
+          : [
+              mass(prepare.massG),
+              ...(prepare.ingredientIds ? [ingredientList(prepare.ingredientIds)] : []),
+            ].join(' ')
+      }, `
+    : '';
 
 /** What to look for, or to mind, at each step. */
 const preparationCues: Readonly<Record<PreparationKind, string>> = {
   'butter-out': 'In its wrapper, apart. It should give to a thumb, and not shine.',
   'butter-brown': 'Light pan, stir, weigh it before and after. It must cool before egg goes in.',
   'eggs-out': 'In their tray, out of the cold. Cold egg makes a creamed dough curdle.',
+  toast: 'One layer on a tray, moderate oven, stir once. Cold before it is chopped or goes in.',
+  chop: 'Even pieces: dust browns, lumps tear the ball. Clean board and knife for each allergen.',
+  sift: 'Over the bowl that is weighed into; press out lumps.',
+  warm: 'At room temperature it mixes in; cold it curdles or clumps.',
   clean: 'Bowl, tool and scrapers, as your local rules ask for. Wipe down the bench as well.',
 };
 

@@ -1,5 +1,13 @@
 import { Plus, X } from 'lucide-react';
-import { formatNumber, ingredients, type Amount, type FormulaLine } from '@jokul/core';
+import {
+  formatNumber,
+  ingredients,
+  readyWords,
+  sayReady,
+  type Amount,
+  type FormulaLine,
+  type ReadyWay,
+} from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
 import { IngredientPicker } from './ingredient-picker';
@@ -19,6 +27,20 @@ export const AddButton = ({ onPick, label }: { onPick: (id: string) => void; lab
     </button>
   </IngredientPicker>
 );
+
+/** What a baker does to an ingredient before it is weighed. */
+const readyChoices: readonly (readonly ReadyWay[])[] = [
+  [],
+  ['toasted'],
+  ['chopped'],
+  ['toasted', 'chopped'],
+  ['sifted'],
+  ['warm'],
+  ['cold'],
+];
+/** Also what came with an imported formula. */
+const choicesWith = (own: readonly ReadyWay[]) =>
+  readyChoices.some((ways) => ways.join(' ') === own.join(' ')) ? readyChoices : [...readyChoices, own];
 
 interface RowProps {
   readonly line: FormulaLine;
@@ -64,6 +86,27 @@ export const LineRow = ({
           </label>
         ) : (
           line.browned && <span className="text-ink-faint">, to brown</span>
+        )}
+        {editing ? (
+          <select
+            aria-label={`Made ready, ${prefix}${name}`}
+            value={(line.ready ?? []).join(' ')}
+            className="ml-3 rounded border border-line-strong bg-raised px-1 py-0.5 text-[13px] text-ink-soft"
+            onChange={({ target }) => {
+              const { ready: _, ...rest } = line;
+              const ready =
+                choicesWith(line.ready ?? []).find((ways) => ways.join(' ') === target.value) ?? [];
+              onChange(ready.length > 0 ? { ...rest, ready } : rest);
+            }}
+          >
+            {choicesWith(line.ready ?? []).map((ways) => (
+              <option key={ways.join(' ')} value={ways.join(' ')}>
+                {ways.length === 0 ? 'as it comes' : ways.map((way) => readyWords[way]).join(' and ')}
+              </option>
+            ))}
+          </select>
+        ) : (
+          sayReady(line, name) && <span className="text-ink-faint">, {sayReady(line, name)}</span>
         )}
       </td>
       <td className="py-0.5 pr-3 text-right figures">
