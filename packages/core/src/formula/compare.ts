@@ -58,7 +58,7 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
   for (const id of new Set([...ready.keys(), ...readyNow.keys()])) {
     const now = readyNow.get(id);
     if (now !== ready.get(id) && is.has(id))
-      phrases.push(`${ingredient(id).name.toLowerCase()} ${now ?? 'as it comes'}`);
+      phrases.push(`${ingredient(id).name.toLowerCase()}: ${now ?? 'as it comes'}`);
   }
   const order = (f: Formula) => f.stages.map(({ name }) => name).join(', ');
   if (order(before) !== order(after)) phrases.push(`stages: ${order(after)}`);

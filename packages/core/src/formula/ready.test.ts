@@ -76,8 +76,8 @@ describe('a recipe that says so', () => {
         lines: stage.lines.map(({ ready: _, ...line }) => line),
       })),
     };
-    expect(compareVersions(plain, formula)).toContain('dark chocolate chopped');
-    expect(compareVersions(formula, plain)).toContain('dark chocolate as it comes');
+    expect(compareVersions(plain, formula)).toContain('dark chocolate: chopped');
+    expect(compareVersions(formula, plain)).toContain('dark chocolate: as it comes');
     expect(compareVersions(formula, formula)).toEqual(compareVersions(plain, plain));
   });
 });

@@ -70,44 +70,49 @@ export const LineRow = ({
   return (
     <tr className="border-t">
       <td className="py-0.5 pr-3">
-        {prefix}
-        {name}
-        {editing && isButter && !prefix ? (
-          <label className="ml-3 inline-flex items-center gap-1 text-[13px] text-ink-soft">
-            <input
-              type="checkbox"
-              checked={line.browned ?? false}
-              onChange={(event) => {
-                const { browned: _, ...rest } = line;
-                onChange(event.target.checked ? { ...rest, browned: true } : rest);
+        <span className="flex flex-wrap items-center gap-x-3">
+          <span>
+            {prefix}
+            {name}
+            {editing && isButter && !prefix ? (
+              <label className="ml-3 inline-flex items-center gap-1 text-[13px] text-ink-soft">
+                <input
+                  type="checkbox"
+                  checked={line.browned ?? false}
+                  onChange={(event) => {
+                    const { browned: _, ...rest } = line;
+                    onChange(event.target.checked ? { ...rest, browned: true } : rest);
+                  }}
+                />
+                to brown
+              </label>
+            ) : (
+              line.browned && <span className="text-ink-faint">, to brown</span>
+            )}
+            {!editing && sayReady(line, name) && (
+              <span className="text-ink-faint">, {sayReady(line, name)}</span>
+            )}
+          </span>
+          {editing && (
+            <select
+              aria-label={`Made ready, ${prefix}${name}`}
+              value={(line.ready ?? []).join(' ')}
+              className={`ml-auto rounded border bg-raised px-1 py-0.5 text-[13px] ${line.ready ? 'border-line-strong' : 'border-transparent text-ink-faint'}`}
+              onChange={({ target }) => {
+                const { ready: _, ...rest } = line;
+                const ready =
+                  choicesWith(line.ready ?? []).find((ways) => ways.join(' ') === target.value) ?? [];
+                onChange(ready.length > 0 ? { ...rest, ready } : rest);
               }}
-            />
-            to brown
-          </label>
-        ) : (
-          line.browned && <span className="text-ink-faint">, to brown</span>
-        )}
-        {editing ? (
-          <select
-            aria-label={`Made ready, ${prefix}${name}`}
-            value={(line.ready ?? []).join(' ')}
-            className="ml-3 rounded border border-line-strong bg-raised px-1 py-0.5 text-[13px] text-ink-soft"
-            onChange={({ target }) => {
-              const { ready: _, ...rest } = line;
-              const ready =
-                choicesWith(line.ready ?? []).find((ways) => ways.join(' ') === target.value) ?? [];
-              onChange(ready.length > 0 ? { ...rest, ready } : rest);
-            }}
-          >
-            {choicesWith(line.ready ?? []).map((ways) => (
-              <option key={ways.join(' ')} value={ways.join(' ')}>
-                {ways.length === 0 ? 'as it comes' : ways.map((way) => readyWords[way]).join(' and ')}
-              </option>
-            ))}
-          </select>
-        ) : (
-          sayReady(line, name) && <span className="text-ink-faint">, {sayReady(line, name)}</span>
-        )}
+            >
+              {choicesWith(line.ready ?? []).map((ways) => (
+                <option key={ways.join(' ')} value={ways.join(' ')}>
+                  {ways.length === 0 ? 'as it comes' : ways.map((way) => readyWords[way]).join(' and ')}
+                </option>
+              ))}
+            </select>
+          )}
+        </span>
       </td>
       <td className="py-0.5 pr-3 text-right figures">
         {editing ? (
