@@ -1,4 +1,5 @@
 import type { WeekWork } from '@jokul/contracts';
+import { byTheClock } from './by-the-clock';
 import type { DayLane } from './lanes';
 
 const laneHeight = 13;
@@ -7,10 +8,14 @@ const labelRoom = 30;
 const namesRoom = 104;
 export const namesWidth = (width: number): number => (width < 480 ? 0 : namesRoom);
 
+/** Every third hour has a mark. */
+export const thirdHours = [0, 3, 6, 9, 12, 15, 18, 21, 24] as const;
+
 interface DayStripProps {
   /** Midnight to midnight, s; a day of a clock change is an hour shorter or longer. */
   readonly fromS: number;
   readonly toS: number;
+  readonly timeZone: string;
   readonly nowS: number;
   readonly lanes: readonly DayLane[];
   readonly width: number;
@@ -19,18 +24,24 @@ interface DayStripProps {
 }
 
 /** One day from midnight to midnight: when mixers, bench and ovens are busy. Temperatures are on Day. */
-export const DayStrip = ({ fromS, toS, nowS, lanes, width, says, sayWork }: DayStripProps) => {
+export const DayStrip = ({ fromS, toS, timeZone, nowS, lanes, width, says, sayWork }: DayStripProps) => {
   const left = namesWidth(width);
-  const x = (atS: number) =>
-    left + ((Math.min(toS, Math.max(fromS, atS)) - fromS) / (toS - fromS)) * (width - left - 1);
+  const onStrip = (share: number) => left + share * (width - left - 1);
+  const x = (atS: number) => onStrip(byTheClock(atS, fromS, toS, timeZone));
   // A day on which nothing is busy takes little room.
   const busy = lanes.some(({ works }) => works.length > 0) ? lanes : [];
   const height = Math.max(1, busy.length) * laneHeight + 4;
-  const hours = Array.from({ length: 9 }, (_, i) => fromS + (i * (toS - fromS)) / 8);
   return (
     <svg width={width} height={height} role="img" aria-label={says} className="block">
-      {hours.map((atS) => (
-        <line key={atS} x1={x(atS)} x2={x(atS)} y1={0} y2={height} stroke="var(--line)" />
+      {thirdHours.map((hour) => (
+        <line
+          key={hour}
+          x1={onStrip(hour / 24)}
+          x2={onStrip(hour / 24)}
+          y1={0}
+          y2={height}
+          stroke="var(--line)"
+        />
       ))}
       {left > 0 &&
         busy.map(({ id, name }, row) => (

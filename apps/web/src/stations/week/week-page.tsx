@@ -8,7 +8,7 @@ import { useBakery, useDayDate, useToday, useWeek } from '../../lib/queries';
 import { useWidth } from '../../lib/use-width';
 import { Button } from '../../ui/button';
 import { Failed, Loading } from '../../ui/states';
-import { DayStrip, namesWidth } from './day-strip';
+import { DayStrip, namesWidth, thirdHours } from './day-strip';
 import { lanesOf } from './lanes';
 
 const doing = { mix: 'mixed', portion: 'portioned', bake: 'in the oven' } as const;
@@ -87,6 +87,7 @@ const DayRow = ({
       <DayStrip
         fromS={fromS}
         toS={toS}
+        timeZone={zone}
         nowS={nowS}
         lanes={lanes}
         width={width}
@@ -98,22 +99,20 @@ const DayRow = ({
 };
 
 /** The hours over the strips. */
-const Head = ({ width, date }: { width: number; date: string }) => {
-  const { timeZone } = useWallClock();
-  const say = useSay();
-  const fromS = atWallClock(date, '00:00', timeZone);
+const Head = ({ width }: { width: number }) => {
+  const wall = useWallClock();
   const left = namesWidth(width);
   return (
     <div className="grid grid-cols-[190px_minmax(0,1fr)] gap-3 pb-1 max-sm:hidden">
       <span />
       <div className="relative h-5 self-end" style={{ width }} aria-hidden>
-        {Array.from({ length: 8 }, (_, i) => (
+        {thirdHours.slice(0, -1).map((hour) => (
           <span
-            key={i}
+            key={hour}
             className="figures absolute text-[12px] text-ink-soft"
-            style={{ left: left + (i * (width - left)) / 8 }}
+            style={{ left: left + (hour / 24) * (width - left) }}
           >
-            {say.time(fromS + i * 3 * 3600)}
+            {wall.ofDay(`${String(hour).padStart(2, '0')}:00`)}
           </span>
         ))}
       </div>
@@ -128,7 +127,7 @@ const WeekRows = ({ week, bakery }: { week: WeekView; bakery: BakeryView }) => {
   const today = wallClock(now / 1000, bakery.rules.timeZone).date;
   return (
     <div ref={ref}>
-      {week.work.length > 0 && <Head width={width} date={week.from} />}
+      {week.work.length > 0 && <Head width={width} />}
       <ol aria-label="Days of the week" className="border-b">
         {week.days.map((day) => (
           <DayRow
