@@ -15,3 +15,4 @@ export * from './home-sheet.js';
 export * from './assemble.js';
 export * from './proposals.js';
 export * from './order-list.js';
+export * from './ingredient-table.js';

@@ -7,6 +7,7 @@ import { QueueItem } from '../../ui/queue-item';
 import { Empty, Loading } from '../../ui/states';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { OwnIngredientForm } from './own-ingredient-form';
+import { OwnIngredientTable } from './own-ingredient-table';
 
 const words: readonly (readonly [keyof Ingredient['analysis'], string])[] = [
   ['water', 'Water'],
@@ -192,7 +193,10 @@ export const IngredientsPage = () => {
           onDone={() => setMaking(null)}
         />
       ) : (
-        <Detail food={food} />
+        <>
+          <OwnIngredientTable bakery={bakery.data} />
+          <Detail food={food} />
+        </>
       )}
     </Station>
   );

@@ -7,6 +7,7 @@ import {
   isShipped,
   JokulError,
   normaliseAnalysis,
+  ownId,
   type Allergen,
   type Analysis,
   type Ingredient,
@@ -45,14 +46,6 @@ const parts: readonly (readonly [keyof Analysis, string])[] = [
   ['salt', 'Salt'],
   ['alcohol', 'Alcohol'],
 ];
-
-const slug = (name: string) =>
-  `own-${name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 50)}`;
 
 /** An ingredient of the bakery's own, with the fields of the library. */
 export const OwnIngredientForm = ({
@@ -95,7 +88,7 @@ export const OwnIngredientForm = ({
     }
   };
   const store = async () => {
-    const id = isNew ? slug(name) : from.id;
+    const id = isNew ? ownId(name) : from.id;
     const row = {
       id,
       name: name.trim(),

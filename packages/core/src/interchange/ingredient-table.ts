@@ -1,0 +1,212 @@
+import Papa from 'papaparse';
+import {
+  allergenList,
+  ingredientKinds,
+  ownIngredient,
+  type Allergen,
+  type Analysis,
+  type Ingredient,
+} from '../ingredient/index.js';
+import { JokulError } from '../shown/index.js';
+
+/*
+ * The bakery's own ingredients as a table for a spreadsheet, a row each, and back. Nothing is taken in that was not read
+ * whole; an allergen that nobody wrote down is never taken for none.
+ */
+
+/** What is kept of an own ingredient; the rest follows from it. */
+export type OwnIngredientRow = Omit<Ingredient, 'composition' | 'parts' | 'words'>;
+
+export interface IngredientTableRow {
+  /** As it stands in the text, from 1, the heading counted. */
+  readonly line: number;
+  readonly name: string;
+  readonly ingredient: OwnIngredientRow | null;
+  /** What could not be read, as sentences. */
+  readonly troubles: readonly string[];
+}
+
+const analysisColumns: readonly (readonly [keyof Analysis, string])[] = [
+  ['water', 'water %'],
+  ['fat', 'fat %'],
+  ['protein', 'protein %'],
+  ['starch', 'starch %'],
+  ['sugars', 'sugars %'],
+  ['fibre', 'fibre %'],
+  ['ash', 'minerals %'],
+  ['salt', 'salt %'],
+  ['alcohol', 'alcohol %'],
+];
+const leaveningColumns = [
+  ['baseMmolPerG', 'base mmol/g'],
+  ['acidMmolPerG', 'acid mmol/g'],
+  ['gasMlPerG', 'gas mL/g'],
+] as const;
+/** So much is read at once. */
+const limits = { letters: 400_000, rows: 300 };
+
+const nothing = 'none';
+const pairsOut = (values: Readonly<Record<string, number>>) =>
+  Object.entries(values)
+    .map(([name, value]) => `${name} ${value}`)
+    .join('; ');
+
+/** The table, percent and grams as they are entered. */
+export const ingredientsToCsv = (ingredients: readonly OwnIngredientRow[]): string =>
+  `${Papa.unparse(
+    ingredients.map(({ id, name, kind, analysis, allergens, densityGPerMl, pieceG, leavening, source }) => ({
+      id,
+      name,
+      kind,
+      ...Object.fromEntries(
+        analysisColumns.map(([part, heading]) => [heading, Number((100 * analysis[part]).toFixed(4))]),
+      ),
+      allergens: allergens.join('; ') || nothing,
+      'g/mL': pairsOut(densityGPerMl),
+      'g a piece': pairsOut(pieceG),
+      ...Object.fromEntries(leaveningColumns.map(([part, heading]) => [heading, leavening[part]])),
+      source,
+    })),
+    { escapeFormulae: true },
+  )}\n`;
+
+/** Headings as people write them: "Water (%)", "water, g/100 g" and "water %" are one. */
+const plainHeading = (text: string) =>
+  text
+    .toLowerCase()
+    .replace(/\(.*?\)|%|g\s*\/\s*100\s*g|,/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+
+const numberIn = (text: string): number | null => {
+  const trimmed = text.trim();
+  if (trimmed === '') return 0;
+  return /^\d+(?:[.,]\d+)?\s*%?$/.test(trimmed) ? Number.parseFloat(trimmed.replace(',', '.')) : null;
+};
+
+/** "spooned 0.52; dipped 0,61", or a figure alone; null where one is not read. */
+const pairsIn = (text: string): Readonly<Record<string, number>> | null => {
+  const pairs = text
+    .split(/[;\n]/)
+    .map((pair) => pair.trim())
+    .filter(Boolean)
+    .map((pair) => /^(?:(\D*?)\s+)?(\d+(?:[.,]\d+)?)$/.exec(pair));
+  if (pairs.includes(null)) return null;
+  return Object.fromEntries(
+    pairs.flatMap((found) =>
+      found ? [[found[1]?.trim() || 'level', Number((found[2] ?? '').replace(',', '.'))]] : [],
+    ),
+  );
+};
+
+const allergenIn = (text: string): Allergen | undefined =>
+  allergenList.find(({ id, name }) => [id as string, name as string].includes(text.trim().toLowerCase()))?.id;
+
+/** The id of a name, as the form gives it. */
+export const ownId = (name: string): string =>
+  `own-${name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 50)}`;
+
+const readRow = (cell: (heading: string) => string, line: number): IngredientTableRow => {
+  const troubles: string[] = [];
+  const number = (heading: string): number => {
+    const value = numberIn(cell(heading));
+    if (value === null) troubles.push(`"${cell(heading)}" under ${heading} is not a figure.`);
+    return value ?? 0;
+  };
+  const pairs = (heading: string) => {
+    const found = pairsIn(cell(heading));
+    if (!found)
+      troubles.push(`"${cell(heading)}" under ${heading} is not read; write it "spooned 0.52; dipped 0.61".`);
+    return found ?? {};
+  };
+  const name = cell('name').trim();
+  if (name.length < 2 || name.length > 60) troubles.push('The name has 2 to 60 letters.');
+  const kind = ingredientKinds.find((known) => known === cell('kind').trim().toLowerCase());
+  if (!kind)
+    troubles.push(`"${cell('kind')}" is no kind of ingredient; there are ${ingredientKinds.join(', ')}.`);
+  const written = cell('allergens')
+    .split(/[;,]/)
+    .map((word) => word.trim())
+    .filter(Boolean);
+  const isNone = written.length === 1 && /^(?:none|-|–)$/i.test(written[0] ?? '');
+  if (written.length === 0) troubles.push(`Write its allergens, or "${nothing}".`);
+  const allergens = isNone ? [] : written.map((word) => allergenIn(word));
+  written.forEach((word, i) => {
+    if (!isNone && allergens[i] === undefined)
+      troubles.push(
+        `"${word}" is none of the listed allergens (${allergenList.map(({ id }) => id).join(', ')}).`,
+      );
+  });
+  const source = cell('source').trim();
+  if (source === '' || source.length > 200)
+    troubles.push('Say where the figures are from: the label, a supplier.');
+  const id = cell('id').trim() || ownId(name);
+  if (!/^own-[a-z0-9-]{1,50}$/.test(id))
+    troubles.push(`The id "${id}" must begin with own- and have small letters and digits.`);
+  const row: OwnIngredientRow = {
+    id,
+    name,
+    kind: kind ?? 'inclusion',
+    analysis: Object.fromEntries(
+      analysisColumns.map(([part, heading]) => [part, number(heading) / 100]),
+    ) as unknown as Analysis,
+    allergens: allergens.filter((allergen) => allergen !== undefined),
+    densityGPerMl: pairs('g/mL'),
+    pieceG: pairs('g a piece'),
+    leavening: Object.fromEntries(
+      leaveningColumns.map(([part, heading]) => [part, number(heading)]),
+    ) as unknown as Ingredient['leavening'],
+    source,
+  };
+  if (troubles.length > 0) return { line, name, ingredient: null, troubles };
+  try {
+    ownIngredient(row);
+    return { line, name, ingredient: row, troubles };
+  } catch (error) {
+    if (error instanceof JokulError) return { line, name, ingredient: null, troubles: [error.message] };
+    throw error;
+  }
+};
+
+/**
+ * Reads such a table: commas, semicolons or tabs, decimal point or comma, its columns in any order. A row says what of it
+ * is not read; so does a second one of the same id.
+ * @throws JokulError `bad-table` when it has no heading with name, kind and allergens, or is too long
+ */
+export const readIngredientTable = (text: string): readonly IngredientTableRow[] => {
+  if (text.length > limits.letters)
+    throw new JokulError('bad-table', 'That is too much for a table of ingredients.', 'text');
+  const whole = text.replace(/^\uFEFF/, '').trim();
+  // By the heading: what stands in the rows is anybody's.
+  const [first = ''] = whole.split(/\r?\n/, 1);
+  const often = (sign: string) => first.split(sign).length;
+  const delimiter = [',', ';', '\t'].reduce((best, sign) => (often(sign) > often(best) ? sign : best));
+  const { data } = Papa.parse<string[]>(whole, { delimiter, skipEmptyLines: 'greedy' });
+  const heading = (data[0] ?? []).map(plainHeading);
+  for (const needed of ['name', 'kind', 'allergens'])
+    if (!heading.includes(needed))
+      throw new JokulError(
+        'bad-table',
+        `The first row names the columns; "${needed}" is not among them. Save the table from here to see how it is written.`,
+        'text',
+      );
+  if (data.length - 1 > limits.rows)
+    throw new JokulError('bad-table', `At most ${limits.rows} ingredients at once.`, 'text');
+  const seen = new Set<string>();
+  return data.slice(1).map((cells, i) => {
+    const row = readRow(
+      (column) => (cells[heading.indexOf(plainHeading(column))] ?? '').replace(/^'(?=[=+\-@])/, ''),
+      i + 2,
+    );
+    const { ingredient } = row;
+    if (ingredient && seen.has(ingredient.id))
+      return { ...row, ingredient: null, troubles: [`${row.name} stands in the table twice.`] };
+    if (ingredient) seen.add(ingredient.id);
+    return row;
+  });
+};
