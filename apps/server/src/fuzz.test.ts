@@ -15,7 +15,7 @@ afterAll(() => app.stop());
 
 describe('no request', () => {
   it(
-    `makes the server fail: ${count} spoilt ones, none answered with a fault, none longer than 5 s`,
+    `makes the server fail: ${count} spoilt ones (seed ${seed}), none answered with a fault, none longer than 5 s`,
     async () => {
       const requests = spoiltRequests(await examplesOf(app), count, seed);
       const faults: string[] = [];

@@ -107,6 +107,8 @@ export const examplesOf = async (app: TestApp): Promise<readonly Example[]> => {
         version: 0,
       },
     },
+    { method: 'GET', path: 'backups' },
+    { method: 'PUT', path: 'backups', body: { folder: null, keep: 14 } },
     ...Object.entries(calculations).map(([name, body]): Example => ({
       method: 'POST',
       path: `calc/${name}`,

@@ -9,7 +9,6 @@ import {
   IsIn,
   IsInt,
   IsNumber,
-  IsOptional,
   IsString,
   Length,
   Matches,
@@ -18,6 +17,7 @@ import {
   ValidateBy,
   ValidateNested,
 } from 'class-validator';
+import { Optional } from './optional.js';
 import {
   traySides,
   type Body,
@@ -35,7 +35,7 @@ export class ConvertRequest {
   @IsNumber() amount: number;
   @IsString() @Length(1, 20) unit: string;
   @IsString() @Length(1, 60) ingredient: string;
-  @IsOptional() @IsString() packing?: string;
+  @Optional() @IsString() packing?: string;
 }
 
 export class ScaleIngredient {
@@ -105,13 +105,13 @@ export class CompositionRequest implements Composition {
 }
 export class BodyRequest {
   @IsIn(['sphere', 'slab', 'cylinder', 'block', 'disc']) kind: Body['kind'];
-  @IsOptional() @IsNumber() massG?: number;
-  @IsOptional() @IsNumber() thicknessMm?: number;
-  @IsOptional() @IsIn([1, 2]) exposedFaces?: 1 | 2;
-  @IsOptional() @IsNumber() diameterMm?: number;
-  @IsOptional() @IsNumber() lengthMm?: number;
-  @IsOptional() @IsNumber() widthMm?: number;
-  @IsOptional() @IsNumber() heightMm?: number;
+  @Optional() @IsNumber() massG?: number;
+  @Optional() @IsNumber() thicknessMm?: number;
+  @Optional() @IsIn([1, 2]) exposedFaces?: 1 | 2;
+  @Optional() @IsNumber() diameterMm?: number;
+  @Optional() @IsNumber() lengthMm?: number;
+  @Optional() @IsNumber() widthMm?: number;
+  @Optional() @IsNumber() heightMm?: number;
 }
 export class PropertiesRequest {
   @IsNumber() conductivityWPerMK: number;
@@ -129,12 +129,12 @@ export class UntilRequest {
 }
 export class ColdRequest {
   @IsObject() @ValidateNested() @Type(() => BodyRequest) body: BodyRequest;
-  @IsOptional()
+  @Optional()
   @IsObject()
   @ValidateNested()
   @Type(() => CompositionRequest)
   composition?: CompositionRequest;
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => PropertiesRequest) properties?: PropertiesRequest;
+  @Optional() @IsObject() @ValidateNested() @Type(() => PropertiesRequest) properties?: PropertiesRequest;
   @IsNumber() startC: number;
   @IsArray()
   @ArrayMinSize(1)
@@ -143,14 +143,14 @@ export class ColdRequest {
   @ValidateNested({ each: true })
   @Type(() => StayRequest)
   steps: StayRequest[];
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => UntilRequest) until?: UntilRequest;
+  @Optional() @IsObject() @ValidateNested() @Type(() => UntilRequest) until?: UntilRequest;
 }
 
 export class BakePieceRequest {
   @IsNumber() massG: number;
   @IsIn(['ball', 'mound', 'puck', 'slice']) shape: PieceShape;
-  @IsOptional() @IsNumber() startC?: number;
-  @IsOptional()
+  @Optional() @IsNumber() startC?: number;
+  @Optional()
   @IsArray()
   @ArrayMinSize(2)
   @ArrayMaxSize(60)
@@ -163,16 +163,16 @@ export class BakeTrayRequest {
 }
 /** What is known of an oven and a dough, as calibration finds it; left out, a figure changes nothing. */
 export class BakeCalibrationRequest {
-  @IsOptional() @IsNumber() offsetK?: number;
-  @IsOptional() @IsNumber() hFactor?: number;
-  @IsOptional() @IsNumber() stiffness?: number;
-  @IsOptional() @IsNumber() colourFactor?: number;
+  @Optional() @IsNumber() offsetK?: number;
+  @Optional() @IsNumber() hFactor?: number;
+  @Optional() @IsNumber() stiffness?: number;
+  @Optional() @IsNumber() colourFactor?: number;
 }
 export class BakeOvenRequest {
   @IsNumber() setC: number;
   @IsBoolean() fan: boolean;
-  @IsOptional() @IsInt() position?: number;
-  @IsOptional()
+  @Optional() @IsInt() position?: number;
+  @Optional()
   @IsObject()
   @ValidateNested()
   @Type(() => BakeCalibrationRequest)
@@ -185,12 +185,12 @@ export class BakeRestRequest {
 /** The house's own limits, where they are not the usual ones. */
 export class BakeRulesRequest {
   /** What even the coldest point must reach, carryover included, °C. */
-  @IsOptional() @IsNumber() centreC?: number;
+  @Optional() @IsNumber() centreC?: number;
 }
 export class BakeRequestInput {
   @IsObject() @ValidateNested() @Type(() => BakePieceRequest) piece: BakePieceRequest;
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
-  @IsOptional()
+  @Optional() @IsObject() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
+  @Optional()
   @IsObject()
   @ValidateNested()
   @Type(() => CompositionRequest)
@@ -198,9 +198,9 @@ export class BakeRequestInput {
   @IsObject() @ValidateNested() @Type(() => BakeTrayRequest) tray: BakeTrayRequest;
   @IsObject() @ValidateNested() @Type(() => BakeOvenRequest) oven: BakeOvenRequest;
   @IsObject() @ValidateNested() @Type(() => BakeRestRequest) rest: BakeRestRequest;
-  @IsOptional() @IsNumber() pullS?: number;
-  @IsOptional() @IsIn(['soft-centre', 'chewy', 'crisp-edge', 'crisp-through']) target?: Doneness;
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => BakeRulesRequest) rules?: BakeRulesRequest;
+  @Optional() @IsNumber() pullS?: number;
+  @Optional() @IsIn(['soft-centre', 'chewy', 'crisp-edge', 'crisp-through']) target?: Doneness;
+  @Optional() @IsObject() @ValidateNested() @Type(() => BakeRulesRequest) rules?: BakeRulesRequest;
 }
 
 /** Rim colour as a score of 0 to 100, alone or beside the others that the bake answers with. */
@@ -216,21 +216,21 @@ const Colour = () =>
     },
   });
 export class MeasuredRequest {
-  @IsOptional() @IsNumber() @Min(20) @Max(140) coreC?: number;
-  @IsOptional() @IsNumber() @Min(10) @Max(500) diameterMm?: number;
-  @IsOptional() @IsNumber() @Min(1) @Max(150) heightMm?: number;
-  @IsOptional() @IsNumber() @Min(0) @Max(0.5) lossShare?: number;
-  @IsOptional() @Colour() colour?: number | { readonly edge: number };
+  @Optional() @IsNumber() @Min(20) @Max(140) coreC?: number;
+  @Optional() @IsNumber() @Min(10) @Max(500) diameterMm?: number;
+  @Optional() @IsNumber() @Min(1) @Max(150) heightMm?: number;
+  @Optional() @IsNumber() @Min(0) @Max(0.5) lossShare?: number;
+  @Optional() @Colour() colour?: number | { readonly edge: number };
 }
 export class CalibrateOvenRequest {
   @IsString() @Length(1, 60) id: string;
   @IsNumber() setC: number;
   @IsBoolean() fan: boolean;
-  @IsOptional() @IsInt() @Min(1) @Max(60) position?: number;
+  @Optional() @IsInt() @Min(1) @Max(60) position?: number;
 }
 class BakeSomewhere {
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
-  @IsOptional()
+  @Optional() @IsObject() @ValidateNested() @Type(() => ScaleFormula) formula?: ScaleFormula;
+  @Optional()
   @IsObject()
   @ValidateNested()
   @Type(() => CompositionRequest)
@@ -267,11 +267,11 @@ export class TraySizeRequest {
   @IsNumber() lengthMm: number;
   @IsNumber() widthMm: number;
   /** Sides without a rail, where pieces may come to the edge. */
-  @IsOptional() @IsArray() @ArrayMaxSize(4) @IsIn(traySides, { each: true }) openSides?: TraySide[];
+  @Optional() @IsArray() @ArrayMaxSize(4) @IsIn(traySides, { each: true }) openSides?: TraySide[];
 }
 export class PieceSizeRequest {
   @IsNumber() diameterMm: number;
-  @IsOptional() @IsInt() @Min(0) @Max(10_000) pieces?: number;
+  @Optional() @IsInt() @Min(0) @Max(10_000) pieces?: number;
 }
 export class BarRequest {
   @IsNumber() lengthMm: number;
@@ -280,20 +280,20 @@ export class BarRequest {
 /** One size by its diameter, several by `sizes`, or bars; one of the three. */
 export class TrayRequest {
   @IsObject() @ValidateNested() @Type(() => TraySizeRequest) tray: TraySizeRequest;
-  @IsOptional() @IsNumber() diameterMm?: number;
-  @IsOptional()
+  @Optional() @IsNumber() diameterMm?: number;
+  @Optional()
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(8)
   @ValidateNested({ each: true })
   @Type(() => PieceSizeRequest)
   sizes?: PieceSizeRequest[];
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => BarRequest) bar?: BarRequest;
+  @Optional() @IsObject() @ValidateNested() @Type(() => BarRequest) bar?: BarRequest;
   /** Pieces or bars may touch: no gap, whatever `gapMm` says. */
-  @IsOptional() @IsBoolean() touching?: boolean;
-  @IsOptional() @IsNumber() gapMm?: number;
+  @Optional() @IsBoolean() touching?: boolean;
+  @Optional() @IsNumber() gapMm?: number;
   @IsNumber() marginMm: number;
-  @IsOptional() @IsIn(['rows', 'staggered', 'best']) pattern?: 'rows' | 'staggered' | 'best';
+  @Optional() @IsIn(['rows', 'staggered', 'best']) pattern?: 'rows' | 'staggered' | 'best';
 }
 
 export class WeighCheckRequest {
@@ -317,13 +317,13 @@ const School = (...names: readonly string[]) =>
 
 export class ReadRequest {
   @IsString() @Length(1, 200_000) text: string;
-  @IsOptional() @IsIn(['us', 'metric', 'imperial']) cups?: 'us' | 'metric' | 'imperial';
-  @IsOptional() @School('spooned', 'dipped', 'sifted') flourCup?: 'spooned' | 'dipped' | 'sifted' | number;
-  @IsOptional() @School('packed', 'loose') brownSugarCup?: 'packed' | 'loose' | number;
-  @IsOptional() @School('spooned', 'dipped') cocoaCup?: 'spooned' | 'dipped' | number;
-  @IsOptional() @IsString() @Length(1, 20) eggSize?: string;
-  @IsOptional() @IsIn(['g', 'kg', 'oz']) bareUnit?: 'g' | 'kg' | 'oz';
-  @IsOptional() @IsIn(['point', 'comma']) decimal?: 'point' | 'comma';
+  @Optional() @IsIn(['us', 'metric', 'imperial']) cups?: 'us' | 'metric' | 'imperial';
+  @Optional() @School('spooned', 'dipped', 'sifted') flourCup?: 'spooned' | 'dipped' | 'sifted' | number;
+  @Optional() @School('packed', 'loose') brownSugarCup?: 'packed' | 'loose' | number;
+  @Optional() @School('spooned', 'dipped') cocoaCup?: 'spooned' | 'dipped' | number;
+  @Optional() @IsString() @Length(1, 20) eggSize?: string;
+  @Optional() @IsIn(['g', 'kg', 'oz']) bareUnit?: 'g' | 'kg' | 'oz';
+  @Optional() @IsIn(['point', 'comma']) decimal?: 'point' | 'comma';
 }
 
 const wallClock = /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?$/;
@@ -334,7 +334,7 @@ export class DayOrderRequest {
   @IsInt() @Min(0) @Max(1e9) pieces: number;
   /** Wall clock of the bakery. */
   @IsString() @Matches(wallClock, wallClockWanted) readyBy: string;
-  @IsOptional() @IsString() @Length(0, 80) customer?: string;
+  @Optional() @IsString() @Length(0, 80) customer?: string;
 }
 export class DayStockRequest {
   @IsString() @Length(1, 20) productCode: string;
@@ -351,9 +351,9 @@ export class DayRequest {
   @Type(() => DayOrderRequest)
   orders: DayOrderRequest[];
   /** The moment to plan from, as seconds since 1970 or as the bakery's wall clock; that of the demo where left out. */
-  @IsOptional() @IsNumber() nowS?: number;
-  @IsOptional() @IsString() @Matches(wallClock, wallClockWanted) now?: string;
-  @IsOptional()
+  @Optional() @IsNumber() nowS?: number;
+  @Optional() @IsString() @Matches(wallClock, wallClockWanted) now?: string;
+  @Optional()
   @IsArray()
   @ArrayMaxSize(500)
   @IsObject({ each: true })
@@ -361,9 +361,9 @@ export class DayRequest {
   @Type(() => DayStockRequest)
   stock?: DayStockRequest[];
   /** How long a better plan is sought; a quick one where left out. */
-  @IsOptional() @IsNumber() @Min(0) @Max(60) seconds?: number;
+  @Optional() @IsNumber() @Min(0) @Max(60) seconds?: number;
   /** How sure each ready-by shall be, as a share. */
-  @IsOptional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
+  @Optional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
 }
 
 export const calcRequests = {

@@ -7,7 +7,6 @@ import {
   IsInt,
   IsNumber,
   IsObject,
-  IsOptional,
   IsString,
   IsUUID,
   Length,
@@ -16,6 +15,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { Optional } from './optional.js';
 
 /** A step of the calibration; the version is the one that was looked at. */
 export class CalibrationStepInput {
@@ -36,9 +36,9 @@ export class NotBeforeInput {
 /** How a day is to be planned. */
 export class PlanInput {
   /** How sure each ready-by shall be, as a share; 0 plans as late as possible. As before where left out. */
-  @IsOptional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
+  @Optional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
   /** Lots in the cold that are kept for something else. As before where left out. */
-  @IsOptional()
+  @Optional()
   @IsArray()
   @ArrayMaxSize(200)
   @IsString({ each: true })
@@ -49,7 +49,7 @@ export class PlanInput {
 /** Several days planned together, up to this one. */
 export class DaysPlanInput {
   @Matches(/^\d{4}-\d{2}-\d{2}$/) until: string;
-  @IsOptional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
+  @Optional() @IsNumber() @Min(0) @Max(0.99) chance?: number;
 }
 
 /** A load into another oven, or to another time, s since 1970. */
@@ -67,7 +67,7 @@ export class HoldInput {
 
 /** Dough that is not ready before a moment; the loads of these batches wait for it. */
 export class RetimeInput {
-  @IsOptional()
+  @Optional()
   @IsArray()
   @ArrayMaxSize(200)
   @IsObject({ each: true })

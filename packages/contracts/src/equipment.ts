@@ -8,7 +8,6 @@ import {
   IsInt,
   IsNumber,
   IsObject,
-  IsOptional,
   IsString,
   Length,
   Matches,
@@ -16,6 +15,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { Optional } from './optional.js';
 import { IsBakeDate } from './orders.js';
 import { railWays, trayMaterials, type Rails, type TrayMaterial } from '@jokul/core';
 
@@ -55,7 +55,7 @@ const ListOf =
 
 class Thing {
   @Id() id: string;
-  @IsOptional() @IsBoolean() retired?: boolean;
+  @Optional() @IsBoolean() retired?: boolean;
 }
 class NamedThing extends Thing {
   @Name() name: string;
@@ -76,7 +76,7 @@ export class TrayInput extends NamedThing {
   @Between(100, 2000, 'The length, mm,') lengthMm: number;
   @Between(100, 2000, 'The width, mm,') widthMm: number;
   @Whole(1, 5000, 'The number of trays') count: number;
-  @IsOptional() @IsIn(railWays, { message: 'Say which sides of the tray have a rail.' }) rails?: Rails;
+  @Optional() @IsIn(railWays, { message: 'Say which sides of the tray have a rail.' }) rails?: Rails;
 }
 export class PlaceInput extends NamedThing {
   @IsIn(['walk-in', 'freezer', 'bench']) kind: 'walk-in' | 'freezer' | 'bench';
@@ -90,7 +90,7 @@ export class RackInput extends NamedThing {
   @Whole(1, 5000, 'The number of places') places: number;
 }
 export class ScaleInput extends Thing {
-  @IsOptional() @Name() name?: string;
+  @Optional() @Name() name?: string;
   @Between(20, 500_000, 'What the scale carries, g,') maxMassG: number;
   @Between(0.001, 100, 'The step of the scale, g,') resolutionG: number;
 }
@@ -103,7 +103,7 @@ export class ShiftInput {
   @TimeOfDay() from: string;
   @TimeOfDay() to: string;
   @Whole(1, 100, 'The number of hands') hands: number;
-  @IsOptional() @ListOf(() => HoursInput, 6) breaks?: HoursInput[];
+  @Optional() @ListOf(() => HoursInput, 6) breaks?: HoursInput[];
 }
 
 export class ClosedDayInput {
@@ -132,7 +132,7 @@ export class EquipmentBody {
   @ListOf(() => ShiftInput, 30) shifts: ShiftInput[];
   @IsObject() @ValidateNested() @Type(() => HoursInput) ovenHours: HoursInput;
   @IsArray() @ArrayMaxSize(80) @IsString({ each: true }) @Length(1, 60, { each: true }) crew: string[];
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => CalendarInput) calendar?: CalendarInput;
+  @Optional() @IsObject() @ValidateNested() @Type(() => CalendarInput) calendar?: CalendarInput;
 }
 export class EquipmentInput extends EquipmentBody {
   @IsInt() version: number;

@@ -10,7 +10,6 @@ import {
   IsIn,
   IsInt,
   IsNumber,
-  IsOptional,
   IsString,
   Length,
   Matches,
@@ -18,6 +17,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { Optional } from './optional.js';
 import { readyWays, type ReadyWay } from '@jokul/core';
 
 const amount = { message: 'An amount must be above 0 and at most 500 %.' };
@@ -32,11 +32,11 @@ export class FormulaLineInput {
   @Max(500, amount)
   percent: number;
 
-  @IsOptional()
+  @Optional()
   @IsBoolean()
   browned?: boolean;
 
-  @IsOptional()
+  @Optional()
   @IsArray()
   @ArrayUnique()
   @ArrayMaxSize(5)
@@ -132,7 +132,7 @@ export class MethodInput {
   @IsIn(['short', 'standard', 'long', 'melted']) cream: 'short' | 'standard' | 'long' | 'melted';
   @IsIn(['barely', 'fully']) egg: 'barely' | 'fully';
   @IsIn(['machine', 'hand']) finish: 'machine' | 'hand';
-  @IsOptional()
+  @Optional()
   @IsNumber({}, { message: 'The dough temperature must be a number.' })
   @Min(5, { message: 'The dough temperature must be 5 °C or more.' })
   @Max(35, { message: 'The dough temperature must be 35 °C or less.' })
@@ -175,7 +175,7 @@ export class FormulaBody {
   @Type(() => BakeRuleInput)
   bake: BakeRuleInput;
 
-  @IsOptional()
+  @Optional()
   @IsObject()
   @ValidateNested()
   @Type(() => MethodInput)

@@ -9,7 +9,6 @@ import {
   IsInt,
   IsNumber,
   IsObject,
-  IsOptional,
   IsString,
   IsUUID,
   Length,
@@ -21,6 +20,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { Optional } from './optional.js';
 import {
   allergenIds,
   entryKinds,
@@ -98,7 +98,7 @@ class PinnedIngredientPayload {
   @IsString() @Length(1, 60) id: string;
   @Name() name: string;
   @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => PinnedOwnPayload) own?: object;
+  @Optional() @IsObject() @ValidateNested() @Type(() => PinnedOwnPayload) own?: object;
 }
 class PinnedWeighingPayload {
   @Name() key: string;
@@ -147,7 +147,7 @@ export class BegunPayload {
   @ValidateNested({ each: true })
   @Type(() => ParentPayload)
   parents: ParentPayload[];
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
+  @Optional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
 }
 export class SplitPayload {
   @Name() into: string;
@@ -157,7 +157,7 @@ export class SplitPayload {
 export class MergedPayload {
   @Name() from: string;
   @Grams() massG: number;
-  @IsOptional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
+  @Optional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
 }
 export class DiscardedPayload {
   @Grams() massG: number;
@@ -172,10 +172,10 @@ export class WeighedPayload {
   @Grams() massG: number;
   @Grams() targetG: number;
   @Name() scaleId: string;
-  @IsOptional() @IsString() @Length(1, 40) lotCode?: string;
-  @IsOptional() @IsIn(['accept', 'scale']) decision?: 'accept' | 'scale';
-  @IsOptional() @Range(0.2, 2) factor?: number;
-  @IsOptional() @IsBoolean() late?: boolean;
+  @Optional() @IsString() @Length(1, 40) lotCode?: string;
+  @Optional() @IsIn(['accept', 'scale']) decision?: 'accept' | 'scale';
+  @Optional() @Range(0.2, 2) factor?: number;
+  @Optional() @IsBoolean() late?: boolean;
 }
 export class BrownedPayload {
   @Grams() inG: number;
@@ -185,7 +185,7 @@ export class MeasuredPayload {
   @IsIn(['browned butter', 'butter', 'room', 'egg', 'dough'])
   what: 'browned butter' | 'butter' | 'room' | 'egg' | 'dough';
   @Degrees() temperatureC: number;
-  @IsOptional()
+  @Optional()
   @IsString()
   @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
   reason?: string;
@@ -196,20 +196,20 @@ export class StageDonePayload {
 }
 export class AdjustedPayload {
   @IsIn(['crumbly', 'loose']) look: 'crumbly' | 'loose';
-  @IsOptional() @IsString() @Length(1, 60) ingredientId?: string;
+  @Optional() @IsString() @Length(1, 60) ingredientId?: string;
   @Grams() massG: number;
 }
 export class MixedPayload {
   @Degrees() doughC: number;
   @Grams() massG: number;
   @Names() missing: string[];
-  @IsOptional()
+  @Optional()
   @IsString()
   @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
   reason?: string;
-  @IsOptional() @Range(0, 7200) workedS?: number;
-  @IsOptional() @Degrees() roomC?: number;
-  @IsOptional() @Degrees() butterC?: number;
+  @Optional() @Range(0, 7200) workedS?: number;
+  @Optional() @Degrees() roomC?: number;
+  @Optional() @Degrees() butterC?: number;
 }
 export class PortionedPayload {
   @Range(0, 100_000) pieces: number;
@@ -222,10 +222,10 @@ export class PortionedPayload {
   samplesG: number[];
   @Grams() targetG: number;
   @Grams() remainderG: number;
-  @IsOptional() @IsIn(['spread', 'test-pieces', 'cold']) remainder?: 'spread' | 'test-pieces' | 'cold';
-  @IsOptional() @Range(1, 500) scoopG?: number;
-  @IsOptional() @IsIn(['level', 'heaped']) filled?: 'level' | 'heaped';
-  @IsOptional()
+  @Optional() @IsIn(['spread', 'test-pieces', 'cold']) remainder?: 'spread' | 'test-pieces' | 'cold';
+  @Optional() @Range(1, 500) scoopG?: number;
+  @Optional() @IsIn(['level', 'heaped']) filled?: 'level' | 'heaped';
+  @Optional()
   @ByName(1e6, 'Each topping needs its grams: a number from 0 to a tonne.')
   toppingsG?: Record<string, number>;
 }
@@ -240,12 +240,12 @@ export class RestInPayload {
 export class RestOutPayload {
   @Name() placeId: string;
   /** Where only a part leaves. */
-  @IsOptional() @Range(0, 100_000) pieces?: number;
-  @IsOptional() @Grams() massG?: number;
+  @Optional() @Range(0, 100_000) pieces?: number;
+  @Optional() @Grams() massG?: number;
 }
 export class ReleasedPayload {
   @IsIn(['over-window']) why: 'over-window';
-  @IsOptional() @IsIn(['chilled', 'frozen', 'out']) clock?: 'chilled' | 'frozen' | 'out';
+  @Optional() @IsIn(['chilled', 'frozen', 'out']) clock?: 'chilled' | 'frozen' | 'out';
   @Range(0, 4e8) ageS: number;
   @Range(0, 4e8) limitS: number;
   @IsString()
@@ -260,15 +260,15 @@ export class LoadedPayload {
   @Range(60, 7200) pullS: number;
   @Range(0, 7200) trayRestS: number;
   @IsArray() @ArrayMaxSize(60) @IsInt({ each: true }) @Min(0, { each: true }) pieces: number[];
-  @IsOptional()
+  @Optional()
   @IsArray()
   @ArrayMaxSize(60)
   @IsInt({ each: true })
   @Min(1, { each: true })
   @Max(60, { each: true })
   positions?: number[];
-  @IsOptional() @Degrees() startC?: number;
-  @IsOptional() @IsBoolean() test?: boolean;
+  @Optional() @Degrees() startC?: number;
+  @Optional() @IsBoolean() test?: boolean;
 }
 export class TrayStepPayload {
   @Name() loadId: string;
@@ -276,16 +276,16 @@ export class TrayStepPayload {
 }
 export class InspectedPayload {
   @Name() trayId: string;
-  @IsOptional() @Range(30, 7200) bakeS?: number;
-  @IsOptional() @Degrees() coreC?: number;
-  @IsOptional() @Range(10, 400) diameterMm?: number;
-  @IsOptional() @Range(1, 100) heightMm?: number;
-  @IsOptional() @Range(0, 0.5) lossShare?: number;
-  @IsOptional() @Range(0, 100) colourScore?: number;
-  @IsOptional() @Range(-100, 100) rightLessLeft?: number;
-  @IsOptional() @Range(-100, 100) backLessFront?: number;
-  @IsOptional() @IsIn(['touched', 'fits', 'more']) room?: 'touched' | 'fits' | 'more';
-  @IsOptional() @IsString() @MaxLength(1000) note?: string;
+  @Optional() @Range(30, 7200) bakeS?: number;
+  @Optional() @Degrees() coreC?: number;
+  @Optional() @Range(10, 400) diameterMm?: number;
+  @Optional() @Range(1, 100) heightMm?: number;
+  @Optional() @Range(0, 0.5) lossShare?: number;
+  @Optional() @Range(0, 100) colourScore?: number;
+  @Optional() @Range(-100, 100) rightLessLeft?: number;
+  @Optional() @Range(-100, 100) backLessFront?: number;
+  @Optional() @IsIn(['touched', 'fits', 'more']) room?: 'touched' | 'fits' | 'more';
+  @Optional() @IsString() @MaxLength(1000) note?: string;
 }
 export class NotePayload {
   @IsString() @Length(1, 1000, { message: 'A note has 1 to 1000 letters.' }) text: string;
@@ -342,5 +342,5 @@ export class AppendInput {
   entries: JournalEntryInput[];
 
   /** The ledger that the device followed when it wrote them. */
-  @IsOptional() @IsString() @MaxLength(100) ledger?: string;
+  @Optional() @IsString() @MaxLength(100) ledger?: string;
 }

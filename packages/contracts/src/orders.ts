@@ -7,7 +7,6 @@ import {
   IsArray,
   IsInt,
   IsObject,
-  IsOptional,
   IsString,
   IsUUID,
   Length,
@@ -18,6 +17,7 @@ import {
   ValidateBy,
   type ValidationOptions,
 } from 'class-validator';
+import { Optional } from './optional.js';
 import { isCalendarDate } from '@jokul/core';
 
 /** A day of the calendar, such as 2026-11-27. */
@@ -45,7 +45,7 @@ export class OrderLineInput {
   readyBy: string;
 
   /** Version that was read, when changing a line; missing for a new one. */
-  @IsOptional()
+  @Optional()
   @Type(() => Number)
   @IsInt()
   version?: number;
@@ -73,7 +73,7 @@ const weekdaysSaid = { message: 'Choose the days of the week, each once.' };
 /** Lines that come back on days of the week until they are ended. */
 export class StandingOrderInput extends OrderLineInput {
   /** The key that makes sending a new one twice harmless. */
-  @IsOptional() @IsUUID() id?: string;
+  @Optional() @IsUUID() id?: string;
 
   /** 1 for Monday to 7 for Sunday. */
   @IsArray(weekdaysSaid)
@@ -88,5 +88,5 @@ export class StandingOrderInput extends OrderLineInput {
   @IsBakeDate(aDate) from: string;
 
   /** The last day; without end where left out. */
-  @IsOptional() @IsBakeDate(aDate) until?: string;
+  @Optional() @IsBakeDate(aDate) until?: string;
 }

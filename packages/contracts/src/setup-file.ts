@@ -7,12 +7,12 @@ import {
   IsIn,
   IsInt,
   IsObject,
-  IsOptional,
   IsString,
   Length,
   Matches,
   ValidateNested,
 } from 'class-validator';
+import { Optional } from './optional.js';
 import { EquipmentBody } from './equipment.js';
 import { NewFormulaInput } from './formula.js';
 import { OwnIngredientInput, RulesBody } from './setup.js';
@@ -31,7 +31,7 @@ export class SetupFile {
   @IsIn(['jokul-setup'], { message: 'This is no setup file of Jokul.' }) format: 'jokul-setup';
   @IsIn([1], { message: 'This setup file is of a newer Jokul.' }) version: 1;
   /** When it was made; only for people. */
-  @IsOptional() @IsString() @Length(1, 40) madeAt?: string;
+  @Optional() @IsString() @Length(1, 40) madeAt?: string;
   @IsObject() @ValidateNested() @Type(() => SetupBakery) bakery: SetupBakery;
   @IsObject() @ValidateNested() @Type(() => RulesBody) rules: RulesBody;
   @IsObject() @ValidateNested() @Type(() => EquipmentBody) equipment: EquipmentBody;

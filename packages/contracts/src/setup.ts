@@ -15,6 +15,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { Optional } from './optional.js';
 import {
   allergenIds,
   ingredientKinds,
@@ -43,21 +44,21 @@ export class RulesBody {
   @Type(() => Number) @IsInt() @Min(300) @Max(7200) mixS: number;
   @Type(() => Number) @IsNumber() @Min(0) @Max(120) portionSPerPiece: number;
   /** Cleaning a mixer's bowl of an allergen, s. */
-  @IsOptional() @Type(() => Number) @IsInt() @Min(0) @Max(7200) cleanS?: number;
+  @Optional() @Type(() => Number) @IsInt() @Min(0) @Max(7200) cleanS?: number;
   @Type(() => Number) @IsInt() @Min(0) @Max(7200) coolS: number;
   @Type(() => Number) @IsInt() @Min(0) @Max(7200) packS: number;
   @Type(() => Number) @IsNumber() @Min(0.01) @Max(0.3) pieceToleranceShare: number;
   @Type(() => Number) @IsNumber() @Min(0) @Max(8) coldLimitC: number;
   /** How long dough may be thawed, frozen, and out of the cold altogether; a probe silent before it is an alarm; s. */
-  @IsOptional() @Type(() => Number) @IsInt() @Min(3600) @Max(14 * 86_400) thawedMaxS?: number;
-  @IsOptional() @Type(() => Number) @IsInt() @Min(86_400) @Max(400 * 86_400) frozenMaxS?: number;
-  @IsOptional() @Type(() => Number) @IsInt() @Min(600) @Max(86_400) outMaxS?: number;
-  @IsOptional() @Type(() => Number) @IsInt() @Min(60) @Max(86_400) probeSilentS?: number;
+  @Optional() @Type(() => Number) @IsInt() @Min(3600) @Max(14 * 86_400) thawedMaxS?: number;
+  @Optional() @Type(() => Number) @IsInt() @Min(86_400) @Max(400 * 86_400) frozenMaxS?: number;
+  @Optional() @Type(() => Number) @IsInt() @Min(600) @Max(86_400) outMaxS?: number;
+  @Optional() @Type(() => Number) @IsInt() @Min(60) @Max(86_400) probeSilentS?: number;
   /** What the coldest point of a baked piece reaches, °C. */
-  @IsOptional() @Type(() => Number) @IsNumber() @Min(50, centre) @Max(95, centre) centreC?: number;
+  @Optional() @Type(() => Number) @IsNumber() @Min(50, centre) @Max(95, centre) centreC?: number;
   /** The tray and the liner that are planned with. */
-  @IsOptional() @IsString() @Length(1, 40) trayId?: string;
-  @IsOptional() @IsIn(Object.keys(liners), { message: 'Choose what lies on the tray.' }) liner?: Liner;
+  @Optional() @IsString() @Length(1, 40) trayId?: string;
+  @Optional() @IsIn(Object.keys(liners), { message: 'Choose what lies on the tray.' }) liner?: Liner;
 }
 export class RulesInput extends RulesBody {
   @Type(() => Number) @IsInt() version: number;
@@ -92,8 +93,8 @@ export class OpenBakeryInput {
 /** The bakery's clock: real, or set to a moment of the demo and running or standing still from there. */
 export class ClockInput {
   @IsIn(['real', 'running', 'frozen']) mode: 'real' | 'running' | 'frozen';
-  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'The date is written 2026-11-27.' }) date?: string;
-  @IsOptional()
+  @Optional() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'The date is written 2026-11-27.' }) date?: string;
+  @Optional()
   @IsString()
   @Length(5, 5)
   @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'The time is written 04:10.' })

@@ -397,6 +397,22 @@ describe('calc', () => {
     throw new Error('it was not refused');
   });
 
+  it('null is as left out, wherever something may be left out', () => {
+    const asked = {
+      piece: { massG: 35, shape: 'ball' },
+      tray: { material: 'bright-aluminium', liner: 'parchment' },
+      oven: { setC: 177, fan: false },
+      rest: { trayS: 300, airC: 24 },
+      target: 'chewy',
+    };
+    // A start is needed, as a figure or as a profile; an oven's own learning is not.
+    expect(() => calculate('bake', { ...asked, piece: { ...asked.piece, startC: null } })).toThrow(
+      'Give the start temperature or a profile.',
+    );
+    const whole = { ...asked, piece: { ...asked.piece, startC: 5 } };
+    expect(calculate('bake', { ...whole, pullS: null })).toEqual(calculate('bake', whole));
+    expect(() => calculate('bake', { ...asked, target: '\ud800' })).toThrow('half a letter');
+  });
   it('the published schema of the plan is the one that checks', () => {
     const published = readFileSync(join(import.meta.dirname, '../../../../docs/plan.schema.json'), 'utf8');
     expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(planSchema)));

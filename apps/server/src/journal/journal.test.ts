@@ -204,6 +204,13 @@ describe('the journal refuses, and stores nothing of it', () => {
     expect(body.message).toContain(sentence);
     expect(await lastSeq()).toBe(before);
   });
+  it('text with half a letter, which no chain could be followed through', async () => {
+    for (const entry of [note('half \ud800'), { ...note('x'), who: '\udc00' }, note('x', 'TEST-\ud83d')])
+      expect([(await append(entry)).status]).toEqual([400]);
+    expect((await append(note('whole 🥐'))).status).toBe(201);
+    expect((await app.get('journal/verify')).body).toMatchObject({ firstBrokenSeq: null });
+  });
+
   it('nothing at all, and more than 200 at once', async () => {
     expect((await app.post('journal', { entries: [] })).status).toBe(400);
     const { body } = await app.post('journal', { entries: Array.from({ length: 201 }, () => note('x')) });
