@@ -6,6 +6,6 @@ import { IsOptional } from 'class-validator';
  * figure or nothing. Where `null` says something of its own, IsOptional stands instead.
  */
 export const Optional = (): PropertyDecorator => (target, key) => {
-  IsOptional()(target, key as string);
-  Transform(({ value }: { value: unknown }) => value ?? undefined)(target, key as string);
+  IsOptional()(target, key);
+  Transform(({ value }: { value: unknown }) => value ?? undefined)(target, key);
 };
