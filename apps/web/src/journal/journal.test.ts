@@ -137,6 +137,11 @@ describe('an entry made on this screen', () => {
     await until(() => kept.has(entry.id));
   });
 
+  it('whose text was cut within a letter loses the half, and no press', () => {
+    expect(note('burnt \ud83e').payload).toEqual({ text: 'burnt ' });
+    expect(note('a bun 🥐').payload).toEqual({ text: 'a bun 🥐' });
+  });
+
   it('is confirmed by its number and leaves the outbox', () => {
     const entry = note();
     confirmEntries([{ ...entry, seq: 5 }]);

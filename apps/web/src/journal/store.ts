@@ -135,10 +135,18 @@ export const onBegin = (record: (lot: string) => LotRecord | null): void => {
 /** What is said of a lot without working on it. */
 const aside: readonly EntryKind[] = ['begun', 'note', 'struck', 'inspected'];
 
+/** Text that was cut within a letter loses its half: no server could keep that, and a press must not fail by it. */
+const wholeLetters = <T>(value: T): T =>
+  JSON.parse(
+    JSON.stringify(value, (_, part: unknown) =>
+      typeof part === 'string' ? part.replace(/\p{Surrogate}/gu, '') : part,
+    ),
+  ) as T;
+
 let order = 0;
 const itemOf = (kind: EntryKind, lot: string, payload: object): OutboxItem => {
   const { who, device } = usePreferences.getState();
-  const entry = { id: uuid(), atMs: Math.round(nowMs()), who, device, lot, kind, payload };
+  const entry = wholeLetters({ id: uuid(), atMs: Math.round(nowMs()), who, device, lot, kind, payload });
   // Counts up also within one millisecond, and over a clock that was put back while the page is open.
   order = Math.max(order + 1, Date.now() * 1000);
   return { entry: entry as DraftEntry, order };

@@ -97,7 +97,7 @@ export const LineRow = ({
             <select
               aria-label={`Made ready, ${prefix}${name}`}
               value={(line.ready ?? []).join(' ')}
-              className={`ml-auto rounded border bg-raised px-1 py-0.5 text-[13px] ${line.ready ? 'border-line-strong' : 'border-transparent text-ink-faint'}`}
+              className={`ml-auto rounded border bg-raised px-1 py-0.5 text-[13px] ${line.ready ? 'border-line-strong' : 'border-transparent text-ink-soft'}`}
               onChange={({ target }) => {
                 const { ready: _, ...rest } = line;
                 const ready =
