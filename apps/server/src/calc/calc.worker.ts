@@ -1,5 +1,8 @@
+import { stepBack } from '../common/step-back.js';
 import { outcome, type Outcome } from '../plan/outcome.js';
 import { calculate, readyFor } from './calculate.js';
+
+stepBack();
 
 /* The calculations of /api/calc, off the event loop: whatever one costs, the floor does not wait for it. */
 

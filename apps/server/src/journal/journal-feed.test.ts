@@ -1,4 +1,4 @@
-import { describe, expect, it } from '@jest/globals';
+import { describe, expect, it, jest } from '@jest/globals';
 import type { JournalEntry } from '@jokul/core';
 import { JournalFeed, type FeedMessage } from './journal-feed.js';
 import type { JournalService } from './journal.service.js';
@@ -10,6 +10,7 @@ describe('the feed', () => {
     const journal = {
       head: async () => ({ seq: ledger.seq, revision: 1 }),
       ledger: async () => 'one',
+      onWritten: () => undefined,
       after: () => new Promise<JournalEntry[]>((resolve) => (slow = resolve)),
     } as unknown as JournalService;
     const feed = new JournalFeed(journal);
@@ -25,5 +26,51 @@ describe('the feed', () => {
     await new Promise((resolve) => setTimeout(resolve, 50));
     expect(heard[0]).toEqual({ type: 'hello', data: { ledger: 'one', lastSeq: 12 } });
     feed.onModuleDestroy();
+  });
+
+  it('looks at once after what this server wrote, also when that came during a look, and not once for each', async () => {
+    jest.useFakeTimers();
+    const ledger = { seq: 0 };
+    let looks = 0;
+    let written: () => void = () => undefined;
+    let during: () => void = () => undefined;
+    const journal = {
+      head: async () => {
+        looks += 1;
+        const { seq } = ledger;
+        during();
+        return { seq, revision: 1 };
+      },
+      ledger: async () => 'one',
+      after: async (seq: number) =>
+        Array.from({ length: ledger.seq - seq }, (_, i) => ({ seq: seq + 1 + i }) as JournalEntry),
+      onWritten: (heard: () => void) => (written = heard),
+    } as unknown as JournalService;
+    const write = () => {
+      ledger.seq += 1;
+      written();
+    };
+    const feed = new JournalFeed(journal);
+    const heard: string[] = [];
+    // Nobody follows: nothing is looked at.
+    write();
+    expect(looks).toBe(0);
+    feed.stream(1).subscribe(({ id }) => id && heard.push(id));
+    await jest.advanceTimersByTimeAsync(30);
+    const before = looks;
+    for (let i = 0; i < 50; i++) write();
+    // Long before the next look by the clock, and all fifty with one.
+    await jest.advanceTimersByTimeAsync(100);
+    expect(heard).toHaveLength(50);
+    expect(looks - before).toBeLessThanOrEqual(2);
+    during = () => {
+      during = () => undefined;
+      write();
+    };
+    write();
+    await jest.advanceTimersByTimeAsync(120);
+    expect(heard).toEqual(Array.from({ length: 52 }, (_, i) => String(i + 2)));
+    feed.onModuleDestroy();
+    jest.useRealTimers();
   });
 });

@@ -12,6 +12,8 @@ export interface FeedMessage {
 
 /** How often the database is asked for news while screens are connected. Any server on it hears of every entry. */
 const pollMs = 200;
+/** After what this server wrote itself: soon, and what comes meanwhile together. */
+const soonMs = 20;
 /** A sign of life, so that a dead connection is noticed. */
 const aliveMs = 15_000;
 /** Entries that are kept for screens that are a little behind; others read theirs themselves. */
@@ -39,8 +41,12 @@ export class JournalFeed implements OnModuleDestroy {
   private timer: NodeJS.Timeout | undefined;
   private looking = false;
   private closed = false;
+  /** Whether a look is due soon, or as soon as the one that is going on ends. */
+  private soon = false;
 
-  constructor(private readonly journal: JournalService) {}
+  constructor(private readonly journal: JournalService) {
+    journal.onWritten(() => this.lookSoon());
+  }
 
   onModuleDestroy(): void {
     this.closed = true;
@@ -72,16 +78,27 @@ export class JournalFeed implements OnModuleDestroy {
     void this.loop();
   }
 
+  private lookSoon(): void {
+    if (this.soon || (!this.timer && !this.looking)) return;
+    this.soon = true;
+    // During a look the entry may have come too late for it: the next one follows close.
+    if (this.looking) return;
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.loop(), soonMs);
+  }
+
   private async loop(): Promise<void> {
     this.timer = undefined;
     this.looking = true;
+    this.soon = false;
     try {
       await this.look();
     } catch (error) {
       this.letGo(error);
     }
     this.looking = false;
-    if (!this.closed && this.screens.size > 0) this.timer = setTimeout(() => void this.loop(), pollMs);
+    if (!this.closed && this.screens.size > 0)
+      this.timer = setTimeout(() => void this.loop(), this.soon ? soonMs : pollMs);
   }
 
   /** The streams end, so that the browsers come back by themselves from where they stopped; why is not hidden. */

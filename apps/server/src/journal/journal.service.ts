@@ -67,6 +67,13 @@ export class JournalService {
     return this.writing.ask(entries);
   }
 
+  private heard: () => void = () => undefined;
+
+  /** Says at once that this server wrote something; what others write is seen at the next look. */
+  onWritten(heard: () => void): void {
+    this.heard = heard;
+  }
+
   /** The end of the chain as this server saw it last; another one may have gone on from there. */
   private end: ChainEnd | null = null;
 
@@ -82,6 +89,7 @@ export class JournalService {
     if (known ? !atOnce : entries.some(({ kind }) => kind === 'struck')) this.pins.forget();
     const { numbers, end } = atOnce ?? (await this.writeWithCare(entries));
     this.end = end;
+    this.heard();
     return sent.map((own) => ({ stored: own.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })) }));
   }
 

@@ -34,9 +34,12 @@ import {
   type Replanned,
 } from '@jokul/core';
 import type { PlanView, ProductForecast } from '@jokul/contracts';
+import { stepBack } from '../common/step-back.js';
 import { bringLinear, solveBinary, solveLinear } from '../calc/linear.js';
 import { outcome, type Outcome } from './outcome.js';
 import { bakeIn, predictionsOf, type ProductBakes } from './predictions.js';
+
+stepBack();
 
 export { answers, calibrate } from '../calibration/calibration.worker.js';
 
