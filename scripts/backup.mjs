@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { backUpInto, runBackup, runningDatabase } from './lib/backups.mjs';
+import { backUpAs, runBackup, runningDatabase } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { inRoot } from './lib/paths.mjs';
@@ -22,7 +22,7 @@ await orSay(async () => {
   const db = running ?? started;
   try {
     const wantedFile = wanted && resolve(process.env.INIT_CWD ?? '.', wanted);
-    const made = wantedFile ? await runBackup('backup', wantedFile, db) : await backUpInto('backup', db);
+    const made = wantedFile ? await runBackup('backup', wantedFile, db) : await backUpAs('backup', db);
     const { entries, rows, brokenSeq, file = wantedFile } = made;
     say(
       `Backed up ${rows} rows, ${entries} entries of the log among them, into\n  ${file}\nand read it back: it is whole.`,

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { backUpInto, runBackup } from './lib/backups.mjs';
+import { backUpAs, runBackup } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { holdLock } from './lib/lock.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
@@ -29,7 +29,7 @@ await orSay(async () => {
         `The log in this backup does not fit together from entry ${brokenSeq} on; it is put back as it is.`,
       );
     try {
-      const { file: before } = await backUpInto('before-restore', db);
+      const { file: before } = await backUpAs('before-restore', db);
       say(`What was there is kept in\n  ${before}`);
     } catch (error) {
       // Nothing is there yet on a new machine; anything else must not be lost in silence.

@@ -1,14 +1,6 @@
 import { dirname } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import {
-  backUpInto,
-  backupChoice,
-  backupFolder,
-  choiceFile,
-  dropOld,
-  untilNext,
-  usualFolder,
-} from './lib/backups.mjs';
+import { backUpAs, backupEnv, dropOld, untilNext } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { keepUp } from './lib/keep-up.mjs';
 import { holdLock } from './lib/lock.mjs';
@@ -101,9 +93,7 @@ await orSay(async () => {
       spawnServer(
         serverEnv(db, {
           port,
-          ...(process.env.JOKUL_BACKUPS && { JOKUL_BACKUPS: backupFolder() }),
-          JOKUL_BACKUPS_USUAL: usualFolder(),
-          JOKUL_BACKUPS_CHOICE: choiceFile(),
+          ...backupEnv(),
           JOKUL_OTHER_CODE: String(otherBakeryCode),
           ...(own && { JOKUL_SEED: 'own' }),
         }),
@@ -130,8 +120,8 @@ await orSay(async () => {
       () => {
         const work = async () => {
           if (stopping) return;
-          const { file } = await backUpInto(own ? 'own-nightly' : 'nightly', db);
-          dropOld(dirname(file), backupChoice().keep);
+          const { file, keep } = await backUpAs(own ? 'own-nightly' : 'nightly', db);
+          dropOld(dirname(file), keep);
         };
         work().then(backUpTonight, (error) => {
           say(`The backup of this night was not made: ${error.message}`);

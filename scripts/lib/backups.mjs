@@ -1,53 +1,20 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { readdirSync, readFileSync, rmSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
 import { inRoot } from './paths.mjs';
 import { greets } from './port.mjs';
 import { say, Trouble } from './say.mjs';
 import { serverEnv } from './server.mjs';
 
-/** Where backups go where nobody chose, and the file that keeps what was chosen in Setup for this machine. */
-export const usualFolder = () => inRoot('.jokul', 'backups');
-export const choiceFile = () => inRoot('.jokul', 'backups.json');
-const usualKeep = 14;
-
-/** What was chosen in Setup; the usual where nobody did, or where it cannot be read. As backup-place.ts writes it. */
-export const backupChoice = (file = choiceFile()) => {
-  try {
-    const { folder, keep } = JSON.parse(readFileSync(file, 'utf8'));
-    return {
-      folder: typeof folder === 'string' ? folder : null,
-      keep: Number.isInteger(keep) && keep > 0 ? keep : usualKeep,
-    };
-  } catch {
-    return { folder: null, keep: usualKeep };
-  }
-};
-
 /**
- * Where backups go: JOKUL_BACKUPS, or what was chosen in Setup while it is there, or a folder beside the records. A disk
- * that somebody took away must not cost a night's backup.
+ * What the server is told of backups: the folder that JOKUL_BACKUPS names, the usual one, and the file that keeps what was
+ * chosen in Setup for this machine.
  */
-export const backupFolder = (env = process.env, { folder } = backupChoice()) => {
-  if (env.JOKUL_BACKUPS) return resolve(env.JOKUL_BACKUPS);
-  if (folder === null) return usualFolder();
-  if (existsSync(folder)) return folder;
-  say(`The folder ${folder} for backups is not there: they go into ${usualFolder()} meanwhile.`);
-  return usualFolder();
-};
-
-/** The folder for backups, made where it is not there yet. */
-export const madeBackupFolder = () => {
-  const folder = backupFolder();
-  try {
-    mkdirSync(folder, { recursive: true, mode: 0o700 });
-  } catch (error) {
-    throw new Trouble(
-      `the folder ${folder} for backups cannot be made (${error.code}). Name another one: JOKUL_BACKUPS=/somewhere`,
-    );
-  }
-  return folder;
-};
+export const backupEnv = (env = process.env) => ({
+  ...(env.JOKUL_BACKUPS && { JOKUL_BACKUPS: resolve(env.JOKUL_BACKUPS) }),
+  JOKUL_BACKUPS_USUAL: inRoot('.jokul', 'backups'),
+  JOKUL_BACKUPS_CHOICE: inRoot('.jokul', 'backups.json'),
+});
 
 /** Lets go of nightly backups but the newest. Others are never touched. */
 export const dropOld = (folder, keep) => {
@@ -79,16 +46,25 @@ export const runningDatabase = async (dir) => {
   }
 };
 
-/** Backs up into the folder for it; the answer says which file. @throws Trouble with its sentence */
-export const backUpInto = (kind, db) => runBackup('backup-into', madeBackupFolder(), db, kind);
+/**
+ * Backs up into the folder for it: the answer says which file, and how many nights are kept. A disk that somebody took away
+ * costs no backup: that is said, and the usual folder used. @throws Trouble with its sentence
+ */
+export const backUpAs = async (kind, db) => {
+  const answer = await runBackup('backup-as', kind, db);
+  if (answer.missing)
+    say(`The folder ${answer.missing} for backups is not there: this one went into ${dirname(answer.file)}.`);
+  return answer;
+};
 
 /** Backs up, restores or checks in a process of its own. @throws Trouble with its sentence */
-export const runBackup = (what, file, db, ...rest) =>
+export const runBackup = (what, file, db) =>
   new Promise((done, fail) => {
-    const child = spawn(process.execPath, [inRoot('apps/server/dist/backup/cli.js'), what, file, ...rest], {
-      env: serverEnv(db, { port: 0 }),
+    const child = spawn(process.execPath, [inRoot('apps/server/dist/backup/cli.js'), what, file], {
+      env: serverEnv(db, { port: 0, ...backupEnv() }),
       stdio: ['ignore', 'pipe', 'inherit'],
     });
+    const where = what === 'backup-as' ? 'the folder for backups' : file;
     let said = '';
     child.stdout.on('data', (chunk) => (said += chunk));
     child.on('error', fail);
@@ -102,8 +78,8 @@ export const runBackup = (what, file, db, ...rest) =>
       const why = answer?.refused
         ? ({
             ENOSPC: 'the disk is full. Make room, then try again.',
-            EACCES: `${file} cannot be written: no right to.`,
-            EROFS: `${file} cannot be written: the disk is read-only.`,
+            EACCES: `${where} cannot be written: no right to.`,
+            EROFS: `${where} cannot be written: the disk is read-only.`,
           }[answer.refused.code] ?? answer.refused.message)
         : 'it ended without an answer; what it said stands above.';
       if (answer && !answer.refused) done(answer);

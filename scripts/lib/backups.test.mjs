@@ -2,7 +2,7 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
-import { backupChoice, backupFolder, dropOld, untilNext } from './backups.mjs';
+import { backupEnv, dropOld, untilNext } from './backups.mjs';
 
 const night = (kind, i) => `jokul-${kind}-2026-11-${String(i + 1).padStart(2, '0')}-023000.jsonl.gz`;
 
@@ -24,28 +24,11 @@ describe('backups', () => {
     expect(untilNext(2, 30, new Date(2026, 10, 27, 23, 30))).toBe(3 * 3600_000);
   });
 
-  it('go where one says: at the start, or in Setup while the folder is there', () => {
-    const folder = mkdtempSync(join(tmpdir(), 'jokul-backups-'));
-    const file = join(folder, 'backups.json');
-    expect(backupChoice(file)).toEqual({ folder: null, keep: 14 });
-    writeFileSync(file, JSON.stringify({ folder, keep: 30 }));
-    const chosen = backupChoice(file);
-    expect(chosen).toEqual({ folder, keep: 30 });
-    expect(backupFolder({ JOKUL_BACKUPS: '/mnt/stick' }, chosen)).toBe('/mnt/stick');
-    expect(backupFolder({}, chosen)).toBe(folder);
-    rmSync(folder, { recursive: true });
-    // The stick was taken out: the night's backup is made all the same.
-    expect(backupFolder({}, chosen)).toMatch(/\.jokul\/backups$/);
-    expect(backupFolder({}, { folder: null })).toMatch(/\.jokul\/backups$/);
-  });
-
-  it('are as usual where the choice cannot be read', () => {
-    const folder = mkdtempSync(join(tmpdir(), 'jokul-backups-'));
-    const file = join(folder, 'backups.json');
-    for (const text of ['', '{', 'null', '{"folder":7,"keep":-1}', '{"keep":"many"}']) {
-      writeFileSync(file, text);
-      expect(backupChoice(file)).toEqual({ folder: null, keep: 14 });
-    }
-    rmSync(folder, { recursive: true });
+  it('are told of the folder that is named, by its whole path, and of where a choice is kept', () => {
+    expect(backupEnv({ JOKUL_BACKUPS: '/mnt/stick/../stick' }).JOKUL_BACKUPS).toBe('/mnt/stick');
+    const { JOKUL_BACKUPS, ...told } = backupEnv({});
+    expect(JOKUL_BACKUPS).toBeUndefined();
+    expect(told.JOKUL_BACKUPS_USUAL).toMatch(/\.jokul\/backups$/);
+    expect(told.JOKUL_BACKUPS_CHOICE).toMatch(/\.jokul\/backups\.json$/);
   });
 });

@@ -11,7 +11,7 @@ import { CalibrationController } from './calibration/calibration.controller.js';
 import { CalibrationService } from './calibration/calibration.service.js';
 import { ClockController } from './clock/clock.controller.js';
 import { ClockService } from './clock/clock.service.js';
-import { databaseEnv, type Config } from './config.js';
+import { envOf, type Config } from './config.js';
 import { dataSourceOptions } from './database/data-source.js';
 import { ProbesController } from './devices/probes.controller.js';
 import { ProbesService } from './devices/probes.service.js';
@@ -100,7 +100,7 @@ export class AppModule {
         { provide: BackupPlace, useValue: new BackupPlace(config.backups ?? null) },
         {
           provide: BackupsService,
-          useFactory: (place: BackupPlace) => new BackupsService(place, databaseEnv(config)),
+          useFactory: (place: BackupPlace) => new BackupsService(place, envOf(config)),
           inject: [BackupPlace],
         },
         {

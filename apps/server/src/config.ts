@@ -40,9 +40,14 @@ export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
   ...(env.JOKUL_OTHER_CODE && { otherCode: Number(env.JOKUL_OTHER_CODE) }),
 });
 
-/** The same database, for a process of its own. */
-export const databaseEnv = ({ database }: Config): NodeJS.ProcessEnv => ({
+/** The same database and folder for backups, for a process of its own. */
+export const envOf = ({ database, backups }: Config): NodeJS.ProcessEnv => ({
   ...process.env,
+  ...(backups && {
+    ...(backups.named && { JOKUL_BACKUPS: backups.named }),
+    JOKUL_BACKUPS_USUAL: backups.usual,
+    JOKUL_BACKUPS_CHOICE: backups.choice,
+  }),
   JOKUL_DB_PORT: String(database.port),
   JOKUL_DB_USER: database.user,
   JOKUL_DB_PASSWORD: database.password,

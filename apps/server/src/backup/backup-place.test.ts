@@ -38,6 +38,31 @@ describe('the folder for backups', () => {
     expect(place.look()).toMatchObject({ folder: chosen, missing: null });
   });
 
+  it('of a disk that was taken out is gone too, though its empty folder stays', async () => {
+    const chosen = join(home, 'stick');
+    mkdirSync(chosen);
+    let stick = 2;
+    const told = { usual: join(home, 'usual'), choice: join(home, 'backups.json') };
+    const mounted = new BackupPlace(told, (path) => (path.startsWith(chosen) ? stick : 1));
+    await mounted.choose({ folder: chosen, keep: 14 });
+    expect(mounted.look()).toMatchObject({ folder: chosen, missing: null });
+    stick = 1;
+    expect(mounted.look()).toMatchObject({ folder: join(home, 'usual'), missing: chosen });
+    // Back in another socket, it may have another number.
+    stick = 7;
+    expect(mounted.look()).toMatchObject({ folder: chosen, missing: null });
+  });
+
+  it.each(['', '{', 'null', '[]', '{"folder":7,"keep":-1}', '{"keep":"many"}'])(
+    'is the usual one where the choice cannot be read: %s',
+    async (text) => {
+      writeFileSync(join(home, 'backups.json'), text);
+      expect(place.look()).toMatchObject({ folder: join(home, 'usual'), keep: 14, missing: null });
+      expect(await place.made()).toBe(join(home, 'usual'));
+      expect(readdirSync(home)).toContain('usual');
+    },
+  );
+
   it.each([
     ['backup', 'the whole way'],
     ['../backup', 'the whole way'],

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
-import { open, rm } from 'node:fs/promises';
-import { isAbsolute, join, resolve } from 'node:path';
+import { mkdir, open, rm } from 'node:fs/promises';
+import { dirname, isAbsolute, join, resolve } from 'node:path';
 import { JokulError } from '@jokul/core';
 
 /** What the starter tells of backups on this machine. */
@@ -20,8 +20,21 @@ export interface BackupChoice {
   readonly keep: number;
 }
 
-/** As scripts/lib/backups.mjs reads it. */
+interface Kept extends BackupChoice {
+  /** Whether the folder lay on another disk than the records when it was chosen. */
+  readonly elsewhere: boolean;
+}
+
 const usualKeep = 14;
+
+/** Which disk a path lies on; null where there is no such path. */
+const diskOf = (path: string): number | null => {
+  try {
+    return statSync(path).dev;
+  } catch {
+    return null;
+  }
+};
 
 const isFolder = (path: string): boolean => {
   try {
@@ -51,20 +64,29 @@ const mustTakeFiles = async (folder: string): Promise<void> => {
 
 /** Where backups of this machine go. Nothing is known where nobody told the server. */
 export class BackupPlace {
-  constructor(private readonly told: BackupTold | null) {}
+  constructor(
+    private readonly told: BackupTold | null,
+    private readonly disk: (path: string) => number | null = diskOf,
+  ) {}
 
-  private choice(): BackupChoice {
+  private choice(): Kept {
     try {
-      const { folder, keep } = JSON.parse(
+      const { folder, keep, elsewhere } = JSON.parse(
         readFileSync(this.told?.choice ?? '', 'utf8'),
-      ) as Partial<BackupChoice>;
+      ) as Partial<Kept>;
       return {
         folder: typeof folder === 'string' ? folder : null,
         keep: typeof keep === 'number' && Number.isInteger(keep) && keep > 0 ? keep : usualKeep,
+        elsewhere: elsewhere === true,
       };
     } catch {
-      return { folder: null, keep: usualKeep };
+      return { folder: null, keep: usualKeep, elsewhere: false };
     }
+  }
+
+  /** Whether a path lies on another disk than what is kept of this machine. */
+  private isElsewhere(path: string): boolean {
+    return this.disk(path) !== this.disk(dirname(this.told?.choice ?? ''));
   }
 
   /** The folder, why it is that one, and whether it is there; null where nobody told. */
@@ -78,9 +100,10 @@ export class BackupPlace {
   } | null {
     if (!this.told) return null;
     const { named, usual } = this.told;
-    const { folder, keep } = this.choice();
+    const { folder, keep, elsewhere } = this.choice();
     if (named !== undefined) return { folder: named, usual, named: true, keep, missing: null };
-    const isGone = folder !== null && !isFolder(folder);
+    // A disk that was taken out leaves its empty folder behind, on the disk of the records.
+    const isGone = folder !== null && (!isFolder(folder) || (elsewhere && !this.isElsewhere(folder)));
     return {
       folder: isGone ? usual : (folder ?? usual),
       usual,
@@ -88,6 +111,13 @@ export class BackupPlace {
       keep,
       missing: isGone ? folder : null,
     };
+  }
+
+  /** The folder, made where it is the usual one or was named; null where nobody told. */
+  async made(): Promise<string | null> {
+    const place = this.look();
+    if (place) await mkdir(place.folder, { recursive: true, mode: 0o700 });
+    return place?.folder ?? null;
   }
 
   /** @throws JokulError `bad-folder` for one that is not there, cannot be written into, or cannot be chosen */
@@ -104,7 +134,11 @@ export class BackupPlace {
         );
       await mustTakeFiles(folder);
     }
-    const chosen = { folder: folder === null ? null : resolve(folder), keep };
+    const chosen: Kept = {
+      folder: folder === null ? null : resolve(folder),
+      keep,
+      elsewhere: folder !== null && this.isElsewhere(folder),
+    };
     const partial = `${this.told.choice}.${randomUUID()}`;
     writeFileSync(partial, `${JSON.stringify(chosen)}\n`, { mode: 0o600 });
     renameSync(partial, this.told.choice);

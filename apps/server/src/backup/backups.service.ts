@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { spawn } from 'node:child_process';
-import { mkdir, readdir, stat } from 'node:fs/promises';
+import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { JokulError } from '@jokul/core';
@@ -55,10 +55,9 @@ export class BackupsService {
   }
 
   private async run(): Promise<BackupMadeView> {
-    const place = this.place.look();
-    if (!place) throw new JokulError('no-backup', 'This server was not told where backups go.', 'folder');
-    await mkdir(place.folder, { recursive: true, mode: 0o700 }).catch(() => undefined);
-    const said = await this.apart(['backup-into', place.folder, 'backup']);
+    if (!this.place.look())
+      throw new JokulError('no-backup', 'This server was not told where backups go.', 'folder');
+    const said = await this.apart(['backup-as', 'backup']);
     const answer = JSON.parse(said.trim().split('\n').at(-1) || 'null') as
       (BackupMadeView & { readonly refused?: { readonly code: string; readonly message: string } }) | null;
     if (answer && !answer.refused) return answer;

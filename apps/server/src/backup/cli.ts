@@ -2,28 +2,33 @@ import { join } from 'node:path';
 import { readConfig, type Config } from '../config.js';
 import { JokulError } from '@jokul/core';
 import { backupKinds, backupName } from './backup-name.js';
+import { BackupPlace } from './backup-place.js';
 import { backUp, checkBackup, restore } from './backup.js';
 
 /*
- * Run by `npm run backup`, `npm run restore` and Setup: backup|check|restore FILE, or backup-into FOLDER KIND, which
- * names the file itself; answers with one line of JSON.
+ * Run by `npm run backup`, `npm run restore`, every night and by Setup: backup|check|restore FILE, or backup-as KIND, into
+ * the folder for backups; answers with one line of JSON.
  */
-const [, , what, file = '', kind = ''] = process.argv;
-const into = async (config: Config, folder: string) => {
+const [, , what, file = ''] = process.argv;
+const backUpAs = async (config: Config, kind: string) => {
   const name = backupKinds.find((known) => known === kind);
   if (!name) throw new JokulError('bad-request', `"${kind}" is no kind of backup.`);
+  const place = new BackupPlace(config.backups ?? null);
+  const folder = await place.made();
+  if (folder === null) throw new JokulError('bad-request', 'Nobody told where backups go.');
   const made = join(folder, backupName(name));
-  return { ...(await backUp(config, made)), file: made };
+  const { keep, missing } = place.look() ?? {};
+  return { ...(await backUp(config, made)), file: made, keep, missing };
 };
 const work = {
   backup: backUp,
-  'backup-into': into,
+  'backup-as': backUpAs,
   restore,
   check: (_: Config, path: string) => checkBackup(path),
 }[what ?? ''];
 try {
   if (!work)
-    throw new JokulError('bad-request', `"${what}" is none of backup, backup-into, restore and check.`);
+    throw new JokulError('bad-request', `"${what}" is none of backup, backup-as, restore and check.`);
   process.stdout.write(`${JSON.stringify(await work(readConfig(), file))}\n`);
 } catch (error) {
   const known = error instanceof JokulError;

@@ -1,19 +1,10 @@
+import { preparationKinds } from '@jokul/core';
+
 /** What a calendar is for: those who mix and portion, or those at the ovens. */
 export const calendars = {
   bench: {
     name: 'Mixing and portioning',
-    kinds: [
-      'butter-out',
-      'butter-brown',
-      'eggs-out',
-      'toast',
-      'chop',
-      'sift',
-      'warm',
-      'mix',
-      'portion',
-      'temper',
-    ],
+    kinds: [...preparationKinds, 'mix', 'portion', 'temper'],
   },
   ovens: { name: 'Ovens', kinds: ['bake'] },
 } as const;
