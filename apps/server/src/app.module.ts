@@ -36,6 +36,7 @@ import { PlanRows } from './plan/plan-rows.js';
 import { PlanService } from './plan/plan.service.js';
 import { StockService } from './plan/stock.service.js';
 import { ReplanService } from './plan/replan.service.js';
+import { WhatIfService } from './plan/what-if.service.js';
 import { WeekService } from './plan/week.service.js';
 import { EquipmentService } from './setup/equipment.service.js';
 import { OwnBakery } from './setup/own-bakery.service.js';
@@ -81,6 +82,7 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     DaysPlanService,
     ReplanService,
     WeekService,
+    WhatIfService,
     CalibrationService,
     ProbesService,
     LotsService,

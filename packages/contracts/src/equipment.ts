@@ -110,6 +110,12 @@ export class ClosedDayInput {
   @IsBakeDate({ message: 'A day is written 2026-11-27.' }) date: string;
   @IsString() @Length(1, 80, { message: 'Say why it is closed (1 to 80 letters).' }) why: string;
 }
+export class AwayInput {
+  @IsBakeDate({ message: 'A day is written 2026-11-27.' }) date: string;
+  @Name() shift: string;
+  @Whole(1, 100, 'The number of hands that are away') hands: number;
+  @IsString() @Length(1, 80, { message: 'Say why (1 to 80 letters).' }) why: string;
+}
 export class CalendarInput {
   @IsArray()
   @ArrayMaxSize(7)
@@ -118,6 +124,7 @@ export class CalendarInput {
   @Max(7, { each: true })
   closedWeekdays: number[];
   @ListOf(() => ClosedDayInput, 400) closedDays: ClosedDayInput[];
+  @Optional() @ListOf(() => AwayInput, 400) away?: AwayInput[];
 }
 
 /** All equipment of the bakery, whole; what was there before stays in it, retired at most. */

@@ -11,3 +11,4 @@ export * from './devices.js';
 export * from './sound-input.js';
 export * from './equipment.js';
 export * from './setup-file.js';
+export * from './what-if.js';

@@ -195,6 +195,34 @@ export interface TakenView {
   readonly back: string;
 }
 
+/** A day as it is, or as it would be: how it goes, and what is busy when. */
+export interface WhatIfSide {
+  readonly orderedPieces: number;
+  /** Ordered pieces that are not ready in time, or cannot be baked at all. */
+  readonly undonePieces: number;
+  readonly late: readonly LateOrder[];
+  readonly unplaced: readonly Unplaced[];
+  /** Rules of the floor that it breaks. */
+  readonly violations: readonly Violation[];
+  /** What it costs, minutes of one person; null where no plan was made. */
+  readonly cost: number | null;
+  readonly loads: number;
+  readonly work: readonly WeekWork[];
+}
+
+/** A plan of a bakery in which something is otherwise, beside the real one; nothing is changed until somebody takes it. */
+export interface WhatIfView {
+  /** The name to take it by. */
+  readonly id: string;
+  /** The bake list as it is, by its plan, or by the one that would be made now. */
+  readonly before: WhatIfSide;
+  readonly after: WhatIfSide;
+  /** The list as it is, planned anew: a plan that others made long ago may be worth planning again by itself. */
+  readonly again: Pick<WhatIfSide, 'undonePieces' | 'cost'>;
+  /** The ovens that were supposed, for the words and the picture. */
+  readonly ovens: readonly { readonly id: string; readonly name: string }[];
+}
+
 /** How Jokul itself is, in figures. */
 export interface WellbeingView {
   readonly database: { readonly answeredMs: number; readonly entries: number };

@@ -6,18 +6,22 @@ import {
   MoveInput,
   PlanInput,
   RetimeInput,
+  WhatIfInput,
   type DaysPlanView,
   type MoveView,
   type PlanView,
   type ReplanView,
   type TakenView,
+  type WhatIfView,
 } from '@jokul/contracts';
 import type { Request } from 'express';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
 import { untilLeft } from '../common/until-left.js';
+import { Who } from '../common/who.js';
 import { DaysPlanService } from './days-plan.service.js';
 import { PlanService } from './plan.service.js';
 import { ReplanService } from './replan.service.js';
+import { WhatIfService } from './what-if.service.js';
 
 @ApiTags('plan')
 @Controller('days/:date/plan')
@@ -26,6 +30,7 @@ export class PlanController {
     private readonly plans: PlanService,
     private readonly replans: ReplanService,
     private readonly days: DaysPlanService,
+    private readonly whatIf: WhatIfService,
   ) {}
 
   /** Plans the day; leaving the page gives the computation up. */
@@ -82,5 +87,35 @@ export class PlanController {
   @Post('held')
   hold(@Param('date', BakeDatePipe) date: string, @Body() input: HoldInput): Promise<PlanView> {
     return this.replans.hold(date, input);
+  }
+
+  /** How the day would go if something were otherwise; changes nothing. */
+  @Post('what-if')
+  suppose(
+    @Param('date', BakeDatePipe) date: string,
+    @Body() input: WhatIfInput,
+    @Req() request: Request,
+  ): Promise<WhatIfView> {
+    return untilLeft(request, (signal) => this.whatIf.ask(date, input, signal));
+  }
+
+  /** Makes it so: the list, Setup and the plan. */
+  @Post('what-if/:id')
+  takeSupposed(
+    @Param('date', BakeDatePipe) date: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Who() who: string,
+  ): Promise<TakenView> {
+    return this.whatIf.take(date, id, who);
+  }
+
+  /** Takes it back. */
+  @Post('what-if/:id/undo')
+  undoSupposed(
+    @Param('date', BakeDatePipe) date: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Who() who: string,
+  ): Promise<PlanView> {
+    return this.whatIf.undo(date, id, who);
   }
 }

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { createHash } from 'node:crypto';
 import { DataSource } from 'typeorm';
 import {
+  atWallClock,
   bakeModelVersion,
   canonicalJson,
   inUse,
@@ -9,6 +10,7 @@ import {
   dayHorizon,
   lotsNeeded,
   retime,
+  suppose,
   wallClock,
   type BatchPlan,
   type Calibration,
@@ -16,9 +18,10 @@ import {
   type Formula,
   type LotsNeeded,
   type PlanQuality,
+  type Supposal,
   type Unplaced,
 } from '@jokul/core';
-import type { PlanView } from '@jokul/contracts';
+import type { OrderView, PlanView } from '@jokul/contracts';
 import { calibrationSetting } from '../calibration/calibration-setting.js';
 import { ClockService } from '../clock/clock.service.js';
 import { Together } from '../common/together.js';
@@ -47,6 +50,8 @@ export interface ComputeHow {
   readonly inputHash?: string;
   readonly held?: readonly string[];
   readonly leave?: readonly string[];
+  /** It is only looked at: its lots take no names that are handed out. */
+  readonly supposed?: boolean;
   /** What other days hold, where their plans change with this one; as they are written when left out. */
   readonly taken?: readonly BatchPlan[];
   /** The batches were just planned together with other days, this well; `unplaced` is what found no room. */
@@ -56,6 +61,16 @@ export interface ComputeHow {
     readonly promised: Promised;
   };
 }
+
+/** Names of lots that nobody will mix: no number is used up by looking. */
+const supposedNames = (needed: readonly LotsNeeded[]): Record<string, readonly string[]> => {
+  const names: Record<string, string[]> = {};
+  for (const { productCode, count } of needed) {
+    const own = (names[productCode] ??= []);
+    for (let i = 0; i < count; i++) own.push(`${productCode}-if-${own.length + 1}`);
+  }
+  return names;
+};
 
 export type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
 
@@ -78,15 +93,24 @@ export class PlanService {
     private readonly computation: ComputationService,
   ) {}
 
-  /** What a plan is made from. */
-  async inputs(date: string) {
-    const [orders, latest, equipment, rules, { body: learned }] = await Promise.all([
+  /**
+   * What a plan is made from.
+   * @param supposal what is otherwise than it is
+   * @throws JokulError of `suppose`
+   */
+  async inputs(date: string, supposal: Supposal = {}) {
+    const [listed, latest, setUp, rules, { body: learned }] = await Promise.all([
       this.orders.list(date),
       this.formulas.latest(),
       this.settings.read('equipment'),
       this.settings.read('rules'),
       calibrationSetting(this.db.manager),
     ]);
+    const { orders, equipment } = suppose<OrderView>(
+      { orders: listed, equipment: setUp.body },
+      supposal,
+      (order, i) => ({ ...order, id: `supposed-${i + 1}`, version: 0 }),
+    );
     const codes = new Set(orders.map((order) => order.productCode));
     const formulas = latest.filter((formula) => codes.has(formula.code));
     const own = await this.own.usedBy(formulas);
@@ -95,7 +119,7 @@ export class PlanService {
         canonicalJson({
           orders,
           formulas,
-          equipment: equipment.body,
+          equipment,
           rules: rules.body,
           // A plan that an older Jokul baked is old, though nothing of the bakery changed.
           bakeModel: bakeModelVersion,
@@ -106,7 +130,7 @@ export class PlanService {
     return {
       orders,
       formulas,
-      equipment: equipment.body,
+      equipment,
       rules: rules.body,
       calibration: learned.inForce,
       hash,
@@ -207,6 +231,14 @@ export class PlanService {
       throw new JokulError(
         'nothing-to-bake',
         'The bake list of this day is empty: add what is to be baked first.',
+        'orders',
+      );
+    const nowMs = how.nowMs ?? (await this.clock.nowMs());
+    const { timeZone } = inputs.rules;
+    if (inputs.orders.every(({ readyBy }) => atWallClock(date, readyBy, timeZone) * 1000 <= nowMs))
+      throw new JokulError(
+        'day-over',
+        'Every ready-by of this day is past: there is nothing left to plan. Give what is still to be baked a later one.',
         'orders',
       );
     const before = await this.rows.stored(date);
@@ -356,7 +388,9 @@ export class PlanService {
       fixed,
       taken: how.taken ?? (await this.rows.takenByOthers([date], nowMs)),
     };
-    const dough = how.keep ? null : await this.withDough(input, bakes, old, leave, nowMs);
+    const dough = how.keep
+      ? null
+      : await this.withDough(input, bakes, old, { leave, nowMs, ...(how.supposed && { supposed: true }) });
     const body = await this.computation.plan(
       {
         input: dough?.input ?? { ...input, lotIds: {} },
@@ -399,8 +433,7 @@ export class PlanService {
     input: Omit<DayInput, 'predictions'>,
     bakes: Readonly<Record<string, ProductBakes>>,
     old: StoredPlan | null,
-    leave: readonly string[],
-    nowMs: number,
+    { leave, nowMs, supposed }: { leave: readonly string[]; nowMs: number; supposed?: true },
   ) {
     const { date, formulas, equipment, rules, fixed } = input;
     const promised = await this.rows.promised([date], nowMs);
@@ -420,7 +453,9 @@ export class PlanService {
       ({ batchId }) => !fixed.some((batch) => batch.batchId === batchId),
     );
     const needed = lotsNeeded(dayHorizon({ ...input, stock, predictions }));
-    const lotIds = await this.lotIdsFor(needed, new Map([[date, free]]), rules.timeZone);
+    const lotIds = supposed
+      ? supposedNames(needed)
+      : await this.lotIdsFor(needed, new Map([[date, free]]), rules.timeZone);
     return { input: { ...input, stock, lotIds }, promised };
   }
 }

@@ -89,19 +89,34 @@ describe('the plan of the demo day', () => {
     await app.call('DELETE', `orders/${added.body.id}`);
   });
 
-  it('refuses a ready-by that is past, with what to do', async () => {
+  it('says of a ready-by that is past what to do, and plans the rest', async () => {
+    const before = (await day()).plan;
     const added = await app.post<OrderView>(`days/${date}/orders`, {
       customer: 'Night ferry',
       productCode: 'LEM',
       pieces: 100,
       readyBy: '03:00',
     });
-    const { status, body } = await app.post(`days/${date}/plan`, {});
-    expect(status).toBe(422);
-    expect(body.message).toMatch(
+    const { status, body } = await app.post<PlanView>(`days/${date}/plan`, {});
+    expect(status).toBe(201);
+    expect(body.plan.unplaced).toHaveLength(1);
+    expect(body.plan.unplaced[0]).toMatchObject({ productCode: 'LEM', pieces: 100 });
+    expect(body.plan.unplaced[0]?.reason).toMatch(
       /Lemon Poppy Drop for Night ferry was to be ready 1 h 10 ago. Give it a later ready-by/,
     );
+    const pieces = (plan: PlanView['plan'] | undefined) =>
+      (plan?.batches ?? []).reduce((sum, batch) => sum + batch.pieces, 0);
+    expect(pieces(body.plan)).toBe(pieces(before?.plan));
     await app.call('DELETE', `orders/${added.body.id}`);
+  });
+
+  it('of a day that is over is refused, and what was planned stays', async () => {
+    await app.put('clock', { mode: 'frozen', date, time: '20:00' });
+    const before = await day();
+    const { status, body } = await app.post(`days/${date}/plan`, {});
+    expect([status, body.code]).toEqual([422, 'day-over']);
+    expect((await day()).plan?.version).toBe(before.plan?.version);
+    await app.put('clock', { mode: 'frozen', date, time: '04:10' });
   });
 
   it('of a day without orders is refused', async () => {

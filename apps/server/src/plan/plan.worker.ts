@@ -3,6 +3,7 @@ import {
   canonicalJson,
   checkPlan,
   dayProblem,
+  inUse,
   JokulError,
   moveLoad,
   cleaningsOf,
@@ -111,11 +112,12 @@ export type PlanBody = Pick<
   | 'batchForecasts'
 >;
 
+/** Forecasts in the ovens that are in use: one that is kept for what bakes in it already takes nothing new. */
 const predictionsFor = (
   { formulas, equipment }: PlanTask['input'],
   bakes: PlanTask['bakes'],
 ): ReadonlyMap<string, readonly Prediction[]> =>
-  new Map([...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]));
+  new Map([...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], inUse(equipment))]));
 
 const layoutOrNull = (
   formula: Formula,

@@ -1,5 +1,4 @@
 import { Injectable } from '@nestjs/common';
-import { randomUUID } from 'node:crypto';
 import {
   atWallClock,
   forecastDay,
@@ -17,6 +16,7 @@ import type { HoldInput, MoveInput, MoveView, PlanView, ReplanView, TakenView } 
 import { ClockService } from '../clock/clock.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from './computation.service.js';
+import { Offers } from './offers.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
 import { PlanService, type PlanInputs } from './plan.service.js';
 
@@ -32,10 +32,20 @@ interface Offer {
   readonly was?: { readonly unplaced: readonly Unplaced[]; readonly inputHash: string };
 }
 
-type Current = Awaited<ReturnType<ReplanService['current']>>;
+/** The bake list as moments. */
+export const dueOrders = (
+  date: string,
+  { orders, rules }: Pick<PlanInputs, 'orders' | 'rules'>,
+): readonly DueOrder[] =>
+  orders.map(({ id, customer, productCode, pieces, readyBy }) => ({
+    id,
+    customer,
+    productCode,
+    pieces,
+    readyByS: atWallClock(date, readyBy, rules.timeZone),
+  }));
 
-/** So many offers are kept: they are looked at for minutes. */
-const offersKept = 20;
+type Current = Awaited<ReturnType<ReplanService['current']>>;
 
 /** Pieces that no oven takes any more, as the plan says them. */
 const unplacedOf = (left: Replanned['left'], planned: readonly BatchPlan[]): readonly Unplaced[] =>
@@ -52,7 +62,7 @@ const unplacedOf = (left: Replanned['left'], planned: readonly BatchPlan[]): rea
 /** When the day slips: how it goes on, and a way out with few changes that is looked at before it is taken. */
 @Injectable()
 export class ReplanService {
-  private readonly offers = new Map<string, Offer>();
+  private readonly offers = new Offers<Offer>();
 
   constructor(
     private readonly plans: PlanService,
@@ -116,34 +126,30 @@ export class ReplanService {
     };
   }
 
-  private dueOf(date: string, { orders, rules }: PlanInputs): readonly DueOrder[] {
-    return orders.map(({ id, customer, productCode, pieces, readyBy }) => ({
-      id,
-      customer,
-      productCode,
-      pieces,
-      readyByS: atWallClock(date, readyBy, rules.timeZone),
-    }));
-  }
-
-  private keep(offer: Offer): string {
-    const id = randomUUID();
-    this.offers.set(id, offer);
-    for (const old of [...this.offers.keys()].slice(0, -offersKept)) this.offers.delete(old);
-    return id;
-  }
-
   /**
    * A way out of a day that slipped; nothing is changed.
    * @throws JokulError `no-plan`
    */
   async offer(date: string, signal?: AbortSignal): Promise<ReplanView> {
     const current = await this.current(date);
-    const { row, planned, formulas } = current;
     const inputs = await this.plans.inputs(date);
-    const going = await this.forecast(planned, formulas, inputs);
-    const due = this.dueOf(date, inputs);
+    const { found, going } = await this.wayOut(date, current, inputs, signal);
+    const due = dueOrders(date, inputs);
     const before = lateByForecast(due, going);
+    return {
+      id: this.offers.keep({ date, planVersion: current.row.version, found, started: going.started }),
+      planVersion: current.row.version,
+      changes: found.changes,
+      before,
+      after: found.changes.length > 0 ? lateOrders(due, found.batches) : before,
+      left: found.left,
+    };
+  }
+
+  /** How the planned batches go on in these ovens, and as few changes as serve everybody best. */
+  private async wayOut(date: string, current: Current, inputs: PlanInputs, signal?: AbortSignal) {
+    const { planned, formulas } = current;
+    const going = await this.forecast(planned, formulas, inputs);
     const { input, ...question } = await this.question(date, current, inputs);
     const found = (await this.computation.replan(
       {
@@ -156,14 +162,21 @@ export class ReplanService {
       },
       signal,
     )) ?? { batches: planned, changes: [], left: [] };
-    return {
-      id: this.keep({ date, planVersion: row.version, found, started: going.started }),
-      planVersion: row.version,
-      changes: found.changes,
-      before,
-      after: found.changes.length > 0 ? lateOrders(due, found.batches) : before,
-      left: found.left,
-    };
+    return { found, going };
+  }
+
+  /**
+   * Batches that somebody works on, or that are held, as they would be baked by other ovens than there are.
+   * @param inputs what the day is supposed to be made from
+   */
+  async standing(date: string, inputs: PlanInputs, signal?: AbortSignal): Promise<readonly BatchPlan[]> {
+    const current = await this.current(date);
+    const standing = await this.plans.standing(current.body);
+    const ovens = new Set(inUse(inputs.equipment).ovens.map(({ id }) => id));
+    if (standing.every(({ loads }) => loads.every(({ ovenId }) => ovens.has(ovenId)))) return standing;
+    const { found } = await this.wayOut(date, current, inputs, signal);
+    const ids = new Set(standing.map(({ batchId }) => batchId));
+    return found.batches.filter(({ batchId }) => ids.has(batchId));
   }
 
   /**
@@ -180,7 +193,7 @@ export class ReplanService {
       started,
       move: { ...move },
     });
-    const due = this.dueOf(date, inputs);
+    const due = dueOrders(date, inputs);
     const moved = batches.find(({ loads }) => loads.some(({ id }) => id === move.loadId));
     const found = { batches, changes, left: [] };
     const offer: Offer = {
@@ -193,7 +206,7 @@ export class ReplanService {
       was: { unplaced: current.body.plan.unplaced, inputHash: row.inputHash },
     };
     return {
-      id: faults.length === 0 ? this.keep(offer) : null,
+      id: faults.length === 0 ? this.offers.keep(offer) : null,
       planVersion: row.version,
       changes,
       before: lateOrders(due, planned),
@@ -233,7 +246,7 @@ export class ReplanService {
       inputHash: offer.was?.inputHash ?? (fits ? inputs.hash : row.inputHash),
       ...(offer.held && { held: offer.held }),
     });
-    this.offers.delete(id);
+    this.offers.drop(id);
     const back: Offer = {
       date,
       planVersion: plan.version,
@@ -242,7 +255,7 @@ export class ReplanService {
       held: body.held ?? [],
       was: { unplaced: body.plan.unplaced, inputHash: row.inputHash },
     };
-    return { plan, back: this.keep(back) };
+    return { plan, back: this.offers.keep(back) };
   }
 
   /** Whether batches are all that the bake list asks for, by the formulas of today and in ovens that are in use. */

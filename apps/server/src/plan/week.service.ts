@@ -1,42 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import { atWallClock, shiftDate, whyClosed, type BatchPlan } from '@jokul/core';
-import type { WeekDay, WeekView, WeekWork } from '@jokul/contracts';
+import { atWallClock, shiftDate, whyClosed } from '@jokul/core';
+import type { WeekDay, WeekView } from '@jokul/contracts';
 import { SettingsService } from '../setup/settings.service.js';
-import { PlanRows, type PlanSummary } from './plan-rows.js';
+import { busyWork } from './busy-work.js';
+import { PlanRows } from './plan-rows.js';
 import { PlanService } from './plan.service.js';
 
 const daysOfWeek = 7;
 /** Dough is mixed so many days before it is baked, at most: plans of days behind the week have work in it. */
 const mixedBefore = 5;
-
-const kinds = ['mix', 'portion', 'bake'] as const;
-
-/** What a plan holds busy within a stretch, s. */
-const workOf = (
-  { date, batches }: Pick<PlanSummary, 'date' | 'batches'>,
-  fromS: number,
-  toS: number,
-): readonly WeekWork[] =>
-  batches.flatMap((batch: BatchPlan) =>
-    batch.tasks.flatMap((task): WeekWork[] => {
-      const kind = kinds.find((own) => own === task.kind);
-      if (!kind || task.endS <= fromS || task.startS >= toS) return [];
-      const load = batch.loads.find(({ id }) => id === task.loadId);
-      return [
-        {
-          kind,
-          bakeDay: date,
-          batchId: batch.batchId,
-          ...(load && { loadId: load.id }),
-          productCode: batch.productCode,
-          placeId: load ? load.ovenId : kind === 'mix' ? batch.mixerId : 'bench',
-          pieces: load ? load.trays.reduce((sum, tray) => sum + tray.pieces, 0) : batch.pieces,
-          startS: task.startS,
-          endS: task.endS,
-        },
-      ];
-    }),
-  );
 
 /** Seven days at a glance: what is ordered, how each is planned, and when mixers, bench and ovens are busy. */
 @Injectable()
@@ -79,6 +51,6 @@ export class WeekService {
     );
     const fromS = atWallClock(from, '00:00', rules.timeZone);
     const toS = atWallClock(shiftDate(last, 1), '00:00', rules.timeZone);
-    return { from, days, work: plans.flatMap((plan) => workOf(plan, fromS, toS)) };
+    return { from, days, work: plans.flatMap((plan) => busyWork(plan, fromS, toS)) };
   }
 }

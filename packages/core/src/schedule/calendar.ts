@@ -1,9 +1,30 @@
-/** When a bakery is closed. */
+/** Hands that a shift lacks on one day: somebody is ill, or has the day off. */
+export interface Away {
+  /** The day on which the shift begins. */
+  readonly date: string;
+  readonly shift: string;
+  readonly hands: number;
+  readonly why: string;
+}
+
+/** When a bakery is closed, and when it has fewer hands. */
 export interface Calendar {
   /** Days of the week, 1 for Monday to 7 for Sunday. */
   readonly closedWeekdays: readonly number[];
   readonly closedDays: readonly { readonly date: string; readonly why: string }[];
+  /** None where left out. */
+  readonly away?: readonly Away[];
 }
+
+/** Hands that are there in a shift that begins on a day; 0 where all of them are away. */
+export const handsOn = (
+  calendar: Calendar | undefined,
+  { name, hands }: { readonly name: string; readonly hands: number },
+  date: string,
+): number =>
+  (calendar?.away ?? [])
+    .filter((away) => away.date === date && away.shift === name)
+    .reduce((left, away) => Math.max(0, left - away.hands), hands);
 
 export const weekdayNames = [
   'Monday',

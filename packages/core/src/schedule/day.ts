@@ -74,7 +74,7 @@ export const dayProblem = (input: DayInput): { problem: PlanProblem; refused: re
         batchId: productCode,
         productCode,
         pieces: own.reduce((sum, { pieces }) => sum + pieces, 0),
-        reason: own[0]?.reason ?? '',
+        reason: [...new Set(own.map(({ reason }) => reason))].join(' '),
       };
     }),
   };

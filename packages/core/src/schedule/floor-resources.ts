@@ -1,7 +1,7 @@
 import { atWallClock, shiftDate, wallClock } from '../quantity/index.js';
 import type { Equipment, HouseRules, Shift } from './equipment.js';
 import { shiftParts, wallOf } from './shift-parts.js';
-import { whyClosed, type Calendar } from './calendar.js';
+import { handsOn, whyClosed, type Calendar } from './calendar.js';
 import { trayKindOf } from './predictions.js';
 import { resourceIds, type Availability, type Resource } from './problem.js';
 
@@ -24,7 +24,7 @@ export const everyDay = (
 ): readonly Availability[] =>
   everyShift(stretch, timeZone, { name: '', from, to, hands: capacity }, calendar);
 
-/** The hands of a shift on every open day of a stretch of time, but for its breaks. */
+/** The hands of a shift on every open day of a stretch of time, but for its breaks and for who is away. */
 export const everyShift = (
   stretch: { readonly fromS: number; readonly toS: number },
   timeZone: string,
@@ -38,13 +38,11 @@ export const everyShift = (
   };
   return datesOf(stretch.fromS, stretch.toS, timeZone)
     .filter((day) => whyClosed(calendar, day) === null)
-    .flatMap((day) =>
-      parts.map(({ fromMin, toMin }) => ({
-        fromS: at(day, fromMin),
-        toS: at(day, toMin),
-        capacity: shift.hands,
-      })),
-    );
+    .flatMap((day) => {
+      const capacity = handsOn(calendar, shift, day);
+      if (capacity === 0) return [];
+      return parts.map(({ fromMin, toMin }) => ({ fromS: at(day, fromMin), toS: at(day, toMin), capacity }));
+    });
 };
 
 const placeKinds = ['walk-in', 'freezer', 'bench'] as const;

@@ -3,13 +3,14 @@ import { wallClock } from '../quantity/index.js';
 import { countPieces } from '../portioning/index.js';
 import { mixerRange } from '../scaling/index.js';
 import { lotId } from '../lot/index.js';
-import { JokulError } from '../shown/index.js';
+import { JokulError, sayDuration } from '../shown/index.js';
 import { restingPerTray } from '../tray/index.js';
 import { whyClosed } from './calendar.js';
 import { coveredPieces } from './covered.js';
 import { dealStock, type StockItem } from './deal-stock.js';
 import type { Equipment, HouseRules } from './equipment.js';
 import { everyDay, resourcesOf } from './floor-resources.js';
+import { overdueOrders, type Overdue } from './overdue.js';
 import { rawDiameterMm, trayKindOf, trayLayout, type Prediction } from './predictions.js';
 import { doughDensityGPerMl, scaleProduct } from './scale-product.js';
 import {
@@ -173,7 +174,7 @@ export const lotsNeeded = (input: Omit<HorizonInput, 'lotIds'>): readonly LotsNe
     const formula = input.formulas.get(productCode);
     if (!formula) return [];
     try {
-      const clusters = clustersOf(input, productCode, ordersFor(input, productCode));
+      const clusters = clustersOf(input, productCode, reckonedWith(input, productCode).orders);
       const parts = stockFor(input, formula, clusters);
       return clusters.map(({ dueS, pieces }, c) => {
         const open = pieces - (parts[c] ?? []).reduce((sum, part) => sum + part.pieces, 0);
@@ -185,7 +186,7 @@ export const lotsNeeded = (input: Omit<HorizonInput, 'lotIds'>): readonly LotsNe
     }
   });
 
-const ordersFor = (
+const openOrders = (
   { orders, equipment, rules }: Pick<HorizonInput, 'orders' | 'equipment' | 'rules'>,
   code: string,
 ) =>
@@ -195,6 +196,23 @@ const ordersFor = (
       ({ readyByS }) => whyClosed(equipment.calendar, wallClock(readyByS, rules.timeZone).date) === null,
     )
     .sort((a, b) => a.readyByS - b.readyByS);
+
+/** A product's orders as far as they can be planned, and those whose ready-by is past with nothing begun for them. */
+const reckonedWith = (
+  input: Pick<HorizonInput, 'orders' | 'equipment' | 'rules' | 'fixed' | 'nowS'>,
+  code: string,
+): { readonly orders: readonly HorizonOrder[]; readonly overdue: readonly Overdue[] } => {
+  const open = openOrders(input, code);
+  const begun = input.fixed.filter((batch) => batch.productCode === code);
+  const overdue = overdueOrders(open, begun, input.nowS).filter(({ missing }) => missing > 0);
+  const missingOf = new Map(overdue.map(({ order, missing }) => [order, missing]));
+  return {
+    orders: open
+      .map((order) => ({ ...order, pieces: order.pieces - (missingOf.get(order) ?? 0) }))
+      .filter(({ pieces }) => pieces > 0),
+    overdue,
+  };
+};
 
 /** Pieces of the smallest batch that a mixer takes. */
 const leastPieces = (
@@ -362,14 +380,26 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
           reason: `The bakery is closed that day (${why}): give it another day, or open that one in Setup.`,
         });
     }
-    const orders = all.filter((order) => closed(order) === null);
-    if (orders.length === 0) continue;
+    if (all.every((order) => closed(order) !== null)) continue;
+    const { orders, overdue } = reckonedWith(input, code);
     const formula = formulas.get(code);
     if (!formula) {
       // One line that cannot be baked must not keep the rest of the day from being planned.
-      refuse(orders, code, `There is no formula "${code}": change the line, or add the formula.`);
+      refuse(
+        openOrders(input, code),
+        code,
+        `There is no formula "${code}": change the line, or add the formula.`,
+      );
       continue;
     }
+    for (const { order, missing } of overdue)
+      refused.push({
+        orderId: order.id,
+        productCode: code,
+        pieces: missing,
+        reason: `${formula.name} for ${order.customer} was to be ready ${sayDuration(nowS - order.readyByS)} ago. Give it a later ready-by, or take it off the list.`,
+      });
+    if (orders.length === 0) continue;
     try {
       products.push(productOf(input, formula, orders, notes));
       ordersOf.set(code, orders);

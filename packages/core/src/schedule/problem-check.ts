@@ -45,15 +45,15 @@ export const checkProblem = (problem: PlanProblem): void => {
         product.code,
       );
     }
-    const begun = problem.fixed.filter((b) => b.productCode === product.code).flatMap((b) => b.loads);
+    const begun = problem.fixed
+      .filter((batch) => batch.productCode === product.code)
+      .flatMap(({ loads }) => loads)
+      .reduce((sum, { trays }) => sum + trays.reduce((n, { pieces }) => n + pieces, 0), 0);
     let due = 0;
     for (const demand of [...product.demands].sort((a, b) => a.readyByS - b.readyByS)) {
       due += demand.pieces;
-      // What has begun in time serves its ready-by, however long past; only what it leaves open is too late.
-      const served = begun
-        .filter((load) => load.readyS <= demand.readyByS)
-        .reduce((sum, load) => sum + load.trays.reduce((n, tray) => n + tray.pieces, 0), 0);
-      if (demand.readyByS <= problem.nowS && due > served) {
+      // What has begun is for it, late or not; nothing new can be in time for it any more.
+      if (demand.readyByS <= problem.nowS && due > begun) {
         throw new JokulError(
           'ready-by-past',
           `${product.name} for ${demand.name} was to be ready ${sayDuration(problem.nowS - demand.readyByS)} ago. Give it a later ready-by, or take it off the list.`,

@@ -2,7 +2,8 @@ import { lotId } from '../lot/index.js';
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import { checkPlan } from './check.js';
-import { dayProblem } from './day.js';
+import { dayHorizon, dayProblem } from './day.js';
+import { horizonProblem } from './horizon.js';
 import { setTemperature, trayLayout } from './predictions.js';
 import { loadTemperature } from './load-temperature.js';
 import { at, dayInput, demoLines, demoPredictions, demoProblem, smallProblem } from './problem.testkit.js';
@@ -138,10 +139,38 @@ describe('the demo day', () => {
     expect(checkPlan(again, second)).toEqual([]);
   });
 
-  it('a ready-by in the past is refused', () => {
-    expect(() => solvePlan(demoProblem({ nowS: at('06:00') }))).toThrow(
-      /was to be ready 20 min ago. Give it a later ready-by/,
+  it('says at its line that a ready-by is past, and plans the rest', () => {
+    const nowS = at('06:00');
+    const { problem, refused } = horizonProblem(dayHorizon(dayInput({ nowS })));
+    const past = demoLines.filter(({ readyBy }) => readyBy <= '06:00');
+    expect(past.length).toBeGreaterThan(0);
+    const overdue = refused.filter(({ reason }) =>
+      /was to be ready \d+ min ago. Give it a later ready-by/.test(reason),
     );
+    expect(overdue.map(({ orderId }) => orderId).sort()).toEqual(past.map(({ id }) => id).sort());
+    // What is left of a product may be too little for any mixer; that is said too.
+    for (const { reason } of refused.filter((line) => !overdue.includes(line)))
+      expect(reason).toMatch(/too little/);
+    expect(problem.products.flatMap(({ demands }) => demands).every(({ readyByS }) => readyByS > nowS)).toBe(
+      true,
+    );
+    const again = solvePlan(problem);
+    expect(checkPlan(problem, again)).toEqual([]);
+  });
+
+  it('keeps for an order that is past what has begun for it, however late that comes', () => {
+    const late = plan.batches.map((batch) => ({
+      ...batch,
+      loads: batch.loads.map((load) => ({ ...load, startS: load.startS + 3600, readyS: load.readyS + 3600 })),
+      tasks: batch.tasks.map((task) =>
+        task.loadId ? { ...task, startS: task.startS + 3600, endS: task.endS + 3600 } : task,
+      ),
+    }));
+    const { problem, refused } = dayProblem(dayInput({ nowS: at('06:00'), fixed: late }));
+    expect(refused).toEqual([]);
+    // Nothing is mixed twice for it.
+    expect(problem.products.flatMap(({ batches }) => batches)).toEqual([]);
+    expect(solvePlan(problem).batches).toEqual(late);
   });
 });
 

@@ -20,6 +20,7 @@ import { BatchLoads } from './batch-loads';
 import { FromTheCold } from './from-the-cold';
 import { MoveLoad, type Proposal } from './move-load';
 import { Preparations } from './preparations';
+import { WhatIf } from './what-if/what-if';
 import type { Stretch } from './zoom';
 import { ZoomBar } from './zoom-bar';
 import { SavePlan } from './save-plan';
@@ -293,6 +294,7 @@ const DayWork = () => {
             </WhySection>
           )}
           {quality && quality.sure.length > 0 && <HowSure quality={quality} />}
+          <WhatIf date={day.data.date} bakery={data} />
           <FromTheCold batches={batches} leave={leave} date={day.data.date} />
           <WhySection title="The plan">
             <Facts>

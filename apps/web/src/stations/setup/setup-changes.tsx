@@ -10,7 +10,7 @@ const listNames: Readonly<Record<string, string>> = {
   shifts: 'Shifts',
   ovenHours: 'Hours of the ovens',
   crew: 'People',
-  calendar: 'Closed days',
+  calendar: 'Closed days, and who is away',
 };
 const words = { new: 'new', changed: 'changed', retired: 'retired: it is not in the file' } as const;
 

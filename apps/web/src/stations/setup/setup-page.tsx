@@ -250,7 +250,7 @@ export const SetupPage = () => {
               Open the library
             </Link>
           </Panel>
-          <Panel title="Closed days">
+          <Panel title="Closed days, and who is away">
             <CalendarPanel key={data.equipmentVersion} bakery={data} />
           </Panel>
           <Panel title="Shifts, crew and scoops">

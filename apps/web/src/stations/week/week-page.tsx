@@ -8,7 +8,8 @@ import { useBakery, useDayDate, useToday, useWeek } from '../../lib/queries';
 import { useWidth } from '../../lib/use-width';
 import { Button } from '../../ui/button';
 import { Failed, Loading } from '../../ui/states';
-import { DayStrip, namesWidth, thirdHours } from './day-strip';
+import { DayStrip } from './day-strip';
+import { HourMarks } from './hour-marks';
 import { lanesOf } from './lanes';
 
 const doing = { mix: 'mixed', portion: 'portioned', bake: 'in the oven' } as const;
@@ -99,26 +100,12 @@ const DayRow = ({
 };
 
 /** The hours over the strips. */
-const Head = ({ width }: { width: number }) => {
-  const wall = useWallClock();
-  const left = namesWidth(width);
-  return (
-    <div className="grid grid-cols-[190px_minmax(0,1fr)] gap-3 pb-1 max-sm:hidden">
-      <span />
-      <div className="relative h-5 self-end" style={{ width }} aria-hidden>
-        {thirdHours.slice(0, -1).map((hour) => (
-          <span
-            key={hour}
-            className="figures absolute text-[12px] text-ink-soft"
-            style={{ left: left + (hour / 24) * (width - left) }}
-          >
-            {wall.ofDay(`${String(hour).padStart(2, '0')}:00`)}
-          </span>
-        ))}
-      </div>
-    </div>
-  );
-};
+const Head = ({ width }: { width: number }) => (
+  <div className="grid grid-cols-[190px_minmax(0,1fr)] gap-3 pb-1 max-sm:hidden">
+    <span />
+    <HourMarks width={width} />
+  </div>
+);
 
 const WeekRows = ({ week, bakery }: { week: WeekView; bakery: BakeryView }) => {
   const now = useNow(20_000);

@@ -1,0 +1,199 @@
+import { Plus, X } from 'lucide-react';
+import { inUse } from '@jokul/core';
+import type { BakeryView } from '@jokul/contracts';
+import { Button } from '../../../ui/button';
+import { Field, SelectField } from '../../../ui/field';
+import { newRow, wrongWith, type Row, type RowKind } from './supposal';
+
+const kinds: readonly (readonly [RowKind, string])[] = [
+  ['oven-out', 'An oven is out'],
+  ['oven-more', 'One more oven'],
+  ['away', 'Somebody is away'],
+  ['order', 'One more order'],
+];
+const nameOf = (kind: RowKind) => kinds.find(([own]) => own === kind)?.[1] ?? '';
+
+/** One oven stays: without it nothing is baked. */
+const outAll = (rows: readonly Row[], bakery: BakeryView) =>
+  rows.filter(({ kind }) => kind === 'oven-out').length >= inUse(bakery.equipment).ovens.length - 1;
+
+const Ovens = ({ bakery }: { bakery: BakeryView }) =>
+  inUse(bakery.equipment).ovens.map(({ id, name }) => (
+    <option key={id} value={id}>
+      {name}
+    </option>
+  ));
+
+const RowFields = ({
+  row,
+  bakery,
+  onChange,
+}: {
+  row: Row;
+  bakery: BakeryView;
+  onChange: (row: Row) => void;
+}) => {
+  switch (row.kind) {
+    case 'oven-out':
+      return (
+        <SelectField
+          label="Which oven"
+          value={row.ovenId}
+          onChange={(event) => onChange({ ...row, ovenId: event.target.value })}
+        >
+          <Ovens bakery={bakery} />
+        </SelectField>
+      );
+    case 'oven-more':
+      return (
+        <>
+          <SelectField
+            label="Like"
+            value={row.likeId}
+            onChange={(event) => onChange({ ...row, likeId: event.target.value })}
+          >
+            <Ovens bakery={bakery} />
+          </SelectField>
+          <Field
+            label="Called"
+            maxLength={60}
+            value={row.name}
+            onChange={(event) => onChange({ ...row, name: event.target.value })}
+          />
+        </>
+      );
+    case 'away':
+      return (
+        <>
+          <SelectField
+            label="From the shift"
+            value={row.shift}
+            onChange={(event) => onChange({ ...row, shift: event.target.value })}
+          >
+            {bakery.equipment.shifts.map(({ name, from, to }) => (
+              <option key={name} value={name}>
+                {name}, {from} to {to}
+              </option>
+            ))}
+          </SelectField>
+          <Field
+            label="That begins on"
+            type="date"
+            value={row.date}
+            onChange={(event) => onChange({ ...row, date: event.target.value })}
+          />
+          <Field
+            label="How many hands"
+            inputMode="numeric"
+            className="figures"
+            value={row.hands}
+            onChange={(event) => onChange({ ...row, hands: event.target.value })}
+          />
+        </>
+      );
+    case 'order':
+      return (
+        <>
+          <Field
+            label="For"
+            maxLength={80}
+            value={row.customer}
+            onChange={(event) => onChange({ ...row, customer: event.target.value })}
+          />
+          <SelectField
+            label="Product"
+            value={row.productCode}
+            onChange={(event) => onChange({ ...row, productCode: event.target.value })}
+          >
+            <option value="">choose …</option>
+            {bakery.formulas.map(({ code, name }) => (
+              <option key={code} value={code}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
+          <Field
+            label="Pieces"
+            inputMode="numeric"
+            className="figures"
+            value={row.pieces}
+            onChange={(event) => onChange({ ...row, pieces: event.target.value })}
+          />
+          <Field
+            label="Ready by"
+            inputMode="numeric"
+            placeholder="05:40"
+            className="figures"
+            value={row.readyBy}
+            onChange={(event) => onChange({ ...row, readyBy: event.target.value })}
+          />
+        </>
+      );
+  }
+};
+
+/** What is supposed to be otherwise, a line for each thing. */
+export const SupposalRows = ({
+  rows,
+  bakery,
+  today,
+  checked,
+  onChange,
+}: {
+  readonly rows: readonly Row[];
+  readonly bakery: BakeryView;
+  readonly today: string;
+  /** Whether what is wrong is said: not before it was asked once. */
+  readonly checked: boolean;
+  readonly onChange: (rows: readonly Row[]) => void;
+}) => (
+  <>
+    <ul className="space-y-2">
+      {rows.map((row, i) => {
+        const wrong = checked ? wrongWith(row) : null;
+        return (
+          // oxlint-disable-next-line react/no-array-index-key -- a row has no other name while it is typed
+          <li key={i} className="rounded-md border bg-ground p-2">
+            <fieldset>
+              <legend className="float-left text-[13.5px] font-semibold">{nameOf(row.kind)}</legend>
+              <Button
+                size="small"
+                look="quiet"
+                className="float-right"
+                aria-label={`Leave out: ${nameOf(row.kind)}`}
+                icon={<X size={15} aria-hidden />}
+                onClick={() => onChange(rows.filter((_, j) => j !== i))}
+              />
+              <div className="clear-both grid grid-cols-[repeat(auto-fit,minmax(8rem,1fr))] gap-2">
+                <RowFields
+                  row={row}
+                  bakery={bakery}
+                  onChange={(next) => onChange(rows.map((own, j) => (j === i ? next : own)))}
+                />
+              </div>
+              {wrong && (
+                <p role="alert" className="mt-1 text-[13px] font-medium text-hand">
+                  {wrong}
+                </p>
+              )}
+            </fieldset>
+          </li>
+        );
+      })}
+    </ul>
+    <div role="group" aria-label="Suppose" className="mt-2 flex flex-wrap gap-2">
+      {kinds.map(([kind, name]) => (
+        <Button
+          key={kind}
+          size="small"
+          className="thumb"
+          icon={<Plus size={14} aria-hidden />}
+          disabled={kind === 'oven-out' && outAll(rows, bakery)}
+          onClick={() => onChange([...rows, newRow(kind, bakery.equipment, rows, today)])}
+        >
+          {name}
+        </Button>
+      ))}
+    </div>
+  </>
+);
