@@ -16,7 +16,7 @@ const use = object({ resourceId: id, amount: positive });
 const task = object(
   {
     id,
-    kind: { enum: ['mix', 'portion', 'rest', 'temper', 'bake', 'tray-rest', 'rack'] },
+    kind: { enum: ['prepare', 'mix', 'portion', 'rest', 'temper', 'bake', 'tray-rest', 'rack'] },
     batchId: id,
     loadId: id,
     startS: time,
@@ -91,8 +91,12 @@ const product = object({
         minMassG: { ...positive, description: 'it may be made smaller, down to this' },
         serves: { ...list(count), description: 'places of the demands that it is for' },
         stock,
+        ahead: {
+          ...list(object({ kind: id, aheadS: positive, workS: positive })),
+          description: 'work of one pair of hands that begins so long before the mixing',
+        },
       },
-      ['mixerIds', 'minMassG', 'serves', 'stock'],
+      ['mixerIds', 'minMassG', 'serves', 'stock', 'ahead'],
     ),
   ),
   perTray: { type: 'integer', minimum: 1 },

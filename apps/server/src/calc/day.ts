@@ -1,4 +1,5 @@
 import {
+  aheadWorkOf,
   atWallClock,
   cleaningsOf,
   demoDay,
@@ -8,11 +9,8 @@ import {
   JokulError,
   planHorizon,
   predictIn,
-  preparationsOf,
-  resourceIds,
   setTemperature,
   usualCleanS,
-  type BatchPlan,
   type Formula,
   type HorizonOrder,
   type Prediction,
@@ -91,38 +89,20 @@ const stockOf = (request: DayRequest, nowS: number): readonly StockItem[] =>
         ];
   });
 
-/**
- * What is done for the doughs before they are mixed, as tasks: it takes nobody's whole time, but a bowl that is cleaned
- * keeps its mixer. What should have begun before now begins now.
- */
-const preparing = ({ batches, resources }: Pick<Found, 'batches' | 'resources'>, nowS: number) => {
-  const shifts = resources.find(({ id }) => id === resourceIds.hands)?.when;
-  const formulaOf = ({ productCode }: BatchPlan) => formulas.get(productCode);
-  const all = [
-    ...batches.flatMap((batch) => {
-      const formula = formulaOf(batch);
-      return formula ? preparationsOf(batch, formula, demoRules, demoEquipment.places, shifts) : [];
-    }),
-    ...cleaningsOf(batches, formulaOf),
-  ];
-  return all.flatMap(({ id, kind, batchId, startS }) => {
-    const batch = batches.find((own) => own.batchId === batchId);
-    const mix = batch?.tasks.find((task) => task.kind === 'mix');
-    if (!batch || !mix || mix.startS < nowS) return [];
-    const fromS = Math.max(nowS, startS);
-    const cleans = kind === 'clean';
-    return [
-      {
-        id,
-        kind,
-        batchId,
-        startS: fromS,
-        endS: cleans ? fromS + (demoRules.cleanS ?? usualCleanS) : mix.startS,
-        uses: cleans ? [{ resourceId: batch.mixerId, amount: 1 }] : [],
-      },
-    ];
-  });
-};
+/** A bowl that is cleaned keeps its mixer. */
+const cleaning = ({ batches }: Pick<Found, 'batches'>) =>
+  cleaningsOf(batches, ({ productCode }) => formulas.get(productCode)).flatMap(
+    ({ id, kind, batchId, startS }) => {
+      const batch = batches.find((own) => own.batchId === batchId);
+      if (!batch) return [];
+      const endS = startS + (demoRules.cleanS ?? usualCleanS);
+      return [{ id, kind, batchId, startS, endS, uses: [{ resourceId: batch.mixerId, amount: 1 }] }];
+    },
+  );
+
+/** What is done before a mixing is told by what it is. */
+const named = (task: Found['tasks'][number]) =>
+  task.kind === 'prepare' ? { ...task, kind: task.id.slice(task.id.lastIndexOf('/') + 1) } : task;
 
 /** Some days of the demo bakery, planned together. @throws JokulError */
 export const runDay = (request: DayRequest): object => {
@@ -154,6 +134,7 @@ export const runDay = (request: DayRequest): object => {
       ),
       fixed: [],
       stock: stockOf(request, nowS),
+      aheadOf: (formula, massG) => aheadWorkOf(formula, massG, demoRules, demoEquipment.places),
     },
     {
       solveLinear,
@@ -178,7 +159,7 @@ export const runDay = (request: DayRequest): object => {
       capacity,
       ...(when && { when }),
     })),
-    tasks: [...found.tasks, ...preparing(found, nowS)].map((task) => ({
+    tasks: [...found.tasks.map(named), ...cleaning(found)].map((task) => ({
       ...task,
       productCode: codeOf.get(task.batchId) ?? '',
     })),

@@ -1,4 +1,5 @@
 import {
+  aheadWorkOf,
   bake,
   canonicalJson,
   checkPlan,
@@ -119,6 +120,13 @@ const predictionsFor = (
 ): ReadonlyMap<string, readonly Prediction[]> =>
   new Map([...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], inUse(equipment))]));
 
+/** The day with its bakes, and what its doughs ask for before they are mixed. */
+const withAhead = (input: PlanTask['input'], bakes: PlanTask['bakes']): DayInput => ({
+  ...input,
+  predictions: predictionsFor(input, bakes),
+  aheadOf: (formula, massG) => aheadWorkOf(formula, massG, input.rules, input.equipment.places),
+});
+
 const layoutOrNull = (
   formula: Formula,
   predictions: readonly Prediction[],
@@ -176,7 +184,7 @@ const planDay = ({
 }: PlanTask): PlanBody => {
   takeInOwn(own);
   const { formulas, equipment, rules } = input;
-  const { problem, refused } = dayProblem({ ...input, predictions: predictionsFor(input, bakes) });
+  const { problem, refused } = dayProblem(withAhead(input, bakes));
   const least = leastUndone(problem, solveLinear);
   const solved: Plan = keep
     ? { batches: input.fixed, unplaced: [], boundS: 0 }
@@ -279,7 +287,7 @@ export const planDays = async (task: DaysTask): Promise<Outcome<DaysBody>> => {
     const { input, bakes, own, chance, tries } = task;
     takeInOwn(own);
     const { timeZone } = input.rules;
-    const { problem } = dayProblem({ ...input, predictions: predictionsFor(input, bakes) });
+    const { problem } = dayProblem(withAhead(input, bakes));
     const least = leastUndone(problem, solveLinear);
     const { plan: found } = safePlan(problem, {
       leastUndone: least,

@@ -1,6 +1,13 @@
 import { amountsFor, readyTime, type Amount, type Formula, type ReadyWay } from '../formula/index.js';
 import { ingredient } from '../ingredient/index.js';
-import type { Availability, BatchPlan, HouseRules, Preparation, PreparationKind } from '../schedule/index.js';
+import type {
+  AheadWork,
+  Availability,
+  BatchPlan,
+  HouseRules,
+  Preparation,
+  PreparationKind,
+} from '../schedule/index.js';
 import type { Place } from '../thermal/index.js';
 import { coolBrownedButter } from './browned-butter.js';
 import { softenButter } from './butter.js';
@@ -76,23 +83,19 @@ const readying = (amounts: readonly Amount[]): readonly Wanted[] => {
   });
 };
 
-/**
- * What is to be done for a batch before it is mixed: butter out of the cold so that it is pliable by then, butter browned
- * so that it has cooled to where egg may go in, eggs out, nuts toasted and cold, the rest chopped and sifted. When nobody is there at that moment, at the end of the shift
- * before. A dough that is not mixed needs none of it.
- * @param shifts when people are there; always where left out
- */
-export const preparationsOf = (
-  batch: BatchPlan,
+/** A few minutes of somebody's time: out of the cold, onto the bench, s. Usual. */
+const putOutS = 300;
+
+/** What a dough of so many grams asks for before it is mixed, each with how long before it begins. */
+const wantedFor = (
   formula: Formula,
+  massG: number,
   rules: Pick<HouseRules, 'eggIntoButterC'>,
   places: readonly Place[],
-  shifts?: readonly Availability[],
-): readonly Preparation[] => {
-  const mix = batch.tasks.find(({ kind }) => kind === 'mix');
+): readonly (Wanted & { readonly aheadS: number; readonly workS: number })[] => {
   const bench = places.find(({ kind }) => kind === 'bench');
-  if (!mix || !bench) return [];
-  const amounts = amountsFor(formula, batch.massG);
+  if (!bench) return [];
+  const amounts = amountsFor(formula, massG);
   const massOf = (wanted: (kind: string, browned: boolean) => boolean) =>
     amounts
       .filter(({ line }) => wanted(ingredient(line.ingredientId).kind, line.browned === true))
@@ -114,27 +117,58 @@ export const preparationsOf = (
         )
       : null;
   const all: readonly Wanted[] = [
-    { kind: 'butter-out', massG: melted ? 0 : butterG, aheadS: softeningS(bench.airC) },
-    { kind: 'butter-brown', massG: brownG, aheadS: cooling && browningS + cooling.value },
+    { kind: 'butter-out', massG: melted ? 0 : butterG, aheadS: butterG > 0 ? softeningS(bench.airC) : null },
+    { kind: 'butter-brown', massG: brownG, aheadS: cooling && browningS + cooling.value, workS: browningS },
     { kind: 'eggs-out', massG: eggG, aheadS: eggsOutS },
     ...readying(amounts),
   ];
-  return all.flatMap(({ kind, massG, aheadS, workS, ingredientIds }): Preparation[] => {
-    if (massG <= 0 || aheadS === null) return [];
-    const wantedS = Math.floor((mix.startS - Math.min(aheadS, longestS)) / 60) * 60;
-    const startS = attendedBy(shifts, wantedS);
-    return [
-      {
-        id: `${batch.batchId}/${kind}`,
+  return all.flatMap(({ aheadS, workS = putOutS, ...own }) =>
+    own.massG <= 0 || aheadS === null ? [] : [{ ...own, aheadS: Math.min(aheadS, longestS), workS }],
+  );
+};
+
+/** The work of one pair of hands that a dough asks for before it is mixed. @param massG of the dough, g */
+export const aheadWorkOf = (
+  formula: Formula,
+  massG: number,
+  rules: Pick<HouseRules, 'eggIntoButterC'>,
+  places: readonly Place[],
+): readonly AheadWork[] =>
+  wantedFor(formula, massG, rules, places).map(({ kind, aheadS, workS }) => ({ kind, aheadS, workS }));
+
+/**
+ * What is to be done for a batch before it is mixed: butter out of the cold so that it is pliable by then, butter browned
+ * so that it has cooled to where egg may go in, eggs out, nuts toasted and cold, the rest chopped and sifted. When the plan
+ * found a free hand for it then; where it says nothing of it, when it is wanted, or at the end of the shift before when
+ * nobody is there. A dough that is not mixed needs none of it.
+ * @param shifts when people are there; always where left out
+ */
+export const preparationsOf = (
+  batch: BatchPlan,
+  formula: Formula,
+  rules: Pick<HouseRules, 'eggIntoButterC'>,
+  places: readonly Place[],
+  shifts?: readonly Availability[],
+): readonly Preparation[] => {
+  const mix = batch.tasks.find(({ kind }) => kind === 'mix');
+  if (!mix) return [];
+  return wantedFor(formula, batch.massG, rules, places).map(
+    ({ kind, massG, aheadS, workS, ingredientIds }): Preparation => {
+      const id = `${batch.batchId}/${kind}`;
+      const wantedS = Math.floor((mix.startS - aheadS) / 60) * 60;
+      const planned = batch.tasks.find((task) => task.kind === 'prepare' && task.id === id);
+      const startS = planned?.startS ?? attendedBy(shifts, wantedS);
+      return {
+        id,
         kind,
         batchId: batch.batchId,
         productCode: batch.productCode,
         massG: Math.round(massG),
         startS,
-        earlyS: wantedS - startS,
-        ...(workS !== undefined && { workS }),
+        earlyS: Math.max(0, wantedS - startS),
+        workS,
         ...(ingredientIds && { ingredientIds }),
-      },
-    ];
-  });
+      };
+    },
+  );
 };

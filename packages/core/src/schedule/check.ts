@@ -223,6 +223,8 @@ const checkBatch = (
   }
   const starts = batch.loads.map((load) => load.startS);
   const [first, last] = [Math.min(...starts), Math.max(...starts)];
+  if (batch.tasks.some((task) => task.kind === 'prepare' && task.endS > mix.startS))
+    say('precedence', 'something is made ready for it only after it is mixed.');
   if (portion.startS < mix.endS) say('precedence', 'it is portioned before it is mixed.');
   if (first < portion.endS) say('precedence', 'it is baked before it is portioned.');
   const { rest } = product;

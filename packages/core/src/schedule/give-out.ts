@@ -63,7 +63,10 @@ export const plannedWork = (
   preparations: readonly Preparation[] = [],
 ): readonly PlannedWork[] =>
   [
-    ...batches.flatMap((batch) => batch.tasks.map((task) => workOf(batch, task))),
+    // What is done before the mixing is among the preparations, also in plans that have no task for it.
+    ...batches.flatMap((batch) =>
+      batch.tasks.filter(({ kind }) => kind !== 'prepare').map((task) => workOf(batch, task)),
+    ),
     ...preparations.map((own) => preparationWork(own, batches)),
   ].sort((a, b) => a.startS - b.startS || a.endS - b.endS);
 

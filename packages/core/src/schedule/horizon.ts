@@ -15,6 +15,7 @@ import { rawDiameterMm, trayKindOf, trayLayout, type Prediction } from './predic
 import { doughDensityGPerMl, scaleProduct } from './scale-product.js';
 import {
   usualCleanS,
+  type AheadWork,
   type BatchPlan,
   type CostWeights,
   type PlanBatch,
@@ -54,6 +55,8 @@ export interface HorizonInput {
   /** When people are there is laid out over this; from now to the last ready-by where left out. */
   readonly stretch?: { readonly fromS: number; readonly toS: number };
   readonly weights?: CostWeights;
+  /** What a dough of so many grams asks for before it is mixed; nothing where left out. */
+  readonly aheadOf?: (formula: Formula, massG: number) => readonly AheadWork[];
 }
 
 /** An order that cannot be planned, and why. */
@@ -275,6 +278,7 @@ const batchesFor = (
         ...split,
         ...mixersFor(input, formula, split),
         serves,
+        ...(input.aheadOf && { ahead: input.aheadOf(formula, split.massG) }),
       });
       fresh += 1;
     }

@@ -1,6 +1,7 @@
 import { sayDuration } from '../shown/index.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
+import { placeAhead } from './place-ahead.js';
 import { waitMaxS, type Refusal } from './place-loads.js';
 import { resourceIds, type Load, type PlanBatch, type PlanProblem, type Task } from './problem.js';
 import type { BatchShareOfDay } from './shares.js';
@@ -121,7 +122,10 @@ export const placeWork = (
           count('cleaning the bowl of an allergen');
           continue;
         }
-        if (!stop) return { tasks: [...work, ...ofLoads], batch: own };
+        if (!stop) {
+          const before = placeAhead(floor, own, at.mixStartS, problem.nowS, work);
+          return { tasks: [...before, ...work, ...ofLoads], batch: own };
+        }
         count(stop.resource.name);
         // Dough that finds no room in its place finds none if it lies there from earlier on; and what a tub's portioning
         // and its pieces do not find is the same whenever it was mixed.

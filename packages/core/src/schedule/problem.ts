@@ -62,6 +62,15 @@ export interface PlanStock {
   readonly from?: string;
 }
 
+/** Work that a dough asks for before it is mixed, by one pair of hands. */
+export interface AheadWork {
+  /** What is done: a kind of preparation. */
+  readonly kind: string;
+  /** It begins so long before the mixing, or earlier where nobody has a hand free, s. */
+  readonly aheadS: number;
+  readonly workS: number;
+}
+
 export interface PlanBatch {
   readonly id: string;
   readonly mixerId: string;
@@ -74,6 +83,8 @@ export interface PlanBatch {
   /** Which of the product's demands it is for, as places in their list; all where left out. */
   readonly serves?: readonly number[];
   readonly stock?: PlanStock;
+  /** None where left out. What finds no free hand before the mixing is left to whoever comes by. */
+  readonly ahead?: readonly AheadWork[];
 }
 
 export interface PlanProduct {
@@ -162,7 +173,7 @@ export const usualWeights: CostWeights = {
 /** Ovens start the day at about this, °C. */
 export const coldOvenC = 22;
 
-export type TaskKind = 'mix' | 'portion' | 'rest' | 'temper' | 'bake' | 'tray-rest' | 'rack';
+export type TaskKind = 'prepare' | 'mix' | 'portion' | 'rest' | 'temper' | 'bake' | 'tray-rest' | 'rack';
 
 export interface Use {
   readonly resourceId: string;

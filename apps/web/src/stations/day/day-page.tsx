@@ -109,11 +109,13 @@ const LoadTable = ({ batches }: { batches: readonly BatchPlan[] }) => {
   );
 };
 
-/** When the work on a batch begins: dough in the cold lies there since long. */
+/** When a batch is mixed, or taken out: dough in the cold lies there since long. */
 const firstStart = ({ loads, tasks, stock }: BatchPlan) =>
   Math.min(
     ...loads.map((load) => load.startS),
-    ...tasks.filter(({ kind }) => !stock || kind !== 'rest').map((task) => task.startS),
+    ...tasks
+      .filter(({ kind }) => kind !== 'prepare' && (!stock || kind !== 'rest'))
+      .map((task) => task.startS),
   );
 
 /** No load of the day could be placed: why, and where it can be changed. */
