@@ -36,6 +36,7 @@ import { PlanRows } from './plan/plan-rows.js';
 import { PlanService } from './plan/plan.service.js';
 import { StockService } from './plan/stock.service.js';
 import { ReplanService } from './plan/replan.service.js';
+import { SpreadsService } from './plan/spreads.service.js';
 import { WhatIfService } from './plan/what-if.service.js';
 import { WeekService } from './plan/week.service.js';
 import { EquipmentService } from './setup/equipment.service.js';
@@ -83,6 +84,7 @@ export const webRoot = join(import.meta.dirname, '../../web/dist');
     ReplanService,
     WeekService,
     WhatIfService,
+    SpreadsService,
     CalibrationService,
     ProbesService,
     LotsService,

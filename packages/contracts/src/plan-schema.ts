@@ -1,6 +1,7 @@
 const time = { type: 'number', description: 'seconds since 1970-01-01T00:00Z' } as const;
 const count = { type: 'integer', minimum: 0 } as const;
 const positive = { type: 'number', minimum: 0 } as const;
+const share = { type: 'number', minimum: 0, maximum: 1 } as const;
 const id = { type: 'string', minLength: 1, maxLength: 80 } as const;
 const list = <T>(items: T) => ({ type: 'array', items }) as const;
 const object = <T extends Record<string, unknown>>(properties: T, optional: readonly string[] = []) =>
@@ -132,7 +133,17 @@ export const planSchema = {
         ...object({ ovenMinute: positive, packPieceS: positive, staleHour: positive, freshS: positive }),
         description: 'what counts how much in the cost of a plan, in minutes of one person',
       },
+      spreads: {
+        ...object({
+          workShare: share,
+          pullShare: share,
+          coolShare: share,
+          lateS: { ...positive, maximum: 7200 },
+        }),
+        description:
+          'how far people and ovens stray from a plan: standard deviations as shares, and the mean of what a person comes late',
+      },
     },
-    ['taken', 'coldOvens', 'weights'],
+    ['taken', 'coldOvens', 'weights', 'spreads'],
   ),
 } as const;

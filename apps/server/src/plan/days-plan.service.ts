@@ -17,6 +17,7 @@ import { ComputationService } from './computation.service.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
 import { PlanService, type PlanInputs } from './plan.service.js';
 import { predictionsOf } from './predictions.js';
+import { SpreadsService } from './spreads.service.js';
 import { StockService } from './stock.service.js';
 
 /** No more days than this are planned together: what is further away changes before it comes. */
@@ -44,6 +45,7 @@ export class DaysPlanService {
     private readonly plans: PlanService,
     private readonly rows: PlanRows,
     private readonly stock: StockService,
+    private readonly spreads: SpreadsService,
     private readonly clock: ClockService,
     private readonly computation: ComputationService,
   ) {}
@@ -186,6 +188,7 @@ export class DaysPlanService {
       fixed,
       taken: outside,
       stock,
+      spreads: await this.spreads.learned(),
     };
     const predictions = new Map(
       [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),

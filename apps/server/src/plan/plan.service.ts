@@ -35,6 +35,7 @@ import { SettingsService } from '../setup/settings.service.js';
 import { ComputationService } from './computation.service.js';
 import { PlanRows, type ComputedPlan, type Promised, type StoredPlan } from './plan-rows.js';
 import { predictionsOf, type ProductBakes } from './predictions.js';
+import { SpreadsService } from './spreads.service.js';
 import { StockService } from './stock.service.js';
 
 /** How a plan is computed. */
@@ -90,6 +91,7 @@ export class PlanService {
     private readonly lots: LotsService,
     private readonly rows: PlanRows,
     private readonly stock: StockService,
+    private readonly spreads: SpreadsService,
     private readonly computation: ComputationService,
   ) {}
 
@@ -387,6 +389,7 @@ export class PlanService {
       rules,
       fixed,
       taken: how.taken ?? (await this.rows.takenByOthers([date], nowMs)),
+      spreads: await this.spreads.learned(),
     };
     const dough = how.keep
       ? null

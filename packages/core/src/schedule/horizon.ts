@@ -18,6 +18,7 @@ import {
   type AheadWork,
   type BatchPlan,
   type CostWeights,
+  type LearnedSpreads,
   type PlanBatch,
   type PlanProblem,
   type PlanProduct,
@@ -55,6 +56,8 @@ export interface HorizonInput {
   /** When people are there is laid out over this; from now to the last ready-by where left out. */
   readonly stretch?: { readonly fromS: number; readonly toS: number };
   readonly weights?: CostWeights;
+  /** How far people and ovens stray from a plan; the usual where left out. */
+  readonly spreads?: LearnedSpreads;
   /** What a dough of so many grams asks for before it is mixed; nothing where left out. */
   readonly aheadOf?: (formula: Formula, massG: number) => readonly AheadWork[];
 }
@@ -442,6 +445,7 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       ...(!input.byDay && { coldOvens: true }),
       ...(input.taken && { taken: input.taken }),
       ...(input.weights && { weights: input.weights }),
+      ...(input.spreads && { spreads: input.spreads }),
     },
     refused,
     ordersOf,

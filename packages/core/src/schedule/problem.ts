@@ -123,6 +123,25 @@ export interface PlanProblem {
   readonly weights?: CostWeights;
   /** How bowls are kept apart; not at all where left out. */
   readonly bowls?: BowlRule;
+  /** How far people and ovens stray from a plan; the usual spreads where left out. */
+  readonly spreads?: Spreads;
+}
+
+/** How far durations and people stray from the plan. */
+export interface Spreads {
+  /** Standard deviation of a duration, as a share of it. */
+  readonly workShare: number;
+  readonly pullShare: number;
+  readonly coolShare: number;
+  /** Mean of what a person comes late to a task, s. */
+  readonly lateS: number;
+}
+
+/** Spreads as the log shows them, with how much it has of each. */
+export interface LearnedSpreads extends Spreads {
+  readonly loads: number;
+  readonly pulls: number;
+  readonly works: number;
 }
 
 /** A mixer that goes on to a dough without an allergen of the one before is cleaned in between. */

@@ -1,6 +1,6 @@
 import { costOf, type PlanCost } from './cost.js';
 import { leastCost } from './least-cost.js';
-import type { BatchPlan, Demand, PlanProblem } from './problem.js';
+import type { BatchPlan, Demand, LearnedSpreads, PlanProblem, Spreads } from './problem.js';
 import { missingPieces, servedBy, undonePieces, type Served } from './served.js';
 import { surenessOf } from './sure.js';
 import { waysOut, type WayOut } from './ways.js';
@@ -28,6 +28,8 @@ export interface PlanQuality {
   })[];
   /** How sure each ready-by was asked to be, as a share; null where it was not. */
   readonly wanted: number | null;
+  /** What the simulated days were spread by; in plans of before this was known, and without a log, the usual. */
+  readonly spreads?: Spreads & Partial<Pick<LearnedSpreads, 'loads' | 'pulls' | 'works'>>;
 }
 
 export const qualityOf = (
@@ -59,6 +61,7 @@ export const qualityOf = (
     leastUndone,
     cost: costOf(problem, batches),
     leastCost: leastCost(problem, missingPieces(problem, batches)),
+    ...(problem.spreads && { spreads: problem.spreads }),
     // What is past is no forecast.
     sure: surenessOf(problem, batches)
       .map((sure) => ({ ...who(sure), probability: sure.probability }))

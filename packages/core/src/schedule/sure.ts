@@ -1,18 +1,15 @@
 import { chance, type Chance } from '../quantity/index.js';
-import { betweenLoadsS, type BatchPlan, type PlanProblem, type PlanProduct } from './problem.js';
+import {
+  betweenLoadsS,
+  type BatchPlan,
+  type PlanProblem,
+  type PlanProduct,
+  type Spreads,
+} from './problem.js';
 import { restOf } from './tasks.js';
 import { servedBy } from './served.js';
 
-/** How far durations and people stray from the plan. Estimates, until there are records to learn them from. */
-export interface Spreads {
-  /** Standard deviation of a duration, as a share of it. */
-  readonly workShare: number;
-  readonly pullShare: number;
-  readonly coolShare: number;
-  /** Mean of what a person comes late to a task, s. */
-  readonly lateS: number;
-}
-
+/** Estimates, until there are records to learn them from. */
 export const usualSpreads: Spreads = { workShare: 0.12, pullShare: 0.05, coolShare: 0.1, lateS: 90 };
 
 export interface Sureness {
@@ -122,8 +119,8 @@ export const surenessOf = (
   batches: readonly BatchPlan[],
   days = 500,
   seed = 1,
-  spreads: Spreads = usualSpreads,
 ): readonly Sureness[] => {
+  const { spreads = usualSpreads } = problem;
   const random = chance(seed);
   const jobs = jobsOf(problem, batches);
   const planned = servedBy(problem, batches);

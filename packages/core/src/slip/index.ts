@@ -1,1 +1,2 @@
 export * from './forecast.js';
+export * from './learn-spreads.js';

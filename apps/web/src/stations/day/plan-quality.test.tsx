@@ -4,7 +4,7 @@ import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { atWallClock, demoFormulas, demoEquipment, demoRules, type PlanQuality } from '@jokul/core';
-import { HowGood, HowSure, WaysOut } from './plan-quality';
+import { HowGood, HowSure, spreadWords, WaysOut } from './plan-quality';
 
 const posts: object[] = [];
 beforeEach(() => {
@@ -97,6 +97,14 @@ describe('how sure it is', () => {
     expect(items[0]).toBe('Quay Ginger for Customer 1, 05:4020 days');
     expect(items).toHaveLength(5);
     expect(screen.getByText('and 2 more below 95.')).toBeTruthy();
+  });
+  it('says what the days were spread by: estimates, too few records, or the log', () => {
+    const learned = { workShare: 0.2, pullShare: 0.031, coolShare: 0.1, lateS: 150, works: 30 };
+    expect(spreadWords(undefined)).toMatch(/by estimates \(work 12 %, pulls 5 %, 1 min 30 s late/);
+    expect(spreadWords({ ...learned, loads: 4 })).toMatch(/not yet by your log: it has only 4 loads/);
+    expect(spreadWords({ ...learned, loads: 212 })).toBe(
+      'Durations are spread as in your log of the last six weeks (work 20 %, pulls 3 %, 2 min 30 s late on average): 212 loads, 30 mixings.',
+    );
   });
   it('says when all is sure', () => {
     show(<HowSure quality={quality({ sure: [sure(0.97)] })} />);

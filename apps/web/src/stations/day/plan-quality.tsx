@@ -1,4 +1,4 @@
-import type { PlanQuality } from '@jokul/core';
+import { sayDuration, usualSpreads, type PlanQuality } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { PlanButton } from '../../app/plan-bar';
 import { useWallClock } from '../../lib/clock';
@@ -79,12 +79,26 @@ export const WaysOut = ({ quality }: { quality: PlanQuality }) => {
   );
 };
 
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+/** Fewer records than this leave the usual figures nearly as they are. */
+const fewRecords = 15;
+
+/** What the simulated days were spread by: estimates, or what the bakery's own log shows. */
+export const spreadWords = (spreads: PlanQuality['spreads']): string => {
+  const { loads = 0, works = 0 } = spreads ?? {};
+  const { workShare, pullShare, lateS } = spreads ?? usualSpreads;
+  const figures = `work ${percent(workShare)}, pulls ${percent(pullShare)}, ${sayDuration(Math.round(lateS))} late on average`;
+  if (loads < fewRecords)
+    return `Durations are spread by estimates (${figures}), not yet by your log${loads > 0 ? `: it has only ${loads} loads of the last six weeks` : ''}.`;
+  return `Durations are spread as in your log of the last six weeks (${figures}): ${loads} loads${works > 0 ? `, ${works} mixings` : ''}.`;
+};
+
 /** What is called sure, as a share of days. */
 const sureEnough = 0.95;
 const shown = 5;
 
 /** On how many days each ready-by would hold, the least sure first. */
-export const HowSure = ({ quality: { sure, wanted } }: { quality: PlanQuality }) => {
+export const HowSure = ({ quality: { sure, wanted, spreads } }: { quality: PlanQuality }) => {
   const names = useNames();
   const wall = useWallClock();
   const doubtful = sure
@@ -132,8 +146,7 @@ export const HowSure = ({ quality: { sure, wanted } }: { quality: PlanQuality })
         )}
       </div>
       <p className="mt-2 text-[13px] text-ink-soft">
-        Durations are spread by estimates (work 12 %, pulls 5 %, a minute and a half late on average), not yet
-        by your log. Trays, racks and room are taken to be there.
+        {spreadWords(spreads)} Trays, racks and room are taken to be there.
       </p>
     </WhySection>
   );
