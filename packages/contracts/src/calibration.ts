@@ -57,6 +57,14 @@ export class MoveInput {
   @IsString() @Length(1, 80) loadId: string;
   @IsString() @Length(1, 40) ovenId: string;
   @IsInt() @Min(0) @Max(4e9) startS: number;
+  /** So many of its trays go, the last ones, as a load of their own; all of them where left out. */
+  @Optional() @IsInt() @Min(1) @Max(500) trays?: number;
+}
+
+/** Taking a way out or a move that was looked at. */
+export class TakeInput {
+  /** Why a rule of the floor is broken knowingly; only needed where one is. */
+  @Optional() @IsString() @Length(1, 300, { message: 'Say why, in 1 to 300 letters.' }) reason?: string;
 }
 
 /** Whether a batch stays where it is when the day is planned again. */

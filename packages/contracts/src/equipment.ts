@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
+  ArrayUnique,
   IsArray,
   IsBoolean,
   IsIn,
@@ -17,7 +18,7 @@ import {
 } from 'class-validator';
 import { Optional } from './optional.js';
 import { IsBakeDate } from './orders.js';
-import { railWays, trayMaterials, type Rails, type TrayMaterial } from '@jokul/core';
+import { railWays, skills, trayMaterials, type Rails, type Skill, type TrayMaterial } from '@jokul/core';
 
 const Id = () => (target: object, key: string) => {
   Matches(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/, {
@@ -103,6 +104,11 @@ export class ShiftInput {
   @TimeOfDay() from: string;
   @TimeOfDay() to: string;
   @Whole(1, 100, 'The number of hands') hands: number;
+  @Optional()
+  @IsArray()
+  @ArrayUnique()
+  @IsIn(skills, { each: true, message: 'Hands can mix, portion, or both.' })
+  can?: Skill[];
   @Optional() @ListOf(() => HoursInput, 6) breaks?: HoursInput[];
 }
 

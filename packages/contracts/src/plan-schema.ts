@@ -69,47 +69,54 @@ const batchPlan = object(
   },
   ['stock'],
 );
-const product = object({
-  code: id,
-  name: id,
-  rest: object({
-    form,
-    placeKind,
-    minS: positive,
-    bestS: positive,
-    maxS: positive,
-    temperS: positive,
-  }),
-  demands: list(object({ name: id, readyByS: time, pieces: count, weight: positive }, ['weight'])),
-  batches: list(
-    object(
-      {
-        id,
-        mixerId: id,
-        massG: positive,
-        pieces: count,
-        mixerIds: { ...list(id), description: 'mixers that take it, mixerId among them' },
-        minMassG: { ...positive, description: 'it may be made smaller, down to this' },
-        serves: { ...list(count), description: 'places of the demands that it is for' },
-        stock,
-        ahead: {
-          ...list(object({ kind: id, aheadS: positive, workS: positive })),
-          description: 'work of one pair of hands that begins so long before the mixing',
+const product = object(
+  {
+    code: id,
+    name: id,
+    rest: object({
+      form,
+      placeKind,
+      minS: positive,
+      bestS: positive,
+      maxS: positive,
+      temperS: positive,
+    }),
+    demands: list(object({ name: id, readyByS: time, pieces: count, weight: positive }, ['weight'])),
+    batches: list(
+      object(
+        {
+          id,
+          mixerId: id,
+          massG: positive,
+          pieces: count,
+          mixerIds: { ...list(id), description: 'mixers that take it, mixerId among them' },
+          minMassG: { ...positive, description: 'it may be made smaller, down to this' },
+          serves: { ...list(count), description: 'places of the demands that it is for' },
+          stock,
+          ahead: {
+            ...list(object({ kind: id, aheadS: positive, workS: positive })),
+            description: 'work of one pair of hands that begins so long before the mixing',
+          },
         },
-      },
-      ['mixerIds', 'minMassG', 'serves', 'stock', 'ahead'],
+        ['mixerIds', 'minMassG', 'serves', 'stock', 'ahead'],
+      ),
     ),
-  ),
-  perTray: { type: 'integer', minimum: 1 },
-  restingPerTray: { type: 'integer', minimum: 1 },
-  bakes: list(object({ ovenId: id, setC: { type: 'number' }, pullS: { type: 'number', minimum: 60 } })),
-  mixS: positive,
-  portionSetUpS: positive,
-  portionSPerPiece: positive,
-  trayRestS: positive,
-  coolS: positive,
-  packS: positive,
-});
+    perTray: { type: 'integer', minimum: 1 },
+    restingPerTray: { type: 'integer', minimum: 1 },
+    bakes: list(object({ ovenId: id, setC: { type: 'number' }, pullS: { type: 'number', minimum: 60 } })),
+    mixS: positive,
+    portionSetUpS: positive,
+    portionSPerPiece: positive,
+    trayRestS: positive,
+    coolS: positive,
+    packS: positive,
+    skills: {
+      ...list({ enum: ['mix', 'portion'] } as const),
+      description: 'work that takes one of the resource hands/mix or hands/portion too',
+    },
+  },
+  ['skills'],
+);
 
 /** JSON Schema of the schedule problem that `/api/calc/plan` takes; published as docs/plan.schema.json. */
 export const planSchema = {

@@ -183,9 +183,12 @@ export interface ReplanView {
   readonly left: Replanned['left'];
 }
 
-/** A load that is moved by hand, looked at before anybody does it; without a name where it breaks a rule of the floor. */
+/** A load that is moved by hand, looked at before anybody does it; without a name where it cannot be. */
 export interface MoveView extends Omit<ReplanView, 'id' | 'left'> {
   readonly id: string | null;
+  /** The load that moves: a new one where only some trays go. */
+  readonly loadId: string;
+  /** Rules of the floor that it breaks: with a name, somebody may do it all the same and say why. */
   readonly faults: readonly Violation[];
 }
 

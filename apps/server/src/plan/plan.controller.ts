@@ -6,6 +6,7 @@ import {
   MoveInput,
   PlanInput,
   RetimeInput,
+  TakeInput,
   WhatIfInput,
   type DaysPlanView,
   type MoveView,
@@ -73,8 +74,9 @@ export class PlanController {
   takeReplan(
     @Param('date', BakeDatePipe) date: string,
     @Param('id', ParseUUIDPipe) id: string,
+    @Body() { reason }: TakeInput,
   ): Promise<TakenView> {
-    return this.replans.take(date, id);
+    return this.replans.take(date, id, reason);
   }
 
   /** What follows when a load goes into another oven, or at another time; changes nothing. */

@@ -344,7 +344,12 @@ const bakesIn = (formula: Formula, bakes: ProductBakes, equipment: Equipment): r
 
 export interface MoveTask extends Pick<PlanTask, 'input' | 'bakes' | 'fixedFormulas' | 'fixedBakes' | 'own'> {
   readonly started: ReadonlySet<string>;
-  readonly move: { readonly loadId: string; readonly ovenId: string; readonly startS: number };
+  readonly move: {
+    readonly loadId: string;
+    readonly ovenId: string;
+    readonly startS: number;
+    readonly trays?: number;
+  };
 }
 
 /** A load that is moved by hand, with what follows from it. */
@@ -364,8 +369,16 @@ export const moveDay = (task: MoveTask): Outcome<MovedLoad> =>
         : undefined;
     if (!bake)
       throw new JokulError('no-bake', `${oven.name} does not bring it to what it is baked to.`, 'ovenId');
-    const { loadId, startS } = move;
-    return moveLoad({ problem: asPlanned(task), batches: input.fixed, started, loadId, bake, startS });
+    const { loadId, startS, trays } = move;
+    return moveLoad({
+      problem: asPlanned(task),
+      batches: input.fixed,
+      started,
+      loadId,
+      bake,
+      startS,
+      ...(trays !== undefined && { trays }),
+    });
   });
 
 const findReplan = (task: ReplanTask): Replanned | null => {

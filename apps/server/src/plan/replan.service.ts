@@ -28,6 +28,8 @@ interface Offer {
   readonly started: ReadonlySet<string>;
   /** What is held with it; as before where left out. */
   readonly held?: readonly string[];
+  /** It breaks a rule of the floor: whoever takes it says why. */
+  readonly breaks?: true;
   /** What is not baked, and the hash of what the plan fits, where a way back brings them; else they follow from it. */
   readonly was?: { readonly unplaced: readonly Unplaced[]; readonly inputHash: string };
 }
@@ -188,13 +190,13 @@ export class ReplanService {
     const { row, planned } = current;
     const inputs = await this.plans.inputs(date);
     const started = await this.journal.loadedLoads(planned.map(({ batchId }) => batchId));
-    const { batches, changes, faults } = await this.computation.move({
+    const { loadId, batches, changes, faults, excusable } = await this.computation.move({
       ...(await this.question(date, current, inputs)),
       started,
       move: { ...move },
     });
     const due = dueOrders(date, inputs);
-    const moved = batches.find(({ loads }) => loads.some(({ id }) => id === move.loadId));
+    const moved = batches.find(({ loads }) => loads.some(({ id }) => id === loadId));
     const found = { batches, changes, left: [] };
     const offer: Offer = {
       date,
@@ -202,11 +204,13 @@ export class ReplanService {
       found,
       started,
       ...(moved && { held: [...new Set([...(current.body.held ?? []), moved.batchId])] }),
+      ...(faults.length > 0 && { breaks: true }),
       // A load that is moved says nothing of what changed besides.
       was: { unplaced: current.body.plan.unplaced, inputHash: row.inputHash },
     };
     return {
-      id: faults.length === 0 ? this.offers.keep(offer) : null,
+      id: excusable ? this.offers.keep(offer) : null,
+      loadId,
       planVersion: row.version,
       changes,
       before: lateOrders(due, planned),
@@ -226,14 +230,21 @@ export class ReplanService {
 
   /**
    * Takes a way out that was looked at, if the floor did not go on otherwise meanwhile.
-   * @throws JokulError `changed-meanwhile`, `no-plan`
+   * @param reason why a rule is broken, where one is
+   * @throws JokulError `changed-meanwhile`, `no-plan`, `no-reason`
    */
-  async take(date: string, id: string): Promise<TakenView> {
+  async take(date: string, id: string, reason = ''): Promise<TakenView> {
     const offer = this.offers.get(id);
     const { row, body, planned, formulas } = await this.current(date);
     const again = 'The floor went on meanwhile. Look again at what can be done.';
     if (!offer || offer.date !== date || offer.planVersion !== row.version)
       throw new JokulError('changed-meanwhile', again, 'id');
+    if (offer.breaks && reason.trim() === '')
+      throw new JokulError(
+        'no-reason',
+        'This breaks a rule of the floor: say why it is done all the same.',
+        'reason',
+      );
     const inputs = await this.plans.inputs(date);
     const { started } = await this.forecast(planned, formulas, inputs);
     const moved = new Set(offer.found.changes.map(({ loadId }) => loadId));

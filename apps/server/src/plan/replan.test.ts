@@ -219,6 +219,63 @@ describe('a load that is moved by hand', () => {
     expect(body.faults.map(({ code }) => code)).toContain('oven');
   });
 
+  it('some of its trays go as a load of their own, and come back', async () => {
+    const before = await plan();
+    const nowS = atWallClock(date, '06:05', await zone());
+    let found: { load: Load; seen: MoveView } | null = null;
+    for (const load of loadsOf(before.plan.batches).filter(
+      ({ startS, trays }) => startS > nowS + 600 && trays.length > 1,
+    )) {
+      const startS = load.startS + 900;
+      const { body } = await ask({ loadId: load.id, ovenId: load.ovenId, startS, trays: 1 });
+      if (!body.id || body.faults.length > 0) continue;
+      found = { load, seen: body };
+      break;
+    }
+    if (!found?.seen.id) throw new Error('some load may be split');
+    const { load, seen } = found;
+    expect(seen.loadId).not.toBe(load.id);
+    const { body } = await take(seen.id ?? '');
+    const after = loadsOf(body.plan.plan.batches);
+    expect(after.find(({ id }) => id === seen.loadId)?.trays).toHaveLength(1);
+    expect(after.find(({ id }) => id === load.id)?.trays).toHaveLength(load.trays.length - 1);
+    const pieces = (loads: readonly Load[]) =>
+      loads.flatMap(({ trays }) => trays).reduce((sum, tray) => sum + tray.pieces, 0);
+    expect(pieces(after)).toBe(pieces(loadsOf(before.plan.batches)));
+    const back = await take(body.back);
+    expect(loadsOf(back.body.plan.plan.batches)).toEqual(loadsOf(before.plan.batches));
+    const all = await ask({
+      loadId: load.id,
+      ovenId: load.ovenId,
+      startS: load.startS,
+      trays: load.trays.length,
+    });
+    expect([all.status, (all.body as unknown as { code: string }).code]).toEqual([422, 'bad-split']);
+  }, 60_000);
+
+  it('against a rule of the floor is taken only with a reason', async () => {
+    const before = await plan();
+    const nowS = atWallClock(date, '06:05', await zone());
+    const load = loadsOf(before.plan.batches).findLast(({ startS }) => startS > nowS + 600);
+    if (!load) throw new Error('something is left to bake');
+    const { body: seen } = await ask({
+      loadId: load.id,
+      ovenId: load.ovenId,
+      // In the evening nobody is at the ovens, and some doughs are too old.
+      startS: atWallClock(date, '21:00', await zone()),
+    });
+    expect(seen.faults.length).toBeGreaterThan(0);
+    if (!seen.id) throw new Error(`it may be done knowingly: ${JSON.stringify(seen.faults)}`);
+    const path = `days/${date}/plan/replan/${seen.id}`;
+    for (const reason of [undefined, '   '])
+      expect((await app.post(path, { reason })).body.code).toBe('no-reason');
+    expect((await plan()).version).toBe(before.version);
+    const taken = await app.post<TakenView>(path, { reason: 'A guest comes late' });
+    expect(taken.status).toBe(201);
+    expect(taken.body.plan.violations.length).toBeGreaterThan(0);
+    await take(taken.body.back);
+  }, 60_000);
+
   it('a batch that is held stays where it is when the day is planned again, until it is let go', async () => {
     const batch = (await plan()).plan.batches.find(({ batchId }) => batchId.startsWith('CLM'));
     if (!batch) throw new Error('the demo bakes CLM');

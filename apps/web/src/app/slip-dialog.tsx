@@ -90,15 +90,21 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
               look="primary"
               disabled={take.isPending || found.changes.length === 0}
               onClick={() =>
-                take.mutate(found.id, {
-                  onSuccess: ({ back }) => {
-                    toast(
-                      `Plan changed: ${found.changes.length} ${found.changes.length === 1 ? 'load moves' : 'loads move'}.`,
-                      { duration: 10_000, action: { label: 'Undo', onClick: () => take.mutate(back) } },
-                    );
-                    onClose();
+                take.mutate(
+                  { id: found.id },
+                  {
+                    onSuccess: ({ back }) => {
+                      toast(
+                        `Plan changed: ${found.changes.length} ${found.changes.length === 1 ? 'load moves' : 'loads move'}.`,
+                        {
+                          duration: 10_000,
+                          action: { label: 'Undo', onClick: () => take.mutate({ id: back }) },
+                        },
+                      );
+                      onClose();
+                    },
                   },
-                })
+                )
               }
             >
               {take.isPending ? 'Changing the plan …' : 'Change the plan'}

@@ -38,6 +38,7 @@ import type {
   SetupFileInput,
   StandingOrderInput,
   StandingOrderView,
+  TakeInput,
   TakenView,
   TakeSetupFileInput,
   WellbeingView,
@@ -347,10 +348,11 @@ export const useRetime = (date: string) =>
 /** A way out of a day that slipped, to be looked at; and taking it. */
 export const useReplan = (date: string) =>
   useMutation({ mutationFn: () => call<ReplanView>('POST', `days/${date}/plan/replan`, {}) });
-/** Takes a way out or a move by its name; the answer names the way back. */
+/** Takes a way out or a move by its name, with why where it breaks a rule; the answer names the way back. */
 export const useTakeReplan = (date: string) =>
   useMutation({
-    mutationFn: (id: string) => call<TakenView>('POST', `days/${date}/plan/replan/${id}`, {}),
+    mutationFn: ({ id, ...why }: { readonly id: string } & TakeInput) =>
+      call<TakenView>('POST', `days/${date}/plan/replan/${id}`, why),
     onSettled: refreshRows,
   });
 /** What follows when a load goes elsewhere; asked anew with every plan and every place. */

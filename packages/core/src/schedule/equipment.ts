@@ -43,6 +43,10 @@ export interface Hours {
   readonly to: string;
 }
 
+/** What hands of a shift may be asked for; making ready is everybody's. */
+export const skills = ['mix', 'portion'] as const;
+export type Skill = (typeof skills)[number];
+
 export interface Shift {
   readonly name: string;
   /** Wall clock, every day. */
@@ -50,6 +54,8 @@ export interface Shift {
   readonly to: string;
   /** People who can mix and portion; the oven hand is not counted. */
   readonly hands: number;
+  /** What they can do of mixing and portioning; both where left out. */
+  readonly can?: readonly Skill[];
   /** When nobody of the shift works, the first first; none where left out. */
   readonly breaks?: readonly Hours[];
 }

@@ -1,5 +1,5 @@
 import { atWallClock, shiftDate, wallClock } from '../quantity/index.js';
-import type { Equipment, HouseRules, Shift } from './equipment.js';
+import { skills, type Equipment, type HouseRules, type Shift, type Skill } from './equipment.js';
 import { shiftParts, wallOf } from './shift-parts.js';
 import { handsOn, whyClosed, type Calendar } from './calendar.js';
 import { trayKindOf } from './predictions.js';
@@ -73,18 +73,46 @@ const placesOf = (kind: (typeof placeKinds)[number], { places }: Equipment): rea
   ];
 };
 
+const handsOf = (
+  { calendar }: Equipment,
+  { timeZone }: HouseRules,
+  stretch: { readonly fromS: number; readonly toS: number },
+  id: string,
+  name: string,
+  shifts: readonly Shift[],
+): Resource => ({
+  id,
+  name,
+  capacity: shifts.reduce((sum, { hands }) => sum + hands, 0),
+  when: shifts.flatMap((shift) => everyShift(stretch, timeZone, shift, calendar)),
+});
+
+const handsThatCan: Readonly<Record<Skill, string>> = {
+  mix: 'Hands that can mix',
+  portion: 'Hands that can portion',
+};
+
+/** Work that not every shift can do. */
+export const rareSkills = ({ shifts }: Pick<Equipment, 'shifts'>): readonly Skill[] =>
+  skills.filter((skill) => shifts.some(({ can = skills }) => !can.includes(skill)));
+
 /** All that tasks share on the floor over a stretch of time. */
 export const resourcesOf = (
   equipment: Equipment,
   rules: HouseRules,
   stretch: { readonly fromS: number; readonly toS: number },
 ): readonly Resource[] => [
-  {
-    id: resourceIds.hands,
-    name: 'Hands for mixing and portioning',
-    capacity: equipment.shifts.reduce((sum, s) => sum + s.hands, 0),
-    when: equipment.shifts.flatMap((shift) => everyShift(stretch, rules.timeZone, shift, equipment.calendar)),
-  },
+  handsOf(equipment, rules, stretch, resourceIds.hands, 'Hands for mixing and portioning', equipment.shifts),
+  ...rareSkills(equipment).map((skill) =>
+    handsOf(
+      equipment,
+      rules,
+      stretch,
+      resourceIds.skilled(skill),
+      handsThatCan[skill],
+      equipment.shifts.filter(({ can = skills }) => can.includes(skill)),
+    ),
+  ),
   { id: resourceIds.trays, name: 'Trays', capacity: trayKindOf(equipment, rules).count },
   {
     id: resourceIds.racks,

@@ -9,7 +9,7 @@ import { whyClosed } from './calendar.js';
 import { coveredPieces } from './covered.js';
 import { dealStock, type StockItem } from './deal-stock.js';
 import type { Equipment, HouseRules } from './equipment.js';
-import { everyDay, resourcesOf } from './floor-resources.js';
+import { everyDay, rareSkills, resourcesOf } from './floor-resources.js';
 import { overdueOrders, type Overdue } from './overdue.js';
 import { rawDiameterMm, trayKindOf, trayLayout, type Prediction } from './predictions.js';
 import { doughDensityGPerMl, scaleProduct } from './scale-product.js';
@@ -320,6 +320,7 @@ const productOf = (
   notes: string[],
 ): PlanProduct => {
   const { equipment, rules } = input;
+  const rare = rareSkills(equipment);
   const usable = (input.predictions.get(formula.code) ?? []).filter((p) => p.bake.pull !== null);
   const common = {
     bakes: usable.map((p) => ({
@@ -348,6 +349,7 @@ const productOf = (
     mixS: rules.mixS,
     portionSetUpS: rules.portionSetUpS,
     portionSPerPiece: rules.portionSPerPiece,
+    ...(rare.length > 0 && { skills: rare }),
   };
 };
 

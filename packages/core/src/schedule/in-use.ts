@@ -1,6 +1,6 @@
 import { JokulError, requireNumber } from '../shown/index.js';
 import { weekdayNames } from './calendar.js';
-import type { Equipment } from './equipment.js';
+import { skills, type Equipment } from './equipment.js';
 import { shiftParts } from './shift-parts.js';
 
 /** Out of use for good, and kept: records name it. */
@@ -100,7 +100,16 @@ export const checkEquipment = (equipment: Equipment): void => {
     if (from === to)
       throw new JokulError('bad-shift', `${name} begins and ends at ${from}.`, `shifts.${i}.to`);
     shiftParts(shift);
+    if (shift.can?.length === 0)
+      throw new JokulError('bad-shift', `${name}: say what its hands can do.`, `shifts.${i}.can`);
   });
+  for (const skill of skills)
+    if (!equipment.shifts.some(({ can = skills }) => can.includes(skill)))
+      throw new JokulError(
+        'no-skill',
+        `At least one shift can ${skill}: no dough is made without.`,
+        'shifts',
+      );
   const { closedWeekdays = [], closedDays = [] } = equipment.calendar ?? {};
   if (new Set(closedWeekdays).size === weekdayNames.length)
     throw new JokulError(

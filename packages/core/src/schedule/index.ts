@@ -32,3 +32,4 @@ export * from './late.js';
 export * from './replan.js';
 export * from './move-load.js';
 export * from './why-then.js';
+export * from './split-load.js';

@@ -3,6 +3,7 @@ import { checkPlan, type Violation } from './check.js';
 import type { BatchPlan, OvenBake, PlanProblem } from './problem.js';
 import { changesOf, type LoadChange } from './replan.js';
 import { retime, shiftTasks } from './retime.js';
+import { splitLoad } from './split-load.js';
 
 export interface MoveQuestion {
   /** The day, as it is checked: its demands, ovens that are in use, people and places. */
@@ -14,21 +15,41 @@ export interface MoveQuestion {
   /** Where it goes, how its product bakes there, and when, s. */
   readonly bake: OvenBake;
   readonly startS: number;
+  /** So many of its trays go, the last ones, as a load of their own; all of them where left out. */
+  readonly trays?: number;
 }
 
 export interface MovedLoad {
+  /** The load that was moved: a new one where only a part of its trays went. */
+  readonly loadId: string;
   readonly batches: readonly BatchPlan[];
   /** What changes by it: the load itself, and those that wait for it. */
   readonly changes: readonly LoadChange[];
   /** Rules of the floor that it breaks and that were not broken before; being late is none. */
   readonly faults: readonly Violation[];
+  /** Whether somebody may do it all the same and say why: nothing of it is impossible. */
+  readonly excusable: boolean;
 }
+
+/** What cannot be, whoever wants it: two loads in one chamber, more trays than places, pieces from nowhere. */
+const impossible: readonly Violation['code'][] = ['oven', 'pieces', 'precedence', 'past'];
 
 /**
  * A load in another oven, or at another time, by hand: loads after it wait for it, nothing is moved earlier.
- * @throws JokulError `unknown-load`, `has-begun`, `past`
+ * @throws JokulError `unknown-load`, `has-begun`, `past`, `bad-split`
  */
-export const moveLoad = ({ problem, batches, started, loadId, bake, startS }: MoveQuestion): MovedLoad => {
+export const moveLoad = (question: MoveQuestion): MovedLoad => {
+  const { problem, started, bake, startS } = question;
+  const whole = question.batches.find(({ loads }) => loads.some(({ id }) => id === question.loadId));
+  if (whole && question.trays !== undefined && !started.has(question.loadId)) {
+    const { batch, part } = splitLoad(whole, question.loadId, question.trays);
+    const batches = question.batches.map((own) => (own === whole ? batch : own));
+    return moveWhole({ problem, batches, started, bake, startS, loadId: part.id });
+  }
+  return moveWhole(question);
+};
+
+const moveWhole = ({ problem, batches, started, loadId, bake, startS }: MoveQuestion): MovedLoad => {
   const load = batches.flatMap(({ loads }) => loads).find(({ id }) => id === loadId);
   if (!load) throw new JokulError('unknown-load', 'This load is not in the plan any more.', 'loadId');
   if (started.has(loadId))
@@ -56,9 +77,12 @@ export const moveLoad = ({ problem, batches, started, loadId, bake, startS }: Mo
       ({ code }) => code !== 'late',
     );
   const known = new Set(faults(batches).map(({ code, where, message }) => `${code} ${where} ${message}`));
+  const found = faults(after).filter(({ code, where, message }) => !known.has(`${code} ${where} ${message}`));
   return {
+    loadId,
     batches: after,
     changes: changesOf({ planned: batches, started }, after),
-    faults: faults(after).filter(({ code, where, message }) => !known.has(`${code} ${where} ${message}`)),
+    faults: found,
+    excusable: found.every(({ code }) => !impossible.includes(code)),
   };
 };

@@ -1,4 +1,5 @@
 import type { RestRule } from '../formula/index.js';
+import type { Skill } from './equipment.js';
 
 /*
  * The day as a problem: plain JSON (docs/plan.schema.json). All times are seconds since 1970 (UTC); the caller
@@ -103,6 +104,8 @@ export interface PlanProduct {
   readonly trayRestS: number;
   readonly coolS: number;
   readonly packS: number;
+  /** Work that not everybody can do: it takes hands that can; everybody can where left out. */
+  readonly skills?: readonly Skill[];
 }
 
 export interface PlanProblem {
@@ -275,6 +278,8 @@ export const heatUpS = (oven: Pick<PlanOven, 'degreesPerMin'>, setC: number): nu
 /** Resource names that the solver and the checker agree on. */
 export const resourceIds = {
   hands: 'hands',
+  /** Of the hands those that can do it; only there where not all can. */
+  skilled: (skill: Skill) => `hands/${skill}`,
   trays: 'trays',
   racks: 'racks',
   cold: (kind: string, what: 'trays' | 'tubs' | 'bags') => `${kind}/${what}`,

@@ -1,4 +1,5 @@
 import type { RestRule } from '../formula/index.js';
+import type { Skill } from './equipment.js';
 import {
   bagHoldsPieces,
   resourceIds,
@@ -97,7 +98,11 @@ export const workTasks = (
   const mixEndS = stock ? mixStartS : mixStartS + product.mixS;
   const portions = !stock || stock.form === 'tub';
   const portionEndS = portions ? portionStartS + portionS(product, batch) : mixEndS;
-  const hands: Use = { resourceId: resourceIds.hands, amount: 1 };
+  // Each skill is counted by itself and all hands together: then there is a person for each task at every moment.
+  const handsFor = (skill: Skill): readonly Use[] => [
+    { resourceId: resourceIds.hands, amount: 1 },
+    ...(product.skills?.includes(skill) ? [{ resourceId: resourceIds.skilled(skill), amount: 1 }] : []),
+  ];
   const task = (kind: TaskKind, startS: number, endS: number, uses: readonly Use[]): Task => ({
     id: `${batch.id}/${kind}`,
     kind,
@@ -107,8 +112,11 @@ export const workTasks = (
     uses,
   });
   const tasks: Task[] = [];
-  if (!stock) tasks.push(task('mix', mixStartS, mixEndS, [hands, { resourceId: batch.mixerId, amount: 1 }]));
-  if (portions) tasks.push(task('portion', portionStartS, portionEndS, [hands]));
+  if (!stock)
+    tasks.push(
+      task('mix', mixStartS, mixEndS, [...handsFor('mix'), { resourceId: batch.mixerId, amount: 1 }]),
+    );
+  if (portions) tasks.push(task('portion', portionStartS, portionEndS, handsFor('portion')));
   if (rest.form === 'tub') {
     const outS = portionStartS - rest.temperS;
     tasks.push(task('rest', mixEndS, outS, restUses(product, batch)));

@@ -5,6 +5,7 @@ import {
   checkPlan,
   lateOrders,
   moveLoad,
+  splitLoad,
   replan,
   servedBy,
   solvePlan,
@@ -384,7 +385,56 @@ describe('a load that is moved by hand', () => {
     const { faults: found } = moveLoad({ ...question(wide.startS), loadId: wide.id, bake });
     expect(found.map(({ message }) => message).join()).toContain('has 2 places');
   });
+  it('past its window may be done knowingly, two loads in one chamber may not', () => {
+    const late = moveLoad(question(at('23:00')));
+    expect([late.excusable, late.loadId]).toEqual([
+      late.faults.every(({ code }) => !['oven', 'pieces', 'precedence', 'past'].includes(code)),
+      load.id,
+    ]);
+    const wide = loadsOf(planned).find(
+      ({ trays, startS }) => trays.length > 2 && startS > at('05:00'),
+    ) as Load;
+    const bake = problem.products
+      .find(({ code }) => wide.batchId.startsWith(code))
+      ?.bakes.find(({ ovenId }) => ovenId === 'keel-upper');
+    if (!bake) throw new Error('the deck bakes everything');
+    const tight = moveLoad({ ...question(wide.startS), loadId: wide.id, bake });
+    expect(tight.excusable).toBe(false);
+    // Two of its trays fit there: they go as a load of their own.
+    const part = moveLoad({ ...question(wide.startS), loadId: wide.id, bake, trays: 2 });
+    expect(part.faults.filter(({ message }) => message.includes('has 2 places'))).toEqual([]);
+    const own = loadsOf(part.batches);
+    expect(own.find(({ id }) => id === part.loadId)).toMatchObject({ ovenId: 'keel-upper' });
+    expect(own.find(({ id }) => id === part.loadId)?.trays).toHaveLength(2);
+    expect(own.find(({ id }) => id === wide.id)?.trays).toHaveLength(wide.trays.length - 2);
+  });
+  it('split anywhere, every piece, tray and place is there once, and names are new', () => {
+    for (const whole of loadsOf(planned).filter(({ trays }) => trays.length > 1)) {
+      const batch = planned.find(({ batchId }) => batchId === whole.batchId) as BatchPlan;
+      for (let trays = 1; trays < whole.trays.length; trays++) {
+        const { batch: split, part } = splitLoad(batch, whole.id, trays);
+        const ids = split.loads.flatMap((own) => [own.id, ...own.trays.map(({ id }) => id)]);
+        expect(new Set(ids).size).toBe(ids.length);
+        expect(batch.loads.some(({ id }) => id === part.id)).toBe(false);
+        const pieces = (loads: readonly Load[]) =>
+          loads.flatMap((own) => own.trays).reduce((sum, tray) => sum + tray.pieces, 0);
+        expect(pieces(split.loads)).toBe(pieces(batch.loads));
+        const used = (of: BatchPlan) =>
+          of.tasks
+            .filter(({ loadId }) => loadId)
+            .reduce((sum, { uses, startS, endS }) => sum + (uses[0]?.amount ?? 0) * (endS - startS), 0);
+        expect(used(split)).toBe(used(batch));
+        expect(new Set(split.tasks.map(({ id }) => id)).size).toBe(split.tasks.length);
+      }
+      for (const trays of [0, -1, 1.5, whole.trays.length, 99, Number.NaN])
+        expect(() => splitLoad(batch, whole.id, trays)).toThrow(/at least one goes, and one stays/);
+    }
+    expect(() => splitLoad(planned[0] as BatchPlan, 'x', 1)).toThrow('not in the plan any more');
+  });
   it('what has begun, is over or is gone is refused', () => {
+    expect(() => moveLoad({ ...question(load.startS, load.ovenId, [load.id]), trays: 1 })).toThrow(
+      'stays where it is',
+    );
     expect(() => moveLoad(question(load.startS, load.ovenId, [load.id]))).toThrow('stays where it is');
     expect(() => moveLoad(question(at('04:00')))).toThrow('That moment is over');
     expect(() => moveLoad({ ...question(load.startS), loadId: 'x' })).toThrow('not in the plan any more');

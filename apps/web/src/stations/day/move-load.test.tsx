@@ -5,6 +5,7 @@ import userEvent from '@testing-library/user-event';
 import { toast, Toaster } from 'sonner';
 import { demoEquipment, demoRules, type Load } from '@jokul/core';
 import type { BakeryView, MoveView } from '@jokul/contracts';
+import { useJournal } from '../../journal/store';
 import { queryClient } from '../../lib/queries';
 import { MoveLoad } from './move-load';
 
@@ -33,10 +34,15 @@ interface Asked {
   readonly startS: number;
 }
 /** The server: what follows from a move, and what was taken. */
-const server = { asked: [] as Asked[], taken: [] as string[], answer: {} as Partial<MoveView> };
+const server = {
+  asked: [] as Asked[],
+  taken: [] as string[],
+  reasons: [] as string[],
+  answer: {} as Partial<MoveView>,
+};
 beforeEach(() => {
   queryClient.clear();
-  Object.assign(server, { asked: [], taken: [], answer: {} });
+  Object.assign(server, { asked: [], taken: [], reasons: [], answer: {} });
   Object.assign(globalThis, {
     fetch: async (path: string, init: { body?: string } = {}) => {
       const say = (body: object) => ({ ok: true, status: 201, text: async () => JSON.stringify(body) });
@@ -53,6 +59,7 @@ beforeEach(() => {
         };
         return say({
           id: 'move',
+          loadId: load.id,
           planVersion: 1,
           changes: [change],
           before: [],
@@ -63,6 +70,8 @@ beforeEach(() => {
       }
       const [, id] = /replan\/(\w+)$/.exec(path) ?? [];
       if (id) server.taken.push(id);
+      const { reason } = JSON.parse(init.body ?? '{}') as { reason?: string };
+      if (id && reason) server.reasons.push(reason);
       return say({ plan: {}, back: 'back' });
     },
   });
@@ -167,5 +176,46 @@ describe('a load that is moved by hand', () => {
     expect(screen.queryByText(/Ferry galley/)).toBeNull();
     expect(server.asked.at(-1)?.startS).toBe(at('06:30'));
     expect(button('Move it anyway')).toBeTruthy();
+  });
+  it('breaks a rule only with a reason, which the log keeps', async () => {
+    const message = 'GNG-26-1-A: it rests 26 h; its window is 2 h to 24 h.';
+    server.answer = { loadId: load.id, faults: [{ code: 'rest-window', where: load.batchId, message }] };
+    show();
+    await userEvent.click(button('10 min later'));
+    expect(await screen.findByText('It breaks a rule of the floor:')).toBeTruthy();
+    await waitFor(() => expect(screen.getByLabelText('Why all the same')).toBeTruthy());
+    expect(disabled('Move it anyway')).toBe(true);
+    await userEvent.type(screen.getByLabelText('Why all the same'), 'Tasted, still good');
+    await waitFor(() => expect(disabled('Move it anyway')).toBe(false));
+    await userEvent.click(button('Move it anyway'));
+    await waitFor(() => expect(closed).toBe(1));
+    expect(server.reasons).toEqual(['Tasted, still good']);
+    const note = useJournal.getState().pending.at(-1)?.entry;
+    expect(note).toMatchObject({ kind: 'note', lot: load.batchId });
+    expect((note?.payload as { text: string }).text).toContain(`${message} Why: Tasted, still good`);
+  });
+  it('lets some of its trays go as a load of their own', async () => {
+    const wide = {
+      ...load,
+      trays: [1, 2, 3].map((position) => ({ id: `${load.id}-T${position}`, position, pieces: 10 })),
+    };
+    server.answer = { loadId: 'GNG-26-1-A-L5' };
+    render(
+      <QueryClientProvider client={queryClient}>
+        <MoveLoad
+          proposal={{ load: wide, ovenId: wide.ovenId, startS: wide.startS }}
+          date="2026-11-27"
+          planVersion={1}
+          bakery={bakery}
+          onClose={() => (closed += 1)}
+        />
+        <Toaster />
+      </QueryClientProvider>,
+    );
+    await userEvent.selectOptions(screen.getByLabelText('What goes'), '2');
+    await waitFor(() => expect(server.asked.at(-1)).toMatchObject({ loadId: load.id, trays: 2 }));
+    await waitFor(() => expect(disabled('Move it')).toBe(false));
+    await userEvent.click(button('Move it'));
+    expect(await screen.findByText(/2 trays go as GNG-26-1-A-L5/)).toBeTruthy();
   });
 });

@@ -1,10 +1,19 @@
 import { useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
-import { atWallClock, inUse, shiftDate, wallClock, type Load, readTimeOfDay } from '@jokul/core';
+import {
+  atWallClock,
+  inUse,
+  shiftDate,
+  wallClock,
+  readTimeOfDay,
+  type Load,
+  type Violation,
+} from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
 import { LoadChangeRow } from '../../app/load-change';
 import { useSaysLate } from '../../app/say-late';
+import { record } from '../../journal/store';
 import { useMove, useTakeReplan } from '../../lib/queries';
 import { useWallClock } from '../../lib/clock';
 import { Button } from '../../ui/button';
@@ -22,7 +31,15 @@ export interface Proposal {
 const typing = (target: EventTarget) =>
   target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
 
-/** A load into another oven or to another time: what follows is shown before anybody does it. */
+/** What the log keeps of a rule that was broken knowingly. */
+const exceptionText = (where: string, faults: readonly Violation[], reason: string): string =>
+  `Planned against a rule of the floor. ${where}. ${faults.map(({ message }) => message).join(' ')} Why: ${reason.trim()}`.slice(
+    0,
+    noteLength,
+  );
+const noteLength = 1000;
+
+/** A load, or some of its trays, into another oven or to another time: what follows is shown before anybody does it. */
 export const MoveLoad = ({
   proposal,
   date,
@@ -47,8 +64,15 @@ export const MoveLoad = ({
   );
   const [startS, setStartS] = useState(Math.round(proposal.startS / 60) * 60);
   const [text, setText] = useState<string | null>(null);
-  const same = ovenId === load.ovenId && Math.abs(startS - load.startS) < 60;
-  const move = useMove(date, planVersion, same ? null : { loadId: load.id, ovenId, startS });
+  // Null while the whole load goes.
+  const [trays, setTrays] = useState<number | null>(null);
+  const [reason, setReason] = useState('');
+  const same = trays === null && ovenId === load.ovenId && Math.abs(startS - load.startS) < 60;
+  const move = useMove(
+    date,
+    planVersion,
+    same ? null : { loadId: load.id, ovenId, startS, ...(trays !== null && { trays }) },
+  );
   const take = useTakeReplan(date);
   const by = (minutes: number) => {
     setText(null);
@@ -88,14 +112,27 @@ export const MoveLoad = ({
         latePieces > (found.before.find((late) => late.order.id === order.id)?.latePieces ?? 0),
     ) ?? [];
   const id = found?.id;
+  const faults = found?.faults ?? [];
+  const breaks = faults.length > 0 && id !== null;
+  const knowingly = breaks || newlyLate.length > 0;
   const doIt = () =>
     id &&
-    take.mutate(id, {
+    take.mutate(breaks ? { id, reason: reason.trim() } : { id }, {
       onSuccess: ({ back }) => {
-        toast(`${load.id} is moved. Its batch stays there when the day is planned again.`, {
-          duration: 10_000,
-          action: { label: 'Undo', onClick: () => take.mutate(back) },
-        });
+        if (breaks)
+          record('note', load.batchId, {
+            text: exceptionText(
+              `${found?.loadId ?? load.id}: ${names.oven(ovenId)}, ${wall.time(startS * 1000)}`,
+              faults,
+              reason,
+            ),
+          });
+        toast(
+          trays === null
+            ? `${load.id} is moved. Its batch stays there when the day is planned again.`
+            : `${trays} ${trays === 1 ? 'tray goes' : 'trays go'} as ${found?.loadId ?? 'a load of their own'}. The batch stays so when the day is planned again.`,
+          { duration: 10_000, action: { label: 'Undo', onClick: () => take.mutate({ id: back }) } },
+        );
         onClose();
       },
     });
@@ -119,6 +156,22 @@ export const MoveLoad = ({
               ))}
             </SelectField>
           </div>
+          {load.trays.length > 1 && (
+            <div className="w-36">
+              <SelectField
+                label="What goes"
+                value={trays ?? ''}
+                onChange={(event) => setTrays(event.target.value === '' ? null : Number(event.target.value))}
+              >
+                <option value="">all {load.trays.length} trays</option>
+                {load.trays.slice(1).map(({ id: trayId }, i) => (
+                  <option key={trayId} value={i + 1}>
+                    {i + 1} {i === 0 ? 'tray' : 'trays'} of it
+                  </option>
+                ))}
+              </SelectField>
+            </div>
+          )}
           <div className="w-24">
             <Field
               label="Load at"
@@ -157,7 +210,9 @@ export const MoveLoad = ({
             <div className={move.isPlaceholderData ? 'opacity-60' : ''}>
               {found.faults.length > 0 && (
                 <>
-                  <p className="font-semibold text-hand">It cannot go there:</p>
+                  <p className="font-semibold text-hand">
+                    {id ? 'It breaks a rule of the floor:' : 'It cannot go there:'}
+                  </p>
                   <ul className="mb-2 list-disc pl-5">
                     {found.faults.map(({ code, where, message }) => (
                       <li key={code + where + message}>{message}</li>
@@ -185,6 +240,17 @@ export const MoveLoad = ({
               </ul>
             </div>
           )}
+          {breaks && (
+            <div className="mt-3">
+              <Field
+                label="Why all the same"
+                maxLength={300}
+                value={reason}
+                hint="It is written in the log of the batch. The plan then shows the rule as broken."
+                onChange={(event) => setReason(event.target.value)}
+              />
+            </div>
+          )}
           {take.isError && (
             <p role="alert" className="mt-2 font-medium text-hand">
               {take.error.message}
@@ -194,11 +260,13 @@ export const MoveLoad = ({
         <div className="mt-3 flex flex-wrap justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button
-            look={newlyLate.length > 0 ? 'hand' : 'primary'}
-            disabled={!id || move.isPlaceholderData || take.isPending || badTime}
+            look={knowingly ? 'hand' : 'primary'}
+            disabled={
+              !id || move.isPlaceholderData || take.isPending || badTime || (breaks && reason.trim() === '')
+            }
             onClick={doIt}
           >
-            {newlyLate.length > 0 ? 'Move it anyway' : 'Move it'}
+            {knowingly ? 'Move it anyway' : 'Move it'}
           </Button>
         </div>
       </div>

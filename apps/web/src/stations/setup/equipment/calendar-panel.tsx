@@ -109,7 +109,7 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
             // oxlint-disable-next-line react/no-array-index-key -- a row has no other name while it is typed
             <li
               key={i}
-              className="grid grid-cols-[9.5rem_minmax(0,1fr)_4rem_minmax(0,1fr)_2rem] items-end gap-2 max-sm:grid-cols-2"
+              className="grid grid-cols-[9.5rem_minmax(0,1fr)_2rem] items-end gap-2 border-t pt-2 first:border-t-0 first:pt-0"
             >
               <Field
                 label={`Day ${i + 1} somebody is away`}
@@ -133,6 +133,13 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
                   </option>
                 ))}
               </SelectField>
+              <Button
+                size="small"
+                look="quiet"
+                aria-label={`Back on ${own.date || 'this day'}`}
+                icon={<X size={15} aria-hidden />}
+                onClick={() => setOff((all) => all.filter((_, j) => j !== i))}
+              />
               <Field
                 label={`Hands away on day ${i + 1}`}
                 hideLabel
@@ -148,13 +155,6 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
                 maxLength={80}
                 value={own.why}
                 onChange={(event) => setAway(i, { why: event.target.value })}
-              />
-              <Button
-                size="small"
-                look="quiet"
-                aria-label={`Back on ${own.date || 'this day'}`}
-                icon={<X size={15} aria-hidden />}
-                onClick={() => setOff((all) => all.filter((_, j) => j !== i))}
               />
             </li>
           ))}

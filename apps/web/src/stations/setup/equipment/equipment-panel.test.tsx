@@ -154,6 +154,35 @@ describe('the equipment in Setup', () => {
 });
 
 describe('shifts, crew and scoops', () => {
+  it('knows who can mix and who can portion, and refuses hands that can nothing', async () => {
+    const user = show(<PeoplePanel bakery={bakery()} />);
+    const [first] = demoEquipment.shifts;
+    const own = () => within(screen.getByRole('group', { name: `What ${first?.name} can do` }));
+    await user.click(own().getByLabelText('Can mix'));
+    await user.click(own().getByLabelText('Can portion'));
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    expect(screen.getByRole('alert').textContent).toMatch(/say what its hands can do/);
+    await user.click(own().getByLabelText('Can portion'));
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    expect(server.puts[0]?.shifts.map(({ can }) => can)).toEqual([
+      ['portion'],
+      ...demoEquipment.shifts.slice(1).map(() => undefined),
+    ]);
+  });
+  it('keeps who is away from a shift with it under its new name', async () => {
+    const [first] = demoEquipment.shifts;
+    const away = [{ date: '2026-12-01', shift: first?.name ?? '', hands: 1, why: 'Ill' }];
+    const calendar = { closedWeekdays: [], closedDays: [], away };
+    const user = show(<PeoplePanel bakery={bakery({ ...demoEquipment, calendar })} />);
+    const [who] = screen.getAllByLabelText('Who');
+    if (!who) throw new Error('a shift has a name');
+    await user.clear(who);
+    await user.type(who, 'Dawn');
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    expect(server.puts[0]?.calendar?.away).toEqual([{ ...away[0], shift: 'Dawn' }]);
+  });
   it('takes a night shift, and roles and scoops as they are written', async () => {
     const user = show(<PeoplePanel bakery={bakery()} />);
     await user.click(screen.getByRole('button', { name: 'Add a shift' }));

@@ -1,11 +1,13 @@
 import { Plus, X } from 'lucide-react';
 import { useWallClock } from '../../../lib/clock';
 import { useState } from 'react';
-import { type Equipment, type Hours, type Shift, readTimeOfDay } from '@jokul/core';
+import { readTimeOfDay, skills, type Equipment, type Hours, type Shift, type Skill } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { Button } from '../../../ui/button';
 import { Field } from '../../../ui/field';
 import { useChangeEquipment } from './use-equipment';
+
+const skillWords: Readonly<Record<Skill, string>> = { mix: 'Can mix', portion: 'Can portion' };
 
 interface ShiftDraft {
   readonly name: string;
@@ -14,15 +16,20 @@ interface ShiftDraft {
   readonly hands: string;
   /** Such as 09:00-09:30, separated by commas. */
   readonly breaks: string;
+  readonly can: readonly Skill[];
+  /** As it was called before, for who is away from it; new ones were not called anything. */
+  readonly was?: string;
 }
 const draftOf = (
-  { name, from, to, hands, breaks = [] }: Shift,
+  { name, from, to, hands, breaks = [], can = skills }: Shift,
   said: (time: string) => string,
 ): ShiftDraft => ({
   name,
   from: said(from),
   to: said(to),
   hands: String(hands),
+  can,
+  was: name,
   breaks: breaks.map((pause) => `${said(pause.from)}-${said(pause.to)}`).join(', '),
 });
 const list = (text: string): readonly string[] =>
@@ -68,6 +75,8 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       return setProblem(
         `Shift "${badShift.name || 'without a name'}": it needs a name, times such as 03:30, and 1 to 99 pairs of hands.`,
       );
+    const idle = shifts.find(({ can }) => can.length === 0);
+    if (idle) return setProblem(`Shift "${idle.name}": say what its hands can do.`);
     const badBreak = shifts.find(({ breaks }) => breaksOf(breaks) === null);
     if (badBreak)
       return setProblem(
@@ -78,15 +87,25 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     const numbers = list(scoops).map((n) => Number(n.replace(/^No\.?\s*/i, '')));
     if (numbers.some((n) => !Number.isFinite(n)))
       return setProblem('Scoops are numbers, such as 30, 40, 50.');
+    const { calendar } = equipment;
+    // Who is away from a shift stays away from it under its new name.
+    const nameNow = new Map(shifts.flatMap(({ was, name }) => (was ? [[was, name.trim()]] : [])));
     const next: Equipment = {
       ...equipment,
-      shifts: shifts.map(({ name, from, to, hands, breaks }) => {
+      ...(calendar?.away && {
+        calendar: {
+          ...calendar,
+          away: calendar.away.map((own) => ({ ...own, shift: nameNow.get(own.shift) ?? own.shift })),
+        },
+      }),
+      shifts: shifts.map(({ name, from, to, hands, breaks, can }) => {
         const pauses = breaksOf(breaks) ?? [];
         return {
           name: name.trim(),
           from: stored(from),
           to: stored(to),
           hands: Number(hands),
+          ...(can.length < skills.length && { can }),
           ...(pauses.length > 0 && { breaks: pauses }),
         };
       }),
@@ -147,6 +166,28 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
                   onChange={(e) => set(i, { breaks: e.target.value })}
                 />
               </div>
+              <div
+                role="group"
+                aria-label={`What ${shift.name || 'the shift'} can do`}
+                className="col-span-3 flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]"
+              >
+                {skills.map((skill) => (
+                  <label key={skill} className="thumb flex items-center gap-1.5">
+                    <input
+                      type="checkbox"
+                      checked={shift.can.includes(skill)}
+                      onChange={(e) =>
+                        set(i, {
+                          can: skills.filter((own) =>
+                            own === skill ? e.target.checked : shift.can.includes(own),
+                          ),
+                        })
+                      }
+                    />
+                    {skillWords[skill]}
+                  </label>
+                ))}
+              </div>
               <Button
                 size="small"
                 look="quiet"
@@ -166,7 +207,10 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           className="mt-1"
           icon={<Plus size={14} aria-hidden />}
           onClick={() =>
-            setShifts((all) => [...all, { name: '', from: '22:00', to: '06:00', hands: '1', breaks: '' }])
+            setShifts((all) => [
+              ...all,
+              { name: '', from: '22:00', to: '06:00', hands: '1', breaks: '', can: skills },
+            ])
           }
         >
           Add a shift

@@ -1,0 +1,101 @@
+import { describe, expect, it } from '@jest/globals';
+import { demoEquipment, demoRules } from '../demo/index.js';
+import { checkPlan } from './check.js';
+import type { Equipment, Shift } from './equipment.js';
+import { rareSkills, resourcesOf } from './floor-resources.js';
+import { checkEquipment } from './in-use.js';
+import { resourceIds, type PlanProblem } from './problem.js';
+import { at, demoProblem, smallProblem } from './problem.testkit.js';
+import { solvePlan } from './solve.js';
+import { undonePieces } from './served.js';
+
+const withShifts = (...shifts: readonly Shift[]): Equipment => ({ ...demoEquipment, shifts });
+const mixer: Shift = { name: 'Mixer hand', from: '13:00', to: '18:00', hands: 1, can: ['mix'] };
+const all: Shift = { name: 'Bakers', from: '03:30', to: '14:00', hands: 2 };
+const stretch = { fromS: at('00:00', -1), toS: at('12:00') };
+
+describe('what hands can do', () => {
+  it('is nothing to count where everybody can do all', () => {
+    expect(rareSkills(demoEquipment)).toEqual([]);
+    expect(resourcesOf(demoEquipment, demoRules, stretch).some(({ id }) => id.startsWith('hands/'))).toBe(
+      false,
+    );
+    for (const { uses } of solvePlan(smallProblem()).batches.flatMap(({ tasks }) => tasks))
+      expect(uses.some(({ resourceId }) => resourceId.startsWith('hands/'))).toBe(false);
+  });
+
+  it('counts those that can, and all together', () => {
+    const equipment = withShifts(mixer, all);
+    expect(rareSkills(equipment)).toEqual(['portion']);
+    const resources = resourcesOf(equipment, demoRules, stretch);
+    const there = (id: string, time: string) =>
+      (resources.find((own) => own.id === id)?.when ?? [])
+        .filter(({ fromS, toS }) => fromS <= at(time, -1) && at(time, -1) < toS)
+        .reduce((sum, { capacity }) => sum + capacity, 0);
+    expect([there(resourceIds.hands, '13:30'), there(resourceIds.skilled('portion'), '13:30')]).toEqual([
+      3, 2,
+    ]);
+    expect([there(resourceIds.hands, '15:00'), there(resourceIds.skilled('portion'), '15:00')]).toEqual([
+      1, 0,
+    ]);
+  });
+
+  it('has nobody portion who only mixes, and the plan holds', () => {
+    const problem = demoProblem({ equipment: withShifts(mixer, all) });
+    const plan = solvePlan(problem);
+    expect(checkPlan(problem, plan)).toEqual([]);
+    const portioned = plan.batches.flatMap(({ tasks }) => tasks).filter(({ kind }) => kind === 'portion');
+    expect(portioned.length).toBeGreaterThan(5);
+    for (const task of portioned) {
+      expect(task.uses.map(({ resourceId }) => resourceId)).toContain(resourceIds.skilled('portion'));
+      const hour = new Date(task.startS * 1000).getUTCHours();
+      expect(hour).toBeLessThan(14);
+    }
+  });
+
+  it('makes a hand that can wait for what only it can do', () => {
+    // Two people: one only mixes, one only portions. Two doughs at once take both of each.
+    const small = smallProblem();
+    const [product] = small.products;
+    if (!product) throw new Error('one product');
+    const when = [{ fromS: 0, toS: 40_000, capacity: 1 }];
+    const problem: PlanProblem = {
+      ...small,
+      products: [
+        {
+          ...product,
+          skills: ['mix', 'portion'],
+          demands: [{ name: 'Kiosk', readyByS: 30_000, pieces: 80 }],
+          batches: [
+            { id: 'ONE-A', mixerId: 'mixer', massG: 1500, pieces: 40, mixerIds: ['mixer', 'other'] },
+            { id: 'ONE-B', mixerId: 'other', massG: 1500, pieces: 40, mixerIds: ['mixer', 'other'] },
+          ],
+        },
+      ],
+      resources: [
+        ...small.resources.map((own) =>
+          own.id === 'hands'
+            ? { ...own, capacity: 2, when: [{ fromS: 0, toS: 40_000, capacity: 2 }] }
+            : { ...own, capacity: own.capacity * 3 },
+        ),
+        { id: 'other', name: 'Other mixer', capacity: 1 },
+        { id: 'hands/mix', name: 'Can mix', capacity: 1, when },
+        { id: 'hands/portion', name: 'Can portion', capacity: 1, when },
+      ],
+    };
+    const plan = solvePlan(problem);
+    expect(undonePieces(problem, plan.batches)).toBe(0);
+    expect(checkPlan(problem, plan)).toEqual([]);
+    const mixes = plan.batches
+      .flatMap(({ tasks }) => tasks)
+      .filter(({ kind }) => kind === 'mix')
+      .sort((a, b) => a.startS - b.startS);
+    expect(mixes[1]?.startS).toBeGreaterThanOrEqual(mixes[0]?.endS ?? Number.NaN);
+  });
+
+  it('is refused where nobody can, or a shift can nothing', () => {
+    expect(() => checkEquipment(withShifts(mixer))).toThrow(/can portion/);
+    expect(() => checkEquipment(withShifts(all, { ...mixer, can: [] }))).toThrow(/what its hands can do/);
+    expect(() => checkEquipment(withShifts(all, mixer))).not.toThrow();
+  });
+});
