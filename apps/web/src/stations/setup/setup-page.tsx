@@ -180,6 +180,14 @@ export const SetupPage = () => {
           <Panel title="Equipment">
             <EquipmentPanel bakery={data} />
           </Panel>
+          <div className="grid grid-cols-2 items-start gap-4 max-lg:grid-cols-1">
+            <Panel title="Shifts, crew and scoops">
+              <PeoplePanel key={data.equipmentVersion} bakery={data} />
+            </Panel>
+            <Panel title="Closed days, and who is away">
+              <CalendarPanel key={data.equipmentVersion} bakery={data} />
+            </Panel>
+          </div>
           <Panel title="What was changed">
             <SetupHistory bakery={data} />
           </Panel>
@@ -249,12 +257,6 @@ export const SetupPage = () => {
             <Link to="/setup/ingredients" className={buttonClass()}>
               Open the library
             </Link>
-          </Panel>
-          <Panel title="Closed days, and who is away">
-            <CalendarPanel key={data.equipmentVersion} bakery={data} />
-          </Panel>
-          <Panel title="Shifts, crew and scoops">
-            <PeoplePanel key={data.equipmentVersion} bakery={data} />
           </Panel>
         </div>
       </div>
