@@ -131,6 +131,8 @@ await orSay(async () => {
       const projects = group.filter(wanted);
       if (projects.length > 0) await jest(projects, home);
     }
+    // Servers of one run bake a dough once among them.
+    process.env.JOKUL_BAKES = join(home, 'bakes');
     if (wanted('server') || wanted('e2e')) {
       db = await startMariadb(join(home, 'db'), { durable: false, databases: 'jokul%' });
       const { makeDemoTemplate } = await import('./lib/demo-template.mjs');

@@ -10,6 +10,8 @@ export const serverEnv = (db, { port, database = 'jokul', ...rest }) => ({
   JOKUL_DB_USER: db.user,
   JOKUL_DB_PASSWORD: db.password,
   JOKUL_DB_NAME: database,
+  // What was baked by the model once is not computed again by the next server.
+  JOKUL_BAKES: process.env.JOKUL_BAKES ?? inRoot('.jokul', 'bakes'),
   ...rest,
 });
 

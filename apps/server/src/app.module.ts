@@ -29,7 +29,7 @@ import { JournalService } from './journal/journal.service.js';
 import { OrdersController } from './orders/orders.controller.js';
 import { OrdersService } from './orders/orders.service.js';
 import { StandingOrdersService } from './orders/standing-orders.service.js';
-import { ComputationService } from './plan/computation.service.js';
+import { bakesFolder, ComputationService } from './plan/computation.service.js';
 import { PlanController } from './plan/plan.controller.js';
 import { DaysPlanService } from './plan/days-plan.service.js';
 import { PlanRows } from './plan/plan-rows.js';
@@ -101,6 +101,7 @@ export class AppModule {
     return {
       module: AppModule,
       providers: [
+        { provide: bakesFolder, useValue: config.bakes ?? null },
         { provide: BackupPlace, useValue: new BackupPlace(config.backups ?? null) },
         {
           provide: BackupsService,

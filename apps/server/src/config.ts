@@ -11,6 +11,8 @@ export interface Config {
   };
   /** Where backups go, where the starter told. */
   readonly backups?: BackupTold;
+  /** A folder in which computed bakes outlive the server; they are computed anew where left out. */
+  readonly bakes?: string;
   /** Whether an empty database gets the demo bakery. */
   readonly seedDemo: boolean;
   /** Whether it gets a bakery of one's own instead, with an example of each thing and nothing else. */
@@ -35,6 +37,7 @@ export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
         choice: env.JOKUL_BACKUPS_CHOICE,
       },
     }),
+  ...(env.JOKUL_BAKES && { bakes: env.JOKUL_BAKES }),
   seedDemo: env.JOKUL_SEED !== 'none' && env.JOKUL_SEED !== 'own',
   seedOwn: env.JOKUL_SEED === 'own',
   ...(env.JOKUL_OTHER_CODE && { otherCode: Number(env.JOKUL_OTHER_CODE) }),

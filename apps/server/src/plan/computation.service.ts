@@ -1,8 +1,9 @@
-import { Injectable, ServiceUnavailableException, type OnModuleDestroy } from '@nestjs/common';
+import { Inject, Injectable, ServiceUnavailableException, type OnModuleDestroy } from '@nestjs/common';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import {
   bakeInputIn,
+  bakeModelVersion,
   JokulError,
   type BakeInput,
   type BakeResult,
@@ -17,6 +18,7 @@ import {
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
 import type { AnswersTask, BakeAnswers, FitAnswer, FitTask } from '../calibration/calibration.worker.js';
 import type { Outcome } from './outcome.js';
+import { KeptAnswers } from './kept-answers.js';
 import { Remembered } from './remembered.js';
 import type {
   DaysBody,
@@ -35,6 +37,9 @@ const timeLimitS = 60;
 /** So many plans and fits are computed or wait at most; whoever asks then is told to try again. Single bakes always wait. */
 const mostHeavy = 24;
 
+/** The folder in which bakes outlive the server; null for none. */
+export const bakesFolder = Symbol('bakes folder');
+
 /** The worker threads: bakes and plans are computed there, with a time limit, and can be given up. */
 @Injectable()
 export class ComputationService implements OnModuleDestroy {
@@ -46,15 +51,7 @@ export class ComputationService implements OnModuleDestroy {
     idleTimeout: 30_000,
   });
   /** What any server would compute alike, by what went in; null where the model does not reach. */
-  private readonly bakes = new Remembered(
-    (input: BakeInput) =>
-      this.run<BakeResult>('predict', { input }).catch((error: unknown) => {
-        // Outside the model's domain there is no forecast; the plan says that no oven can bake it.
-        if (error instanceof JokulError && error.code === 'out-of-range') return null;
-        throw error;
-      }),
-    400,
-  );
+  private readonly bakes: Remembered<BakeInput, BakeResult | null>;
   private readonly answers = new Remembered(
     (task: AnswersTask) => this.run<BakeAnswers>('answers', task),
     400,
@@ -65,7 +62,23 @@ export class ComputationService implements OnModuleDestroy {
   private heavy = 0;
   private stopping = false;
 
-  constructor(private readonly own: OwnIngredientsService) {}
+  constructor(
+    private readonly own: OwnIngredientsService,
+    @Inject(bakesFolder) folder: string | null,
+  ) {
+    const kept = folder ? new KeptAnswers<BakeResult | null>(folder, String(bakeModelVersion)) : null;
+    void kept?.tidy();
+    this.bakes = new Remembered(
+      (input) =>
+        this.run<BakeResult>('predict', { input }).catch((error: unknown) => {
+          // Outside the model's domain there is no forecast; the plan says that no oven can bake it.
+          if (error instanceof JokulError && error.code === 'out-of-range') return null;
+          throw error;
+        }),
+      400,
+      kept,
+    );
+  }
 
   /** Computations that wait for a thread. */
   waiting(): number {

@@ -401,6 +401,7 @@ export class PlanService {
         fixedBakes,
         fixedFormulas,
         keep: how.keep,
+        ...(how.supposed && { supposed: true }),
         ...(how.chance !== undefined && { chance: how.chance }),
         ...(how.tries !== undefined && { tries: how.tries }),
       },

@@ -77,6 +77,8 @@ const predictBake = ({ input }: PredictTask): BakeResult => {
 export interface PlanTask {
   /** Leave every batch where it is and only put the pulls right. */
   readonly keep?: boolean;
+  /** It is only looked at: nobody asks for ways out of what does not fit. */
+  readonly supposed?: boolean;
   /** How sure each ready-by shall be, as a share; as late as possible where left out. */
   readonly chance?: number;
   /** Improvements that are tried; a quick plan's where left out. */
@@ -179,6 +181,7 @@ const planDay = ({
   fixedBakes,
   own,
   keep,
+  supposed,
   chance,
   tries,
 }: PlanTask): PlanBody => {
@@ -213,7 +216,7 @@ const planDay = ({
     quality: qualityOf(problem, solved.batches, {
       leastUndone: least,
       timeZone: rules.timeZone,
-      waysSeconds: keep ? 0 : waysSeconds,
+      waysSeconds: keep || supposed ? 0 : waysSeconds,
       wanted: chance ?? null,
     }),
     violations: checkPlan(problem, solved),
