@@ -137,6 +137,33 @@ test('a load is moved by keys, held there when the day is planned again, and tak
   await expect(panel.getByRole('button', { name: 'Hold' })).toBeVisible();
 });
 
+test('what if one order came: tried on a copy by keyboard, made so, and taken back', async ({ page }) => {
+  const orders = async () =>
+    (await jokul.api<{ orders: { customer: string }[] }>('GET', 'days/2026-11-27')).orders.map(
+      ({ customer }) => customer,
+    );
+  const before = await batches();
+  await page.goto(`${jokul.url}/day`);
+  await page.getByRole('button', { name: 'Try something' }).press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'What if ...?' });
+  await dialog.getByRole('button', { name: 'One more order' }).press('Enter');
+  await dialog.getByLabel('For').fill('Harbour fair');
+  await dialog.getByLabel('Product').selectOption('LEM');
+  await dialog.getByLabel('Pieces', { exact: true }).fill('72');
+  await dialog.getByLabel('Ready by').fill('10:45');
+  await dialog.getByLabel('Ready by').press('Enter');
+  await expect(dialog.getByText(/would still be in time/)).toBeVisible({ timeout: 30_000 });
+  expect(await orders()).not.toContain('Harbour fair');
+  await dialog.getByRole('button', { name: 'Make it so' }).press('Enter');
+  await expect(dialog).toBeHidden({ timeout: 30_000 });
+  expect(await orders()).toContain('Harbour fair');
+  const pieces = (of: readonly Batch[]) => of.reduce((sum, batch) => sum + batch.pieces, 0);
+  expect(pieces(await batches())).toBeGreaterThanOrEqual(pieces(before) + 72);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(orders, { timeout: 20_000 }).not.toContain('Harbour fair');
+  await expect.poll(async () => pieces(await batches()), { timeout: 20_000 }).toBe(pieces(before));
+});
+
 test('an oven is gone at 05:10: who will be late is named, and the way out is looked at, then taken', async ({
   page,
 }) => {
