@@ -11,6 +11,7 @@ import { needleReadings } from '../stations/rest/needles';
 import { questionOf } from '../stations/rest/question';
 import { asShown, needleQuery } from '../stations/rest/use-needles';
 import { Button, buttonClass } from '../ui/button';
+import { Said } from '../ui/said';
 import { Alarm } from '../ui/states';
 import { core } from '../workers/core';
 
@@ -120,7 +121,7 @@ export const ColdWatch = () => {
           </>
         }
       >
-        <strong className="font-semibold">{alarm.title}.</strong> {alarm.message}
+        <strong className="font-semibold">{alarm.title}.</strong> <Said>{alarm.message}</Said>
         {first && (
           <>
             {' '}

@@ -1,106 +1,19 @@
 import { CalendarRange } from 'lucide-react';
-import { useState } from 'react';
-import { Link } from 'react-router';
-import { atWallClock, shiftDate } from '@jokul/core';
-import type { DaysPlanView } from '@jokul/contracts';
-import { useWallClock } from '../lib/clock';
+import { lazy, Suspense, useState } from 'react';
+import { shiftDate } from '@jokul/core';
 import { useDayDate, useMakePlans } from '../lib/queries';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { SelectField } from '../ui/field';
-import { Alarm } from '../ui/states';
-import { useNames } from './actions';
+import { Alarm, Loading } from '../ui/states';
+import { useSayDay } from './say-day';
 
 /** As many days as are planned together at first, and at most. */
 const usualDays = 4;
 const mostDays = 14;
 
-const useSayDay = () => {
-  const wall = useWallClock();
-  return (date: string) => wall.date(atWallClock(date, '12:00', wall.timeZone) * 1000);
-};
-
-const verdict = ({ days, undonePieces, leastUndone, cost, leastCost }: DaysPlanView): string => {
-  const ordered = days.reduce((sum, day) => sum + day.ordered, 0);
-  if (undonePieces > 0)
-    return `${undonePieces} of ${ordered} pieces are not ready in time${
-      undonePieces <= leastUndone ? ', and no plan could have more' : ''
-    }.`;
-  const above = leastCost > 0 ? 100 * (cost / leastCost - 1) : 0;
-  return `All ${ordered} pieces in time; the work is at most ${above.toFixed(1)} % above the best possible.`;
-};
-
-/** What came of it, day by day, each with its way there. */
-const Result = ({ made, onClose }: { made: DaysPlanView; onClose: () => void }) => {
-  const names = useNames();
-  const sayDay = useSayDay();
-  const short = made.days.filter(({ undone }) => undone > 0);
-  const broken = made.days.filter(({ violations }) => violations > 0);
-  return (
-    <>
-      <p className="font-medium">{verdict(made)}</p>
-      {broken.length > 0 && (
-        <Alarm>
-          The checker found rules of the floor broken on {broken.map(({ date }) => sayDay(date)).join(', ')}:
-          see Day.
-        </Alarm>
-      )}
-      <div className="table-room mt-3">
-        <table className="w-full">
-          <thead className="text-left text-[12.5px] text-ink-soft">
-            <tr>
-              {['Day', 'Ordered', 'In time', 'From the cold'].map((head) => (
-                <th key={head} className="py-1 pr-3 font-normal">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {made.days.map(({ date, ordered, undone, stock }) => (
-              <tr key={date} className={`border-t align-top ${undone > 0 ? 'text-hand' : ''}`}>
-                <td className="py-1 pr-3 whitespace-nowrap">
-                  <Link className="underline" to={`/day?day=${date}`} onClick={onClose}>
-                    {sayDay(date)}
-                  </Link>
-                </td>
-                <td className="figures py-1 pr-3">{ordered}</td>
-                <td className="figures py-1 pr-3">{ordered - undone}</td>
-                <td className="py-1">
-                  {stock.length === 0
-                    ? 'nothing'
-                    : stock.map(({ lot, productCode, pieces }) => (
-                        <span key={lot} className="block">
-                          {pieces} {names.product(productCode)} <span className="text-ink-faint">{lot}</span>
-                        </span>
-                      ))}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {short.map(({ date, unplaced }) => (
-        <section key={date} className="mt-3">
-          <h3 className="font-semibold">What does not fit on {sayDay(date)}</h3>
-          <ul className="mt-1 space-y-1">
-            {unplaced.map((left) => (
-              <li key={left.batchId} className="border-l-2 border-hand pl-2">
-                {names.product(left.productCode)}, {left.pieces} pieces: {left.reason}
-              </li>
-            ))}
-          </ul>
-          <p className="mt-1 text-[13.5px] text-ink-soft">Open that day: it says what would help.</p>
-        </section>
-      ))}
-      <div className="mt-4 flex justify-end">
-        <Button look="primary" onClick={onClose}>
-          Done
-        </Button>
-      </div>
-    </>
-  );
-};
+/** What came of it: nobody needs it before something was planned. */
+const PlannedDays = lazy(() => import('./planned-days').then((module) => ({ default: module.PlannedDays })));
 
 /** Plans the shown day and those after it together. */
 export const PlanDays = () => {
@@ -134,7 +47,9 @@ export const PlanDays = () => {
         }
       >
         {make.data ? (
-          <Result made={make.data} onClose={close} />
+          <Suspense fallback={<Loading what="the days" />}>
+            <PlannedDays made={make.data} onClose={close} />
+          </Suspense>
         ) : (
           <form
             onSubmit={(event) => {

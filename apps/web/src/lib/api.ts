@@ -1,5 +1,6 @@
 import type { ProblemView } from '@jokul/contracts';
 import { usePreferences } from './preferences';
+import { useSaid } from './said';
 
 /** What the server (or its absence) has to say: a code and a sentence for the baker. */
 export class ApiProblem extends Error {
@@ -54,7 +55,8 @@ export const call = async <T>(method: string, path: string, body?: unknown): Pro
     throw away();
   }
   if (!response.ok) {
-    if (isProblem(json)) throw new ApiProblem(json.code, json.message, response.status, json.path);
+    if (isProblem(json))
+      throw new ApiProblem(json.code, useSaid.getState().say(json.message), response.status, json.path);
     throw new ApiProblem(
       'fault',
       'The server answered something that Jokul does not understand.',

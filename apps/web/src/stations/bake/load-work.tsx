@@ -40,6 +40,7 @@ import { TimeAndHeat } from './time-and-heat';
 import { TrayWays } from './tray-ways';
 import { useConditions } from './use-conditions';
 import { WhatIfs } from './what-ifs';
+import { Said } from '../../ui/said';
 
 interface LoadWorkProps {
   readonly batch: BatchPlan;
@@ -242,7 +243,9 @@ export const LoadWork = (props: LoadWorkProps) => {
         </Alarm>
       )}
       {bake.warnings.map((warning) => (
-        <Alarm key={warning.code}>{warning.message}</Alarm>
+        <Alarm key={warning.code}>
+          <Said>{warning.message}</Said>
+        </Alarm>
       ))}
       <LoadSteps batch={batch} load={load} />
       <div className="mt-3">

@@ -7,6 +7,7 @@ import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 import { layTrial } from './lay-trial';
 import { TrialPicture } from './trial-picture';
+import { Said } from '../../ui/said';
 
 interface TrayTrialProps {
   readonly lengthMm: number;
@@ -193,7 +194,9 @@ export const TrayTrial = ({ lengthMm, widthMm, openSides, marginMm, onClose, ...
           ) : (
             <>
               <TrialPicture lengthMm={lengthMm} widthMm={widthMm} trial={found} />
-              <p className="mt-1 font-semibold">{found.says}</p>
+              <p className="mt-1 font-semibold">
+                <Said>{found.says}</Said>
+              </p>
             </>
           )}
         </div>

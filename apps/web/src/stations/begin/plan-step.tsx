@@ -7,6 +7,7 @@ import { useDay, useDayDate } from '../../lib/queries';
 import { buttonClass } from '../../ui/button';
 import { Failed, Loading } from '../../ui/states';
 import { Fact, Facts } from '../../ui/station';
+import { Said } from '../../ui/said';
 
 /** The first plan of a day, what it comes to, and where to go from there. */
 export const PlanStep = () => {
@@ -59,7 +60,9 @@ export const PlanStep = () => {
                 <strong>
                   {names.product(productCode)}, {pieces} pieces
                 </strong>
-                <span className="block text-[13.5px]">{reason}</span>
+                <span className="block text-[13.5px]">
+                  <Said>{reason}</Said>
+                </span>
               </li>
             ))}
           </ul>

@@ -26,6 +26,7 @@ import { ZoomBar } from './zoom-bar';
 import { SavePlan } from './save-plan';
 import { HowGood, HowSure, WaysOut } from './plan-quality';
 import { RibbonChart, TemperatureKey, ribbonInset } from '../../viz/ribbon-chart';
+import { Said } from '../../ui/said';
 
 type View = 'morning' | 'whole';
 
@@ -131,7 +132,9 @@ const NothingPlaced = ({ unplaced }: { unplaced: readonly Unplaced[] }) => {
             <strong>
               {names.product(u.productCode)}, {u.pieces} pieces
             </strong>
-            <span className="block text-ink-soft">{u.reason}</span>
+            <span className="block text-ink-soft">
+              <Said>{u.reason}</Said>
+            </span>
           </li>
         ))}
       </ul>
@@ -273,7 +276,7 @@ const DayWork = () => {
               <ul className="space-y-1">
                 {violations.map((v) => (
                   <li key={v.code + v.where + v.message} className="border-l-2 border-hand pl-2">
-                    {v.message}
+                    <Said>{v.message}</Said>
                   </li>
                 ))}
               </ul>
@@ -288,7 +291,9 @@ const DayWork = () => {
                     <strong>
                       {names.product(u.productCode)}, {u.pieces} pieces
                     </strong>
-                    <span className="block text-[13.5px]">{u.reason}</span>
+                    <span className="block text-[13.5px]">
+                      <Said>{u.reason}</Said>
+                    </span>
                   </li>
                 ))}
               </ul>

@@ -20,6 +20,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
+import { Said } from '../../ui/said';
 
 /** Where a load is proposed to go. */
 export interface Proposal {
@@ -215,7 +216,9 @@ export const MoveLoad = ({
                   </p>
                   <ul className="mb-2 list-disc pl-5">
                     {found.faults.map(({ code, where, message }) => (
-                      <li key={code + where + message}>{message}</li>
+                      <li key={code + where + message}>
+                        <Said>{message}</Said>
+                      </li>
                     ))}
                   </ul>
                 </>

@@ -5,6 +5,7 @@ import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
 import { IngredientPicker } from './ingredient-picker';
+import { Said } from '../../ui/said';
 
 interface LineProps {
   readonly result: ReadResult;
@@ -49,11 +50,13 @@ const Question = ({ result, onAnswer }: LineProps) => {
   if (!question) return null;
   return (
     <div className="mt-1 rounded-md border border-hand bg-raised px-3 py-2">
-      <p className="mb-1.5 font-medium">{question.sentence}</p>
+      <p className="mb-1.5 font-medium">
+        <Said>{question.sentence}</Said>
+      </p>
       <div className="flex flex-wrap items-center gap-1.5">
         {question.choices.map(({ label, answer }) => (
           <Button key={label} size="small" onClick={() => onAnswer(answer)}>
-            {label}
+            <Said>{label}</Said>
           </Button>
         ))}
         {question.about === 'ingredient' && (

@@ -1,5 +1,6 @@
 import type { Doneness, Proposals } from '@jokul/core';
 import { useUnits } from '../../lib/units';
+import { Said } from '../../ui/said';
 
 export type ProposalKey = keyof Proposals;
 
@@ -65,7 +66,7 @@ export const RecipeProposals = ({
                 checked={!left.has(key)}
                 onChange={(event) => onLeave(key, !event.target.checked)}
               />
-              {says}
+              <Said>{says}</Said>
             </label>
           ))}
         </div>

@@ -1,5 +1,6 @@
 import { checkSoundness, type Formula } from '@jokul/core';
 import { Shown } from '../../ui/shown';
+import { Said } from '../../ui/said';
 
 /** What looks wrong or unusual in a formula; nothing is shown in colour but a likely mistake. */
 export const Soundness = ({ formula }: { formula: Formula }) => {
@@ -15,7 +16,7 @@ export const Soundness = ({ formula }: { formula: Formula }) => {
         >
           {level === 'wrong' && <span className="text-hand">Check: </span>}
           {level === 'note' && <span>Good to know: </span>}
-          {sentence} {figure && <Shown figure={figure}>arithmetic</Shown>}
+          <Said>{sentence}</Said> {figure && <Shown figure={figure}>arithmetic</Shown>}
         </li>
       ))}
     </ul>

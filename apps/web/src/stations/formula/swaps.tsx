@@ -13,6 +13,7 @@ import {
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
+import { Said } from '../../ui/said';
 
 const flours = () => [...ingredients.values()].filter(({ kind }) => kind === 'flour');
 
@@ -130,7 +131,9 @@ export const Swaps = ({ formula, onTake }: { formula: Formula; onTake: (formula:
           <div>
             {after && swapped ? (
               <>
-                <p className="mb-2">{swapped.says}</p>
+                <p className="mb-2">
+                  <Said>{swapped.says}</Said>
+                </p>
                 <ul className="border-l-2 border-line-strong pl-3 text-[13.5px]">
                   {compareVersions(formula, after).map((change) => (
                     <li key={change}>{change}</li>

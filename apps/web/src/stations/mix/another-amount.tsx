@@ -22,6 +22,7 @@ import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
 import { useScale } from './grams';
+import { Said } from '../../ui/said';
 
 const kinds = {
   pieces: 'a number of pieces',
@@ -205,7 +206,7 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
                       (b) => `${mass(b.massG)} in the ${nameOf(b.mixerId)} (${fillOf(b.mixerId, b.massG)})`,
                     )
                     .join(' + ')}
-                  ; {split.reason}.
+                  ; <Said>{split.reason}</Said>.
                 </li>
               ))}
             </ul>

@@ -2,6 +2,7 @@ import type { Correction, CorrectionKind } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
 import { useScale } from './grams';
+import { Said } from '../../ui/said';
 
 const does: Readonly<Record<CorrectionKind, string>> = {
   'take-out': 'Take it out',
@@ -39,7 +40,9 @@ export const CorrectReading = ({
             <Button className="min-h-12" disabled={!correction.possible} onClick={() => onChoose(correction)}>
               {does[correction.kind]}
             </Button>
-            <span className={correction.possible ? '' : 'text-ink-faint'}>{correction.sentence}</span>
+            <span className={correction.possible ? '' : 'text-ink-faint'}>
+              <Said>{correction.sentence}</Said>
+            </span>
             <Shown figure={correction.figure}>arithmetic</Shown>
           </li>
         ))}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { doughAdvice, ingredient, type LotState, type WeighSheet } from '@jokul/core';
 import { record } from '../../journal/store';
 import { Button } from '../../ui/button';
+import { Said } from '../../ui/said';
 
 /** A dough that is crumbly or loose: what to do, within limits, and what was given is recorded. */
 export const DoughLook = ({
@@ -39,7 +40,7 @@ export const DoughLook = ({
       {look && !advice && <p className="mt-2 text-ink-soft">Enter the temperature of the dough first.</p>}
       {advice && look && (
         <p className="mt-2 flex flex-wrap items-center gap-2">
-          {advice.sentence}
+          <Said>{advice.sentence}</Said>
           {advice.liquidG >= 2.5 &&
             (['water', 'whole-milk'] as const).map((id) => (
               <Button

@@ -35,6 +35,7 @@ import { BrownedButter } from './browned-butter';
 import { ButterPlan } from './butter-plan';
 import { FinishBatch } from './finish-batch';
 import { WeighUp } from './weigh-up';
+import { Said } from '../../ui/said';
 
 const MixQueue = ({ batches, current }: { batches: readonly BatchPlan[]; current: string | undefined }) => {
   const states = useJournal((s) => s.floor.lots);
@@ -141,7 +142,7 @@ const MixWork = () => {
                     {split.batches.map((b) => `${mass(b.massG)} in ${names.mixer(b.mixerId)}`).join(' + ')}
                     {i === 0 && (
                       <span className="block text-ink-faint">
-                        {split.reason}; bowl neither too empty nor too full.
+                        <Said>{split.reason}</Said>; bowl neither too empty nor too full.
                       </span>
                     )}
                   </li>
@@ -165,7 +166,7 @@ const MixWork = () => {
             </Facts>
             {sheet.warnings.map((warning) => (
               <p key={warning.message} className="mt-1 text-[13px] text-ink-soft">
-                {warning.message}
+                <Said>{warning.message}</Said>
               </p>
             ))}
           </WhySection>

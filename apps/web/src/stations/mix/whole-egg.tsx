@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ingredient, sayPiece, wholeEggs } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
+import { Said } from '../../ui/said';
 
 /** Egg by whole pieces: how many, the difference, and the liquid that makes up for it. */
 export const WholeEgg = ({
@@ -39,7 +40,7 @@ export const WholeEgg = ({
         {count} whole
       </Button>
       <span className="text-ink-soft">
-        {sentence} <Shown figure={water}>arithmetic</Shown>
+        <Said>{sentence}</Said> <Shown figure={water}>arithmetic</Shown>
       </span>
     </div>
   );

@@ -1,5 +1,6 @@
 import { remainderOptions, type RemainderUse } from '@jokul/core';
 import { Shown } from '../../ui/shown';
+import { Said } from '../../ui/said';
 
 const names: Readonly<Record<RemainderUse, string>> = {
   spread: 'Spread it',
@@ -45,7 +46,9 @@ export const RemainderChoice = ({
                 />
                 <span>
                   <span className="font-medium">{names[use]}</span>
-                  <span className="block text-[13px]">{sentence}</span>
+                  <span className="block text-[13px]">
+                    <Said>{sentence}</Said>
+                  </span>
                 </span>
               </label>
               <span className="text-[13px]">

@@ -4,6 +4,7 @@ import { Fact, Facts } from '../../ui/station';
 import { ControlChartPicture } from './control-chart-picture';
 import { HowSharp } from './how-sharp';
 import { SamplePicture } from './sample-picture';
+import { Said } from '../../ui/said';
 
 interface SampleFiguresProps {
   readonly samplesG: readonly number[];
@@ -83,7 +84,9 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
       {chart && (
         <div className="mt-3">
           <ControlChartPicture chart={chart} targetG={targetG} toleranceG={toleranceG} />
-          <p className="text-ink-soft">{chart.sentence}</p>
+          <p className="text-ink-soft">
+            <Said>{chart.sentence}</Said>
+          </p>
         </div>
       )}
     </div>

@@ -17,6 +17,7 @@ import { Field, SelectField } from '../../ui/field';
 import { LazyChart } from '../../viz/lazy-chart';
 import { core } from '../../workers/core';
 import { ColdQuestions } from './cold-questions';
+import { Said } from '../../ui/said';
 
 interface WholeLifeProps {
   readonly formula: Formula;
@@ -218,7 +219,9 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
                           ? 'from the start'
                           : `after ${duration(atS)}`}
                     </td>
-                    <td className="py-1 text-[13px] text-ink-faint">{by}</td>
+                    <td className="py-1 text-[13px] text-ink-faint">
+                      <Said>{by}</Said>
+                    </td>
                   </tr>
                 ))}
                 <tr className="border-t">

@@ -8,6 +8,7 @@ import { DayStrip } from '../../week/day-strip';
 import { HourMarks } from '../../week/hour-marks';
 import { lanesOf } from '../../week/lanes';
 import { againWords, costWords, helped, newlyLate, span, verdict } from './what-if-words';
+import { Said } from '../../../ui/said';
 
 const doing = { mix: 'mixed', portion: 'portioned', bake: 'in the oven' } as const;
 
@@ -126,7 +127,7 @@ export const WhatIfResult = ({
           <ul className="list-disc pl-5">
             {after.unplaced.map((own) => (
               <li key={own.batchId}>
-                {own.pieces} × {own.productCode}: {own.reason}
+                {own.pieces} × {own.productCode}: <Said>{own.reason}</Said>
               </li>
             ))}
           </ul>
@@ -139,7 +140,9 @@ export const WhatIfResult = ({
           </h3>
           <ul className="list-disc pl-5">
             {after.violations.map(({ code, where, message }) => (
-              <li key={code + where + message}>{message}</li>
+              <li key={code + where + message}>
+                <Said>{message}</Said>
+              </li>
             ))}
           </ul>
         </>

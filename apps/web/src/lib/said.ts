@@ -1,0 +1,28 @@
+import { formatQuantity, type Unit } from '@jokul/core';
+import { create } from 'zustand';
+import { usePreferences } from './preferences';
+
+interface Words {
+  readonly say: (sentence: string) => string;
+  readonly quantity: (value: number, unit: Unit) => string;
+}
+const asTheCoreSays: Words = { say: (sentence) => sentence, quantity: formatQuantity };
+
+/** How what the core says is said on this device: as it is, or with its figures in ounces, °F and inches. */
+export const useSaid = create<Words>(() => asTheCoreSays);
+
+/** The words for ounces are fetched only by a device that has them. */
+const follow = (units: string): void => {
+  if (units !== 'us') return useSaid.setState(asTheCoreSays);
+  void import('./said-in-units').then(
+    ({ saidInUnits, quantityInUnits }) =>
+      useSaid.setState({
+        say: (sentence) => saidInUnits(sentence, 'us'),
+        quantity: (value, unit) => quantityInUnits(value, unit, 'us'),
+      }),
+    // Without them a sentence is said as the core has it.
+    () => undefined,
+  );
+};
+follow(usePreferences.getState().units);
+usePreferences.subscribe(({ units }, before) => units !== before.units && follow(units));
