@@ -189,6 +189,24 @@ test('units of the device: ounces and Fahrenheit', async ({ page }) => {
   await expect(page.getByText(/ at 302 °F (still|fan), gap [\d.]+ in, /)).toBeVisible();
   await page.goto(`${jokul.url}/mix/${jokul.lot('GNG')}`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/14\.\d\d lb/);
+  const lot = jokul.lot('GNG');
+  for (const path of [
+    'orders',
+    'formula/SES',
+    `portion/${lot}`,
+    `rest/${lot}`,
+    `bake/${lot}`,
+    'day',
+    'floor',
+    'log',
+    'setup',
+  ]) {
+    await page.goto(`${jokul.url}/${path}`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    const said = await page.locator('main').innerText();
+    expect(said.match(/[^\n]{0,30}\d (?:°C|kg|g|mm)(?![\p{L}/²³])[^\n]{0,20}/gu) ?? [], path).toEqual([]);
+  }
 });
 
 test('a tab says what is looked at', async ({ page }) => {

@@ -22,6 +22,10 @@ export const sayMass = (massG: number, units: Units): string => {
   return `${formatNumber(massG)} g`;
 };
 
+/** A mass of a few pieces, with so many decimals of a gram; an ounce has one more to be as fine. */
+export const sayGrams = (massG: number, units: Units, digits: number): string =>
+  units === 'us' ? `${(massG / massUnitsG.oz).toFixed(digits + 1)} oz` : `${massG.toFixed(digits)} g`;
+
 /**
  * A mass with what a bench scale shows of it: tenths of a gram below 100 g, whole grams above; "none" where no scale there
  * would show any.
@@ -65,6 +69,7 @@ export const useUnits = () => {
     units,
     mass: (massG: number) => sayMass(massG, units),
     about: (massG: number) => sayAbout(massG, units),
+    grams: (massG: number, digits = 0) => sayGrams(massG, units, digits),
     temperature: (temperatureC: number, digits = 0) => sayTemperature(temperatureC, units, digits),
     difference: (byK: number, digits = 0) => sayDifference(byK, units, digits),
     size: (lengthMm: number, digits = 0) => saySize(lengthMm, units, digits),

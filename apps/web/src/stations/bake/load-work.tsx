@@ -188,7 +188,7 @@ const TrayAndCurve = ({
           startC={startC}
         />
         <p className="text-[12.5px] text-ink-faint">
-          The rule is 100 mm. Filled: as set down. Ring: after the spread.
+          The rule is {length(100)}. Filled: as set down. Ring: after the spread.
         </p>
         <TrayWays
           loadId={load.id}

@@ -24,7 +24,7 @@ const made = (formula: Formula, pieces: number, kitchen: Kitchen): HomeSheet | s
 };
 
 const Sheet = ({ sheet, formula }: { sheet: HomeSheet; formula: Formula }) => {
-  const { mass, temperature } = useUnits();
+  const { mass, temperature, grams } = useUnits();
   return (
     <article className="max-w-[46rem] rounded-lg border bg-surface p-6 print:border-0 print:p-0">
       <h2 className="text-[20px] font-semibold">{formula.name}</h2>
@@ -50,9 +50,7 @@ const Sheet = ({ sheet, formula }: { sheet: HomeSheet; formula: Formula }) => {
                 {measure}
                 {packing && <span className="text-ink-soft"> {packing}</span>}
               </td>
-              <td className="figures text-right">
-                {massG < 10 ? `${massG.toFixed(1)} g` : mass(Math.round(massG))}
-              </td>
+              <td className="figures text-right">{massG < 10 ? grams(massG, 1) : mass(Math.round(massG))}</td>
             </tr>
           ))}
         </tbody>

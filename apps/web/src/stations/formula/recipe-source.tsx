@@ -15,6 +15,7 @@ import {
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import { useTakeIn } from './take-in-store';
+import { useUnits } from '../../lib/units';
 
 const eggSizes = Object.entries(ingredient('whole-egg').pieceG);
 
@@ -58,6 +59,7 @@ const SchoolChoice = ({ name, options }: { name: keyof CupSchools; options: read
 
 /** The written recipe, and in whose cups and eggs it is read. */
 export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => {
+  const { grams } = useUnits();
   const { text, measures, eggSize, bareUnit, set } = useTakeIn();
   const file = useRef<HTMLInputElement>(null);
   return (
@@ -107,9 +109,9 @@ export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => 
         onChange={(event) => set({ eggSize: event.target.value })}
       >
         <option value="">ask at each line</option>
-        {eggSizes.map(([size, grams]) => (
+        {eggSizes.map(([size, massG]) => (
           <option key={size} value={size}>
-            {sayPiece(size)}, {grams} g
+            {sayPiece(size)}, {grams(massG)}
           </option>
         ))}
       </SelectField>

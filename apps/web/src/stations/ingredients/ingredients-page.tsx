@@ -8,6 +8,7 @@ import { Empty, Loading } from '../../ui/states';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { OwnIngredientForm } from './own-ingredient-form';
 import { OwnIngredientTable } from './own-ingredient-table';
+import { useUnits } from '../../lib/units';
 
 const words: readonly (readonly [keyof Ingredient['analysis'], string])[] = [
   ['water', 'Water'],
@@ -24,6 +25,7 @@ const words: readonly (readonly [keyof Ingredient['analysis'], string])[] = [
 const percent = (share: number) => `${Number((100 * share).toFixed(2))} %`;
 
 const Detail = ({ food }: { food: Ingredient }) => {
+  const { grams } = useUnits();
   const { leavening, densityGPerMl, pieceG, parts } = food;
   return (
     <div className="grid max-w-3xl grid-cols-2 gap-x-8 gap-y-4">
@@ -45,7 +47,7 @@ const Detail = ({ food }: { food: Ingredient }) => {
           <Facts>
             {Object.entries(densityGPerMl).map(([packing, rho]) => (
               <Fact key={packing} name={packing}>
-                {rho} g, a US cup {(rho * 236.588).toFixed(0)} g
+                {grams(rho, 2)}, a US cup {grams(rho * 236.588)}
               </Fact>
             ))}
           </Facts>
@@ -56,7 +58,7 @@ const Detail = ({ food }: { food: Ingredient }) => {
             <Facts>
               {Object.entries(pieceG).map(([size, g]) => (
                 <Fact key={size} name={sayPiece(size)}>
-                  {g} g
+                  {grams(g)}
                 </Fact>
               ))}
             </Facts>

@@ -3,6 +3,7 @@ import { doughAdvice, ingredient, type LotState, type WeighSheet } from '@jokul/
 import { record } from '../../journal/store';
 import { Button } from '../../ui/button';
 import { Said } from '../../ui/said';
+import { useUnits } from '../../lib/units';
 
 /** A dough that is crumbly or loose: what to do, within limits, and what was given is recorded. */
 export const DoughLook = ({
@@ -16,6 +17,7 @@ export const DoughLook = ({
   known: LotState;
   doughC: number;
 }) => {
+  const { grams } = useUnits();
   const [look, setLook] = useState<'crumbly' | 'loose' | null>(null);
   const flourG = sheet.lines
     .filter(({ ingredientId }) => ingredient(ingredientId).kind === 'flour')
@@ -36,7 +38,7 @@ export const DoughLook = ({
           {word === 'crumbly' ? 'dry, crumbly' : 'loose, shiny'}
         </Button>
       ))}
-      {givenG > 0 && <span className="text-ink-soft"> {givenG} g of liquid given so far.</span>}
+      {givenG > 0 && <span className="text-ink-soft"> {grams(givenG)} of liquid given so far.</span>}
       {look && !advice && <p className="mt-2 text-ink-soft">Enter the temperature of the dough first.</p>}
       {advice && look && (
         <p className="mt-2 flex flex-wrap items-center gap-2">

@@ -3,6 +3,7 @@ import { ingredient, sayPiece, wholeEggs } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
 import { Said } from '../../ui/said';
+import { useUnits } from '../../lib/units';
 
 /** Egg by whole pieces: how many, the difference, and the liquid that makes up for it. */
 export const WholeEgg = ({
@@ -14,6 +15,7 @@ export const WholeEgg = ({
   targetG: number;
   onTake: (massG: number) => void;
 }) => {
+  const { grams } = useUnits();
   const sizes = Object.entries(ingredient(ingredientId).pieceG);
   const [size, setSize] = useState('large');
   const each = ingredient(ingredientId).pieceG[size];
@@ -31,7 +33,7 @@ export const WholeEgg = ({
         >
           {sizes.map(([name, g]) => (
             <option key={name} value={name}>
-              {sayPiece(name)}, {g} g
+              {sayPiece(name)}, {grams(g)}
             </option>
           ))}
         </select>

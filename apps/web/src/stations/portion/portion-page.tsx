@@ -54,7 +54,7 @@ const PortionWork = () => {
   const { data } = useBakery();
   const batches = useBatches('portion');
   const hand = useBatchAtHand(batches, (known) => !known?.portioned);
-  const { mass, about } = useUnits();
+  const { mass, about, grams } = useUnits();
   const day = useDay();
   // Weighed scoops hold for the batch they were weighed of.
   const [weighed, setWeighed] = useState<{ batchId: string; scoop: MeasuredScoop } | null>(null);
@@ -111,7 +111,7 @@ const PortionWork = () => {
                       No. {scoop.number}, {measured?.filled ?? 'level'}
                     </td>
                     <td className="py-1 text-right">
-                      <Shown figure={scoop.mass}>{scoop.mass.value.toFixed(1)} g</Shown>
+                      <Shown figure={scoop.mass}>{grams(scoop.mass.value, 1)}</Shown>
                     </td>
                     <td className="py-1 text-right figures text-ink-soft">
                       {scoop.offShare >= 0 ? '+' : '−'}
@@ -125,8 +125,8 @@ const PortionWork = () => {
               <p className="mt-1 text-[12.5px] text-ink-faint">
                 For a dough of <Shown figure={typical}>{typical.value.toFixed(2)} g/mL</Shown>, from its
                 composition with 8 % air. Heaped, No. {best.number} holds about{' '}
-                <Shown figure={heaped(best.mass)}>{heaped(best.mass).value.toFixed(0)} g</Shown>. Weigh three
-                of yours:
+                <Shown figure={heaped(best.mass)}>{grams(heaped(best.mass).value)}</Shown>. Weigh three of
+                yours:
               </p>
             )}
             <WeighScoops

@@ -5,6 +5,7 @@ import { ControlChartPicture } from './control-chart-picture';
 import { HowSharp } from './how-sharp';
 import { SamplePicture } from './sample-picture';
 import { Said } from '../../ui/said';
+import { useUnits } from '../../lib/units';
 
 interface SampleFiguresProps {
   readonly samplesG: readonly number[];
@@ -17,6 +18,7 @@ interface SampleFiguresProps {
 
 /** Check weighing of a sample: mean, spread, what is given away, whether it passes, and whether the hand is steady. */
 export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfDay }: SampleFiguresProps) => {
+  const { grams } = useUnits();
   const check = checkWeighing(samplesG, targetG, toleranceG, Math.max(1, pieces));
   if (!check) return <p className="text-ink-soft">No piece was weighed.</p>;
   const chart = controlChart(samplesG, targetG);
@@ -37,20 +39,20 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
     <div>
       <SamplePicture samplesG={samplesG} targetG={targetG} toleranceG={toleranceG} />
       <p role="status" className={`my-2 text-lg ${passes ? '' : 'font-semibold text-hand'}`}>
-        {advice}
+        <Said>{advice}</Said>
       </p>
       <div className="grid grid-cols-2 gap-x-8 max-sm:grid-cols-1">
         <Facts>
           <Fact name="Mean" help="mean">
-            <Shown figure={mean}>{mean.value.toFixed(2)} g</Shown>
+            <Shown figure={mean}>{grams(mean.value, 2)}</Shown>
           </Fact>
           {deviation && (
             <Fact name="Spread" help="spread">
-              <Shown figure={deviation}>± {deviation.value.toFixed(2)} g</Shown>
+              <Shown figure={deviation}>± {grams(deviation.value, 2)}</Shown>
             </Fact>
           )}
           <Fact name={giveaway.value >= 0 ? 'Given away per piece' : 'Short per piece'} help="givenAway">
-            <Shown figure={giveaway}>{Math.abs(giveaway.value).toFixed(2)} g</Shown>
+            <Shown figure={giveaway}>{grams(Math.abs(giveaway.value), 2)}</Shown>
           </Fact>
           <Fact name={giveaway.value >= 0 ? 'Pieces lost per batch' : 'Pieces more per batch'}>
             <Shown figure={lostPerBatch}>{Math.abs(lostPerBatch.value).toFixed(1)}</Shown>
@@ -58,19 +60,19 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
         </Facts>
         <Facts>
           {outside && (
-            <Fact name={`Outside ± ${toleranceG.toFixed(1)} g`}>
+            <Fact name={`Outside ± ${grams(toleranceG, 1)}`}>
               <Shown figure={outside}>{(100 * outside.value).toFixed(0)} % of all</Shown>
             </Fact>
           )}
           {corrected && (
             <Fact name="Mean, upper limit" help="meanLimit">
-              <Shown figure={corrected}>{corrected.value.toFixed(2)} g</Shown>
+              <Shown figure={corrected}>{grams(corrected.value, 2)}</Shown>
             </Fact>
           )}
           <Fact name="Light, heavy">
             {check.light}, {check.heavy}
           </Fact>
-          <Fact name={`Short by over ${tolerableG.toFixed(1)} g`}>{shortByT}</Fact>
+          <Fact name={`Short by over ${grams(tolerableG, 1)}`}>{shortByT}</Fact>
           <Fact name={giveaway.value >= 0 ? 'Pieces lost a day' : 'Pieces more a day'}>
             <Shown figure={lostOfDay}>{Math.abs(lostOfDay.value).toFixed(1)}</Shown>
           </Fact>

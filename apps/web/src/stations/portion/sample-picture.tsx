@@ -8,7 +8,7 @@ interface SamplePictureProps {
 
 /** The weighed pieces on a line around the target: light to the left, heavy to the right. */
 export const SamplePicture = ({ samplesG, targetG, toleranceG }: SamplePictureProps) => {
-  const { mass } = useUnits();
+  const { mass, grams } = useUnits();
   const reach = Math.max(2 * toleranceG, ...samplesG.map((x) => Math.abs(x - targetG) * 1.1));
   const x = (massG: number) => 300 + ((massG - targetG) / reach) * 270;
   return (
@@ -16,7 +16,7 @@ export const SamplePicture = ({ samplesG, targetG, toleranceG }: SamplePicturePr
       viewBox="0 0 600 92"
       className="w-full max-w-2xl"
       role="img"
-      aria-label={`${samplesG.length} weighed pieces around ${targetG} g`}
+      aria-label={`${samplesG.length} weighed pieces around ${grams(targetG, 1)}`}
     >
       <rect
         x={x(targetG - toleranceG)}
