@@ -207,7 +207,7 @@ const openOrders = (
 const reckonedWith = (
   input: Pick<HorizonInput, 'orders' | 'equipment' | 'rules' | 'fixed' | 'nowS'>,
   code: string,
-): { readonly orders: readonly HorizonOrder[]; readonly overdue: readonly Overdue[] } => {
+): { readonly orders: readonly HorizonOrder[]; readonly overdue: readonly Overdue<HorizonOrder>[] } => {
   const open = openOrders(input, code);
   const begun = input.fixed.filter((batch) => batch.productCode === code);
   const overdue = overdueOrders(open, begun, input.nowS).filter(({ missing }) => missing > 0);

@@ -1,10 +1,14 @@
 import { coveredPieces } from './covered.js';
-import type { HorizonOrder } from './horizon.js';
 import type { BatchPlan } from './problem.js';
 
+interface Due {
+  readonly readyByS: number;
+  readonly pieces: number;
+}
+
 /** What of an order can still be reckoned with when its ready-by is past. */
-export interface Overdue {
-  readonly order: HorizonOrder;
+export interface Overdue<Order> {
+  readonly order: Order;
   /** Pieces for which nothing has begun: no plan makes them ready in time any more. */
   readonly missing: number;
 }
@@ -15,11 +19,11 @@ export interface Overdue {
  * @param orders of one product, the earliest first
  * @param begun batches of that product that have begun
  */
-export const overdueOrders = (
-  orders: readonly HorizonOrder[],
+export const overdueOrders = <Order extends Due>(
+  orders: readonly Order[],
   begun: readonly BatchPlan[],
   nowS: number,
-): readonly Overdue[] => {
+): readonly Overdue<Order>[] => {
   const past = orders.filter(({ readyByS }) => readyByS <= nowS);
   const left = new Map<number, number>();
   return past.map((order) => {
