@@ -54,6 +54,25 @@ describe('suppose', () => {
     expect(handsOn(undefined, { name: 'Early', hands: 2 }, date)).toBe(2);
   });
 
+  it('lets a hired oven stand in for the one that is out, even for the only one', () => {
+    const [only] = demoEquipment.ovens;
+    if (!only) throw new Error('the demo has ovens');
+    const { equipment } = suppose(
+      { equipment: { ...demoEquipment, ovens: [only] }, orders: [] },
+      { ovensOut: [only.id], ovensMore: [{ likeId: only.id, name: 'Hired' }] },
+      lineOf,
+    );
+    const used = equipment.ovens.filter(({ retired }) => !retired);
+    expect(used).toEqual([{ ...only, id: 'hired', name: 'Hired' }]);
+    expect(() =>
+      suppose(
+        { equipment: { ...demoEquipment, ovens: [only] }, orders: [] },
+        { ovensOut: [only.id] },
+        lineOf,
+      ),
+    ).toThrow(/At least one oven stays/);
+  });
+
   it('gives a new oven an id of its own, also two of one name', () => {
     const likeId = demoEquipment.ovens[0]?.id ?? '';
     const { equipment } = suppose(

@@ -65,10 +65,11 @@ export const suppose = <Line extends OrderLine>(
   { ovensOut = [], ovensMore = [], away = [], orders = [] }: Supposal,
   lineOf: (order: NonNullable<Supposal['orders']>[number], i: number) => Line,
 ): Supposed<Line> => {
-  const fewer = ovensOut.reduce(withoutOven, real.equipment);
-  const more = ovensMore.reduce(withOven, fewer);
+  // What comes may be like the one that is out, and stand in for it.
+  const more = ovensMore.reduce(withOven, real.equipment);
+  const fewer = ovensOut.reduce(withoutOven, more);
   return {
-    equipment: away.length > 0 ? withAway(more, away) : more,
+    equipment: away.length > 0 ? withAway(fewer, away) : fewer,
     orders: [...real.orders, ...orders.map(lineOf)],
   };
 };

@@ -44,7 +44,7 @@ beforeEach(() => {
           id: 'offer',
           before: side({}),
           after: side({ undonePieces: 24, cost: 320 }),
-          again: { undonePieces: 0, cost: 300 },
+          again: { undonePieces: 24, cost: 300 },
           ovens: demoEquipment.ovens.map(({ id, name }) => ({ id, name })),
         });
       }

@@ -76,6 +76,7 @@ export const WhatIfResult = ({
   readonly bakery: BakeryView;
 }) => {
   const say = useSaysLate();
+  const names = useNames();
   const wall = useWallClock();
   const [ref, width] = useWidth();
   const { before, after } = found;
@@ -127,7 +128,7 @@ export const WhatIfResult = ({
           <ul className="list-disc pl-5">
             {after.unplaced.map((own) => (
               <li key={own.batchId}>
-                {own.pieces} × {own.productCode}: <Said>{own.reason}</Said>
+                {own.pieces} {names.product(own.productCode)}: <Said>{own.reason}</Said>
               </li>
             ))}
           </ul>

@@ -45,6 +45,8 @@ describe('the words of what if', () => {
     expect(words(300, 280)).toBe('20 min of work less than planning without it');
     expect(words(300, 300.2)).toBe('as much work as planning without it');
     expect(words(null, 300)).toBeNull();
+    // What is not baked is no work.
+    expect(costWords({ again: side({}), after: side({ undonePieces: 40, cost: 200 }) })).toBeNull();
   });
 
   it('says where planning again alone would help, so that it is not taken for what was supposed', () => {

@@ -34,9 +34,13 @@ export const span = ({ work }: WhatIfSide): { readonly fromS: number; readonly t
         toS: Math.max(...work.map(({ endS }) => endS)),
       };
 
-/** The cost beside that of the same list planned anew, in minutes of one person. */
+/**
+ * The cost beside that of the same list planned anew, in minutes of one person; nothing where not as many are in time: what
+ * is not baked is no work.
+ */
 export const costWords = ({ again, after }: Pick<WhatIfView, 'again' | 'after'>): string | null => {
   if (again.cost === null || after.cost === null) return null;
+  if (again.undonePieces !== after.undonePieces) return null;
   const more = Math.round(after.cost - again.cost);
   if (more === 0) return 'as much work as planning without it';
   return `${Math.abs(more)} min of work ${more > 0 ? 'more' : 'less'} than planning without it`;
