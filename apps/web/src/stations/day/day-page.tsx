@@ -233,6 +233,7 @@ const DayWork = () => {
               <button
                 key={v}
                 type="button"
+                title={v === 'morning' ? 'From the first load on' : 'From the first mix on'}
                 aria-pressed={closeUp === null && view === v}
                 onClick={() => {
                   setView(v);
@@ -240,13 +241,16 @@ const DayWork = () => {
                 }}
                 className={`px-3 py-1.5 ${closeUp === null && view === v ? 'bg-inverse text-inverse-ink' : 'bg-raised'}`}
               >
-                {v === 'morning' ? 'The morning' : 'From the first mix'}
+                {v === 'morning' ? 'Morning' : 'All of it'}
               </button>
             ))}
           </div>
-          <Button icon={<Printer size={16} />} onClick={() => window.print()}>
-            Print
-          </Button>
+          <Button
+            aria-label="Print"
+            title="Print"
+            icon={<Printer size={16} aria-hidden />}
+            onClick={() => window.print()}
+          />
           {placed && (
             <SavePlan
               date={day.data.date}
