@@ -67,6 +67,18 @@ describe('work before the mixing', () => {
     expect(tasksOf(without).some(({ kind }) => kind === 'prepare')).toBe(false);
   });
 
+  it('is waited for, where the dough may be mixed later all the same', () => {
+    // Now its butter takes an hour; mixed as late as usual it would come out in time anyway, so begin close to it.
+    const plain = solvePlan(asking([]));
+    const mixS = startOf(plain, 'mix') ?? Number.NaN;
+    const nowS = mixS - 1200;
+    const plan = solvePlan(asking([{ kind: 'butter-out', aheadS: 2400, workS: 300 }], { nowS }));
+    const [outS, laterS] = [startOf(plan, 'butter-out') ?? Number.NaN, startOf(plan, 'mix') ?? Number.NaN];
+    expect(laterS).toBeGreaterThan(mixS);
+    expect(laterS - outS).toBeGreaterThanOrEqual(2400);
+    expect(plan.unplaced).toEqual([]);
+  });
+
   it('takes hands that the checker counts: two at once are too many for one person', () => {
     const problem = asking([butter]);
     const plan = solvePlan(problem);

@@ -13,6 +13,12 @@ function* momentsFor(wishS: number, fromS: number, latestS: number): Generator<n
   for (let atS = Math.max(wishS, fromS); atS <= latestS; atS += stepS) yield atS;
 }
 
+export interface PlacedAhead {
+  readonly tasks: readonly Task[];
+  /** Whether all of it begins early enough for butter to be soft, and nuts to be cold. */
+  readonly inTime: boolean;
+}
+
 /**
  * The work that a dough asks for before it is mixed, each where a hand is free: as late as it may begin, else earlier, else
  * as soon as possible before the mixing. What finds no hand at all is left out.
@@ -24,15 +30,17 @@ export const placeAhead = (
   mixStartS: number,
   nowS: number,
   others: readonly Task[],
-): readonly Task[] => {
-  if (ahead.length === 0) return [];
+): PlacedAhead => {
+  if (ahead.length === 0) return { tasks: [], inTime: true };
   const placed: Task[] = [];
+  let inTime = true;
   for (const task of others) floor.timeline.add(task);
   try {
     // What is begun first is placed first: a dough is not weighed out before its butter is soft.
     for (const { kind, aheadS, workS } of [...ahead].sort((a, b) => b.aheadS - a.aheadS)) {
       const wishS = Math.floor((mixStartS - aheadS) / 60) * 60;
       const fromS = Math.max(nowS, mixStartS - Math.max(aheadS, longestS));
+      let found = false;
       for (const startS of momentsFor(wishS, fromS, mixStartS - workS)) {
         const endS = startS + workS;
         if (floor.timeline.blockedBy(oneHand, startS, endS)) continue;
@@ -46,11 +54,13 @@ export const placeAhead = (
         };
         floor.timeline.add(task);
         placed.push(task);
+        found = startS <= wishS;
         break;
       }
+      inTime &&= found;
     }
   } finally {
     for (const task of [...others, ...placed]) floor.timeline.remove(task);
   }
-  return placed;
+  return { tasks: placed, inTime };
 };

@@ -65,6 +65,8 @@ function* moments(
 
 const oneHand = [{ resourceId: resourceIds.hands, amount: 1 }];
 
+/** So many moments are passed over for one that leaves butter and nuts their time. */
+const mostHasty = 12;
 /** Of the moments that a search steps through no more than so many: a tub's are a square of them. */
 const mostMoments = 4000;
 
@@ -84,6 +86,8 @@ export const placeWork = (
   const count = (name: string) => blocked.set(name, (blocked.get(name) ?? 0) + 1);
   const handsName = problem.resources.find(({ id }) => id === resourceIds.hands)?.name ?? resourceIds.hands;
   const mixers = batch.stock ? [batch.mixerId] : (batch.mixerIds ?? [batch.mixerId]);
+  // The first moment at which all finds room but what comes before the mixing comes too late for it.
+  let hastily: { readonly tasks: readonly Task[]; readonly batch: PlanBatch } | null = null;
   // The loads found room for themselves; what the dough takes before them must fit beside them.
   for (const task of ofLoads) floor.timeline.add(task);
   try {
@@ -92,6 +96,8 @@ export const placeWork = (
     let triedPortionS = Number.NaN;
     let portionBlocked = false;
     let noRoomUntilS = Number.NEGATIVE_INFINITY;
+    let hasty = 0;
+    const longestAheadS = Math.max(0, ...(batch.ahead ?? []).map(({ aheadS }) => aheadS));
     // Most moments fall when nobody is there or all are busy: those are known before anything else is looked at.
     const busy = new Map<number, boolean>();
     const handsBusy = (startS: number, forS: number) => {
@@ -109,6 +115,7 @@ export const placeWork = (
         portionBlocked = false;
       }
       if (portionBlocked || at.mixStartS <= noRoomUntilS) continue;
+      if (hastily && at.mixStartS - longestAheadS < problem.nowS) continue;
       if (!batch.stock && handsBusy(at.mixStartS, product.mixS)) {
         count(handsName);
         continue;
@@ -124,7 +131,12 @@ export const placeWork = (
         }
         if (!stop) {
           const before = placeAhead(floor, own, at.mixStartS, problem.nowS, work);
-          return { tasks: [...before, ...work, ...ofLoads], batch: own };
+          const found = { tasks: [...before.tasks, ...work, ...ofLoads], batch: own };
+          if (before.inTime) return found;
+          // Another moment may leave the butter its time.
+          hastily ??= found;
+          if (++hasty > mostHasty) return hastily;
+          break;
         }
         count(stop.resource.name);
         // Dough that finds no room in its place finds none if it lies there from earlier on; and what a tub's portioning
@@ -138,6 +150,7 @@ export const placeWork = (
   } finally {
     for (const task of ofLoads) floor.timeline.remove(task);
   }
+  if (hastily) return hastily;
   const [most] = [...blocked].sort((a, b) => b[1] - a[1]);
   const { rest } = product;
   const window = `${sayDuration(rest.minS)} to ${sayDuration(rest.maxS)}`;
