@@ -82,7 +82,7 @@ test('a new browser chooses, and a bakery of one’s own is set up from its name
         'Bake at 350 °F for 11 minutes.',
       ].join('\n'),
     );
-  await page.getByRole('button', { name: 'spooned, 123 g a cup' }).click();
+  await page.getByRole('button', { name: 'spooned, 4.34 oz a cup' }).click();
   await expect(page.getByText(/lines? waits? for an answer/)).toBeHidden();
   await page.getByLabel('Name of the formula').fill('Kestrel Chip');
   await page.getByLabel('Code').fill('KCH');
