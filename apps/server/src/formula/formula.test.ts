@@ -91,11 +91,12 @@ describe('formulas', () => {
     );
     expect(saved.status).toBe(201);
     expect(JSON.stringify(saved.body)).toContain('"ready":["toasted"]');
+    // Two days ahead: its dough rests a day, and the nuts need an hour before that.
     const order = { customer: 'Pier kiosk', productCode: coded, pieces: 80, readyBy: '09:00' };
-    expect((await app.post('days/2026-11-28/orders', order)).status).toBe(201);
-    const planned = await app.post<PlanView>('days/2026-11-28/plan', {});
+    expect((await app.post('days/2026-11-29/orders', order)).status).toBe(201);
+    const planned = await app.post<PlanView>('days/2026-11-29/plan', {});
     expect(planned.status).toBe(201);
-    const { plan } = (await app.get<DayView>('days/2026-11-28')).body;
+    const { plan } = (await app.get<DayView>('days/2026-11-29')).body;
     const toast = plan?.preparations?.find(({ kind }) => kind === 'toast');
     const mix = plan?.plan.batches
       .find(({ batchId }) => batchId === toast?.batchId)
