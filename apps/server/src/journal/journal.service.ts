@@ -218,6 +218,29 @@ export class JournalService {
     return new Set([...trays].map(({ loadId }) => loadId));
   }
 
+  /**
+   * When some lots were mixed and baked, and no more of them: what a lot pinned when it began is long, and is not read.
+   * Thousands of lots are read so.
+   */
+  async timesOf(lots: readonly string[]): Promise<FloorState> {
+    if (lots.length === 0) return emptyState;
+    const rows = await this.db.manager.query<(RawEntry & Record<string, unknown>)[]>(
+      "SELECT `seq`, `id`, `atMs`, `who`, `device`, `lot`, `kind`, IF(`kind` = 'begun', '{}', `payload`) AS `payload` FROM `journal_entry` WHERE `lot` IN (?) AND `kind` IN ('begun', 'mixed', 'loaded', 'pulled', 'struck') ORDER BY `seq`",
+      [[...lots]],
+    );
+    return reduceLedger(
+      rows.map(
+        (row) =>
+          ({
+            ...row,
+            seq: Number(row.seq),
+            atMs: Number(row.atMs),
+            payload: typeof row.payload === 'string' ? JSON.parse(row.payload) : row.payload,
+          }) as unknown as JournalEntry,
+      ),
+    );
+  }
+
   /** The state of some lots, by all their entries. */
   async floorOf(lots: readonly string[]): Promise<FloorState> {
     if (lots.length === 0) return emptyState;

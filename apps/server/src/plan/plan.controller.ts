@@ -41,7 +41,7 @@ export class PlanController {
     @Body() { chance, leave }: PlanInput,
     @Req() request: Request,
   ): Promise<PlanView> {
-    return untilLeft(request, (signal) => this.plans.make(date, { signal, chance, leave }));
+    return untilLeft(request, (signal) => this.replans.planAgain(date, { signal, chance, leave }));
   }
 
   /** Plans this day and those after it together. */
@@ -75,8 +75,9 @@ export class PlanController {
     @Param('date', BakeDatePipe) date: string,
     @Param('id', ParseUUIDPipe) id: string,
     @Body() { reason }: TakeInput,
+    @Who() who: string,
   ): Promise<TakenView> {
-    return this.replans.take(date, id, reason);
+    return this.replans.take(date, id, reason, who);
   }
 
   /** What follows when a load goes into another oven, or at another time; changes nothing. */
@@ -117,7 +118,7 @@ export class PlanController {
     @Param('date', BakeDatePipe) date: string,
     @Param('id', ParseUUIDPipe) id: string,
     @Who() who: string,
-  ): Promise<PlanView> {
+  ): Promise<PlanView | null> {
     return this.whatIf.undo(date, id, who);
   }
 }

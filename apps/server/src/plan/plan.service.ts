@@ -225,6 +225,8 @@ export class PlanService {
       readonly tries?: number;
       /** Lots in the cold that are kept for something else; as before when left out. */
       readonly leave?: readonly string[] | undefined;
+      /** What stays; all that somebody works on or holds, as it is planned, when left out. */
+      readonly standing?: (inputs: PlanInputs, signal: AbortSignal) => Promise<readonly BatchPlan[]>;
       readonly signal?: AbortSignal;
     } = {},
   ): Promise<PlanView> {
@@ -247,7 +249,7 @@ export class PlanService {
     const old = before ? (before.body as StoredPlan) : null;
     const chance = (how.chance ?? old?.quality?.wanted) || undefined;
     const leave = how.leave ?? old?.leave ?? [];
-    const { signal, ...rest } = how;
+    const { signal, standing, ...rest } = how;
     const asked = canonicalJson({
       ...rest,
       date,
@@ -259,7 +261,7 @@ export class PlanService {
     return this.making.ask(
       asked,
       async (all) => {
-        const fixed = await this.standing(old);
+        const fixed = before && standing ? await standing(inputs, all) : await this.standing(old);
         return this.compute(date, inputs, before, fixed, {
           ...rest,
           keep: false,

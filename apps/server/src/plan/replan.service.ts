@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { randomUUID } from 'node:crypto';
 import {
   atWallClock,
   forecastDay,
@@ -28,11 +29,14 @@ interface Offer {
   readonly started: ReadonlySet<string>;
   /** What is held with it; as before where left out. */
   readonly held?: readonly string[];
-  /** It breaks a rule of the floor: whoever takes it says why. */
-  readonly breaks?: true;
+  /** Rules of the floor that it breaks, and for which load: whoever takes it says why. */
+  readonly breaks?: { readonly batchId: string; readonly says: string };
   /** What is not baked, and the hash of what the plan fits, where a way back brings them; else they follow from it. */
   readonly was?: { readonly unplaced: readonly Unplaced[]; readonly inputHash: string };
 }
+
+/** As long as a note of the log may be. */
+const noteLength = 1000;
 
 /** The bake list as moments. */
 export const dueOrders = (
@@ -47,6 +51,7 @@ export const dueOrders = (
     readyByS: atWallClock(date, readyBy, rules.timeZone),
   }));
 
+type MakeHow = NonNullable<Parameters<PlanService['make']>[1]>;
 type Current = Awaited<ReturnType<ReplanService['current']>>;
 
 /** Pieces that no oven takes any more, as the plan says them. */
@@ -168,8 +173,19 @@ export class ReplanService {
   }
 
   /**
-   * Batches that somebody works on, or that are held, as they would be baked by other ovens than there are.
-   * @param inputs what the day is supposed to be made from
+   * Plans the day anew; what somebody works on finds another oven where its own is out of use.
+   * @throws JokulError those of `PlanService.make`
+   */
+  planAgain(date: string, how: Omit<MakeHow, 'standing'> = {}): Promise<PlanView> {
+    return this.plans.make(date, {
+      ...how,
+      standing: (inputs, signal) => this.standing(date, inputs, signal),
+    });
+  }
+
+  /**
+   * Batches that somebody works on, or that are held, as the ovens that are in use bake them.
+   * @param inputs what the day is made from, or supposed to be made from
    */
   async standing(date: string, inputs: PlanInputs, signal?: AbortSignal): Promise<readonly BatchPlan[]> {
     const current = await this.current(date);
@@ -204,7 +220,13 @@ export class ReplanService {
       found,
       started,
       ...(moved && { held: [...new Set([...(current.body.held ?? []), moved.batchId])] }),
-      ...(faults.length > 0 && { breaks: true }),
+      ...(moved &&
+        faults.length > 0 && {
+          breaks: {
+            batchId: moved.batchId,
+            says: `${loadId}: ${faults.map(({ message }) => message).join(' ')}`,
+          },
+        }),
       // A load that is moved says nothing of what changed besides.
       was: { unplaced: current.body.plan.unplaced, inputHash: row.inputHash },
     };
@@ -233,7 +255,7 @@ export class ReplanService {
    * @param reason why a rule is broken, where one is
    * @throws JokulError `changed-meanwhile`, `no-plan`, `no-reason`
    */
-  async take(date: string, id: string, reason = ''): Promise<TakenView> {
+  async take(date: string, id: string, reason = '', who = ''): Promise<TakenView> {
     const offer = this.offers.get(id);
     const { row, body, planned, formulas } = await this.current(date);
     const again = 'The floor went on meanwhile. Look again at what can be done.';
@@ -258,6 +280,7 @@ export class ReplanService {
       ...(offer.held && { held: offer.held }),
     });
     this.offers.drop(id);
+    if (offer.breaks) await this.noteException(offer.breaks, reason, who);
     const back: Offer = {
       date,
       planVersion: plan.version,
@@ -267,6 +290,27 @@ export class ReplanService {
       was: { unplaced: body.plan.unplaced, inputHash: row.inputHash },
     };
     return { plan, back: this.offers.keep(back) };
+  }
+
+  /** A rule that was broken knowingly is in the log of its batch, with why. */
+  private async noteException(
+    { batchId, says }: NonNullable<Offer['breaks']>,
+    reason: string,
+    who: string,
+  ): Promise<void> {
+    const text = `Planned against a rule of the floor. Why: ${reason.trim()}. ${says}`.slice(0, noteLength);
+    const atMs = Math.round(await this.clock.nowMs());
+    await this.journal.append([
+      {
+        id: randomUUID(),
+        atMs,
+        who: who || 'Somebody',
+        device: 'server',
+        lot: batchId,
+        kind: 'note',
+        payload: { text },
+      },
+    ]);
   }
 
   /** Whether batches are all that the bake list asks for, by the formulas of today and in ovens that are in use. */

@@ -273,6 +273,13 @@ describe('a load that is moved by hand', () => {
     const taken = await app.post<TakenView>(path, { reason: 'A guest comes late' });
     expect(taken.status).toBe(201);
     expect(taken.body.plan.violations.length).toBeGreaterThan(0);
+    const life = await app.get<{ entries: { kind: string; lot: string; payload: { text?: string } }[] }>(
+      'journal?since=0',
+    );
+    const notes = life.body.entries.filter(({ kind, lot }) => kind === 'note' && lot === load.batchId);
+    expect(notes.at(-1)?.payload.text).toMatch(
+      new RegExp(`^Planned against a rule of the floor. Why: A guest comes late. ${load.id}: `),
+    );
     await take(taken.body.back);
   }, 60_000);
 

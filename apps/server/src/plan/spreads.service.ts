@@ -47,7 +47,7 @@ export class SpreadsService {
   private async learn(today: string, loadGapS: number): Promise<LearnedSpreads> {
     const plans = await this.rows.summaries(shiftDate(today, -daysBack), today);
     const batches = plans.flatMap((plan) => plan.batches);
-    const floor = await this.journal.floorOf(batches.map(({ batchId }) => batchId));
+    const floor = await this.journal.timesOf(batches.map(({ batchId }) => batchId));
     return learnSpreads(batches, floor, loadGapS);
   }
 }

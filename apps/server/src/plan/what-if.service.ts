@@ -130,7 +130,7 @@ export class WhatIfService {
 
   /**
    * Makes it so: the orders go on the list, the rest into Setup, and the day is planned by it.
-   * @throws JokulError `changed-meanwhile`, and those of the list and of Setup; then nothing is changed
+   * @throws JokulError `changed-meanwhile`, and those of the list, of Setup and of planning; then nothing is changed
    */
   async take(date: string, id: string, who: string): Promise<TakenView> {
     const offer = this.offers.get(id);
@@ -145,16 +145,8 @@ export class WhatIfService {
       throw meanwhile();
     const { orders = [], ...setUp } = offer.supposal;
     const lines = orders.map((order) => ({ ...order, id: randomUUID() }));
-    const { added } =
-      lines.length > 0 ? await this.orders.addMany(date, lines) : { added: [] as readonly OrderView[] };
-    const back: WayBack = {
-      date,
-      added,
-      equipment: Object.values(setUp).some((list) => Array.isArray(list) && list.length > 0)
-        ? { before, version: version + 1 }
-        : null,
-      plan: null,
-    };
+    const added = lines.length > 0 ? (await this.orders.addMany(date, lines)).added : [];
+    let equipment: WayBack['equipment'] = null;
     try {
       if (added.length < lines.length)
         throw new JokulError(
@@ -162,49 +154,35 @@ export class WhatIfService {
           'One of these orders is on the list already: change that line instead.',
           'orders',
         );
-      if (back.equipment) {
-        const { equipment } = suppose({ equipment: before, orders: [] }, setUp, () => {
+      if (Object.values(setUp).some((list) => Array.isArray(list) && list.length > 0)) {
+        const supposed = suppose({ equipment: before, orders: [] }, setUp, () => {
           throw new Error('no orders here');
         });
-        await this.write(equipment, version, who);
+        await this.write(supposed.equipment, version, who);
+        equipment = { before, version: version + 1 };
       }
+      const plan = await this.replans.planAgain(date);
+      this.offers.drop(id);
+      const was = row && { version: plan.version, before: row.body as StoredPlan, inputHash: row.inputHash };
+      return { plan, back: this.waysBack.keep({ date, added, equipment, plan: was }) };
     } catch (error) {
-      for (const line of added) await this.orders.remove(line.id, line.version);
+      await this.takeOff({ added, equipment }, who);
       throw error;
     }
-    this.offers.drop(id);
-    const plan = await this.plans.make(date);
-    return {
-      plan,
-      back: this.waysBack.keep({
-        ...back,
-        ...(row && {
-          plan: { version: plan.version, before: row.body as StoredPlan, inputHash: row.inputHash },
-        }),
-      }),
-    };
   }
 
   private write(equipment: Equipment, version: number, who: string): Promise<void> {
     return this.equipment.write({ ...(equipment as Omit<EquipmentInput, 'version'>), version }, who);
   }
 
-  /**
-   * Takes back what was taken, while nobody went on from it.
-   * @throws JokulError `changed-meanwhile`
-   */
-  async undo(date: string, id: string, who: string): Promise<PlanView> {
-    const back = this.waysBack.get(id);
-    const row = await this.rows.stored(date);
-    if (!back || back.date !== date) throw meanwhile();
-    const { body: now, version } = await this.settings.read('equipment');
-    if (
-      (back.equipment && back.equipment.version !== version) ||
-      (back.plan && back.plan.version !== row?.version)
-    )
-      throw meanwhile();
-    if (back.equipment) {
-      const { before } = back.equipment;
+  /** The list and Setup as they were before. @throws JokulError `changed-meanwhile` when somebody changed Setup since */
+  private async takeOff(
+    { added, equipment }: Pick<WayBack, 'added' | 'equipment'>,
+    who: string,
+  ): Promise<void> {
+    if (equipment) {
+      const { before, version } = equipment;
+      const { body: now } = await this.settings.read('equipment');
       const there = new Set(before.ovens.map((oven) => oven.id));
       // An oven that came with it stays for what may have been recorded of it.
       const came = now.ovens
@@ -212,14 +190,29 @@ export class WhatIfService {
         .map((oven) => ({ ...oven, retired: true }));
       await this.write({ ...before, ovens: [...before.ovens, ...came] }, version, who);
     }
-    for (const line of back.added) await this.orders.remove(line.id, line.version);
+    for (const line of added) await this.orders.remove(line.id, line.version);
+  }
+
+  /**
+   * Takes back what was taken, while nobody went on from it. A plan that was only made for it stays where nothing is left to
+   * plan, and says that the list changed.
+   * @throws JokulError `changed-meanwhile`
+   */
+  async undo(date: string, id: string, who: string): Promise<PlanView | null> {
+    const back = this.waysBack.get(id);
+    const row = await this.rows.stored(date);
+    if (!back || back.date !== date || (back.plan && back.plan.version !== row?.version)) throw meanwhile();
+    await this.takeOff(back, who);
     this.waysBack.drop(id);
-    if (!back.plan || !row) return this.plans.make(date);
-    const { plan, held = [] } = back.plan.before;
-    return this.plans.change(date, row, plan.batches, {
-      unplaced: plan.unplaced,
-      inputHash: back.plan.inputHash,
-      held,
-    });
+    if (back.plan && row) {
+      const { plan, held = [] } = back.plan.before;
+      return this.plans.change(date, row, plan.batches, {
+        unplaced: plan.unplaced,
+        inputHash: back.plan.inputHash,
+        held,
+      });
+    }
+    const { orders } = await this.plans.inputs(date);
+    return orders.length > 0 ? this.replans.planAgain(date) : this.plans.view(date);
   }
 }

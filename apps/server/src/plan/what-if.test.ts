@@ -142,6 +142,61 @@ describe('what if', () => {
     expect(setUpAfter.calendar).toEqual(setUpBefore.calendar);
   }, 60_000);
 
+  it('of an oven that is out is taken as it was shown: what was begun for it bakes elsewhere', async () => {
+    const { equipment } = await bakery();
+    const [oven] = equipment.ovens;
+    if (!oven) throw new Error('no oven');
+    const { id, after } = await supposed({ ovensOut: [oven.id] });
+    const taken = await take(id);
+    expect(taken.status).toBe(201);
+    const { plan, violations } = taken.body.plan;
+    const loads = plan.batches.flatMap((batch) => batch.loads);
+    expect(loads.filter(({ ovenId }) => ovenId === oven.id)).toEqual([]);
+    expect(violations).toEqual(after.violations);
+    expect(taken.body.plan.quality?.undonePieces).toBe(after.undonePieces);
+    // So does planning again by itself.
+    const again = (await app.post<PlanView>(`days/${date}/plan`, {})).body;
+    expect(again.plan.batches.flatMap((batch) => batch.loads).some(({ ovenId }) => ovenId === oven.id)).toBe(
+      false,
+    );
+    const { equipment: now, equipmentVersion: version } = await bakery();
+    const ovens = now.ovens.map((own) => (own.id === oven.id ? { ...own, retired: false } : own));
+    const places = now.places.map(({ learned: _, ...place }) => place);
+    expect((await app.put('equipment', { ...now, places, ovens, version })).status).toBe(200);
+    await app.post<PlanView>(`days/${date}/plan`, {});
+  }, 60_000);
+
+  it('of a day without a list is taken and back, and leaves no order behind', async () => {
+    const empty = '2026-12-02';
+    const path = `days/${empty}/plan/what-if`;
+    // As much as a mixer takes at the least.
+    const { body } = await app.post<WhatIfView>(path, { orders: [{ ...order, pieces: 300 }] });
+    expect(body.before).toMatchObject({ orderedPieces: 0, loads: 0, cost: null });
+    expect(body.after).toMatchObject({ orderedPieces: 300, undonePieces: 0 });
+    const taken = await app.post<TakenView>(`${path}/${body.id}`, {});
+    expect(taken.status).toBe(201);
+    const undone = await app.post(`${path}/${taken.body.back}/undo`, {});
+    expect(undone.status).toBe(201);
+    expect((await app.get<DayView>(`days/${empty}`)).body.orders).toEqual([]);
+  }, 60_000);
+
+  it('changes nothing when the day cannot be planned by it', async () => {
+    // Its only order is over before anybody could bake it.
+    await app.put('clock', { mode: 'frozen', date: '2026-12-03', time: '23:00' });
+    const path = 'days/2026-12-03/plan/what-if';
+    const { status, body } = await app.post<WhatIfView>(path, {
+      orders: [order],
+      away: [{ date: '2026-12-24', shift: (await bakery()).equipment.shifts[0]?.name ?? '', hands: 1 }],
+    });
+    expect(status).toBe(201);
+    const before = JSON.stringify((await bakery()).equipment);
+    const taken = await app.post(`${path}/${body.id}`, {});
+    expect([taken.status, (taken.body as { code: string }).code]).toEqual([422, 'day-over']);
+    expect((await app.get<DayView>('days/2026-12-03')).body.orders).toEqual([]);
+    expect(JSON.stringify((await bakery()).equipment)).toBe(before);
+    await app.put('clock', { mode: 'frozen', date, time: '04:10' });
+  }, 60_000);
+
   it('is not taken when the bakery changed meanwhile', async () => {
     const { id } = await supposed({ orders: [order] });
     await app.post<TakenView>(`days/${date}/plan`, {});

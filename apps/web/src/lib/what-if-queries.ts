@@ -19,7 +19,7 @@ export const useTakeWhatIf = (date: string) =>
 
 export const useUndoWhatIf = (date: string) =>
   useMutation({
-    mutationFn: (back: string) => call<PlanView>('POST', `days/${date}/plan/what-if/${back}/undo`, {}),
+    mutationFn: (back: string) => call<PlanView | null>('POST', `days/${date}/plan/what-if/${back}/undo`, {}),
     onSuccess: () => toast('Taken back.'),
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
     onSettled: refreshRows,

@@ -1,19 +1,10 @@
 import { useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
-import {
-  atWallClock,
-  inUse,
-  shiftDate,
-  wallClock,
-  readTimeOfDay,
-  type Load,
-  type Violation,
-} from '@jokul/core';
+import { atWallClock, inUse, shiftDate, wallClock, readTimeOfDay, type Load } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
 import { LoadChangeRow } from '../../app/load-change';
 import { useSaysLate } from '../../app/say-late';
-import { record } from '../../journal/store';
 import { useMove, useTakeReplan } from '../../lib/queries';
 import { useWallClock } from '../../lib/clock';
 import { Button } from '../../ui/button';
@@ -31,14 +22,6 @@ export interface Proposal {
 
 const typing = (target: EventTarget) =>
   target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
-
-/** What the log keeps of a rule that was broken knowingly. */
-const exceptionText = (where: string, faults: readonly Violation[], reason: string): string =>
-  `Planned against a rule of the floor. ${where}. ${faults.map(({ message }) => message).join(' ')} Why: ${reason.trim()}`.slice(
-    0,
-    noteLength,
-  );
-const noteLength = 1000;
 
 /** A load, or some of its trays, into another oven or to another time: what follows is shown before anybody does it. */
 export const MoveLoad = ({
@@ -120,14 +103,6 @@ export const MoveLoad = ({
     id &&
     take.mutate(breaks ? { id, reason: reason.trim() } : { id }, {
       onSuccess: ({ back }) => {
-        if (breaks)
-          record('note', load.batchId, {
-            text: exceptionText(
-              `${found?.loadId ?? load.id}: ${names.oven(ovenId)}, ${wall.time(startS * 1000)}`,
-              faults,
-              reason,
-            ),
-          });
         toast(
           trays === null
             ? `${load.id} is moved. Its batch stays there when the day is planned again.`

@@ -17,6 +17,9 @@ interface LineProps {
   readonly onAnswer: (answer: LineAnswer | null) => void;
 }
 
+/** A choice that is nothing but a figure is how the recipe may be read: it stays in the recipe's own unit. */
+const isReading = (label: string) => /^[\d.,]+ \S+$/.test(label);
+
 const GramsEntry = ({ onEnter }: { onEnter: (massG: number) => void }) => {
   const [text, setText] = useState('');
   const massG = Number(text.replace(',', '.'));
@@ -56,7 +59,7 @@ const Question = ({ result, onAnswer }: LineProps) => {
       <div className="flex flex-wrap items-center gap-1.5">
         {question.choices.map(({ label, answer }) => (
           <Button key={label} size="small" onClick={() => onAnswer(answer)}>
-            <Said>{label}</Said>
+            {isReading(label) ? label : <Said>{label}</Said>}
           </Button>
         ))}
         {question.about === 'ingredient' && (

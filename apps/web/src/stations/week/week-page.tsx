@@ -2,7 +2,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { atWallClock, shiftDate, wallClock } from '@jokul/core';
 import type { BakeryView, WeekDay, WeekView, WeekWork } from '@jokul/contracts';
-import { useNames } from '../../app/actions';
+import { useSayDay } from '../../app/say-day';
 import { useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useDayDate, useToday, useWeek } from '../../lib/queries';
 import { useWidth } from '../../lib/use-width';
@@ -11,8 +11,7 @@ import { Failed, Loading } from '../../ui/states';
 import { DayStrip } from './day-strip';
 import { HourMarks } from './hour-marks';
 import { lanesOf } from './lanes';
-
-const doing = { mix: 'mixed', portion: 'portioned', bake: 'in the oven' } as const;
+import { useSayWork } from './say-work';
 
 /** How a day stands, in a few words; what needs a hand is said so. */
 const standing = ({ closed, lines, plan }: WeekDay): { readonly words: string; readonly hand: boolean } => {
@@ -27,10 +26,9 @@ const standing = ({ closed, lines, plan }: WeekDay): { readonly words: string; r
 
 const useSay = () => {
   const wall = useWallClock();
-  const names = useNames();
-  const work = ({ kind, productCode, pieces, startS, endS, batchId, loadId }: WeekWork) =>
-    `${names.product(productCode)}, ${pieces} pieces, ${doing[kind]} ${wall.time(startS * 1000)} to ${wall.time(endS * 1000)} (${loadId ?? batchId})`;
-  const day = (date: string) => wall.date(atWallClock(date, '12:00', wall.timeZone) * 1000);
+  const sayWork = useSayWork();
+  const work = (own: WeekWork) => `${sayWork(own)} (${own.loadId ?? own.batchId})`;
+  const day = useSayDay();
   return { work, day, time: (atS: number) => wall.time(atS * 1000) };
 };
 

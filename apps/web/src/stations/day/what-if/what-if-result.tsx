@@ -7,10 +7,9 @@ import { useWidth } from '../../../lib/use-width';
 import { DayStrip } from '../../week/day-strip';
 import { HourMarks } from '../../week/hour-marks';
 import { lanesOf } from '../../week/lanes';
+import { useSayWork } from '../../week/say-work';
 import { againWords, costWords, helped, newlyLate, span, verdict } from './what-if-words';
 import { Said } from '../../../ui/said';
-
-const doing = { mix: 'mixed', portion: 'portioned', bake: 'in the oven' } as const;
 
 const Strip = ({
   title,
@@ -30,8 +29,7 @@ const Strip = ({
   bakery: BakeryView;
   width: number;
 }) => {
-  const wall = useWallClock();
-  const names = useNames();
+  const sayWork = useSayWork();
   const now = useNow();
   const zone = bakery.rules.timeZone;
   const [fromS, toS] = [atWallClock(date, '00:00', zone), atWallClock(shiftDate(date, 1), '00:00', zone)];
@@ -57,9 +55,7 @@ const Strip = ({
         lanes={lanes}
         width={width}
         says={`${title}: ${side.loads} loads`}
-        sayWork={({ productCode, pieces, kind, startS, endS }) =>
-          `${names.product(productCode)}, ${pieces} pieces, ${doing[kind]} ${wall.time(startS * 1000)} to ${wall.time(endS * 1000)}`
-        }
+        sayWork={sayWork}
       />
     </figure>
   );
