@@ -161,7 +161,7 @@ describe('what if', () => {
     );
     const { equipment: now, equipmentVersion: version } = await bakery();
     const ovens = now.ovens.map((own) => (own.id === oven.id ? { ...own, retired: false } : own));
-    const places = now.places.map(({ learned: _, ...place }) => place);
+    const places = now.places.map(({ learned: _learned, ...place }) => place);
     expect((await app.put('equipment', { ...now, places, ovens, version })).status).toBe(200);
     await app.post<PlanView>(`days/${date}/plan`, {});
   }, 60_000);

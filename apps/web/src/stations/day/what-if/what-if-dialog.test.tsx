@@ -5,8 +5,9 @@ import { useState } from 'react';
 import userEvent from '@testing-library/user-event';
 import { toast, Toaster } from 'sonner';
 import { demoEquipment, demoFormulas, demoRules } from '@jokul/core';
-import type { BakeryView, WhatIfInput, WhatIfSide } from '@jokul/contracts';
+import type { BakeryView, WhatIfInput } from '@jokul/contracts';
 import { queryClient } from '../../../lib/queries';
+import { side } from './side.testkit';
 import { WhatIfDialog } from './what-if-dialog';
 
 const bakery = {
@@ -15,17 +16,6 @@ const bakery = {
   formulas: demoFormulas,
   today: '2026-11-27',
 } as unknown as BakeryView;
-const side = (part: Partial<WhatIfSide>): WhatIfSide => ({
-  orderedPieces: 400,
-  undonePieces: 0,
-  late: [],
-  unplaced: [],
-  violations: [],
-  cost: 300,
-  loads: 8,
-  work: [],
-  ...part,
-});
 
 const server = { asked: [] as WhatIfInput[], posted: [] as string[], refuses: null as string | null };
 beforeEach(() => {

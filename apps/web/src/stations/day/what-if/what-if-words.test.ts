@@ -1,19 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import type { LateOrder } from '@jokul/core';
 import type { WhatIfSide } from '@jokul/contracts';
+import { side } from './side.testkit';
 import { againWords, costWords, helped, newlyLate, span, verdict } from './what-if-words';
 
-const side = (part: Partial<WhatIfSide>): WhatIfSide => ({
-  orderedPieces: 400,
-  undonePieces: 0,
-  late: [],
-  unplaced: [],
-  violations: [],
-  cost: 300,
-  loads: 8,
-  work: [],
-  ...part,
-});
 const late = (id: string, latePieces: number): LateOrder => ({
   order: { id, customer: id, productCode: 'GNG', pieces: 100, readyByS: 0 },
   latePieces,
