@@ -1,7 +1,7 @@
 import { CalendarDays, ChevronLeft, ChevronRight } from 'lucide-react';
 import { useRef } from 'react';
 import { useSearchParams } from 'react-router';
-import { atWallClock, shiftDate } from '@jokul/core';
+import { shiftDate } from '@jokul/core';
 import { useWallClock } from '../lib/clock';
 import { Button } from '../ui/button';
 
@@ -25,7 +25,7 @@ export const DayPicker = ({ date }: { date: string }) => {
           onClick={() => input.current?.showPicker()}
           className="figures w-36"
         >
-          {wall.date(atWallClock(date, '12:00', wall.timeZone) * 1000)}
+          {wall.day(date)}
         </Button>
         <input
           ref={input}

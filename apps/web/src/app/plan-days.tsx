@@ -2,11 +2,11 @@ import { CalendarRange } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { shiftDate } from '@jokul/core';
 import { useDayDate, useMakePlans } from '../lib/queries';
+import { useWallClock } from '../lib/clock';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { SelectField } from '../ui/field';
 import { Alarm, Loading } from '../ui/states';
-import { useSayDay } from './say-day';
 
 /** As many days as are planned together at first, and at most. */
 const usualDays = 4;
@@ -21,7 +21,7 @@ export const PlanDays = () => {
   const [open, setOpen] = useState(false);
   const [until, setUntil] = useState('');
   const make = useMakePlans(date);
-  const sayDay = useSayDay();
+  const { day: sayDay } = useWallClock();
   if (date === '') return null;
   const choices = Array.from({ length: mostDays - 1 }, (_, i) => shiftDate(date, i + 1));
   // What was chosen on another day may be no choice on this one.

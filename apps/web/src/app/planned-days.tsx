@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
 import type { DaysPlanView } from '@jokul/contracts';
+import { useWallClock } from '../lib/clock';
 import { Button } from '../ui/button';
 import { Said } from '../ui/said';
 import { Alarm } from '../ui/states';
 import { useNames } from './actions';
-import { useSayDay } from './say-day';
 
 const verdict = ({ days, undonePieces, leastUndone, cost, leastCost }: DaysPlanView): string => {
   const ordered = days.reduce((sum, day) => sum + day.ordered, 0);
@@ -19,7 +19,7 @@ const verdict = ({ days, undonePieces, leastUndone, cost, leastCost }: DaysPlanV
 /** What came of it, day by day, each with its way there. */
 export const PlannedDays = ({ made, onClose }: { made: DaysPlanView; onClose: () => void }) => {
   const names = useNames();
-  const sayDay = useSayDay();
+  const { day: sayDay } = useWallClock();
   const short = made.days.filter(({ undone }) => undone > 0);
   const broken = made.days.filter(({ violations }) => violations > 0);
   return (

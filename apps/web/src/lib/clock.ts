@@ -1,4 +1,4 @@
-import { sayTimeOfDay, type HoursOfDay } from '@jokul/core';
+import { atWallClock, sayTimeOfDay, type HoursOfDay } from '@jokul/core';
 import { usePreferences } from './preferences';
 import { useBakery } from './queries';
 
@@ -22,6 +22,8 @@ export interface WallClock {
   exact: (atMs: number) => string;
   /** Fri 27 Nov */
   date: (atMs: number) => string;
+  /** A day of the bakery's calendar, such as 2026-11-27, as Fri 27 Nov. */
+  day: (date: string) => string;
   /** 05:40, Thu 13:10 on another day than `nearMs`, or Fri 27 Nov when that is more than six days away. */
   near: (atMs: number, nearMs: number) => string;
 }
@@ -40,6 +42,7 @@ export const wallClockOf = (timeZone: string, hours: HoursOfDay = '24'): WallClo
     time,
     ofDay: (written) => sayTimeOfDay(written, hours),
     date,
+    day: (of) => date(atWallClock(of, '12:00', timeZone) * 1000),
     exact: (atMs) => format(timeZone, { ...clock, second: '2-digit' }).format(atMs),
     near: (atMs, nearMs) =>
       Math.abs(atMs - nearMs) > 6 * 86_400_000

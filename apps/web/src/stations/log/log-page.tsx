@@ -175,7 +175,7 @@ export const LogPage = () => {
   const pieces = (day.data?.plan?.plan.batches ?? []).reduce((n, batch) => n + batch.pieces, 0);
   return (
     <Station
-      title={`Log of ${wall.date(atWallClock(date, '12:00', data.rules.timeZone) * 1000)}`}
+      title={`Log of ${wall.day(date)}`}
       question="What happened, was it right, what do we change next time?"
       queueTitle="Lots"
       queue={lives.map(({ lot, batch, trays }) => (

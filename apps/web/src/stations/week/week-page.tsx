@@ -2,7 +2,6 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { atWallClock, shiftDate, wallClock } from '@jokul/core';
 import type { BakeryView, WeekDay, WeekView, WeekWork } from '@jokul/contracts';
-import { useSayDay } from '../../app/say-day';
 import { useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useDayDate, useToday, useWeek } from '../../lib/queries';
 import { useWidth } from '../../lib/use-width';
@@ -28,8 +27,7 @@ const useSay = () => {
   const wall = useWallClock();
   const sayWork = useSayWork();
   const work = (own: WeekWork) => `${sayWork(own)} (${own.loadId ?? own.batchId})`;
-  const day = useSayDay();
-  return { work, day, time: (atS: number) => wall.time(atS * 1000) };
+  return { work, day: wall.day, time: (atS: number) => wall.time(atS * 1000) };
 };
 
 const DayRow = ({
