@@ -96,7 +96,7 @@ test('what is kept on a tablet survives a reload while the server is away', asyn
 
 test('an answer that is lost does not make a second entry', async ({ browser }) => {
   const page = await tablet(browser);
-  const load = `${jokul.lot('CRD')}-L1`;
+  const load = `${jokul.lot('RYE')}-L1`;
   let lost = 0;
   // The server stores the entry, but its confirmation never arrives: the tablet sends it again.
   await page.route('**/api/journal', async (route) => {

@@ -304,6 +304,10 @@ test('Floor: load, turn, pull and rack with one press each, and a slip that is s
   await jokul.setClock('08:11');
   await page.reload();
   await page.getByRole('button', { name: new RegExp(`^Rack ${batch}-L1`) }).click();
+  // Cold by then, it is packed; that is pressed like the rest.
+  await jokul.setClock('08:55');
+  await page.reload();
+  await page.getByRole('button', { name: new RegExp(`^Pack ${batch}-L1`) }).click();
   await expect(page.getByRole('button', { name: new RegExp(`${batch}-L1$`) })).toBeHidden();
 });
 

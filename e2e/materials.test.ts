@@ -59,8 +59,9 @@ test('a metric sheet with decimal commas, sections and two sugars becomes the ri
   await expect(row(/Light brown sugar/)).toContainText('28 %');
   await expect(row(/Butter/)).toContainText('60 %');
   await expect(row(/Whole egg/)).toContainText('20.4 %');
-  // The icing is no part of the dough.
-  await expect(row(/Icing sugar/)).toHaveCount(0);
+  // The icing is no part of the dough: it goes on the cold piece, and takes its time.
+  await expect(row(/^Icing: Icing sugar/)).toHaveCount(1);
+  await expect(page.getByRole('region', { name: 'After the oven' })).toContainText('iced when cold');
   await expect(page.getByText(/ at 180 °C still, /)).toBeVisible();
 });
 

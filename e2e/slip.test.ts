@@ -23,7 +23,7 @@ interface Batch {
   readonly batchId: string;
   readonly massG: number;
   readonly pieces: number;
-  readonly tasks: readonly { readonly kind: string; readonly endS: number }[];
+  readonly tasks: readonly { readonly kind: string; readonly loadId?: string; readonly endS: number }[];
   readonly loads: readonly Load[];
 }
 const batches = async (): Promise<readonly Batch[]> =>
@@ -67,6 +67,10 @@ const keepUp = async (fromS: number, toS: number) => {
       });
       put(startS + pullS, batchId, 'pulled', { loadId, trayIds });
       put(startS + pullS + 300, batchId, 'racked', { loadId, trayIds });
+      const after = (kind: string) =>
+        tasks.find((task) => task.kind === kind && task.loadId === loadId)?.endS;
+      put(after('ice'), batchId, 'iced', { loadId, trayIds });
+      put(after('pack'), batchId, 'packed', { loadId, trayIds });
     }
   }
   for (const entry of entries.sort((a, b) => a.atMs - b.atMs))

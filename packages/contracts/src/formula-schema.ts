@@ -1,4 +1,4 @@
-import { ingredientKinds, readyWays } from '@jokul/core';
+import { ingredientKinds, readyWays, toppingWays } from '@jokul/core';
 
 const name = { type: 'string', minLength: 1, maxLength: 80 } as const;
 const percent = { type: 'number', minimum: 0.01, maximum: 500 } as const;
@@ -18,6 +18,16 @@ const line = {
   },
   required: ['ingredientId', 'percent'],
   additionalProperties: false,
+} as const;
+const topping = {
+  ...line,
+  properties: {
+    ...line.properties,
+    on: {
+      enum: toppingWays,
+      description: 'rolled in it, on top, or on the cold baked piece; a coat where left out',
+    },
+  },
 } as const;
 const object = <T extends Record<string, unknown>>(properties: T, optional: readonly string[] = []) =>
   ({
@@ -51,7 +61,7 @@ export const formulaSchema = {
             lines: { type: 'array', maxItems: 40, items: line },
           }),
         },
-        toppings: { type: 'array', maxItems: 12, items: line },
+        toppings: { type: 'array', maxItems: 12, items: topping },
         piece: object({
           massG: { type: 'number', minimum: 8, maximum: 200 },
           shape: { enum: ['ball', 'mound', 'puck', 'slice'] },
@@ -80,8 +90,16 @@ export const formulaSchema = {
           },
           ['doughC'],
         ),
+        afterBake: object(
+          {
+            flattenPieceS: { type: 'number', minimum: 0, maximum: 60 },
+            icePieceS: { type: 'number', minimum: 0, maximum: 600 },
+            dryS: { type: 'number', minimum: 0, maximum: 86_400 },
+          },
+          ['flattenPieceS', 'icePieceS', 'dryS'],
+        ),
       },
-      ['method'],
+      ['method', 'afterBake'],
     ),
   }),
 } as const;

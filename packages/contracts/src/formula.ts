@@ -18,7 +18,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { Optional } from './optional.js';
-import { readyWays, type ReadyWay } from '@jokul/core';
+import { readyWays, toppingWays, type ReadyWay, type ToppingWay } from '@jokul/core';
 
 const amount = { message: 'An amount must be above 0 and at most 500 %.' };
 
@@ -45,6 +45,12 @@ export class FormulaLineInput {
     message: `What is done to an ingredient is one of ${readyWays.join(', ')}.`,
   })
   ready?: ReadyWay[];
+}
+
+export class ToppingInput extends FormulaLineInput {
+  @Optional()
+  @IsIn(toppingWays, { message: `A topping is put on one of these ways: ${toppingWays.join(', ')}.` })
+  on?: ToppingWay;
 }
 
 export class FormulaStageInput {
@@ -139,6 +145,27 @@ export class MethodInput {
   doughC?: number;
 }
 
+/** What is done to the pieces after the oven. */
+export class AfterBakeInput {
+  @Optional()
+  @IsNumber()
+  @Min(0)
+  @Max(60, { message: 'Pressing a piece flat takes at most 60 s.' })
+  flattenPieceS?: number;
+
+  @Optional()
+  @IsNumber()
+  @Min(0)
+  @Max(600, { message: 'Icing a piece takes at most 600 s.' })
+  icePieceS?: number;
+
+  @Optional()
+  @IsNumber()
+  @Min(0)
+  @Max(86_400, { message: 'Drying takes at most a day.' })
+  dryS?: number;
+}
+
 /** What a formula consists of, without its code and version. */
 export class FormulaBody {
   @IsString()
@@ -157,8 +184,8 @@ export class FormulaBody {
   @ArrayMaxSize(12)
   @IsObject({ each: true })
   @ValidateNested({ each: true })
-  @Type(() => FormulaLineInput)
-  toppings: FormulaLineInput[];
+  @Type(() => ToppingInput)
+  toppings: ToppingInput[];
 
   @IsObject()
   @ValidateNested()
@@ -180,6 +207,12 @@ export class FormulaBody {
   @ValidateNested()
   @Type(() => MethodInput)
   method?: MethodInput;
+
+  @Optional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => AfterBakeInput)
+  afterBake?: AfterBakeInput;
 }
 
 /** A formula as edited; saving it makes the next version. */

@@ -17,7 +17,22 @@ const use = object({ resourceId: id, amount: positive });
 const task = object(
   {
     id,
-    kind: { enum: ['prepare', 'mix', 'portion', 'rest', 'temper', 'bake', 'tray-rest', 'rack'] },
+    kind: {
+      enum: [
+        'prepare',
+        'mix',
+        'portion',
+        'rest',
+        'temper',
+        'bake',
+        'flatten',
+        'tray-rest',
+        'rack',
+        'ice',
+        'dry',
+        'pack',
+      ],
+    },
     batchId: id,
     loadId: id,
     startS: time,
@@ -110,12 +125,24 @@ const product = object(
     trayRestS: positive,
     coolS: positive,
     packS: positive,
+    after: {
+      ...object(
+        {
+          flattenPieceS: { type: 'number', minimum: 0, maximum: 60 },
+          icePieceS: { type: 'number', minimum: 0, maximum: 600 },
+          dryS: { type: 'number', minimum: 0, maximum: 86_400 },
+          packPieceS: { type: 'number', minimum: 0, maximum: 120 },
+        },
+        ['flattenPieceS', 'icePieceS', 'dryS', 'packPieceS'],
+      ),
+      description: 'what hands do to the pieces after the oven, s a piece; dryS from iced to dry',
+    },
     skills: {
       ...list({ enum: ['mix', 'portion'] } as const),
       description: 'work that takes one of the resource hands/mix or hands/portion too',
     },
   },
-  ['skills'],
+  ['after', 'skills'],
 );
 
 /** JSON Schema of the schedule problem that `/api/calc/plan` takes; published as docs/plan.schema.json. */

@@ -29,6 +29,8 @@ export const storedForms = {
     (old) => ({ centreC: usualCentreC, ...old }),
     // How long a bowl is cleaned of an allergen.
     (old) => ({ cleanS: usualCleanS, ...old }),
+    // Packing took nobody's time: it goes on so until somebody says that it does.
+    (old) => ({ packPieceS: 0, ...old }),
   ),
   clock: form('clock'),
   bakery: form('bakery'),

@@ -26,7 +26,7 @@ const find = (batch: BatchPlan, id: string): Task | undefined =>
 const writeLoads = (
   writer: DemoWriter,
   luck: Chance,
-  { batchId, loads }: BatchPlan,
+  { batchId, loads, tasks }: BatchPlan,
   { bake }: Formula,
   nowS: number,
 ): void => {
@@ -47,6 +47,12 @@ const writeLoads = (
     if (pulledS <= nowS) writer.write('pulled', pulledS, 'Oven hand', batchId, step);
     if (pulledS + bake.trayRestS <= nowS)
       writer.write('racked', pulledS + bake.trayRestS, 'Oven hand', batchId, step);
+    for (const { kind, loadId, endS } of tasks) {
+      if (loadId !== id || endS > nowS) continue;
+      if (kind === 'flatten') writer.write('flattened', endS, 'Oven hand', batchId, step);
+      if (kind === 'ice') writer.write('iced', endS, 'Early baker', batchId, step);
+      if (kind === 'pack') writer.write('packed', endS, 'Early baker', batchId, step);
+    }
   }
 };
 

@@ -403,6 +403,7 @@ export class PlanService {
         fixedBakes,
         fixedFormulas,
         keep: how.keep,
+        moved: moves.map(({ loadId }) => loadId),
         ...(how.supposed && { supposed: true }),
         ...(how.chance !== undefined && { chance: how.chance }),
         ...(how.tries !== undefined && { tries: how.tries }),

@@ -7,6 +7,7 @@ import {
   inUse,
   JokulError,
   moveLoad,
+  placeAfterAgain,
   cleaningsOf,
   preparationsOf,
   resourceIds,
@@ -83,6 +84,8 @@ export interface PlanTask {
   readonly chance?: number;
   /** Improvements that are tried; a quick plan's where left out. */
   readonly tries?: number;
+  /** Loads that go in at other times than planned by what is known now: their icing and packing find hands anew. */
+  readonly moved?: readonly string[];
   readonly input: Omit<DayInput, 'predictions'>;
   readonly bakes: Readonly<Record<string, ProductBakes>>;
   /** Formulas of the batches that have begun, which may be older versions. */
@@ -184,13 +187,15 @@ const planDay = ({
   supposed,
   chance,
   tries,
+  moved = [],
 }: PlanTask): PlanBody => {
   takeInOwn(own);
   const { formulas, equipment, rules } = input;
-  const { problem, refused } = dayProblem(withAhead(input, bakes));
+  const { problem: asked, refused } = dayProblem(withAhead(input, bakes));
+  const problem = { ...asked, fixed: placeAfterAgain(asked, asked.fixed, new Set(moved)) };
   const least = leastUndone(problem, solveLinear);
   const solved: Plan = keep
-    ? { batches: input.fixed, unplaced: [], boundS: 0 }
+    ? { batches: problem.fixed, unplaced: [], boundS: 0 }
     : safePlan(problem, {
         leastUndone: least,
         solveBinary,

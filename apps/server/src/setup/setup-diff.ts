@@ -19,6 +19,7 @@ export const ruleKeys = [
   'cleanS',
   'coolS',
   'packS',
+  'packPieceS',
   'pieceToleranceShare',
   'coldLimitC',
   'thawedMaxS',

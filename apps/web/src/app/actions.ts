@@ -13,9 +13,10 @@ const useOpenActions = (plan: DayView['plan'] | undefined): readonly Action[] =>
   const floor = useJournal((s) => s.floor);
   const batches = plan?.plan.batches;
   const preparations = plan?.preparations;
+  const minute = Math.floor(nowMs() / 60e3);
   return useMemo(
-    () => (batches ? openActions(batches, floor, preparations) : []),
-    [batches, floor, preparations],
+    () => (batches ? openActions(batches, floor, preparations, minute * 60e3) : []),
+    [batches, floor, preparations, minute],
   );
 };
 
@@ -35,7 +36,7 @@ export const useNames = () => {
   return { product, oven, place, mixer, target };
 };
 
-const verbs: Readonly<Record<Exclude<Action['kind'], 'prepare'>, string>> = {
+export const verbs: Readonly<Record<Exclude<Action['kind'], 'prepare'>, string>> = {
   mix: 'Mix',
   portion: 'Portion',
   'rest-in': 'Into the cold',
@@ -43,7 +44,10 @@ const verbs: Readonly<Record<Exclude<Action['kind'], 'prepare'>, string>> = {
   load: 'Load',
   turn: 'Turn',
   pull: 'Pull',
+  flatten: 'Press flat',
   rack: 'Rack',
+  ice: 'Ice',
+  pack: 'Pack',
 };
 export const verb = ({ kind, prepare }: Action): string =>
   kind === 'prepare' ? (prepare ? preparationWords[prepare.kind] : 'Prepare') : verbs[kind];
@@ -107,7 +111,10 @@ export const doTrayAction = (action: Action, lots: Lots | null): boolean => {
   if (action.kind === 'load') record('loaded', batchId, loadedPayload(load, trayIds, trayRestS));
   else if (action.kind === 'turn') record('turned', batchId, step);
   else if (action.kind === 'pull') record('pulled', batchId, step);
+  else if (action.kind === 'flatten') record('flattened', batchId, step);
   else if (action.kind === 'rack') record('racked', batchId, step);
+  else if (action.kind === 'ice') record('iced', batchId, step);
+  else if (action.kind === 'pack') record('packed', batchId, step);
   else return false;
   return true;
 };

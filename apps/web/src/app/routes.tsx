@@ -35,6 +35,7 @@ export const router = createBrowserRouter([
       { path: 'bake/:loadId?', ...page(() => import('../stations/bake/bake-page'), 'BakePage') },
       { path: 'log/learned', ...page(() => import('../stations/learn/learn-page'), 'LearnPage') },
       { path: 'log/:batchId?', ...page(() => import('../stations/log/log-page'), 'LogPage') },
+      { path: 'day/lists', ...page(() => import('../stations/day/lists-page'), 'ListsPage') },
       { path: 'day', ...page(() => import('../stations/day/day-page'), 'DayPage') },
       { path: 'week', ...page(() => import('../stations/week/week-page'), 'WeekPage') },
       { path: 'floor', ...page(() => import('../stations/floor/floor-page'), 'FloorPage') },

@@ -120,6 +120,7 @@ const typing = (target: EventTarget | null) =>
 /** Pages below a station that are no thing of it. */
 const below = new Map([
   ['learned', 'What your bakes show'],
+  ['lists', 'Work lists'],
   ['new', 'Import recipe'],
   ['ingredients', 'Ingredients'],
   ['models', 'How Jokul computes'],

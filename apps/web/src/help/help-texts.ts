@@ -156,6 +156,13 @@ export const helps = {
     text: 'From the rack until pieces can be packed without sweating in the bag.',
     more: 'day',
   },
-  packS: { text: 'Kept before each ready-by, for the pieces of one load.', more: 'day' },
+  packS: {
+    text: 'Cold, iced and dry pieces are there so long before their ready-by, for packing and handing over.',
+    more: 'day',
+  },
+  packPieceS: {
+    text: 'A hand’s time for counting and packing one piece. 0 where others pack than those who mix and portion: then the plan keeps no hands for it.',
+    more: 'day',
+  },
 } as const satisfies Readonly<Record<string, Help>>;
 export type HelpKey = keyof typeof helps;

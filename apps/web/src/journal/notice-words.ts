@@ -11,7 +11,10 @@ const done: Partial<Readonly<Record<EntryKind, string>>> = {
   loaded: 'loaded',
   turned: 'turned',
   pulled: 'pulled',
+  flattened: 'pressed flat',
   racked: 'put on the rack',
+  iced: 'iced',
+  packed: 'packed',
   inspected: 'measured',
 };
 
@@ -25,7 +28,7 @@ export const sayNotice = (notice: Notice, wall: WallClock, place: (id: string) =
     case 'never-loaded':
       return `Tray ${notice.subject} was ${done[notice.step] ?? 'handled'}, but nobody logged that it was loaded. Log the load, or strike this entry.`;
     case 'not-pulled':
-      return `Tray ${notice.subject} went to the rack, but nobody logged that it was pulled.`;
+      return `Tray ${notice.subject} was on the rack or further, but nobody logged that it was pulled.`;
     case 'not-in-there':
       return `${notice.subject} was taken out of the ${place(notice.placeId).toLowerCase()}, but it was not in there.`;
     case 'unreadable':

@@ -21,7 +21,7 @@ export const PrintPage = ({
 }) => (
   <div className="h-full overflow-y-auto p-5 print:overflow-visible print:p-0">
     <div className="no-print mb-4 flex flex-wrap items-end gap-3">
-      <div className="mr-auto">
+      <div className="mr-auto max-w-[36rem]">
         <h1 className="text-[22px] font-semibold">{title}</h1>
         <p className="text-ink-soft">{lead}</p>
       </div>

@@ -30,6 +30,14 @@ describe('how the dough was worked', () => {
     expect(factors(change)[which] > 1).toBe(way === 'more');
     expect(factors(change)[which]).not.toBe(1);
   });
+  it('only what is rolled on all round is a coat; what nobody said of is', () => {
+    const [plain] = demoFormulas;
+    if (!plain) throw new Error('a formula');
+    const coated = (on?: 'coat' | 'top' | 'iced') =>
+      processOf({ ...plain, toppings: [{ ingredientId: 'salt', percent: 1, ...(on && { on }) }] }).coated;
+    expect([coated(), coated('coat'), coated('top'), coated('iced')]).toEqual([true, true, false, false]);
+    expect(processOf({ ...plain, toppings: [] }).coated).toBe(false);
+  });
   it('levels off: three days are hardly more than two, and no amount runs away', () => {
     const day = (n: number) => factors({ restS: n * 86_400 }).colour;
     expect(day(3) - day(2)).toBeLessThan(0.3 * (day(1) - day(0)));

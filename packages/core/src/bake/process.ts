@@ -30,7 +30,7 @@ export const processOf = (formula: Formula): Process => {
     restS: formula.rest.form === 'none' ? 0 : formula.rest.bestS,
     baseLeftMmolPerKg: left.value,
     gasMlPerKg: gas.value,
-    coated: formula.toppings.length > 0,
+    coated: formula.toppings.some(({ on = 'coat' }) => on === 'coat'),
   };
 };
 

@@ -1,4 +1,4 @@
-import type { Formula, FormulaStage } from '../formula/index.js';
+import type { Formula, FormulaStage, Topping, ToppingWay } from '../formula/index.js';
 
 /** The nine formulas of the made-up Hollin Quay Bakehouse. */
 const min = 60;
@@ -15,7 +15,8 @@ const stage = (id: string, name: string, cue: string, lines: Lines, browned?: st
     ...(ingredientId === browned && { browned: true }),
   })),
 });
-const topping = (lines: Lines) => stage('topping', '', '', lines).lines;
+const topping = (on: ToppingWay, lines: Lines): readonly Topping[] =>
+  stage('topping', '', '', lines).lines.map((line) => ({ ...line, on }));
 
 const creamCue = 'Speed 2 until pale and soft, 3 min. Stop and scrape bowl, paddle and underside.';
 const eggCue = 'Speed 1, egg in two parts, until silky, about 1 min. Cold egg splits the cream.';
@@ -42,7 +43,7 @@ export const demoFormulas: readonly Formula[] = [
         clove: 0.3,
       }),
     ],
-    toppings: topping({ 'white-sugar': 8 }),
+    toppings: topping('coat', { 'white-sugar': 8 }),
     piece: { massG: 32, shape: 'ball' },
     rest: {
       form: 'pieces',
@@ -74,7 +75,7 @@ export const demoFormulas: readonly Formula[] = [
       }),
       stage('fold', 'Fold in', foldCue, { 'black-sesame': 12 }),
     ],
-    toppings: topping({ sesame: 6 }),
+    toppings: topping('coat', { sesame: 6 }),
     piece: { massG: 38, shape: 'mound' },
     rest: {
       form: 'tub',
@@ -126,7 +127,7 @@ export const demoFormulas: readonly Formula[] = [
       stage('dry', 'Dry', dryCue, { 'wheat-flour': 62, 'dark-rye-flour': 38, 'baking-soda': 1.1, salt: 1.4 }),
       stage('fold', 'Fold in', foldCue, { walnuts: 52 }),
     ],
-    toppings: topping({ 'flaked-salt': 0.8 }),
+    toppings: topping('top', { 'flaked-salt': 0.8 }),
     piece: { massG: 70, shape: 'ball' },
     rest: {
       form: 'pieces',
@@ -185,7 +186,7 @@ export const demoFormulas: readonly Formula[] = [
       stage('dry', 'Dry', dryCue, { 'wheat-flour': 100, 'baking-powder': 1.4, salt: 1 }),
       stage('fold', 'Fold in', foldCue, { coconut: 42 }),
     ],
-    toppings: topping({ 'icing-sugar': 45, 'lime-juice': 8 }),
+    toppings: topping('iced', { 'icing-sugar': 45, 'lime-juice': 8 }),
     piece: { massG: 42, shape: 'puck' },
     rest: {
       form: 'pieces',
@@ -196,6 +197,8 @@ export const demoFormulas: readonly Formula[] = [
       temperS: 0,
     },
     bake: { target: 'soft-centre', setC: 160, fan: true, trayRestS: 8 * min, gapMm: 20 },
+    // A thin glaze, when they are cold: it sets in half an hour.
+    afterBake: { icePieceS: 4, dryS: 30 * min },
   },
   {
     code: 'MLT',
@@ -240,7 +243,7 @@ export const demoFormulas: readonly Formula[] = [
       stage('wet', 'Yolk', 'Speed 1, until it disappears.', { 'egg-yolk': 10 }),
       stage('dry', 'Dry', dryCue, { 'wheat-flour': 100, cardamom: 1.1, salt: 0.9 }),
     ],
-    toppings: topping({ 'pearl-sugar': 6 }),
+    toppings: topping('top', { 'pearl-sugar': 6 }),
     piece: { massG: 18, shape: 'slice' },
     rest: {
       form: 'bag',

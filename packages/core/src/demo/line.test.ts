@@ -182,12 +182,15 @@ describe.each(demoFormulas.map((f) => [f.code, f] as const))('%s along the line'
       if (kind === 'turn') write('turned', batchId, dueMs, step);
       if (kind === 'pull') write('pulled', batchId, dueMs, step);
       if (kind === 'rack') write('racked', batchId, dueMs, step);
+      if (kind === 'ice') write('iced', batchId, dueMs, step);
+      if (kind === 'pack') write('packed', batchId, dueMs, step);
     }
     const state = reduceLedger(entries);
     expect(openActions(batches, state)).toEqual([]);
     expect(state.notices).toEqual([]);
     const loads = batches.flatMap((b) => b.loads);
-    for (const kind of ['load', 'turn', 'pull', 'rack'])
+    const iced = formula.afterBake?.icePieceS ? ['ice'] : [];
+    for (const kind of ['load', 'turn', 'pull', 'rack', ...iced, 'pack'])
       expect(done.filter((k) => k === kind)).toHaveLength(loads.length);
     expect([...state.trays.values()].every((tray) => tray.racked)).toBe(true);
     // Dough that is not rested goes into no cold; all other does.

@@ -1,6 +1,13 @@
 import { ingredient } from '../ingredient/index.js';
 import { div, mul, relation, requireNumber, type Figure } from '../shown/index.js';
-import { doughLines, doughPercent, flourPercent, type Formula, type FormulaLine } from './formula.js';
+import {
+  doughLines,
+  doughPercent,
+  flourPercent,
+  type Formula,
+  type FormulaLine,
+  type Topping,
+} from './formula.js';
 
 const bakersPercent = relation({
   name: "Baker's percent",
@@ -85,11 +92,11 @@ export const amountsFor = (
   }));
 };
 
-/**
- * Topping per dough mass: percent of the flour in that mass.
- * @returns grams of each topping for `doughMassG` of dough
- */
-export const toppingsFor = (formula: Formula, doughMassG: number): readonly Amount[] => {
+export interface ToppingAmount extends Amount {
+  readonly line: Topping;
+}
+
+const everyTopping = (formula: Formula, doughMassG: number): readonly ToppingAmount[] => {
   const total = totalPercent(formula);
   const keys = weighingKeys(
     formula.toppings.map(({ ingredientId }) => ({ stageId: 'topping', ingredientId })),
@@ -102,6 +109,20 @@ export const toppingsFor = (formula: Formula, doughMassG: number): readonly Amou
     mass: ingredientMass({ M: doughMassG, b: line.percent, B: total }),
   }));
 };
+
+/**
+ * Topping per dough mass, of what goes on before the oven: percent of the flour in that mass.
+ * @returns grams of each topping for `doughMassG` of dough
+ */
+export const toppingsFor = (formula: Formula, doughMassG: number): readonly ToppingAmount[] =>
+  everyTopping(formula, doughMassG).filter(({ line }) => line.on !== 'iced');
+
+/**
+ * What the baked and cold pieces of so much dough are iced or glazed with.
+ * @returns grams of each part of the icing
+ */
+export const icingFor = (formula: Formula, doughMassG: number): readonly ToppingAmount[] =>
+  everyTopping(formula, doughMassG).filter(({ line }) => line.on === 'iced');
 
 /** Baker's percents from grams. @throws JokulError `not-computable` without flour */
 export const percentsFromGrams = (

@@ -1,6 +1,6 @@
 import { ingredient } from '../ingredient/index.js';
 import { formatNumber, sayDuration } from '../shown/index.js';
-import { doughLines, standardMethod, type Formula, type RestRule } from './formula.js';
+import { doughLines, standardMethod, type Formula, type RestRule, type ToppingWay } from './formula.js';
 import { sayReady } from './ready.js';
 
 const amounts = (formula: Formula) => {
@@ -22,6 +22,13 @@ const restPlaces: Readonly<Record<RestRule['placeKind'], string>> = {
   freezer: 'the freezer',
   bench: 'the open',
 };
+const toppingWords: Readonly<Record<ToppingWay, string>> = {
+  coat: 'rolled in it',
+  top: 'on top',
+  iced: 'iced with it, when cold',
+};
+const pieceTime = (seconds = 0): string => (seconds > 0 ? `${formatNumber(seconds)} s a piece` : 'no');
+
 /** What changed from one version to the next, one short phrase each: "butter 62 → 58 %", "+ salt 1 %". */
 export const compareVersions = (before: Formula, after: Formula): readonly string[] => {
   const was = amounts(before);
@@ -60,6 +67,11 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
     if (now !== ready.get(id) && is.has(id))
       phrases.push(`${ingredient(id).name.toLowerCase()}: ${now ?? 'as it comes'}`);
   }
+  const ways = (f: Formula) => new Map(f.toppings.map(({ ingredientId, on = 'coat' }) => [ingredientId, on]));
+  const [way, wayNow] = [ways(before), ways(after)];
+  for (const [id, now] of wayNow)
+    if (way.has(id) && way.get(id) !== now)
+      phrases.push(`${ingredient(id).name.toLowerCase()}: ${toppingWords[now]}`);
   const order = (f: Formula) => f.stages.map(({ name }) => name).join(', ');
   if (order(before) !== order(after)) phrases.push(`stages: ${order(after)}`);
   const cues = after.stages.filter((stage) =>
@@ -93,6 +105,13 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
     ['dough temperature', m0.doughC ?? 'house', m1.doughC ?? 'house'],
     ['fan', before.bake.fan ? 'on' : 'off', after.bake.fan ? 'on' : 'off'],
     ['on the tray', sayDuration(before.bake.trayRestS), sayDuration(after.bake.trayRestS)],
+    [
+      'pressed flat after the oven',
+      pieceTime(before.afterBake?.flattenPieceS),
+      pieceTime(after.afterBake?.flattenPieceS),
+    ],
+    ['iced', pieceTime(before.afterBake?.icePieceS), pieceTime(after.afterBake?.icePieceS)],
+    ['drying', sayDuration(before.afterBake?.dryS ?? 0), sayDuration(after.afterBake?.dryS ?? 0)],
     ['rested', restForms[before.rest.form], restForms[after.rest.form]],
     ['rests in', restPlaces[before.rest.placeKind], restPlaces[after.rest.placeKind]],
     ['shortest rest', sayDuration(before.rest.minS), sayDuration(after.rest.minS)],

@@ -12,6 +12,28 @@ export interface FormulaLine {
   readonly ready?: readonly ReadyWay[];
 }
 
+/**
+ * How a topping is put on: rolled in it all round, which holds the colour back; strewn or pressed on top; on the baked
+ * piece when it is cold, as icing and glaze are.
+ */
+export const toppingWays = ['coat', 'top', 'iced'] as const;
+export type ToppingWay = (typeof toppingWays)[number];
+
+export interface Topping extends FormulaLine {
+  /** Rolled in it where left out. */
+  readonly on?: ToppingWay;
+}
+
+/** What is done to the pieces after the oven, and the time that a hand takes for it. */
+export interface AfterBakeRule {
+  /** Pressed flat on the hot tray at the pull, s a piece; not pressed where left out. */
+  readonly flattenPieceS?: number;
+  /** Iced or glazed when they are cold, s a piece; nothing is put on where left out. */
+  readonly icePieceS?: number;
+  /** From iced to dry enough to pack, s. */
+  readonly dryS?: number;
+}
+
 export interface FormulaStage {
   readonly id: string;
   readonly name: string;
@@ -59,14 +81,23 @@ export interface Formula {
   readonly name: string;
   readonly version: number;
   readonly stages: readonly FormulaStage[];
-  /** Rolled on, pressed in or strewn on each piece after portioning; percent of flour, not part of the dough. */
-  readonly toppings: readonly FormulaLine[];
+  /** Put on each piece after portioning or after the oven; percent of flour, not part of the dough. */
+  readonly toppings: readonly Topping[];
   readonly piece: { readonly massG: number; readonly shape: PieceShape };
   readonly rest: RestRule;
   readonly bake: BakeRule;
   /** Left out: the standard method. */
   readonly method?: MixMethod;
+  /** Left out: they cool, and are packed. */
+  readonly afterBake?: AfterBakeRule;
 }
+
+/** Toppings that go on before the oven. */
+export const toppingsBefore = ({ toppings }: Pick<Formula, 'toppings'>): readonly Topping[] =>
+  toppings.filter(({ on }) => on !== 'iced');
+
+/** Icing a piece by hand and letting it set, s: usual figures, to be changed. */
+export const usualIcing = { icePieceS: 4, dryS: 1800 } as const;
 
 /** Water that browned butter keeps, and the share that stays in the pan as a default, mass fractions. */
 const browned = { water: 0.005, panLoss: 0.02 } as const;
@@ -132,6 +163,10 @@ export const checkFormula = (formula: Formula): void => {
       'stages',
     );
   }
+  const { flattenPieceS, icePieceS, dryS } = formula.afterBake ?? {};
+  if (flattenPieceS !== undefined) requireNumber(flattenPieceS, 'Pressing a piece flat', 0, 60, 's');
+  if (icePieceS !== undefined) requireNumber(icePieceS, 'Icing a piece', 0, 600, 's');
+  if (dryS !== undefined) requireNumber(dryS, 'Drying', 0, 86_400, 's');
   // The bake model knows no other pieces.
   requireNumber(formula.piece.massG, 'The piece weight', 8, 200, 'g');
   requireNumber(formula.bake.setC, 'The oven temperature', 100, 260, '°C');

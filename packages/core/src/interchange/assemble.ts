@@ -1,10 +1,12 @@
 import {
+  usualIcing,
   flourPercent,
   readyWords,
   type Formula,
-  type FormulaLine,
   type FormulaStage,
   type ReadyWay,
+  type Topping,
+  type ToppingWay,
 } from '../formula/index.js';
 import { ingredient, type IngredientKind } from '../ingredient/index.js';
 import { JokulError } from '../shown/index.js';
@@ -57,6 +59,15 @@ export const freshRules: Pick<Formula, 'piece' | 'rest' | 'bake'> = {
   bake: { target: 'chewy', setC: 165, fan: true, trayRestS: 300, gapMm: 25 },
 };
 
+/** How a topping goes on before the oven: rolled in it where the line says so, else strewn on top; null for the dough. */
+const toppingWayOf = (
+  { topping, text }: { readonly topping: boolean; readonly text: string },
+  use: string,
+): ToppingWay | null => {
+  if (!topping && use !== 'topping') return null;
+  return /\b(?:roll|coat|dredg|toss|wälz|roul|enrob)/i.test(text) ? 'coat' : 'top';
+};
+
 /** Of what the line says, what the plan does not know by itself: butter and eggs are out anyway, chopped nuts are bought so. */
 const readyOf = (ingredientId: string, ways: readonly ReadyWay[]): readonly ReadyWay[] => {
   const { kind, name } = ingredient(ingredientId);
@@ -83,21 +94,21 @@ export const assembleFormula = (
       `${open} ${open === 1 ? 'line is' : 'lines are'} not answered yet.`,
       'lines',
     );
-  // Filling and icing are formulas of their own: they are no part of the dough.
+  // A filling is a formula of its own; icing is put on the baked pieces.
   const read = results.flatMap(({ ingredientId, mass, line, use = 'dough' }) =>
-    ingredientId && mass && (use === 'dough' || use === 'topping')
+    ingredientId && mass && use !== 'filling' && use !== 'other'
       ? [
           {
             ingredientId,
             massG: mass.value,
             browned: line.browned,
             ready: readyOf(ingredientId, line.ready),
-            topping: line.topping || use === 'topping',
+            on: use === 'icing' ? ('iced' as const) : toppingWayOf(line, use),
           },
         ]
       : [],
   );
-  const inDough = read.filter(({ topping }) => !topping);
+  const inDough = read.filter(({ on }) => on === null);
   const flourG = flourPercent(inDough.map(({ ingredientId, massG }) => ({ ingredientId, percent: massG })));
   if (flourG <= 0)
     throw new JokulError(
@@ -105,16 +116,17 @@ export const assembleFormula = (
       "The recipe has no flour, so there is nothing that baker's percent could refer to.",
       'lines',
     );
-  const merge = (lines: typeof read): readonly FormulaLine[] => {
-    const sums = new Map<string, FormulaLine>();
-    for (const { ingredientId, massG, browned, ready } of lines) {
-      const key = [ingredientId, ...(browned ? ['browned'] : []), ...ready].join(' ');
+  const merge = (lines: typeof read): readonly Topping[] => {
+    const sums = new Map<string, Topping>();
+    for (const { ingredientId, massG, browned, ready, on } of lines) {
+      const key = [ingredientId, ...(browned ? ['browned'] : []), ...ready, on ?? ''].join(' ');
       const percent = (sums.get(key)?.percent ?? 0) + (100 * massG) / flourG;
       sums.set(key, {
         ingredientId,
         percent,
         ...(browned && { browned: true }),
         ...(ready.length > 0 && { ready }),
+        ...(on && { on }),
       });
     }
     return [...sums.values()];
@@ -128,7 +140,8 @@ export const assembleFormula = (
         lines: merge(inDough.filter(({ ingredientId }) => stageOf(ingredientId) === stage.id)),
       }))
       .filter(({ lines }) => lines.length > 0),
-    toppings: merge(read.filter(({ topping }) => topping)),
+    toppings: merge(read.filter(({ on }) => on !== null)),
     ...freshRules,
+    ...(read.some(({ on }) => on === 'iced') && { afterBake: usualIcing }),
   };
 };

@@ -46,7 +46,7 @@ describe('a sheet for a kitchen without a scale', () => {
   it('what goes on top stands on the sheet, as on top', () => {
     const ginger = demoFormulas.find(({ code }) => code === 'GNG');
     if (!ginger) throw new Error('no GNG');
-    expect(homeSheet(ginger, 24, 'metric').lines.filter(({ onTop }) => onTop)).toHaveLength(1);
+    expect(homeSheet(ginger, 24, 'metric').lines.filter(({ on }) => on)).toHaveLength(1);
   });
   it('any number of pieces gives a sheet, or says that it is out of range', () => {
     fc.assert(

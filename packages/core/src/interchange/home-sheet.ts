@@ -1,4 +1,11 @@
-import { allergensOf, amountsFor, doughLines, totalPercent, type Formula } from '../formula/index.js';
+import {
+  allergensOf,
+  amountsFor,
+  doughLines,
+  totalPercent,
+  type Formula,
+  type ToppingWay,
+} from '../formula/index.js';
 import { ingredient, type Allergen, type Ingredient } from '../ingredient/index.js';
 import { volumeUnitsMl } from '../quantity/index.js';
 import { JokulError, requireNumber } from '../shown/index.js';
@@ -24,7 +31,8 @@ export interface HomeLine {
   readonly measureG: number;
   /** How it is filled: "spooned", "packed"; empty where it makes no difference. */
   readonly packing: string;
-  readonly onTop: boolean;
+  /** How it is put on the pieces; null for what is in the dough. */
+  readonly on: ToppingWay | null;
 }
 export interface HomeSheet {
   readonly pieces: number;
@@ -114,8 +122,8 @@ const eggSize = 'large';
 const packingOf = ({ densityGPerMl }: Ingredient): readonly [string, number] | undefined =>
   Object.entries(densityGPerMl)[0];
 
-const homeLine = (food: Ingredient, massG: number, kitchen: Kitchen, onTop: boolean): HomeLine => {
-  const line = { name: food.name, massG, onTop };
+const homeLine = (food: Ingredient, massG: number, kitchen: Kitchen, on: ToppingWay | null): HomeLine => {
+  const line = { name: food.name, massG, on };
   const each = food.kind === 'egg' ? food.pieceG[eggSize] : undefined;
   if (each !== undefined) {
     const n = Math.max(1, Math.round(massG / each));
@@ -178,10 +186,10 @@ export const homeSheet = (formula: Formula, pieces: number, kitchen: Kitchen): H
     doughG,
     lines: [
       ...amountsFor(formula, doughG).map(({ line, mass }) =>
-        homeLine(ingredient(line.ingredientId), mass.value, kitchen, false),
+        homeLine(ingredient(line.ingredientId), mass.value, kitchen, null),
       ),
       ...formula.toppings.map((line) =>
-        homeLine(ingredient(line.ingredientId), line.percent * perPercent, kitchen, true),
+        homeLine(ingredient(line.ingredientId), line.percent * perPercent, kitchen, line.on ?? 'coat'),
       ),
     ],
     allergens: allergensOf(formula),

@@ -1,9 +1,12 @@
 import {
   readyWays,
+  toppingWays,
+  type AfterBakeRule,
   type Formula,
   type FormulaLine,
   type FormulaStage,
   type MixMethod,
+  type Topping,
 } from '../formula/index.js';
 import { JokulError } from '../shown/index.js';
 
@@ -48,6 +51,20 @@ const line = (x: unknown, path: string): FormulaLine => {
 };
 const lines = (x: unknown, path: string) => list(x, path).map((item, i) => line(item, `${path}[${i}]`));
 
+const topping = (x: unknown, path: string): Topping => {
+  const { on } = parts(x, path);
+  return { ...line(x, path), ...(on !== undefined && { on: one(on, `${path}.on`, toppingWays) }) };
+};
+
+const afterBake = (x: unknown, path: string): AfterBakeRule => {
+  const { flattenPieceS, icePieceS, dryS } = parts(x, path);
+  return {
+    ...(flattenPieceS !== undefined && { flattenPieceS: number(flattenPieceS, `${path}.flattenPieceS`) }),
+    ...(icePieceS !== undefined && { icePieceS: number(icePieceS, `${path}.icePieceS`) }),
+    ...(dryS !== undefined && { dryS: number(dryS, `${path}.dryS`) }),
+  };
+};
+
 const stage = (x: unknown, path: string): FormulaStage => {
   const given = parts(x, path);
   return {
@@ -79,7 +96,7 @@ export const readFormula = (x: unknown): Formula => {
     name: text(given.name, 'name'),
     version: number(given.version ?? 1, 'version'),
     stages: list(given.stages, 'stages').map((item, i) => stage(item, `stages[${i}]`)),
-    toppings: lines(given.toppings, 'toppings'),
+    toppings: list(given.toppings, 'toppings').map((item, i) => topping(item, `toppings[${i}]`)),
     piece: {
       massG: number(piece.massG, 'piece.massG'),
       shape: one(piece.shape, 'piece.shape', ['ball', 'mound', 'puck', 'slice']),
@@ -100,5 +117,6 @@ export const readFormula = (x: unknown): Formula => {
       gapMm: number(bake.gapMm, 'bake.gapMm'),
     },
     ...(given.method !== undefined && { method: method(given.method, 'method') }),
+    ...(given.afterBake !== undefined && { afterBake: afterBake(given.afterBake, 'afterBake') }),
   };
 };

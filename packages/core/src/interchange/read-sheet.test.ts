@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { allergensOf } from '../formula/index.js';
 import { ingredient } from '../ingredient/index.js';
 import { assembleFormula } from './assemble.js';
 import { readRecipe, readSheet, type SheetSettings } from './read-sheet.js';
@@ -207,6 +208,23 @@ Makes 24 cookies, 7 cm across`;
       'butter',
       'wheat-flour',
     ]);
+    // The glaze goes on the baked piece, and takes its time; its allergens count.
+    expect(formula.toppings).toEqual([{ ingredientId: 'icing-sugar', percent: 80, on: 'iced' }]);
+    expect(formula.afterBake).toEqual({ icePieceS: 4, dryS: 1800 });
+    const creamy = readRecipe('250 g flour\n125 g sugar\nIcing:\n100 g cream cheese', settings);
+    expect(allergensOf(assembleFormula(creamy, { code: 'HRB', name: 'Harbour' }))).toContain('milk');
+    const filled = readRecipe('250 g flour\n125 g butter\nFilling:\n200 g icing sugar', settings);
+    expect(assembleFormula(filled, { code: 'HRB', name: 'Harbour' }).toppings).toEqual([]);
+  });
+  it('a topping is rolled in where the recipe says so, else it is on top', () => {
+    const made = (text: string) =>
+      assembleFormula(readRecipe(`250 g flour\n125 g butter\n${text}`, settings), {
+        code: 'HRB',
+        name: 'Harbour',
+      }).toppings.map(({ on }) => on);
+    expect(made('50 g sugar, for rolling')).toEqual(['coat']);
+    expect(made('Topping:\n20 g sesame')).toEqual(['top']);
+    expect(made('20 g pearl sugar, to finish')).toEqual(['top']);
   });
 });
 

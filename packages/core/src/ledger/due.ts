@@ -1,9 +1,27 @@
-import type { BatchPlan, Load, Preparation } from '../schedule/index.js';
+import type { BatchPlan, Load, Preparation, Task } from '../schedule/index.js';
 import { isTakenOut } from './planned-stock.js';
-import { emptyLot, type FloorState, type LotState, type NeedleCore, type TrayState } from './state.js';
+import {
+  emptyLot,
+  type Deed,
+  type FloorState,
+  type LotState,
+  type NeedleCore,
+  type TrayState,
+} from './state.js';
 
 export type ActionKind =
-  'prepare' | 'mix' | 'portion' | 'rest-in' | 'rest-out' | 'load' | 'turn' | 'pull' | 'rack';
+  | 'prepare'
+  | 'mix'
+  | 'portion'
+  | 'rest-in'
+  | 'rest-out'
+  | 'load'
+  | 'turn'
+  | 'pull'
+  | 'flatten'
+  | 'rack'
+  | 'ice'
+  | 'pack';
 
 /** Something that has to be done on the floor. */
 export interface Action {
@@ -25,7 +43,10 @@ const nowWindowMs: Readonly<Record<ActionKind, readonly [before: number, after: 
   pull: [15e3, 30e3],
   turn: [15e3, 45e3],
   load: [60e3, 180e3],
+  flatten: [0, 60e3],
   rack: [0, 240e3],
+  ice: [60e3, 1200e3],
+  pack: [60e3, 1800e3],
   'rest-out': [60e3, 300e3],
   'rest-in': [0, 600e3],
   portion: [120e3, 600e3],
@@ -45,13 +66,16 @@ export const urgencyOf = (action: Action, nowMs: number): Urgency => {
 const rank: Readonly<Record<ActionKind, number>> = {
   pull: 0,
   turn: 1,
-  rack: 2,
-  load: 3,
-  'rest-out': 4,
-  'rest-in': 5,
-  portion: 6,
-  mix: 7,
-  prepare: 8,
+  flatten: 2,
+  rack: 3,
+  load: 4,
+  'rest-out': 5,
+  'rest-in': 6,
+  portion: 7,
+  mix: 8,
+  ice: 9,
+  pack: 10,
+  prepare: 11,
 };
 
 const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] => {
@@ -70,7 +94,7 @@ const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] 
     });
   }
   const push = (
-    kind: 'turn' | 'pull' | 'rack',
+    kind: 'turn' | 'pull' | 'flatten' | 'rack' | 'ice' | 'pack',
     of: readonly TrayState[],
     due: (tray: TrayState) => number,
   ) => {
@@ -81,7 +105,8 @@ const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] 
       id: `${load.id}/${kind}`,
       kind,
       trayIds: of.map((t) => t.trayId),
-      ovenId: of[0]?.ovenId ?? load.ovenId,
+      // What is iced and packed lies on a rack.
+      ...(kind !== 'ice' && kind !== 'pack' && { ovenId: of[0]?.ovenId ?? load.ovenId }),
       dueMs,
     });
   };
@@ -97,6 +122,31 @@ const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] 
     trays.filter((tray) => tray.pulled && !tray.racked),
     (tray) => (tray.pulled?.atMs ?? 0) + tray.trayRestS * 1000,
   );
+  const task = (kind: Task['kind']) =>
+    batch.tasks.find((own) => own.loadId === load.id && own.kind === kind && own.id.endsWith(`/${kind}`));
+  const [flatten, rack, ice, pack] = [task('flatten'), task('rack'), task('ice'), task('pack')];
+  if (flatten)
+    push(
+      'flatten',
+      trays.filter((tray) => tray.pulled && !tray.flattened && !tray.racked),
+      (tray) => tray.pulled?.atMs ?? 0,
+    );
+  // As long after the step before as planned, and not before its own time.
+  const after = (step: Task, before: Task | undefined, deed: Deed | null) =>
+    Math.max(step.startS, (deed?.atMs ?? 0) / 1000 + step.startS - (before?.startS ?? step.startS)) * 1000;
+  const onRack = trays.filter((tray) => tray.racked && !tray.packed && !tray.test);
+  if (ice)
+    push(
+      'ice',
+      onRack.filter((tray) => !tray.iced),
+      (tray) => after(ice, rack, tray.racked),
+    );
+  if (pack)
+    push(
+      'pack',
+      onRack.filter((tray) => !ice || tray.iced),
+      (tray) => (ice ? after(pack, ice, tray.iced) : after(pack, rack, tray.racked)),
+    );
   return actions;
 };
 
@@ -189,16 +239,23 @@ const testActions = (batches: readonly BatchPlan[], state: FloorState): Action[]
     });
 
 /**
- * What is to be done next. Butter that should have been out long since does not stand before a tray that is due: it is late
- * anyway.
+ * What is to be done next. Butter that should have been out long since, and what only waits to be iced or packed, does not
+ * stand before a tray that is due.
  * @param actions the earliest due first
  */
 export const mostUrgent = (actions: readonly Action[], nowMs: number): Action | undefined => {
   const isDue = (action: Action) => ['late', 'now'].includes(urgencyOf(action, nowMs));
   const [first] = actions;
-  if (first?.kind !== 'prepare' || !isDue(first)) return first;
-  return actions.find((action) => action.kind !== 'prepare' && isDue(action)) ?? first;
+  if (!first || !canWait.has(first.kind) || !isDue(first)) return first;
+  return actions.find((action) => !canWait.has(action.kind) && isDue(action)) ?? first;
 };
+
+const canWait: ReadonlySet<ActionKind> = new Set<ActionKind>(['prepare', 'ice', 'pack']);
+
+/** What left the bakery so long ago is not asked for any more, s. */
+const askedForS = 2 * 3600;
+const hasLeft = ({ kind, load }: Action, nowMs: number): boolean =>
+  (kind === 'ice' || kind === 'pack') && load !== undefined && nowMs > (load.dueS + askedForS) * 1000;
 
 /** What is to be put out or browned for doughs that nobody weighed yet. */
 const preparing = (preparations: readonly Preparation[], state: FloorState): Action[] =>
@@ -213,11 +270,15 @@ const preparing = (preparations: readonly Preparation[], state: FloorState): Act
       : [{ id, kind: 'prepare', batchId, productCode, prepare, trayIds: [], dueMs: startS * 1000 }];
   });
 
-/** Everything that is still to be done, the most urgent first. */
+/**
+ * Everything that is still to be done, the most urgent first.
+ * @param nowMs what was to be packed and has left long since is left out; all is there where left out
+ */
 export const openActions = (
   batches: readonly BatchPlan[],
   state: FloorState,
   preparations: readonly Preparation[] = [],
+  nowMs = Number.NEGATIVE_INFINITY,
 ): readonly Action[] =>
   [
     ...preparing(preparations, state),
@@ -226,7 +287,9 @@ export const openActions = (
       ...batch.loads.flatMap((load) => trayActions(batch, load, state)),
     ]),
     ...testActions(batches, state),
-  ].sort((a, b) => a.dueMs - b.dueMs || rank[a.kind] - rank[b.kind] || (a.id < b.id ? -1 : 1));
+  ]
+    .filter((action) => !hasLeft(action, nowMs))
+    .sort((a, b) => a.dueMs - b.dueMs || rank[a.kind] - rank[b.kind] || (a.id < b.id ? -1 : 1));
 
 /** What is in a cold place now. */
 export interface InTheCold {

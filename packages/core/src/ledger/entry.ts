@@ -107,7 +107,11 @@ export interface Payloads {
   };
   readonly turned: { readonly loadId: string; readonly trayIds: readonly string[] };
   readonly pulled: { readonly loadId: string; readonly trayIds: readonly string[] };
+  /** Pressed flat on the hot tray. */
+  readonly flattened: { readonly loadId: string; readonly trayIds: readonly string[] };
   readonly racked: { readonly loadId: string; readonly trayIds: readonly string[] };
+  readonly iced: { readonly loadId: string; readonly trayIds: readonly string[] };
+  readonly packed: { readonly loadId: string; readonly trayIds: readonly string[] };
   readonly inspected: {
     readonly trayId: string;
     readonly bakeS?: number;
@@ -147,7 +151,10 @@ export const entryKinds: readonly EntryKind[] = [
   'loaded',
   'turned',
   'pulled',
+  'flattened',
   'racked',
+  'iced',
+  'packed',
   'inspected',
   'note',
   'struck',

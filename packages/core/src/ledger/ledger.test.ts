@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { solvePlan } from '../schedule/index.js';
 import { smallProblem } from '../schedule/problem.testkit.js';
 import { canonicalJson, chainText, firstBrokenSeq, genesisHash } from './chain.js';
-import { inTheCold, openActions, urgencyOf, type Action } from './due.js';
+import { inTheCold, mostUrgent, openActions, urgencyOf, type Action } from './due.js';
 import type { DraftEntry, EntryKind, JournalEntry, Payloads } from './entry.js';
 import { Ledger, reduceLedger } from './ledger.js';
 
@@ -41,7 +41,8 @@ const load = (trayIds: string[], atMs = 0, who?: string) =>
     atMs,
     who,
   );
-const step = (kind: 'turned' | 'pulled' | 'racked', trayIds: string[], atMs = 0, who?: string) =>
+type Step = 'turned' | 'pulled' | 'flattened' | 'racked' | 'iced' | 'packed';
+const step = (kind: Step, trayIds: string[], atMs = 0, who?: string) =>
   entry(kind, { loadId: 'L1', trayIds }, atMs, who);
 
 describe('the life of a tray', () => {
@@ -80,6 +81,14 @@ describe('the life of a tray', () => {
       { code: 'already', step: 'pulled' },
     ],
     ['racked before the pull', [load(['T1']), step('racked', ['T1'])], { code: 'not-pulled', subject: 'T1' }],
+    ...(['flattened', 'iced', 'packed'] as const).flatMap((kind): [string, DraftEntry[], object][] => [
+      [`${kind} before the pull`, [load(['T1']), step(kind, ['T1'])], { code: 'not-pulled', subject: 'T1' }],
+      [
+        `${kind} twice`,
+        [load(['T1']), step('pulled', ['T1']), step(kind, ['T1'], 7000), step(kind, ['T1'], 9000)],
+        { code: 'already', step: kind, by: { atMs: 7000 } },
+      ],
+    ]),
     ['pulled but never loaded', [step('pulled', ['T1'])], { code: 'never-loaded', step: 'pulled' }],
     [
       'measured but never loaded',
@@ -214,7 +223,7 @@ describe('the journal as a whole', () => {
       fc.constantFrom('T1', 'T2').map((t) => load([t])),
       fc
         .tuple(
-          fc.constantFrom('turned' as const, 'pulled' as const, 'racked' as const),
+          fc.constantFrom<Step>('turned', 'pulled', 'flattened', 'racked', 'iced', 'packed'),
           fc.constantFrom('T1', 'T2', 'T3'),
         )
         .map(([kind, t]) => step(kind, [t])),
@@ -224,7 +233,8 @@ describe('the journal as a whole', () => {
     fc.assert(
       fc.property(fc.array(any, { maxLength: 25 }), (entries) => {
         const { trays, notices } = reduceLedger(entries);
-        for (const tray of trays.values()) if (tray.racked) expect(tray.pulled).not.toBeNull();
+        for (const tray of trays.values())
+          if (tray.racked ?? tray.flattened ?? tray.iced ?? tray.packed) expect(tray.pulled).not.toBeNull();
         expect(notices.length).toBeLessThanOrEqual(entries.length);
       }),
     );
@@ -351,6 +361,64 @@ describe('what is due', () => {
     );
     expect(waiting?.trayIds).toEqual(ids.slice(1));
   });
+  it('what the product asks for after the oven comes in its order, and no sooner than it is cold', () => {
+    const problem = smallProblem();
+    const after = { flattenPieceS: 1, icePieceS: 4, dryS: 1800, packPieceS: 3 };
+    const [iced] = solvePlan({
+      ...problem,
+      products: problem.products.map((product) => ({ ...product, after })),
+    }).batches;
+    const [load1] = [...(iced?.loads ?? [])].sort((a, b) => a.startS - b.startS);
+    if (!iced || !load1) throw new Error('no plan');
+    const trayIds = load1.trays.map(({ id }) => id);
+    const planned = (kind: string) =>
+      iced.tasks.find((task) => task.loadId === load1.id && task.kind === kind)?.startS ?? Number.NaN;
+    const at = (atS: number, kind: Step) => entry(kind, { loadId: load1.id, trayIds }, atS * 1000);
+    const loaded = entry(
+      'loaded',
+      {
+        loadId: load1.id,
+        trayIds,
+        ovenId: 'oven',
+        setC: 170,
+        pullS: 720,
+        trayRestS: 300,
+        pieces: load1.trays.map(({ pieces }) => pieces),
+      },
+      load1.startS * 1000,
+    );
+    const pulledS = load1.startS + 720;
+    const of = (entries: readonly DraftEntry[], nowS?: number) =>
+      openActions([iced], reduceLedger(entries), [], nowS === undefined ? undefined : nowS * 1000)
+        .filter((action) => action.load?.id === load1.id)
+        .map(({ kind, dueMs }) => [kind, dueMs / 1000]);
+    const out = [loaded, at(pulledS - 360, 'turned'), at(pulledS, 'pulled')];
+    expect(of(out)).toEqual([
+      ['flatten', pulledS],
+      ['rack', pulledS + 300],
+    ]);
+    const racked = [...out, at(pulledS + 30, 'flattened'), at(pulledS + 300, 'racked')];
+    expect(of(racked)).toEqual([['ice', planned('ice')]]);
+    // A rack that is twenty minutes late is cold twenty minutes later.
+    const late = [...out, at(pulledS + 30, 'flattened'), at(pulledS + 1500, 'racked')];
+    expect(of(late)).toEqual([['ice', planned('ice') + 1200]]);
+    const glazed = [...racked, at(planned('ice') + 60, 'iced')];
+    expect(of(glazed)).toEqual([['pack', planned('pack') + 60]]);
+    expect(of([...glazed, at(planned('pack') + 90, 'packed')])).toEqual([]);
+    // Nobody asks for what left the bakery hours ago.
+    expect(of(glazed, load1.dueS + 3600)).toHaveLength(1);
+    expect(of(glazed, load1.dueS + 7300)).toEqual([]);
+    // Pressed flat hot or not at all: once it is on the rack it is too late.
+    expect(of([...out, at(pulledS + 300, 'racked')]).map(([kind]) => kind)).toEqual(['ice']);
+  });
+
+  it('what waits to be packed does not stand before a tray that is due', () => {
+    const action = (kind: 'pack' | 'ice' | 'pull', dueMs: number) =>
+      ({ id: kind, kind, batchId: 'B', productCode: 'P', trayIds: [], dueMs }) as const;
+    expect(mostUrgent([action('pack', 0), action('pull', 9e6)], 9e6)?.kind).toBe('pull');
+    expect(mostUrgent([action('ice', 0), action('pull', 99e6)], 9e6)?.kind).toBe('ice');
+  });
+
   it.each([
     [-700e3, 'later'],
     [-500e3, 'soon'],

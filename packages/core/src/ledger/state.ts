@@ -62,7 +62,10 @@ export interface TrayState {
   readonly loaded: Deed;
   readonly turned: Deed | null;
   readonly pulled: Deed | null;
+  readonly flattened: Deed | null;
   readonly racked: Deed | null;
+  readonly iced: Deed | null;
+  readonly packed: Deed | null;
   readonly inspected: Did<'inspected'> | null;
 }
 

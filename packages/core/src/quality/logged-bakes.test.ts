@@ -17,7 +17,10 @@ const tray = (change: Partial<TrayState> = {}): TrayState => ({
   loaded: deed(0),
   turned: deed(600e3),
   pulled: deed(1230e3),
+  flattened: null,
   racked: deed(1530e3),
+  iced: null,
+  packed: null,
   inspected: { ...deed(4000e3, 'i'), trayId: 'GNG-1120-A-L1-T3', coreC: 101, colourScore: 60 },
   ...change,
 });

@@ -502,7 +502,10 @@ describe('dough that was left out', () => {
     loaded: { atMs: nowMs - hour, who: 'x', entryId: 'l' },
     turned: null,
     pulled: null,
+    flattened: null,
     racked: null,
+    iced: null,
+    packed: null,
     inspected: null,
   });
   const found = (of: LotState) => leftOut([of], () => ageRules(), nowMs);

@@ -1,20 +1,12 @@
 import type { PlanProblem, PlanProduct } from './problem.js';
-import { portionS } from './tasks.js';
+import { afterPullS, portionS } from './tasks.js';
 
 /** Shortest way of one piece through the line, s. */
 const chainS = (product: PlanProduct): number => {
   const batch = product.batches[0];
   if (!batch || product.bakes.length === 0) return 0;
   const quickest = Math.min(...product.bakes.map((bake) => bake.pullS));
-  return (
-    product.mixS +
-    portionS(product, batch) +
-    product.rest.minS +
-    quickest +
-    product.trayRestS +
-    product.coolS +
-    product.packS
-  );
+  return product.mixS + portionS(product, batch) + product.rest.minS + quickest + afterPullS(product, 1);
 };
 
 /**

@@ -5,6 +5,7 @@ import {
   washedAfterS,
   type Availability,
   type BatchPlan,
+  type Load,
   type Plan,
   type PlanProblem,
   type PlanProduct,
@@ -165,7 +166,8 @@ const checkStock = (
   batch: BatchPlan,
   waitMaxS: number,
 ): Violation[] => {
-  const found = [...checkLoads(product, batch)];
+  const begun = problem.fixed.some(({ batchId }) => batchId === batch.batchId);
+  const found = [...checkLoads(product, batch, begun)];
   const say = (code: Violation['code'], message: string) =>
     found.push({ code, where: batch.batchId, message: `${batch.batchId}: ${message}` });
   const starts = batch.loads.map((load) => load.startS);
@@ -176,14 +178,47 @@ const checkStock = (
     say('rest-window', 'its dough is used before it is ready, or when it is too old.');
   if (stock.form === 'tub' && !(portion && first >= portion.endS && last - portion.endS <= waitMaxS))
     say('precedence', 'it is baked before it is portioned, or waits too long after.');
-  const begun = problem.fixed.some(({ batchId }) => batchId === batch.batchId);
   if (!begun && (usedS[0] as number) - stock.temperS < problem.nowS - 1e-6)
     say('past', 'it would have to begin before now.');
   return found;
 };
 
+/** From the pull on: flattened hot, cold before it is iced, dry before it is packed, and ready only then. */
+const checkAfterOven = (product: PlanProduct, batch: BatchPlan, load: Load, begun: boolean): Violation[] => {
+  const found: Violation[] = [];
+  const say = (message: string) =>
+    found.push({ code: 'precedence', where: batch.batchId, message: `${batch.batchId}: ${message}` });
+  const { flattenPieceS = 0, icePieceS = 0, dryS = 0, packPieceS = 0 } = product.after ?? {};
+  const pieces = load.trays.reduce((sum, tray) => sum + tray.pieces, 0);
+  const pulledS = load.startS + load.pullS;
+  const coldS = pulledS + product.trayRestS + product.coolS;
+  // What has begun was planned by the rules of its time.
+  if (begun) {
+    if (load.readyS < coldS + product.packS) say(`${load.id} counts as ready before it is cold.`);
+    return found;
+  }
+  const handsAt = (kind: Task['kind'], pieceS: number, what: string): Task | undefined => {
+    if (pieceS <= 0) return undefined;
+    const task = batch.tasks.find((own) => own.kind === kind && own.loadId === load.id);
+    if (!task) say(`${load.id} is nowhere ${what}.`);
+    else if (task.endS - task.startS < pieces * pieceS - 1e-6)
+      say(`${load.id} is ${what} in less time than its pieces take.`);
+    return task;
+  };
+  const flat = handsAt('flatten', flattenPieceS, 'pressed flat');
+  if (flat && Math.abs(flat.startS - pulledS) > 1) say(`${load.id} is not pressed flat at its pull.`);
+  const ice = handsAt('ice', icePieceS, 'iced');
+  if (ice && ice.startS < coldS - 1e-6) say(`${load.id} is iced before it is cold.`);
+  const dryByS = icePieceS > 0 ? (ice?.endS ?? coldS) + dryS : coldS;
+  const pack = handsAt('pack', packPieceS, 'packed');
+  if (pack && pack.startS < dryByS - 1e-6) say(`${load.id} is packed before it is ${ice ? 'dry' : 'cold'}.`);
+  if (load.readyS < Math.max(dryByS + product.packS, pack?.endS ?? 0) - 1e-6)
+    say(`${load.id} counts as ready before it is ${pack ? 'packed' : 'cold'}.`);
+  return found;
+};
+
 /** Loads and their tasks, and that all pieces are on trays. */
-const checkLoads = (product: PlanProduct, batch: BatchPlan): Violation[] => {
+const checkLoads = (product: PlanProduct, batch: BatchPlan, begun: boolean): Violation[] => {
   const found: Violation[] = [];
   const say = (code: Violation['code'], message: string) =>
     found.push({ code, where: batch.batchId, message: `${batch.batchId}: ${message}` });
@@ -191,8 +226,7 @@ const checkLoads = (product: PlanProduct, batch: BatchPlan): Violation[] => {
     const task = batch.tasks.find((t) => t.kind === 'bake' && t.loadId === load.id);
     if (!task || task.startS !== load.startS || task.endS !== load.startS + load.pullS)
       say('precedence', `${load.id} and its bake task differ.`);
-    const cold = load.startS + load.pullS + product.trayRestS + product.coolS + product.packS;
-    if (load.readyS < cold) say('precedence', `${load.id} counts as ready before it is cold.`);
+    found.push(...checkAfterOven(product, batch, load, begun));
     if (load.trays.some((tray) => tray.pieces > product.perTray))
       say('pieces', `${load.id} has more pieces on a tray than fit.`);
   }
@@ -217,10 +251,13 @@ const checkBatch = (
   if (stock) return checkStock(problem, product, stock, batch, waitMaxS);
   const mix = one('mix');
   const portion = one('portion');
-  if (!mix || !portion || batch.loads.length === 0) {
-    say('precedence', 'mixing, portioning or baking is missing.');
+  const begun = problem.fixed.some(({ batchId }) => batchId === batch.batchId);
+  if (!mix || !portion) {
+    say('precedence', 'mixing or portioning is missing.');
     return found;
   }
+  // Not baked at all: that its pieces are missing is all there is to say.
+  if (batch.loads.length === 0) return checkLoads(product, batch, begun);
   const starts = batch.loads.map((load) => load.startS);
   const [first, last] = [Math.min(...starts), Math.max(...starts)];
   if (batch.tasks.some((task) => task.kind === 'prepare' && task.endS > mix.startS))
@@ -240,13 +277,10 @@ const checkBatch = (
   }
   if (rest.form === 'tub' && last - portion.endS > waitMaxS)
     say('rest-window', 'portioned pieces wait too long for the oven.');
-  found.push(...checkLoads(product, batch));
+  found.push(...checkLoads(product, batch, begun));
   const mixers = own?.mixerIds ?? (own ? [own.mixerId] : [batch.mixerId]);
   if (!mixers.includes(batch.mixerId)) say('capacity', `${batch.mixerId} does not take it.`);
-  if (
-    !problem.fixed.some((f) => f.batchId === batch.batchId) &&
-    Math.min(...batch.tasks.map((t) => t.startS)) < problem.nowS
-  ) {
+  if (!begun && Math.min(...batch.tasks.map((t) => t.startS)) < problem.nowS) {
     say('past', 'it would have to begin before now.');
   }
   return found;

@@ -12,6 +12,8 @@ export interface Choices {
   readonly rest: number | null;
   /** Earlier only in long steps, where many are tried. */
   readonly coarse?: boolean;
+  /** Each load goes only as early as its packing asks for; else all of its batch do, in the usual steps. Takes longer. */
+  readonly fine?: boolean;
   /** Added to what an oven is worth, s. */
   readonly worth: (ovenId: string) => number;
 }

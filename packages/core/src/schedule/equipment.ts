@@ -95,6 +95,8 @@ export interface HouseRules {
   /** On the rack until cold. */
   readonly coolS: number;
   readonly packS: number;
+  /** A hand's time for packing a piece, s; packing takes nobody of the line where left out or 0. */
+  readonly packPieceS?: number;
   /** Between two loads of one chamber: empty, fill, recover. */
   readonly loadGapS: number;
   readonly pieceToleranceShare: number;

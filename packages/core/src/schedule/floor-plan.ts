@@ -94,6 +94,7 @@ export class Floor {
   /**
    * The latest start of a load that ends by `endByS`, not before `fromS`, with the oven's other loads, its temperature
    * changes and its hours respected, and room for the tasks that go with it; null when there is none.
+   * @param fits whether what follows from such a start finds its hands
    */
   latestStart(
     oven: PlanOven,
@@ -101,6 +102,7 @@ export class Floor {
     endByS: number,
     fromS: number,
     tasksAt: (startS: number) => readonly Task[] = () => [],
+    fits: (startS: number) => boolean = () => true,
   ): number | null {
     const others = this.loads.get(oven.id) ?? [];
     const hours = this.attendedFor(bake.pullS);
@@ -128,7 +130,7 @@ export class Floor {
         startS = Math.min(startS - 60, Math.floor((clash.startS - gap - bake.pullS) / 60) * 60);
         continue;
       }
-      if (!this.blocking(tasksAt(startS))) return startS;
+      if (!this.blocking(tasksAt(startS)) && fits(startS)) return startS;
       startS -= searchStepS;
     }
     return null;

@@ -13,6 +13,7 @@ import { everyDay, rareSkills, resourcesOf } from './floor-resources.js';
 import { overdueOrders, type Overdue } from './overdue.js';
 import { rawDiameterMm, trayKindOf, trayLayout, type Prediction } from './predictions.js';
 import { doughDensityGPerMl, scaleProduct } from './scale-product.js';
+import { afterPullS } from './tasks.js';
 import {
   usualCleanS,
   type AheadWork,
@@ -155,6 +156,16 @@ const clustersOf = (
   });
 };
 
+/** What happens to a product's pieces between the tray and their ready-by, by its formula and the house. */
+const afterOvenOf = (
+  { afterBake }: Formula,
+  { coolS, packS, packPieceS = 0 }: HouseRules,
+): Pick<PlanProduct, 'coolS' | 'packS' | 'after'> => ({
+  coolS,
+  packS,
+  ...((afterBake || packPieceS > 0) && { after: { ...afterBake, ...(packPieceS > 0 && { packPieceS }) } }),
+});
+
 /** From the oven until cold and packed, at the least, s. */
 const afterOvenS = (
   formula: Formula,
@@ -162,9 +173,7 @@ const afterOvenS = (
   predictions: readonly Prediction[] | undefined,
 ): number =>
   Math.min(...(predictions ?? []).flatMap(({ bake }) => (bake.pull ? [Math.round(bake.pull.value)] : []))) +
-  formula.bake.trayRestS +
-  rules.coolS +
-  rules.packS;
+  afterPullS({ trayRestS: formula.bake.trayRestS, ...afterOvenOf(formula, rules) }, 1);
 
 /** Lots that are mixed anew for orders of a product that share their dough. */
 export interface LotsNeeded {
@@ -329,8 +338,7 @@ const productOf = (
       pullS: Math.round(p.bake.pull?.value ?? 0),
     })),
     trayRestS: formula.bake.trayRestS,
-    coolS: rules.coolS,
-    packS: rules.packS,
+    ...afterOvenOf(formula, rules),
   };
   return {
     ...common,

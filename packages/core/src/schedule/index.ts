@@ -33,3 +33,5 @@ export * from './replan.js';
 export * from './move-load.js';
 export * from './why-then.js';
 export * from './split-load.js';
+export { placeAfterAgain } from './place-after.js';
+export * from './hand-lists.js';

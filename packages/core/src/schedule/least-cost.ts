@@ -1,5 +1,6 @@
 import { ovenWindows } from './oven-windows.js';
 import { heatUpS, usualWeights, type PlanProblem, type PlanProduct } from './problem.js';
+import { afterPullS } from './tasks.js';
 
 /** Pieces that have yet to be baked of a product, and how many of them need new dough. */
 interface Wanted {
@@ -110,7 +111,7 @@ const leastByWindow = (problem: PlanProblem, own: readonly Least[]): number => {
       const pieces = demands.reduce((n, demand) => n + demand.pieces, 0);
       if (pieces === 0) return [];
       const firstS = Math.min(...demands.map(({ readyByS }) => readyByS));
-      const afterS = product.trayRestS + product.coolS + product.packS;
+      const afterS = afterPullS(product, 1);
       // Baked in the stretch before it waits at least so long; there may be none.
       const waitsS = before
         ? firstS - spreadOf(product) - before.toS - afterS - freshS

@@ -1,5 +1,6 @@
 import { JokulError } from '../shown/index.js';
 import { checkPlan, type Violation } from './check.js';
+import { placeAfterAgain } from './place-after.js';
 import type { BatchPlan, OvenBake, PlanProblem } from './problem.js';
 import { changesOf, type LoadChange } from './replan.js';
 import { retime, shiftTasks } from './retime.js';
@@ -65,13 +66,22 @@ const moveWhole = ({ problem, batches, started, loadId, bake, startS }: MoveQues
     );
     return { ...batch, loads, tasks: shiftTasks(batch, loads) };
   });
-  const { batches: after } = retime({
+  const { batches: retimed } = retime({
     batches: moved,
     pullOf: () => null,
     started,
     ovens: problem.ovens,
     loadGapS: problem.loadGapS,
   });
+  const was = new Map(batches.flatMap(({ loads }) => loads).map((own) => [own.id, own]));
+  const other = retimed
+    .flatMap(({ loads }) => loads)
+    .filter((own) => {
+      const old = was.get(own.id);
+      return old?.startS !== own.startS || old.pullS !== own.pullS;
+    })
+    .map(({ id }) => id);
+  const after = placeAfterAgain(problem, retimed, new Set(other));
   const faults = (of: readonly BatchPlan[]) =>
     checkPlan({ ...problem, fixed: of }, { batches: of, unplaced: [], boundS: 0 }).filter(
       ({ code }) => code !== 'late',

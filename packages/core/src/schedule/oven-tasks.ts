@@ -15,7 +15,10 @@ export interface OvenTask {
  * Heating up before a chamber's first load and after it stood idle for longer than that takes; emptying, filling and
  * going to the next temperature between two loads. Each uses the chamber, whose id is the oven's.
  */
-export const ovenTasks = (problem: PlanProblem, batches: readonly BatchPlan[]): readonly OvenTask[] =>
+export const ovenTasks = (
+  problem: Pick<PlanProblem, 'ovens' | 'nowS' | 'loadGapS'>,
+  batches: readonly BatchPlan[],
+): readonly OvenTask[] =>
   problem.ovens.flatMap((oven) => {
     const loads = batches
       .flatMap((batch) => batch.loads)

@@ -1,8 +1,10 @@
 import { plainChoices, type Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
-import { placeLoads, type Refusal } from './place-loads.js';
+import { placeAfter } from './place-after.js';
+import { placeLoads } from './place-loads.js';
 import { placeWork } from './place-work.js';
 import type { BatchPlan, PlanProblem } from './problem.js';
+import type { Refusal } from './refusal.js';
 import type { BatchShareOfDay, TrayShare } from './shares.js';
 
 /** Steps that loads go earlier by when their dough finds no room, s. */
@@ -33,14 +35,19 @@ export const placeBatch = (
         continue;
       }
       const { batch, tasks } = work;
+      const after = placeAfter(floor, product, loads, tasks);
+      if ('reason' in after) {
+        refusal = refusal.reason ? refusal : after;
+        continue;
+      }
       return {
         batchId: batch.id,
         productCode: product.code,
         mixerId: batch.mixerId,
         massG: batch.massG,
         pieces: batch.pieces,
-        loads,
-        tasks,
+        loads: after.loads,
+        tasks: [...tasks, ...after.tasks],
         ...(batch.stock && !batch.stock.held && { stock: batch.stock }),
       };
     }

@@ -2,21 +2,15 @@ import { sayDuration } from '../shown/index.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
 import type { Load, PlanProblem, Task } from './problem.js';
+import type { Refusal } from './refusal.js';
 import type { BatchShareOfDay, TrayShare } from './shares.js';
-import { loadTasks, portionS, restOf } from './tasks.js';
+import { findsHands, placeOne } from './place-after.js';
+import { afterPullS, loadTasks, piecesOf, portionS, restOf } from './tasks.js';
 
 /** Portioned pieces of a tub wait in the cold no longer than this for their load, s. A default. */
 export const waitMaxS = 3 * 3600;
 /** An oven that takes a tray more may start so much earlier and still be preferred, s. */
 const trayWorthS = 420;
-
-export interface Refusal {
-  readonly reason: string;
-}
-
-/** Seconds from the pull until cold and packed. */
-export const afterPullS = (product: BatchShareOfDay['product']) =>
-  product.trayRestS + product.coolS + product.packS;
 
 /** How far apart the loads of a batch may start so that one rest window holds for all. */
 const longestSpanS = ({ product, batch }: BatchShareOfDay) => {
@@ -74,6 +68,10 @@ export const placeLoads = (
         ? Math.min(oven.places, rest.length)
         : Math.min(oven.places, rest.filter((t) => t.dueS <= dueS + choices.joinS).length);
       const id = `${batch.id}-L${(batch.stock?.loadsBefore ?? 0) + loads.length + 1}`;
+      const trays = rest
+        .slice(0, count)
+        .map((t, i) => ({ id: `${id}-T${i + 1}`, position: i + 1, pieces: t.pieces }));
+      const afterS = afterPullS(product, piecesOf({ trays }));
       const at = (startS: number): Load => ({
         id,
         batchId: batch.id,
@@ -81,18 +79,23 @@ export const placeLoads = (
         setC: bake.setC,
         pullS: bake.pullS,
         startS,
-        readyS: startS + bake.pullS + afterPullS(product),
+        readyS: startS + bake.pullS + afterS,
         dueS: next.dueS,
-        trays: rest
-          .slice(0, count)
-          .map((t, i) => ({ id: `${id}-T${i + 1}`, position: i + 1, pieces: t.pieces })),
+        trays,
       });
       const endByS = Math.min(
-        dueS - afterPullS(product) - choices.aheadS,
+        dueS - afterS - choices.aheadS,
         firstS + span + bake.pullS,
         latestS + bake.pullS,
       );
-      const startS = floor.latestStart(oven, bake, endByS, fromS, (s) => loadTasks(product, at(s)));
+      const startS = floor.latestStart(
+        oven,
+        bake,
+        endByS,
+        fromS,
+        (s) => loadTasks(product, at(s)),
+        choices.fine ? (s) => findsHands(floor, product, at(s)) : undefined,
+      );
       if (startS === null) continue;
       const score =
         startS +
@@ -114,6 +117,7 @@ export const placeLoads = (
       floor.timeline.add(task);
       put.push(task);
     }
+    if (choices.fine && product.after) placeOne(floor, product, best, put);
     firstS = Math.min(firstS, best.startS);
     rest = rest.slice(best.trays.length);
   }
@@ -125,7 +129,8 @@ export const placeLoads = (
 export const noOven = (problem: PlanProblem, share: BatchShareOfDay, dueS: number): string => {
   const { product, batch } = share;
   const quickest = Math.min(...product.bakes.map((bake) => bake.pullS));
-  const after = afterPullS(product);
+  // Of one tray, which is iced soonest.
+  const after = afterPullS(product, Math.min(product.perTray, batch.pieces));
   const needs = earliestBakeS(problem, share) + quickest + after;
   if (product.bakes.length === 0) return 'No oven is set up that can bake it. Add one in Setup.';
   if (needs > dueS) {

@@ -72,6 +72,17 @@ export interface AheadWork {
   readonly workS: number;
 }
 
+/** What hands do to the pieces once they are out of the oven; what is left out or 0 is not done by the hands of the line. */
+export interface AfterWork {
+  /** Pressed flat on the hot tray at the pull, s a piece. */
+  readonly flattenPieceS?: number;
+  /** Iced or glazed when they are cold, s a piece. */
+  readonly icePieceS?: number;
+  /** From iced to dry, s. */
+  readonly dryS?: number;
+  readonly packPieceS?: number;
+}
+
 export interface PlanBatch {
   readonly id: string;
   readonly mixerId: string;
@@ -103,7 +114,10 @@ export interface PlanProduct {
   readonly portionSPerPiece: number;
   readonly trayRestS: number;
   readonly coolS: number;
+  /** Kept between cold (iced, dry) pieces and their ready-by, s. */
   readonly packS: number;
+  /** Nobody's time after the oven is counted where left out. */
+  readonly after?: AfterWork;
   /** Work that not everybody can do: it takes hands that can; everybody can where left out. */
   readonly skills?: readonly Skill[];
 }
@@ -195,7 +209,19 @@ export const usualWeights: CostWeights = {
 /** Ovens start the day at about this, °C. */
 export const coldOvenC = 22;
 
-export type TaskKind = 'prepare' | 'mix' | 'portion' | 'rest' | 'temper' | 'bake' | 'tray-rest' | 'rack';
+export type TaskKind =
+  | 'prepare'
+  | 'mix'
+  | 'portion'
+  | 'rest'
+  | 'temper'
+  | 'bake'
+  | 'flatten'
+  | 'tray-rest'
+  | 'rack'
+  | 'ice'
+  | 'dry'
+  | 'pack';
 
 export interface Use {
   readonly resourceId: string;

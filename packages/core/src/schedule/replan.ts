@@ -4,13 +4,14 @@ import { plainChoices } from './choices.js';
 import { Draft } from './draft.js';
 import { Floor } from './floor-plan.js';
 import { improve, type Effort } from './improve.js';
+import { placeAfterAgain } from './place-after.js';
 import { placeBatch } from './place-batch.js';
 import { waitMaxS } from './place-loads.js';
-import type { BatchPlan, Load, OvenBake, PlanBatch, PlanProblem, PlanProduct } from './problem.js';
+import type { BatchPlan, Load, OvenBake, PlanBatch, PlanProblem, PlanProduct, Task } from './problem.js';
 import { stayUntil } from './retime.js';
 import { servedBy, undonePieces } from './served.js';
 import type { BatchShareOfDay, TrayShare } from './shares.js';
-import { loadTasks } from './tasks.js';
+import { piecesOf } from './tasks.js';
 
 /** A day that slipped, and what of it may still be changed. */
 export interface ReplanQuestion {
@@ -61,7 +62,6 @@ const laterMostS = 8 * 3600;
 /** Somebody waits for the answer: no further set of loads is tried after this, s. */
 const patienceS = 10;
 
-const piecesOf = (load: Load) => load.trays.reduce((sum, tray) => sum + tray.pieces, 0);
 const loadsOf = (batches: readonly BatchPlan[]) => batches.flatMap(({ loads }) => loads);
 
 /** Which loads may be moved: those without an oven, then all in trouble, then also those around them, then all that have not started. */
@@ -189,24 +189,50 @@ const placeLater = (floor: Floor, problem: PlanProblem, share: BatchShareOfDay):
   return null;
 };
 
+/** Better packed by whoever comes by than not baked at all. */
+const rescued = (floor: Floor, problem: PlanProblem, share: BatchShareOfDay): BatchPlan | null => {
+  const { after, ...unhandled } = share.product;
+  return (
+    placeLater(floor, problem, share) ??
+    (after ? placeLater(floor, problem, { ...share, product: unhandled }) : null)
+  );
+};
+
 interface Tried {
   readonly batches: readonly BatchPlan[];
   readonly left: Replanned['left'];
 }
 
-/** Loads of a batch get the names of those that they stand for, and new ones beyond. */
-const named = (batch: BatchPlan, kept: readonly Load[], moved: readonly Load[]): readonly Load[] => {
+interface WithTasks {
+  readonly load: Load;
+  readonly tasks: readonly Task[];
+}
+
+const withTasks = ({ loads, tasks }: BatchPlan): readonly WithTasks[] =>
+  loads.map((load) => ({ load, tasks: tasks.filter(({ loadId }) => loadId === load.id) }));
+
+/** Loads of a batch, and their tasks, get the names of those that they stand for, and new ones beyond. */
+const named = (
+  batch: BatchPlan,
+  kept: readonly Load[],
+  moved: readonly WithTasks[],
+): readonly WithTasks[] => {
+  const { batchId } = batch;
   const free = batch.loads.filter(({ id }) => !kept.some((load) => load.id === id)).map(({ id }) => id);
   let last = Math.max(0, ...batch.loads.map(({ id }) => Number(/-L(\d+)$/.exec(id)?.[1] ?? 0)));
   return [...moved]
-    .sort((a, b) => a.startS - b.startS)
-    .map((load, i) => {
-      const id = free[i] ?? `${batch.batchId}-L${(last += 1)}`;
+    .sort((a, b) => a.load.startS - b.load.startS)
+    .map(({ load, tasks }, i) => {
+      const id = free[i] ?? `${batchId}-L${(last += 1)}`;
+      const trays = load.trays.map((tray, t) => ({ ...tray, id: `${id}-T${t + 1}` }));
       return {
-        ...load,
-        id,
-        batchId: batch.batchId,
-        trays: load.trays.map((tray, t) => ({ ...tray, id: `${id}-T${t + 1}` })),
+        load: { ...load, id, batchId, trays },
+        tasks: tasks.map((task) => ({
+          ...task,
+          id: task.id.replace(`${load.id}/`, `${id}/`),
+          loadId: id,
+          batchId,
+        })),
       };
     });
 };
@@ -269,7 +295,7 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
     const whole = pieces === share.batch.pieces;
     const rest = { ...share, trays, dueS: trays[0]?.dueS ?? share.dueS };
     // What is mixed already is placed tray by tray; a batch that is not, whole or not at all.
-    const found = share.batch.stock || whole ? placeLater(floor, problem, rest) : null;
+    const found = share.batch.stock || whole ? rescued(floor, problem, rest) : null;
     if (found) floor.add(found);
     if (found) later.set(share.batch.id, found);
     else left.push({ batchId: share.batch.id, pieces });
@@ -284,14 +310,9 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
     const found = parts.flatMap((id) => [placed.get(id), later.get(id)].filter((own) => own !== undefined));
     if (!begun.has(batch.batchId)) return found;
     const stays = batch.loads.filter(({ id }) => !freed.has(id));
-    const product = problem.products.find(({ code }) => code === batch.productCode);
-    const moved = named(
-      batch,
-      stays,
-      found.flatMap((own) => own.loads),
-    );
-    const all = [...stays, ...moved].sort((a, b) => a.startS - b.startS);
-    if (!product || all.length === 0) return [{ ...batch, loads: [], tasks: stayUntil(batch, batch.loads) }];
+    const moved = named(batch, stays, found.flatMap(withTasks));
+    const all = [...stays, ...moved.map(({ load }) => load)].sort((a, b) => a.startS - b.startS);
+    if (all.length === 0) return [{ ...batch, loads: [], tasks: stayUntil(batch, batch.loads) }];
     return [
       {
         ...batch,
@@ -299,12 +320,25 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
         tasks: [
           ...stayUntil(batch, all),
           ...batch.tasks.filter(({ loadId }) => stays.some(({ id }) => id === loadId)),
-          ...moved.flatMap((load) => loadTasks(product, load)),
+          ...moved.flatMap(({ tasks }) => tasks),
         ],
       },
     ];
   });
-  return { batches, left };
+  return { batches: withHandsAfter(question, batches), left };
+};
+
+/** What goes in at another time than planned is iced and packed by hands that are free then. */
+const withHandsAfter = (
+  { problem, planned }: ReplanQuestion,
+  batches: readonly BatchPlan[],
+): readonly BatchPlan[] => {
+  const was = new Map(loadsOf(planned).map((load) => [load.id, load]));
+  const moved = loadsOf(batches).filter(({ id, startS, pullS }) => {
+    const old = was.get(id);
+    return old?.startS !== startS || old.pullS !== pullS;
+  });
+  return placeAfterAgain(problem, batches, new Set(moved.map(({ id }) => id)));
 };
 
 /** What people are told: loads that have not started and are to be baked elsewhere or at another time than planned. */

@@ -59,8 +59,10 @@ const loadSegments = (
 ): RibbonSegment[] => {
   const base = { batchId: batch.batchId, productCode: batch.productCode, loadId: load.id };
   const pulledS = load.startS + load.pullS;
-  const rack = batch.tasks.find((task) => task.loadId === load.id && task.kind === 'rack');
-  const endS = rack?.endS ?? pulledS + rules.coolS;
+  const onRack = batch.tasks.filter(
+    (task) => task.loadId === load.id && ['rack', 'ice', 'dry', 'pack'].includes(task.kind),
+  );
+  const endS = onRack.length > 0 ? Math.max(...onRack.map((task) => task.endS)) : pulledS + rules.coolS;
   const lastS = curves.timesS.at(-1) ?? 0;
   const lastC = curves.centreC.at(-1) ?? roomC;
   const after = (sincePullS: number) => {

@@ -33,12 +33,14 @@ export const solvePlan = (problem: PlanProblem, effort: Effort = {}): Plan => {
     .filter(({ trays }) => trays.length > 0);
   let draft: Draft | undefined;
   let score: Score | undefined;
-  for (const order of orders) {
-    const next = new Draft(problem, shares);
-    next.put([...shares].sort(order), () => plainChoices);
-    const own = next.score();
-    if (!draft || !score || better(own, score)) [draft, score] = [next, own];
-  }
+  const hands = problem.products.some(({ after }) => after);
+  for (const order of orders)
+    for (const fine of hands ? [false, true] : [false]) {
+      const next = new Draft(problem, shares);
+      next.put([...shares].sort(order), () => ({ ...plainChoices, fine }));
+      const own = next.score();
+      if (!draft || !score || better(own, score)) [draft, score] = [next, own];
+    }
   if (!draft) throw new Error('there is always an order to begin with');
   improve(draft, effort, startedMs);
   return draft.plan();

@@ -1,16 +1,28 @@
 import { JokulError } from '../shown/index.js';
 import type { BatchPlan, Load, PlanTray, Task } from './problem.js';
 import { resourceIds } from './problem.js';
+import { piecesOf } from './tasks.js';
 
 /** A load's number in its batch, 0 for one that has none. */
 const numberOf = ({ id, batchId }: Load): number => Number(id.slice(batchId.length).replace('-L', '')) || 0;
 
+const handsTime = (task: Task, part: Load, whole: Load): Pick<Task, 'startS' | 'endS'> => {
+  const { startS, endS } = task;
+  if (!task.uses.some(({ resourceId }) => resourceId === resourceIds.hands)) return { startS, endS };
+  const ownS = ((endS - startS) * piecesOf(part)) / piecesOf(whole);
+  return part.id === whole.id ? { startS, endS: startS + ownS } : { startS: endS - ownS, endS };
+};
+
 const renumbered = (loadId: string, trays: readonly PlanTray[]): readonly PlanTray[] =>
   trays.map(({ pieces }, i) => ({ id: `${loadId}-T${i + 1}`, position: i + 1, pieces }));
 
-/** A task of the whole load for a part of it: it takes up so many trays and rack places. */
-const taskFor = (task: Task, part: Load): Task => ({
+/**
+ * A task of the whole load for a part of it: it takes up so many trays and rack places. What a hand does to its pieces is
+ * done to those that stay first, then to those that go.
+ */
+const taskFor = (task: Task, part: Load, whole: Load): Task => ({
   ...task,
+  ...handsTime(task, part, whole),
   id: task.id.replace(`${task.loadId}/`, `${part.id}/`),
   loadId: part.id,
   uses: task.uses.map((use) =>
@@ -49,7 +61,7 @@ export const splitLoad = (
       ...batch,
       loads: batch.loads.flatMap((load) => (load === whole ? [kept, part] : [load])),
       tasks: batch.tasks.flatMap((task) =>
-        task.loadId === loadId ? [taskFor(task, kept), taskFor(task, part)] : [task],
+        task.loadId === loadId ? [taskFor(task, kept, whole), taskFor(task, part, whole)] : [task],
       ),
     },
     part,

@@ -6,7 +6,7 @@ import {
   type PlanProduct,
   type Spreads,
 } from './problem.js';
-import { restOf } from './tasks.js';
+import { icingS, piecesOf, restOf } from './tasks.js';
 import { servedBy } from './served.js';
 
 /** Estimates, until there are records to learn them from. */
@@ -94,7 +94,11 @@ const dayAsItGoes = (
       inOven.set(load.ovenId, { endS, setC: load.setC });
       ready.set(
         load.id,
-        endS + product.trayRestS + drawn(random, product.coolS, spreads.coolShare) + product.packS,
+        endS +
+          product.trayRestS +
+          drawn(random, product.coolS, spreads.coolShare) +
+          icingS(product, piecesOf(load)) +
+          product.packS,
       );
       continue;
     }

@@ -49,22 +49,43 @@ const restUses = (product: PlanProduct, batch: PlanBatch): readonly Use[] => {
   return onTrays(product, batch, place);
 };
 
+export const piecesOf = (load: Pick<Load, 'trays'>): number =>
+  load.trays.reduce((sum, tray) => sum + tray.pieces, 0);
+
+/** From cold pieces to iced and dry ones, s; 0 where nothing is put on them. */
+export const icingS = ({ after }: Pick<PlanProduct, 'after'>, pieces: number): number =>
+  after?.icePieceS ? pieces * after.icePieceS + (after.dryS ?? 0) : 0;
+
+/** From the pull until cold, iced and packed, when a hand is free at once, s. */
+export const afterPullS = (
+  product: Pick<PlanProduct, 'trayRestS' | 'coolS' | 'packS' | 'after'>,
+  pieces: number,
+): number => product.trayRestS + product.coolS + icingS(product, pieces) + product.packS;
+
+/** @param name of the task within its load, where it is not its kind */
+export const taskOfLoad = (
+  load: Pick<Load, 'id' | 'batchId'>,
+  kind: TaskKind,
+  startS: number,
+  endS: number,
+  uses: readonly Use[],
+  name: string = kind,
+): Task => ({ id: `${load.id}/${name}`, kind, batchId: load.batchId, loadId: load.id, startS, endS, uses });
+
 /** Tray work of one load: trays in use from filling until cool again, then rack places. */
 export const loadTasks = (product: PlanProduct, load: Load): readonly Task[] => {
   const pulledS = load.startS + load.pullS;
   const offTrayS = pulledS + product.trayRestS;
   const trays = load.trays.length;
-  const task = (kind: TaskKind, startS: number, endS: number, uses: readonly Use[]): Task => ({
-    id: `${load.id}/${kind}`,
-    kind,
-    batchId: load.batchId,
-    loadId: load.id,
-    startS,
-    endS,
-    uses,
-  });
+  const flattenS = (product.after?.flattenPieceS ?? 0) * piecesOf(load);
+  const task = (kind: TaskKind, startS: number, endS: number, uses: readonly Use[]): Task =>
+    taskOfLoad(load, kind, startS, endS, uses);
   return [
     task('bake', load.startS, pulledS, [{ resourceId: resourceIds.trays, amount: trays }]),
+    // Only while it is hot: that waits for nobody.
+    ...(flattenS > 0
+      ? [task('flatten', pulledS, pulledS + flattenS, [{ resourceId: resourceIds.hands, amount: 1 }])]
+      : []),
     task('tray-rest', pulledS, offTrayS + trayCoolS, [{ resourceId: resourceIds.trays, amount: trays }]),
     task('rack', offTrayS, offTrayS + product.coolS, [{ resourceId: resourceIds.racks, amount: trays }]),
   ];

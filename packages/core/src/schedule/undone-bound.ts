@@ -1,5 +1,6 @@
-import { afterPullS, earliestBakeS } from './place-loads.js';
+import { earliestBakeS } from './place-loads.js';
 import { resourceIds, type PlanProblem, type PlanProduct } from './problem.js';
+import { afterPullS } from './tasks.js';
 import { leastAvailable } from './timeline.js';
 
 /** Solves a linear program in the LP format and gives the least value of its objective. */
@@ -83,7 +84,7 @@ const stretchesOf = (problem: PlanProblem, lines: readonly Line[]): readonly Str
     ...[...problem.ovenHours, ...hands].flatMap(({ fromS, toS }) => [fromS, toS]),
     ...lines.flatMap(({ releaseS, due, product }) => [
       releaseS,
-      ...due.map(({ byS }) => byS - afterPullS(product)),
+      ...due.map(({ byS }) => byS - afterPullS(product, 1)),
     ]),
   ].filter((s) => s >= problem.nowS && s <= lastS);
   let sorted = [...new Set(cuts.map(Math.round))].sort((a, b) => a - b);
@@ -145,7 +146,7 @@ export const undoneProgram = (problem: PlanProblem): string | null => {
       left.push(`+ ${u}`);
       objective.push(term(weight, u));
       bounds.push(`0 <= ${u} <= ${own}`);
-      const pulledS = byS - afterPullS(product);
+      const pulledS = byS - afterPullS(product, 1);
       const inTime = baked.filter(({ fromS }) => fromS < pulledS).map((x) => `+ ${x.name}`);
       row([...inTime, ...left], '>=', pieces - begun);
       // A tub rests between mixing and portioning: only its mixing must be so early.

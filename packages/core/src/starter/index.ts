@@ -17,6 +17,7 @@ export const usualHouseRules: Omit<HouseRules, 'timeZone' | 'trayId'> = {
   cleanS: usualCleanS,
   coolS: 35 * 60,
   packS: 10 * 60,
+  packPieceS: 2,
   loadGapS: 150,
   pieceToleranceShare: 0.05,
   coldLimitC: 5,

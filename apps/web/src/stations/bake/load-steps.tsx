@@ -1,15 +1,24 @@
 import { Check } from 'lucide-react';
 import { openActions, urgencyOf, type BatchPlan, type Load } from '@jokul/core';
-import { doTrayAction, verb } from '../../app/actions';
+import { doTrayAction, verb, verbs } from '../../app/actions';
 import { useLots } from '../../app/lots';
 import { useJournal } from '../../journal/store';
 import { countdown, useNow, useWallClock } from '../../lib/clock';
 import { Button } from '../../ui/button';
 
-const steps = ['load', 'turn', 'pull', 'rack'] as const;
-const doneAs = { load: 'loaded', turn: 'turned', pull: 'pulled', rack: 'racked' } as const;
+const steps = ['load', 'turn', 'pull', 'flatten', 'rack', 'ice', 'pack'] as const;
+const doneAs = {
+  load: 'loaded',
+  turn: 'turned',
+  pull: 'pulled',
+  flatten: 'flattened',
+  rack: 'racked',
+  ice: 'iced',
+  pack: 'packed',
+} as const;
+const always: ReadonlySet<string> = new Set(['load', 'turn', 'pull', 'rack']);
 
-/** Load, turn, pull, rack: what was done when, and the next press. */
+/** Load, turn, pull, rack, and what the product asks for after it: what was done when, and the next press. */
 export const LoadSteps = ({ batch, load }: { batch: BatchPlan; load: Load }) => {
   const floor = useJournal((s) => s.floor);
   const lots = useLots();
@@ -17,9 +26,12 @@ export const LoadSteps = ({ batch, load }: { batch: BatchPlan; load: Load }) => 
   const wall = useWallClock();
   const actions = openActions([batch], floor).filter((action) => action.load?.id === load.id);
   const first = load.trays.map((tray) => floor.trays.get(tray.id)).find(Boolean);
+  const own = steps.filter(
+    (step) => always.has(step) || batch.tasks.some((task) => task.loadId === load.id && task.kind === step),
+  );
   return (
-    <ol className="grid grid-cols-4 overflow-hidden rounded-lg border border-line-strong bg-surface">
-      {steps.map((step) => {
+    <ol className="grid grid-cols-[repeat(auto-fit,minmax(6rem,1fr))] overflow-hidden rounded-lg border border-line-strong bg-surface">
+      {own.map((step) => {
         const action = actions.find((a) => a.kind === step);
         const deed = first?.[doneAs[step]];
         const urgency = action ? urgencyOf(action, now) : null;
@@ -30,10 +42,7 @@ export const LoadSteps = ({ batch, load }: { batch: BatchPlan; load: Load }) => 
             className={`flex min-w-0 flex-wrap items-center justify-between gap-x-2 border-r border-line px-3 py-1.5 last:border-r-0 ${hand ? 'bg-hand-ground' : ''}`}
           >
             <span>
-              <span className="block text-[13px] text-ink-soft">
-                {step[0]?.toUpperCase()}
-                {step.slice(1)}
-              </span>
+              <span className="block text-[13px] text-ink-soft">{verbs[step]}</span>
               <span className="figures block text-lg leading-tight">
                 {deed && !action ? (
                   <>

@@ -3,8 +3,8 @@ import { preparationKinds } from '@jokul/core';
 /** What a calendar is for: those who mix and portion, or those at the ovens. */
 export const calendars = {
   bench: {
-    name: 'Mixing and portioning',
-    kinds: [...preparationKinds, 'mix', 'portion', 'temper'],
+    name: 'Bench: mixing to packing',
+    kinds: [...preparationKinds, 'mix', 'portion', 'temper', 'flatten', 'ice', 'pack'],
   },
   ovens: { name: 'Ovens', kinds: ['bake'] },
 } as const;

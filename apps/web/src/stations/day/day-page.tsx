@@ -13,7 +13,7 @@ import { useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { useWidth } from '../../lib/use-width';
-import { Button, buttonClass } from '../../ui/button';
+import { buttonClass } from '../../ui/button';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { Alarm, Loading } from '../../ui/states';
 import { BatchLoads } from './batch-loads';
@@ -150,6 +150,7 @@ const DayWork = () => {
   const day = useDay();
   const now = useNow(10_000);
   const wall = useWallClock();
+  const { search } = useLocation();
   const names = useNames();
   const { temperature } = useUnits();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -245,12 +246,11 @@ const DayWork = () => {
               </button>
             ))}
           </div>
-          <Button
-            aria-label="Print"
-            title="Print"
-            icon={<Printer size={16} aria-hidden />}
-            onClick={() => window.print()}
-          />
+          {placed && (
+            <Link to={`/day/lists${search}`} className={`${buttonClass()} gap-1.5 px-3 py-1.5`}>
+              <Printer size={16} aria-hidden /> Lists
+            </Link>
+          )}
           {placed && (
             <SavePlan
               date={day.data.date}

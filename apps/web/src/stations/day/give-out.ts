@@ -1,42 +1,35 @@
 import ical from 'ical-generator';
 import { calendars, type CalendarKind } from './calendars';
 import { plannedWork, type BatchPlan, type PlannedWork, type Preparation } from '@jokul/core';
-import { preparationWords } from '../../app/preparation-words';
+import { workVerb } from './work-words';
 
 export interface Names {
   readonly product: (code: string) => string;
   readonly place: (id: string) => string;
 }
 
-const verbs: Readonly<Record<string, string>> = {
-  ...preparationWords,
-  mix: 'Mix',
-  portion: 'Portion',
-  temper: 'Out of the cold:',
-  bake: 'Bake',
-};
-
 const summaryOf = (work: PlannedWork, { product, place }: Names): string =>
-  [`${verbs[work.kind] ?? work.kind} ${product(work.productCode)}`, work.where && place(work.where)]
+  [`${workVerb(work)} ${product(work.productCode)}`, work.where && place(work.where)]
     .filter(Boolean)
     .join(', ');
 
+interface Say {
+  readonly temperature: (celsius: number) => string;
+  readonly mass: (grams: number) => string;
+}
+
 /**
- * The plan as iCalendar. The same task keeps its id from plan to plan, so that a calendar that is taken in again moves
- * what was there.
+ * Work as iCalendar. The same task keeps its id from plan to plan, so that a calendar that is taken in again moves what was
+ * there.
  */
-export const planToCalendar = (
-  batches: readonly BatchPlan[],
-  kind: CalendarKind,
+export const workToCalendar = (
+  works: readonly PlannedWork[],
+  name: string,
   names: Names,
-  say: { readonly temperature: (celsius: number) => string; readonly mass: (grams: number) => string },
-  preparations: readonly Preparation[] = [],
+  say: Say,
 ): string => {
-  const { name, kinds } = calendars[kind];
   const calendar = ical({ name: `Jokul: ${name}`, prodId: { company: 'Jokul', product: 'plan' } });
-  for (const work of plannedWork(batches, preparations).filter((own) =>
-    (kinds as readonly string[]).includes(own.kind),
-  ))
+  for (const work of works)
     calendar.createEvent({
       id: `${work.id}@jokul`,
       start: new Date(work.startS * 1000),
@@ -53,4 +46,19 @@ export const planToCalendar = (
         .join(', '),
     });
   return calendar.toString();
+};
+
+/** The plan as a calendar for the bench, or for the ovens. */
+export const planToCalendar = (
+  batches: readonly BatchPlan[],
+  kind: CalendarKind,
+  names: Names,
+  say: Say,
+  preparations: readonly Preparation[] = [],
+): string => {
+  const { name, kinds } = calendars[kind];
+  const works = plannedWork(batches, preparations).filter((own) =>
+    (kinds as readonly string[]).includes(own.kind),
+  );
+  return workToCalendar(works, name, names, say);
 };

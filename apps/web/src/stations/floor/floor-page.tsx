@@ -1,6 +1,15 @@
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { inUse, mostUrgent, urgencyOf, type Action, type Notice, type PreparationKind } from '@jokul/core';
+import {
+  icingFor,
+  inUse,
+  mostUrgent,
+  urgencyOf,
+  type Action,
+  type Formula,
+  type Notice,
+  type PreparationKind,
+} from '@jokul/core';
 import { andList } from '../../app/and-list';
 import { ingredientList } from '../../app/preparation-words';
 import { doPreparation, doTrayAction, pathOf, useActions, useNames, verb } from '../../app/actions';
@@ -55,6 +64,16 @@ const amount = ({ prepare }: Action, mass: (grams: number) => string) =>
       }, `
     : '';
 
+/** What a load is iced with. */
+const icing = ({ kind, load }: Action, formula: Formula | undefined, mass: (grams: number) => string) => {
+  if (kind !== 'ice' || !load || !formula) return '';
+  const pieces = load.trays.reduce((sum, tray) => sum + tray.pieces, 0);
+  const parts = icingFor(formula, pieces * formula.piece.massG).map(
+    (part) => `${mass(part.mass.value)} ${part.name.toLowerCase()}`,
+  );
+  return [`${pieces} pieces`, ...parts, ''].join(', ');
+};
+
 /** What to look for, or to mind, at each step. */
 const preparationCues: Readonly<Record<PreparationKind, string>> = {
   'butter-out': 'In its wrapper, apart. It should give to a thumb, and not shine.',
@@ -74,6 +93,9 @@ const cues: Readonly<Record<Exclude<Action['kind'], 'pull' | 'prepare'>, string>
   'rest-out': 'Only what the next load needs.',
   load: 'Tray cool, pieces apart, oven at temperature. Keep the door open as short as you can.',
   turn: 'Back to front, top to bottom. Keep the door open as short as you can.',
+  flatten: 'At once, while they are soft: one even press each. The tray is hot.',
+  ice: 'Only on cold pieces: on warm ones it runs and soaks in.',
+  pack: 'Cold and dry. Count them, and write lot and allergens on the pack.',
   rack: 'Firm enough to lift without bending? Then onto the rack. The tray is still hot.',
 };
 
@@ -99,6 +121,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
         </h1>
         <p className="mt-1 text-3xl max-sm:text-2xl">
           {amount(action, mass)}
+          {icing(action, lots?.formulaOf(action.batchId), mass)}
           {place(action, names)}
           {action.load && `, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`}
           {action.kind === 'load' && action.load && `, set to ${temperature(action.load.setC)}`}

@@ -5,6 +5,7 @@ import { compareVersions, demoFormulas, type Formula } from '@jokul/core';
 import { usePreferences } from '../../lib/preferences';
 import { BakeRules } from './bake-rules';
 import { useDraft } from './draft-store';
+import { ToppingChoice } from './topping-way';
 
 const gng = demoFormulas.find(({ code }) => code === 'GNG') as Formula;
 const Edited = () => {
@@ -39,6 +40,46 @@ describe('how a formula rests and bakes', () => {
     const named = compareVersions(gng, draft()).join('; ');
     for (const word of ['fan', 'on the tray', 'shortest rest', 'longest rest', 'out of the cold'])
       expect(named).toContain(word);
+  });
+  it('what is done after the oven is changed, and named', () => {
+    render(<Edited />);
+    type('Pressing one piece flat, seconds', '1.5');
+    type('Icing one piece, seconds', '4');
+    type('Minutes to dry', '45');
+    expect(draft().afterBake).toEqual({ flattenPieceS: 1.5, icePieceS: 4, dryS: 2700 });
+    const named = compareVersions(gng, draft()).join('; ');
+    for (const word of ['pressed flat after the oven no → 1.5 s a piece', 'iced no → 4 s', 'drying'])
+      expect(named).toContain(word);
+    type('Icing one piece, seconds', '601');
+    expect(draft().afterBake?.icePieceS).toBe(4);
+    cleanup();
+    const clm = demoFormulas.find(({ code }) => code === 'CLM') as Formula;
+    render(<BakeRules formula={clm} editing={false} />);
+    const box = screen.getByRole('region', { name: 'After the oven' });
+    expect(box.textContent).toContain('iced when cold, 4 s each, 30 min to dry');
+    cleanup();
+    render(<BakeRules formula={gng} editing={false} />);
+    expect(screen.getByRole('region', { name: 'After the oven' }).textContent).toContain('cooled and packed');
+  });
+  it('a topping is rolled, strewn or iced; icing takes its usual time from then on', () => {
+    const { setTopping } = useDraft.getState();
+    const Choice = () => {
+      const topping = useDraft((s) => s.draft?.toppings[0]);
+      return topping && <ToppingChoice topping={topping} onChange={(next) => setTopping(0, next)} />;
+    };
+    render(<Choice />);
+    const select = screen.getByLabelText<HTMLSelectElement>(/^How .* is put on$/);
+    expect(select.value).toBe('coat');
+    fireEvent.change(select, { target: { value: 'top' } });
+    expect(draft().toppings[0]?.on).toBe('top');
+    expect(draft().afterBake).toBeUndefined();
+    fireEvent.change(select, { target: { value: 'iced' } });
+    expect(draft().afterBake).toEqual({ icePieceS: 4, dryS: 1800 });
+    expect(compareVersions(gng, draft()).join('; ')).toContain('iced with it, when cold');
+    fireEvent.change(select, { target: { value: 'coat' } });
+    useDraft.getState().change({ afterBake: { icePieceS: 0 } });
+    fireEvent.change(select, { target: { value: 'iced' } });
+    expect(draft().afterBake).toEqual({ icePieceS: 0 });
   });
   it('another way to rest begins with what is usual for it', () => {
     render(<Edited />);

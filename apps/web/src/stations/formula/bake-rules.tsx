@@ -1,5 +1,6 @@
 import type { Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
+import { AfterBakeFields, AfterBakeSaid } from './after-bake';
 import { BakeFields, PieceFields } from './bake-fields';
 import { Method } from './method-rules';
 import { RestFields, restForms, restPlaces } from './rest-rules';
@@ -49,10 +50,13 @@ export const BakeRules = ({ formula, editing }: { formula: Formula; editing: boo
   return (
     <>
       <Method formula={formula} editing={editing} />
-      <div className={`mt-4 grid gap-3 max-[900px]:grid-cols-1 ${editing ? 'grid-cols-2' : 'grid-cols-3'}`}>
+      <div className={`mt-4 grid gap-3 max-[900px]:grid-cols-1 ${editing ? 'grid-cols-2' : 'grid-cols-4'}`}>
         <Box title="Piece">{editing ? <PieceFields piece={piece} /> : <PieceSaid piece={piece} />}</Box>
         <Box title="Rest">{editing ? <RestFields rest={rest} /> : <RestSaid rest={rest} />}</Box>
         <Box title="Bake">{editing ? <BakeFields bake={bake} /> : <BakeSaid bake={bake} />}</Box>
+        <Box title="After the oven">
+          {editing ? <AfterBakeFields afterBake={formula.afterBake} /> : <AfterBakeSaid formula={formula} />}
+        </Box>
       </div>
     </>
   );

@@ -1,6 +1,6 @@
 import { temporal } from 'zundo';
 import { create } from 'zustand';
-import type { Formula, FormulaLine, FormulaStage } from '@jokul/core';
+import { usualIcing, type Formula, type FormulaLine, type FormulaStage, type Topping } from '@jokul/core';
 
 interface DraftStore {
   /** The formula being edited; null while it is only looked at. */
@@ -15,7 +15,8 @@ interface DraftStore {
   readonly moveStage: (from: number, to: number) => void;
   /** Changes a stage; null takes it out, an index past the end adds one. */
   readonly setStage: (index: number, stage: Partial<FormulaStage> | null) => void;
-  readonly setTopping: (index: number, line: FormulaLine | null) => void;
+  /** What is iced for the first time takes the usual time for it. */
+  readonly setTopping: (index: number, line: Topping | null) => void;
 }
 
 const without = <T>(list: readonly T[], index: number) => list.filter((_, i) => i !== index);
@@ -108,7 +109,17 @@ export const useDraft = create<DraftStore>()(
           return { draft: { ...s.draft, stages: withItem(s.draft.stages, index, next) } };
         }),
       setTopping: (index, line) =>
-        set((s) => ({ draft: s.draft && { ...s.draft, toppings: withItem(s.draft.toppings, index, line) } })),
+        set(({ draft }) => {
+          if (!draft) return { draft };
+          const icesNow = line?.on === 'iced' && draft.afterBake?.icePieceS === undefined;
+          return {
+            draft: {
+              ...draft,
+              toppings: withItem(draft.toppings, index, line),
+              ...(icesNow && { afterBake: { ...usualIcing, ...draft.afterBake } }),
+            },
+          };
+        }),
     }),
     { partialize: ({ draft }) => ({ draft }), equality: (a, b) => a.draft === b.draft, limit: 200 },
   ),

@@ -40,11 +40,11 @@ const Sheet = ({ sheet, formula }: { sheet: HomeSheet; formula: Formula }) => {
           </tr>
         </thead>
         <tbody>
-          {sheet.lines.map(({ name, measure, packing, massG, onTop }) => (
-            <tr key={`${name}${onTop}`} className="border-t">
+          {sheet.lines.map(({ name, measure, packing, massG, on }) => (
+            <tr key={`${name}${on ?? ''}`} className="border-t">
               <td className="py-1.5 pr-3">
                 {name}
-                {onTop && <span className="text-ink-soft">, on top</span>}
+                {on && <span className="text-ink-soft">, {onWords[on]}</span>}
               </td>
               <td className="pr-3">
                 {measure}
@@ -70,6 +70,8 @@ const Sheet = ({ sheet, formula }: { sheet: HomeSheet; formula: Formula }) => {
 };
 
 /** A formula for a customer's kitchen: grams into cups and spoons, to be printed and handed over. */
+const onWords = { coat: 'to roll them in', top: 'on top', iced: 'for the icing' } as const;
+
 export const HomeSheetPage = () => {
   const { code = '' } = useParams();
   const bakery = useBakery();

@@ -1,4 +1,5 @@
 import { Plus, X } from 'lucide-react';
+import type { ReactNode } from 'react';
 import {
   formatNumber,
   ingredients,
@@ -49,6 +50,8 @@ interface RowProps {
   readonly perPercentG: number;
   readonly editing: boolean;
   readonly prefix?: string;
+  /** Another choice of this line, before how it is made ready. */
+  readonly choice?: ReactNode;
   readonly onChange: (line: FormulaLine | null) => void;
   readonly onMove?: (by: 1 | -1) => void;
 }
@@ -61,6 +64,7 @@ export const LineRow = ({
   perPercentG,
   editing,
   prefix = '',
+  choice,
   onChange,
   onMove,
 }: RowProps) => {
@@ -93,6 +97,7 @@ export const LineRow = ({
               <span className="text-ink-faint">, {sayReady(line, name)}</span>
             )}
           </span>
+          {editing && choice}
           {editing && (
             <select
               aria-label={`Made ready, ${prefix}${name}`}

@@ -13,6 +13,7 @@ import { amountsFor, totalPercent, type Formula, type FormulaStage } from '@joku
 import { useUnits } from '../../lib/units';
 import { useDraft } from './draft-store';
 import { AddButton, LineRow } from './line-row';
+import { ToppingChoice, toppingPrefix } from './topping-way';
 import { SortableStage, StageHead, StageLines } from './stage-rows';
 
 const Sortable = ({ stages, children }: { stages: readonly FormulaStage[]; children: React.ReactNode }) => {
@@ -99,7 +100,8 @@ export const StageTable = ({
             grams={line.percent * perPercentG}
             perPercentG={perPercentG}
             editing={editing}
-            prefix="On each piece: "
+            prefix={toppingPrefix[line.on ?? 'coat']}
+            choice={<ToppingChoice topping={line} onChange={(next) => setTopping(i, next)} />}
             onChange={(next) => setTopping(i, next)}
           />
         ))}
@@ -108,7 +110,9 @@ export const StageTable = ({
             <td colSpan={4}>
               <AddButton
                 label="the toppings"
-                onPick={(ingredientId) => setTopping(formula.toppings.length, { ingredientId, percent: 1 })}
+                onPick={(ingredientId) =>
+                  setTopping(formula.toppings.length, { ingredientId, percent: 1, on: 'top' })
+                }
               />
             </td>
           </tr>

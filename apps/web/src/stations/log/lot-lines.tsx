@@ -35,6 +35,9 @@ export const LotLines = ({
   const wall = useWallClock();
   const names = useNames();
   const { duration } = useUnits();
+  // Where nobody ices or packs by the log, there is no empty column for it.
+  const hasIced = lives.some(({ trays }) => trays.some((tray) => tray.iced));
+  const hasPacked = lives.some(({ trays }) => trays.some((tray) => tray.packed));
   const momentsOf = ({ batch, trays }: Life): readonly Moment[] => {
     const stay = batch?.stays[0];
     const restS = stay
@@ -69,6 +72,24 @@ export const LotLines = ({
         atMs: first(trays.map((t) => t.racked?.atMs)),
         detail: `${trays.filter((t) => t.racked).length || ''}`,
       },
+      ...(hasIced
+        ? [
+            {
+              what: 'Iced',
+              atMs: first(trays.map((t) => t.iced?.atMs)),
+              detail: `${trays.filter((t) => t.iced).length || ''}`,
+            },
+          ]
+        : []),
+      ...(hasPacked
+        ? [
+            {
+              what: 'Packed',
+              atMs: first(trays.map((t) => t.packed?.atMs)),
+              detail: `${trays.filter((t) => t.packed).length || ''}`,
+            },
+          ]
+        : []),
       {
         what: 'Measured',
         atMs: first(trays.map((t) => t.inspected?.atMs)),
@@ -76,7 +97,17 @@ export const LotLines = ({
       },
     ];
   };
-  const heads = ['Mixed', 'Portioned', 'Into the cold', 'Loaded', 'Pulled', 'Racked', 'Measured'];
+  const heads = [
+    'Mixed',
+    'Portioned',
+    'Into the cold',
+    'Loaded',
+    'Pulled',
+    'Racked',
+    ...(hasIced ? ['Iced'] : []),
+    ...(hasPacked ? ['Packed'] : []),
+    'Measured',
+  ];
   return (
     <div className="table-room">
       <table className="w-full">

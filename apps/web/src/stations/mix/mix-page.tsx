@@ -9,6 +9,7 @@ import {
   mixerRange,
   scaleProduct,
   sheetTotals,
+  toppingsBefore,
   toppingsFor,
   weighSheet,
   type BatchPlan,
@@ -47,7 +48,8 @@ const MixQueue = ({ batches, current }: { batches: readonly BatchPlan[]; current
   return batches.map((batch) => {
     const known = states.get(batch.batchId);
     const formula = data?.formulas.find((f) => f.code === batch.productCode);
-    const lines = formula?.stages.reduce((n, stage) => n + stage.lines.length, formula.toppings.length) ?? 1;
+    const lines =
+      formula?.stages.reduce((n, stage) => n + stage.lines.length, toppingsBefore(formula).length) ?? 1;
     const done = known?.mixed ? 1 : Math.min(1, (known?.weighed.size ?? 0) / lines);
     return (
       <QueueItem

@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 import { useState } from 'react';
-import { openLines, type LotState, type Formula, type WeighSheet } from '@jokul/core';
+import { openLines, toppingsBefore, type LotState, type Formula, type WeighSheet } from '@jokul/core';
 import { Shown } from '../../ui/shown';
 import { useUnits } from '../../lib/units';
 import { useScale } from './grams';
@@ -59,7 +59,7 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
               <th className="py-1 text-right font-normal">Weighed</th>
             </tr>
           </thead>
-          {[...formula.stages, ...(formula.toppings.length > 0 ? [aside] : [])].map((stage) => (
+          {[...formula.stages, ...(toppingsBefore(formula).length > 0 ? [aside] : [])].map((stage) => (
             <tbody key={stage.id}>
               <tr>
                 <th colSpan={6} className="border-t border-line-strong pt-2 pb-0.5 text-left">

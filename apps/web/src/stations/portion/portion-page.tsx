@@ -1,6 +1,13 @@
 import { useState } from 'react';
 import { useLocation } from 'react-router';
-import { countPieces, doughDensityFigure, heaped, scoopsFor, type BatchPlan } from '@jokul/core';
+import {
+  countPieces,
+  doughDensityFigure,
+  heaped,
+  scoopsFor,
+  toppingsBefore,
+  type BatchPlan,
+} from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
 import { NoBatches } from '../../app/no-batches';
@@ -136,7 +143,7 @@ const PortionWork = () => {
               onMeasured={(scoop) => setWeighed(scoop && { batchId: batch.batchId, scoop })}
             />
           </WhySection>
-          {formula.toppings.length > 0 && (
+          {toppingsBefore(formula).length > 0 && (
             <WhySection title="On each piece">
               <Toppings
                 formula={formula}

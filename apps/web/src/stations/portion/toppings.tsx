@@ -13,7 +13,6 @@ export const Toppings = ({
   known: LotState;
 }) => {
   const { mass, about } = useUnits();
-  if (formula.toppings.length === 0) return null;
   const all = toppingsFor(formula, Math.max(1, pieces * formula.piece.massG));
   return (
     <ul className="space-y-1 text-[13.5px]">

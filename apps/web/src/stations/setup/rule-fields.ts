@@ -30,7 +30,8 @@ export const ruleFields: readonly RuleField[] = [
   { key: 'cleanS', label: 'Cleaning a bowl, min', factor: 1 / 60 },
   { key: 'portionSPerPiece', label: 'Portioning one piece, s' },
   { key: 'coolS', label: 'On the rack until cold, min', factor: 1 / 60 },
-  { key: 'packS', label: 'Packing, min', factor: 1 / 60 },
+  { key: 'packS', label: 'Before each ready-by, min', factor: 1 / 60 },
+  { key: 'packPieceS', label: 'Packing one piece, s' },
 ];
 
 export const ruleLabel = ({ label, kind }: RuleField, units: Units): string =>

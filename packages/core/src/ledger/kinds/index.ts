@@ -16,7 +16,7 @@ import { restIn } from './rest-in.js';
 import { restOut } from './rest-out.js';
 import { stageDone } from './stage-done.js';
 import { struck } from './struck.js';
-import { pulled, racked, turned } from './tray-steps.js';
+import { flattened, iced, packed, pulled, racked, turned } from './tray-steps.js';
 import { weighed } from './weighed.js';
 
 export type { Kind } from './kind.js';
@@ -41,7 +41,10 @@ export const kinds: { readonly [K in EntryKind]: Kind<K> } = {
   loaded,
   turned,
   pulled,
+  flattened,
   racked,
+  iced,
+  packed,
   inspected,
   note,
   struck,

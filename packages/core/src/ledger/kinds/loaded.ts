@@ -18,7 +18,10 @@ const trayOf = (entry: EntryOf<'loaded'>, trayId: string, i: number): TrayState 
     loaded: deedOf(entry),
     turned: null,
     pulled: null,
+    flattened: null,
     racked: null,
+    iced: null,
+    packed: null,
     inspected: null,
   };
 };

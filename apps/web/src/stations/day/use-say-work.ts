@@ -1,0 +1,32 @@
+import { icingFor, type PlannedWork } from '@jokul/core';
+import { useNames } from '../../app/actions';
+import { useLots } from '../../app/lots';
+import { ingredientList } from '../../app/preparation-words';
+import { useDay } from '../../lib/queries';
+import { useUnits } from '../../lib/units';
+
+/** What a person needs to know of a piece of work beside its product: grams, the mixer, pieces, the icing's parts. */
+export const useSayWork = () => {
+  const names = useNames();
+  const lots = useLots();
+  const { mass } = useUnits();
+  const plan = useDay().data?.plan;
+  return ({ id, kind, batchId, pieces, massG }: PlannedWork): string => {
+    const prepared = plan?.preparations?.find((own) => own.id === id);
+    if (prepared?.allergens) return `of ${prepared.allergens.join(', ')}`;
+    if (prepared?.ingredientIds) return `${mass(massG ?? 0)} ${ingredientList(prepared.ingredientIds)}`;
+    if (massG !== null) return mass(massG);
+    if (prepared) return '';
+    if (kind === 'mix') {
+      const batch = plan?.plan.batches.find((own) => own.batchId === batchId);
+      return batch ? `${mass(batch.massG)} in the ${names.mixer(batch.mixerId)}` : '';
+    }
+    const formula = lots?.formulaOf(batchId);
+    if (kind !== 'ice' || !formula) return `${pieces} pieces`;
+    const parts = icingFor(formula, pieces * formula.piece.massG);
+    return [
+      `${pieces} pieces`,
+      ...parts.map((part) => `${mass(part.mass.value)} ${part.name.toLowerCase()}`),
+    ].join(', ');
+  };
+};

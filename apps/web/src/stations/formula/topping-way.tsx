@@ -1,0 +1,36 @@
+import { ingredients, toppingWays, type Topping, type ToppingWay } from '@jokul/core';
+
+/** Before the name of a topping. */
+export const toppingPrefix: Readonly<Record<ToppingWay, string>> = {
+  coat: 'Rolled in: ',
+  top: 'On top: ',
+  iced: 'Icing: ',
+};
+
+const words: Readonly<Record<ToppingWay, string>> = {
+  coat: 'rolled in it, all round',
+  top: 'on top, before the oven',
+  iced: 'iced with it, when cold',
+};
+
+/** How a topping is put on: a coat holds the colour back, icing goes on after the oven. */
+export const ToppingChoice = ({
+  topping,
+  onChange,
+}: {
+  readonly topping: Topping;
+  readonly onChange: (topping: Topping) => void;
+}) => (
+  <select
+    aria-label={`How ${ingredients.get(topping.ingredientId)?.name ?? topping.ingredientId} is put on`}
+    value={topping.on ?? 'coat'}
+    className="ml-auto rounded border border-line-strong bg-raised px-1 py-0.5 text-[13px]"
+    onChange={({ target }) => onChange({ ...topping, on: target.value as ToppingWay })}
+  >
+    {toppingWays.map((way) => (
+      <option key={way} value={way}>
+        {words[way]}
+      </option>
+    ))}
+  </select>
+);

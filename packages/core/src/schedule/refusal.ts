@@ -1,0 +1,4 @@
+/** Why something finds no place. */
+export interface Refusal {
+  readonly reason: string;
+}
