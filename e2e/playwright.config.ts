@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: '.',
   outputDir: process.env.JOKUL_E2E_RESULTS ?? '../test-results',
-  // One after the other: each file has its own server and database, and the machine two cores.
-  workers: 1,
+  // Each file has its own server and database: two of them at a time, on two cores.
+  workers: 2,
   timeout: 90_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json']],

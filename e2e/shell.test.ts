@@ -25,6 +25,7 @@ const named = async (path: string): Promise<string> => {
 const pages = [
   '/orders',
   '/formula/RYE',
+  '/formula/CLM',
   '/formula/new',
   '/mix/{RYE}?at=butter',
   '/mix/{LEM}?at=mixer',
@@ -42,6 +43,7 @@ const pages = [
   '/bake?at=heat',
   '/log/learned',
   '/day',
+  '/day/lists',
   '/week?day=2026-11-25',
   '/floor',
   '/log?day=2026-11-24',
