@@ -91,10 +91,14 @@ async function busyMorning(page, setClock) {
     await page.getByRole('button', { name, exact: false }).first().click();
     await page.waitForTimeout(300);
   };
-  await press('04:20', `Load ${lots.get('SES')}`);
+  await press('04:13', `Turn ${lots.get('CRD')}`);
+  await press('04:20', `Pull ${lots.get('CRD')}`);
+  await press('04:24', `Eggs out for ${lots.get('CLM')}`);
+  await press('04:26', `Rack ${lots.get('CRD')}`);
+  await press('04:26', `Load ${lots.get('SES')}`);
   await press('04:28', `Load ${lots.get('GNG')}`);
-  await press('04:26', `Turn ${lots.get('SES')}`);
-  await setClock('04:31');
+  await press('04:31', `Turn ${lots.get('SES')}`);
+  await setClock('04:32');
 }
 
 await ensureDependencies();

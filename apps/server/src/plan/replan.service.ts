@@ -153,10 +153,22 @@ export class ReplanService {
     };
   }
 
-  /** How the planned batches go on in these ovens, and as few changes as serve everybody best. */
-  private async wayOut(date: string, current: Current, inputs: PlanInputs, signal?: AbortSignal) {
+  /**
+   * How the planned batches go on in these ovens, and as few changes as serve everybody best.
+   * @param held batches that stay where they are, but for loads that have no oven
+   */
+  private async wayOut(
+    date: string,
+    current: Current,
+    inputs: PlanInputs,
+    signal?: AbortSignal,
+    held: readonly string[] = [],
+  ) {
     const { planned, formulas } = current;
     const going = await this.forecast(planned, formulas, inputs);
+    const stays = planned
+      .filter(({ batchId }) => held.includes(batchId))
+      .flatMap(({ loads }) => loads.flatMap(({ id }) => (going.homeless.has(id) ? [] : [id])));
     const { input, ...question } = await this.question(date, current, inputs);
     const found = (await this.computation.replan(
       {
@@ -164,7 +176,7 @@ export class ReplanService {
         input: { ...input, fixed: going.batches },
         planned,
         begun: going.begun,
-        started: going.started,
+        started: new Set([...going.started, ...stays]),
         homeless: going.homeless,
       },
       signal,
@@ -190,9 +202,10 @@ export class ReplanService {
   async standing(date: string, inputs: PlanInputs, signal?: AbortSignal): Promise<readonly BatchPlan[]> {
     const current = await this.current(date);
     const standing = await this.plans.standing(current.body);
-    const ovens = new Set(inUse(inputs.equipment).ovens.map(({ id }) => id));
-    if (standing.every(({ loads }) => loads.every(({ ovenId }) => ovens.has(ovenId)))) return standing;
-    const { found } = await this.wayOut(date, current, inputs, signal);
+    const { homeless } = await this.forecast(standing, current.formulas, inputs);
+    // What is in an oven that is out of use, or was, stays a fact: nothing has to move for it.
+    if (homeless.size === 0) return standing;
+    const { found } = await this.wayOut(date, current, inputs, signal, current.body.held);
     const ids = new Set(standing.map(({ batchId }) => batchId));
     return found.batches.filter(({ batchId }) => ids.has(batchId));
   }
