@@ -1,79 +1,25 @@
 import { CalendarRange } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
-import { shiftDate } from '@jokul/core';
-import { useDayDate, useMakePlans } from '../lib/queries';
-import { useWallClock } from '../lib/clock';
+import { useDayDate } from '../lib/queries';
 import { Button } from '../ui/button';
-import { Dialog } from '../ui/dialog';
-import { SelectField } from '../ui/field';
-import { Alarm, Loading } from '../ui/states';
 
-/** As many days as are planned together at first, and at most. */
-const usualDays = 4;
-const mostDays = 14;
-
-/** What came of it: nobody needs it before something was planned. */
-const PlannedDays = lazy(() => import('./planned-days').then((module) => ({ default: module.PlannedDays })));
+const PlanDaysDialog = lazy(() => import('./plan-days-dialog').then((m) => ({ default: m.PlanDaysDialog })));
 
 /** Plans the shown day and those after it together. */
 export const PlanDays = () => {
   const date = useDayDate() ?? '';
   const [open, setOpen] = useState(false);
-  const [until, setUntil] = useState('');
-  const make = useMakePlans(date);
-  const { day: sayDay } = useWallClock();
   if (date === '') return null;
-  const choices = Array.from({ length: mostDays - 1 }, (_, i) => shiftDate(date, i + 1));
-  // What was chosen on another day may be no choice on this one.
-  const last = choices.includes(until) ? until : shiftDate(date, usualDays - 1);
-  const close = () => {
-    setOpen(false);
-    make.reset();
-  };
   return (
     <>
       <Button icon={<CalendarRange size={16} />} onClick={() => setOpen(true)}>
         Several days
       </Button>
-      <Dialog
-        open={open}
-        onClose={close}
-        wide
-        title={`Plan from ${sayDay(date)} on`}
-        lead={
-          make.data
-            ? undefined
-            : 'The days are planned together: a mixer, a tray, a pair of hands is promised once, and dough from the cold goes where it is due first. Batches that somebody works on, or that are held, stay as they are.'
-        }
-      >
-        {make.data ? (
-          <Suspense fallback={<Loading what="the days" />}>
-            <PlannedDays made={make.data} onClose={close} />
-          </Suspense>
-        ) : (
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
-              make.mutate({ until: last });
-            }}
-          >
-            <SelectField label="Up to" value={last} onChange={(event) => setUntil(event.target.value)}>
-              {choices.map((day, i) => (
-                <option key={day} value={day}>
-                  {sayDay(day)}, {i + 2} days
-                </option>
-              ))}
-            </SelectField>
-            {make.error && <Alarm>{make.error.message}</Alarm>}
-            <div className="mt-4 flex justify-end gap-2">
-              <Button onClick={close}>Cancel</Button>
-              <Button type="submit" look="primary" disabled={make.isPending}>
-                {make.isPending ? 'Planning …' : 'Plan these days'}
-              </Button>
-            </div>
-          </form>
-        )}
-      </Dialog>
+      {open && (
+        <Suspense>
+          <PlanDaysDialog date={date} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </>
   );
 };

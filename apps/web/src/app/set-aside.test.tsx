@@ -38,7 +38,7 @@ describe('an entry that was refused', () => {
     useJournal.setState({ refused: [item('a', -5)] });
     render(<SetAside />);
     await user.click(screen.getByRole('button', { name: 'Correct' }));
-    const field = screen.getByLabelText('mass g');
+    const field = await screen.findByLabelText('mass g');
     const send = screen.getByRole<HTMLButtonElement>('button', { name: 'Send again' });
     await user.clear(field);
     expect(send.disabled).toBe(true);

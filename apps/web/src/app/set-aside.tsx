@@ -1,89 +1,9 @@
-import { useState } from 'react';
-import type { OutboxItem } from '../journal/outbox';
+import { lazy, Suspense, useState } from 'react';
 import { useJournal } from '../journal/store';
-import { sendRefused, strikeRefused } from '../journal/sync';
-import { saveFile } from '../lib/save-file';
 import { Button } from '../ui/button';
-import { Dialog } from '../ui/dialog';
-import { Field } from '../ui/field';
 import { Alarm } from '../ui/states';
 
-type Scalar = string | number;
-
-/** The words and figures of an entry, which a person can put right. */
-const scalars = (payload: object): readonly (readonly [string, Scalar])[] =>
-  Object.entries(payload).filter(
-    (row): row is [string, Scalar] => typeof row[1] === 'string' || typeof row[1] === 'number',
-  );
-
-/** massG -> mass g, trayRestS -> tray rest s: the names of the figures as words. */
-const asWords = (name: string) => name.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
-
-const MendEntry = ({ item, onClose }: { item: OutboxItem; onClose: () => void }) => {
-  const { entry, refused } = item;
-  const [given, setGiven] = useState<Readonly<Record<string, string>>>(() =>
-    Object.fromEntries(scalars(entry.payload).map(([name, value]) => [name, String(value)])),
-  );
-  const [striking, setStriking] = useState(false);
-  const mended = {
-    ...entry.payload,
-    ...Object.fromEntries(
-      scalars(entry.payload).map(([name, value]) => [
-        name,
-        typeof value === 'number' ? Number((given[name] ?? '').replace(',', '.')) : given[name],
-      ]),
-    ),
-  };
-  const bad = scalars(entry.payload).some(
-    ([name, value]) =>
-      typeof value === 'number' &&
-      ((given[name] ?? '').trim() === '' || !Number.isFinite(Number(given[name]?.replace(',', '.')))),
-  );
-  return (
-    <Dialog open onClose={onClose} title={`Corrected: ${entry.kind}, ${entry.lot}`} lead={refused ?? ''}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (bad) return;
-          void sendRefused(item, mended);
-          onClose();
-        }}
-      >
-        <div className="grid gap-3">
-          {scalars(entry.payload).map(([name]) => (
-            <Field
-              key={name}
-              label={asWords(name)}
-              value={given[name] ?? ''}
-              onChange={(event) => setGiven({ ...given, [name]: event.target.value })}
-            />
-          ))}
-        </div>
-        <div className="mt-4 flex flex-wrap justify-end gap-2">
-          <Button
-            onClick={() =>
-              saveFile(`${entry.kind}-${entry.lot}.json`, 'application/json', JSON.stringify(item, null, 2))
-            }
-          >
-            Save to a file
-          </Button>
-          <Button
-            onClick={() => {
-              if (!striking) return setStriking(true);
-              void strikeRefused(entry.id);
-              onClose();
-            }}
-          >
-            {striking ? 'Press again to strike it' : 'Strike entry'}
-          </Button>
-          <Button type="submit" look="hand" disabled={bad}>
-            Send again
-          </Button>
-        </div>
-      </form>
-    </Dialog>
-  );
-};
+const MendEntry = lazy(() => import('./mend-entry').then((m) => ({ default: m.MendEntry })));
 
 /** Entries that the server found wrong, one at a time: nothing of them is lost until a person decides. */
 export const SetAside = () => {
@@ -104,7 +24,11 @@ export const SetAside = () => {
         {first.refused} It is kept on this device.
         {refused.length > 1 && ` ${refused.length - 1} more like it.`}
       </Alarm>
-      {mending && <MendEntry key={first.entry.id} item={first} onClose={() => setMending(false)} />}
+      {mending && (
+        <Suspense>
+          <MendEntry key={first.entry.id} item={first} onClose={() => setMending(false)} />
+        </Suspense>
+      )}
     </div>
   );
 };

@@ -14,10 +14,10 @@ import { Button } from '../ui/button';
 import { across, stations } from './line';
 import { recordOf } from './lots';
 import { NextAction } from './next-action';
-import { Overview } from './overview';
 import { SetAside, UnkeptWarning } from './set-aside';
 import { pathOf, useActions, useAskRelease } from './actions';
 
+const Overview = lazy(() => import('./overview').then((m) => ({ default: m.Overview })));
 const ReleaseDough = lazy(() => import('./release-dough').then((m) => ({ default: m.ReleaseDough })));
 const LoadingWatch = lazy(() => import('./loading-watch').then((m) => ({ default: m.LoadingWatch })));
 const SearchEverything = lazy(() =>
@@ -305,7 +305,11 @@ export const Shell = () => {
         </main>
       </div>
       <Suspense>{asked && <ReleaseDough asked={asked} />}</Suspense>
-      <Overview open={overview} onClose={() => setOverview(false)} />
+      {overview && (
+        <Suspense>
+          <Overview open onClose={() => setOverview(false)} />
+        </Suspense>
+      )}
       {searching && (
         <Suspense>
           <SearchEverything open onClose={() => setSearching(false)} />
