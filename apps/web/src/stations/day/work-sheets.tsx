@@ -48,9 +48,13 @@ export const WorkTable = ({
             </td>
             <td className="py-1 pr-3">
               {workVerb(work)} {names.product(work.productCode)}
-              <span className="block text-[13px] text-ink-soft">{say(work)}</span>
+              <span className="block text-[13px] text-ink-soft">
+                {say(work)} <span className="figures whitespace-nowrap sm:hidden">{work.batchId}</span>
+              </span>
             </td>
-            <td className="figures w-28 py-1 text-right text-[13px] text-ink-soft">{work.batchId}</td>
+            <td className="figures w-28 py-1 text-right text-[13px] text-ink-soft max-sm:hidden">
+              {work.batchId}
+            </td>
             <Tick />
           </tr>
         ))}
