@@ -27,7 +27,14 @@ const views = [
   {
     name: 'take-in',
     path: '/formula/new',
-    after: (page) => page.getByRole('button', { name: 'Try it with an example' }).click(),
+    after: async (page) => {
+      await page.getByRole('button', { name: 'Try it with an example' }).click();
+      await page.getByText('Reading …').waitFor({ state: 'hidden' });
+      await page
+        .getByText(/all-purpose flour/)
+        .nth(1)
+        .waitFor();
+    },
   },
   { name: 'mixer', path: `/mix/${batch('PNT')}?at=mixer` },
   { name: 'browned-butter', path: `/mix/${batch('RYE')}?at=butter` },

@@ -82,6 +82,17 @@ describe('what each person does', () => {
     ]);
   });
 
+  it('tells two shifts of one name apart', () => {
+    const shifts: readonly Shift[] = [
+      { name: 'Baker', from: '03:30', to: '08:00', hands: 1 },
+      { name: 'Baker', from: '08:00', to: '11:00', hands: 1 },
+    ];
+    expect(short(lists([work('mix', '04:00', 25), work('pack', '09:00', 5)], shifts))).toEqual([
+      ['Baker, from 03:30', ['mix']],
+      ['Baker, from 08:00', ['pack']],
+    ]);
+  });
+
   it('deals out all of the demo’s morning', () => {
     const plan = solvePlan(demoProblem(), { tries: 40 });
     const works = plannedWork(plan.batches);

@@ -48,10 +48,12 @@ const handsIn = (
   timeZone: string,
   stretch: { readonly fromS: number; readonly toS: number },
 ): readonly Hand[] =>
-  shifts.flatMap((shift) => {
+  shifts.flatMap((shift, s) => {
     const there = everyShift(stretch, timeZone, shift, calendar);
+    const others = shifts.filter((_, other) => other !== s).flatMap(namesOf);
     return namesOf(shift).map((name, i): Hand => ({
-      name,
+      // Two shifts of one name are told apart by when they begin.
+      name: others.includes(name) ? `${name}, from ${shift.from}` : name,
       can: shift.can ?? skills,
       // On a day on which some are away, the last of the shift are.
       there: there.filter(({ capacity }) => capacity > i),

@@ -104,7 +104,7 @@ describe('several days in one horizon', () => {
 
   it('what two days ask of one oven hour is promised once', () => {
     // Two bake days whose dough is mixed in the same afternoon, by one pair of hands.
-    const found = plan({ orders: days(2, 2) }, { tries: 150, seconds: 60 });
+    const found = plan({ orders: days(2, 2) });
     expect(overbooked(found)).toEqual([]);
     expect(found.objective.undonePieces).toBe(0);
   });

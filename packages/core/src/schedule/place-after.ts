@@ -161,8 +161,10 @@ export const placeAfterAgain = (
     // The first hand that is free, if need be after the ready-by: late is better than twice at once.
     const untilS = Math.max(load.dueS, soonestS + lateMostS);
     const now = placeOne(floor, product, { ...load, readyS: soonestS, dueS: untilS }, placed);
-    if (typeof now === 'string') for (const task of as) floor.timeline.add(task);
-    else again.set(load.id, { load: { ...now, dueS: load.dueS }, tasks: placed });
+    if (typeof now === 'string') {
+      for (const task of placed) floor.timeline.remove(task);
+      for (const task of as) floor.timeline.add(task);
+    } else again.set(load.id, { load: { ...now, dueS: load.dueS }, tasks: placed });
   }
   return batches.map((batch) => {
     if (!batch.loads.some(({ id }) => again.has(id))) return batch;

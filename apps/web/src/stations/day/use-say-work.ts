@@ -9,7 +9,7 @@ import { useUnits } from '../../lib/units';
 export const useSayWork = () => {
   const names = useNames();
   const lots = useLots();
-  const { mass } = useUnits();
+  const { mass, about } = useUnits();
   const plan = useDay().data?.plan;
   return ({ id, kind, batchId, pieces, massG }: PlannedWork): string => {
     const prepared = plan?.preparations?.find((own) => own.id === id);
@@ -26,7 +26,7 @@ export const useSayWork = () => {
     const parts = icingFor(formula, pieces * formula.piece.massG);
     return [
       `${pieces} pieces`,
-      ...parts.map((part) => `${mass(part.mass.value)} ${part.name.toLowerCase()}`),
+      ...parts.map((part) => `${about(part.mass.value)} ${part.name.toLowerCase()}`),
     ].join(', ');
   };
 };

@@ -44,7 +44,8 @@ export const WorkTable = ({
         {works.map((work) => (
           <tr key={work.id} className="border-t align-top">
             <td className="figures w-36 py-1 pr-3 whitespace-nowrap">
-              {wall.near(work.startS * 1000, nearMs)} – {wall.time(work.endS * 1000)}
+              {/* A minute that is begun counts: nothing is done from 08:20 to 08:20. */}
+              {wall.near(work.startS * 1000, nearMs)} – {wall.time(Math.ceil(work.endS / 60) * 60_000)}
             </td>
             <td className="py-1 pr-3">
               {workVerb(work)} {names.product(work.productCode)}

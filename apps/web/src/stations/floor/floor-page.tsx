@@ -65,11 +65,11 @@ const amount = ({ prepare }: Action, mass: (grams: number) => string) =>
     : '';
 
 /** What a load is iced with. */
-const icing = ({ kind, load }: Action, formula: Formula | undefined, mass: (grams: number) => string) => {
+const icing = ({ kind, load }: Action, formula: Formula | undefined, about: (grams: number) => string) => {
   if (kind !== 'ice' || !load || !formula) return '';
   const pieces = load.trays.reduce((sum, tray) => sum + tray.pieces, 0);
   const parts = icingFor(formula, pieces * formula.piece.massG).map(
-    (part) => `${mass(part.mass.value)} ${part.name.toLowerCase()}`,
+    (part) => `${about(part.mass.value)} ${part.name.toLowerCase()}`,
   );
   return [`${pieces} pieces`, ...parts, ''].join(', ');
 };
@@ -104,7 +104,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
   const lots = useLots();
   const names = useNames();
   const wall = useWallClock();
-  const { temperature, mass } = useUnits();
+  const { temperature, mass, about } = useUnits();
   const urgency = urgencyOf(action, now);
   const hand = urgency === 'late' || urgency === 'now';
   return (
@@ -121,7 +121,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
         </h1>
         <p className="mt-1 text-3xl max-sm:text-2xl">
           {amount(action, mass)}
-          {icing(action, lots?.formulaOf(action.batchId), mass)}
+          {icing(action, lots?.formulaOf(action.batchId), about)}
           {place(action, names)}
           {action.load && `, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`}
           {action.kind === 'load' && action.load && `, set to ${temperature(action.load.setC)}`}
