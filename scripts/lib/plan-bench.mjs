@@ -36,6 +36,7 @@ const tenfold = {
   racks: copies(equipment.racks, 10),
   trays: equipment.trays.map((tray) => ({ ...tray, count: 10 * tray.count })),
   shifts: equipment.shifts.map((shift) => ({ ...shift, hands: 10 * shift.hands })),
+  ovenHands: 10,
 };
 
 const bakes = new Map(

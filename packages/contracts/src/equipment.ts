@@ -107,7 +107,7 @@ export class ShiftInput {
   @Optional()
   @IsArray()
   @ArrayUnique()
-  @IsIn(skills, { each: true, message: 'Hands can mix, portion, or both.' })
+  @IsIn(skills, { each: true, message: 'Hands can mix, portion, tend the ovens, and pack.' })
   can?: Skill[];
   @Optional() @ListOf(() => HoursInput, 6) breaks?: HoursInput[];
 }
@@ -144,6 +144,7 @@ export class EquipmentBody {
   @IsArray() @ArrayMaxSize(40) @IsNumber({}, { each: true }) scoops: number[];
   @ListOf(() => ShiftInput, 30) shifts: ShiftInput[];
   @IsObject() @ValidateNested() @Type(() => HoursInput) ovenHours: HoursInput;
+  @Optional() @Type(() => Number) @IsInt() @Min(0) @Max(20) ovenHands?: number;
   @IsArray() @ArrayMaxSize(80) @IsString({ each: true }) @Length(1, 60, { each: true }) crew: string[];
   @Optional() @IsObject() @ValidateNested() @Type(() => CalendarInput) calendar?: CalendarInput;
 }

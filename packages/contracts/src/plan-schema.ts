@@ -1,3 +1,7 @@
+import { skills } from '@jokul/core';
+
+const skill = `(${skills.join('|')})`;
+const rareSkills = `^${skill}(\\+${skill})*$`;
 const time = { type: 'number', description: 'seconds since 1970-01-01T00:00Z' } as const;
 const count = { type: 'integer', minimum: 0 } as const;
 const positive = { type: 'number', minimum: 0 } as const;
@@ -25,6 +29,9 @@ const task = object(
         'rest',
         'temper',
         'bake',
+        'load',
+        'turn',
+        'pull',
         'flatten',
         'tray-rest',
         'rack',
@@ -137,12 +144,18 @@ const product = object(
       ),
       description: 'what hands do to the pieces after the oven, s a piece; dryS from iced to dry',
     },
+    atOven: {
+      ...object({ trayS: { type: 'number', minimum: 0, maximum: 120 }, ownHands: { type: 'boolean' } }),
+      description:
+        'putting a tray in, turning it and taking it out, s each; by the resource oven-hands, or else by hands',
+    },
     skills: {
-      ...list({ enum: ['mix', 'portion'] } as const),
-      description: 'work that takes one of the resource hands/mix or hands/portion too',
+      ...list({ type: 'string', pattern: rareSkills }),
+      description:
+        'work that takes one of a resource such as hands/mix or hands/portion+pack too: those who can do one of it',
     },
   },
-  ['after', 'skills'],
+  ['after', 'atOven', 'skills'],
 );
 
 /** JSON Schema of the schedule problem that `/api/calc/plan` takes; published as docs/plan.schema.json. */

@@ -48,6 +48,7 @@ export class RulesBody {
   @Type(() => Number) @IsInt() @Min(0) @Max(7200) coolS: number;
   @Type(() => Number) @IsInt() @Min(0) @Max(7200) packS: number;
   @Optional() @Type(() => Number) @IsNumber() @Min(0) @Max(120) packPieceS?: number;
+  @Optional() @Type(() => Number) @IsNumber() @Min(0) @Max(120) ovenTrayS?: number;
   @Type(() => Number) @IsNumber() @Min(0.01) @Max(0.3) pieceToleranceShare: number;
   @Type(() => Number) @IsNumber() @Min(0) @Max(8) coldLimitC: number;
   /** How long dough may be thawed, frozen, and out of the cold altogether; a probe silent before it is an alarm; s. */

@@ -128,7 +128,10 @@ describe('calc day', () => {
       dirty += 1;
       expect(mix.startS - before.endS).toBeGreaterThanOrEqual(600);
       const clean = found.tasks.find(({ kind, batchId }) => kind === 'clean' && batchId === mix.batchId);
-      expect(clean?.uses).toEqual([{ resourceId: mixer, amount: 1 }]);
+      expect(clean?.uses).toEqual([
+        { resourceId: 'hands', amount: 1 },
+        { resourceId: mixer, amount: 1 },
+      ]);
       expect(clean && clean.startS >= before.endS && clean.endS <= mix.startS).toBe(true);
     }
     expect(dirty).toBeGreaterThan(0);

@@ -89,12 +89,12 @@ const stockOf = (request: DayRequest, nowS: number): readonly StockItem[] =>
         ];
   });
 
-/** A bowl that is cleaned keeps its mixer. */
+/** A bowl whose cleaning found no hand keeps its mixer all the same. */
 const cleaning = ({ batches }: Pick<Found, 'batches'>) =>
   cleaningsOf(batches, ({ productCode }) => formulas.get(productCode)).flatMap(
     ({ id, kind, batchId, startS }) => {
       const batch = batches.find((own) => own.batchId === batchId);
-      if (!batch) return [];
+      if (!batch || batch.tasks.some((task) => task.id === id)) return [];
       const endS = startS + (demoRules.cleanS ?? usualCleanS);
       return [{ id, kind, batchId, startS, endS, uses: [{ resourceId: batch.mixerId, amount: 1 }] }];
     },

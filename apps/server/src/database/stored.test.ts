@@ -31,6 +31,17 @@ describe('JSON in the database', () => {
       batchForecasts: {},
       moves: [],
     }));
+  it('shifts of the first form tend ovens and pack as before', () => {
+    const shifts = [
+      { name: 'All', hands: 2 },
+      { name: 'Mixer', hands: 1, can: ['mix'] },
+    ];
+    expect(unpack<{ shifts: unknown }>('equipment', { shifts }).shifts).toEqual([
+      shifts[0],
+      { ...shifts[1], can: ['mix', 'oven', 'pack'] },
+    ]);
+    expect(unpack<typeof demoRules>('rules', { doughC: 22 })).toMatchObject({ packPieceS: 0, ovenTrayS: 0 });
+  });
   it('house rules of the first form get the usual limits, and keep what they had', () => {
     const { thawedMaxS, frozenMaxS, outMaxS, probeSilentS, centreC, ...old } = demoRules;
     expect([thawedMaxS, frozenMaxS, outMaxS, probeSilentS, centreC].length).toBe(5);

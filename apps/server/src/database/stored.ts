@@ -13,6 +13,13 @@ export interface StoredForm {
   readonly upgrades: readonly ((old: Json) => Json)[];
 }
 
+const withFinishing = (shifts: unknown): unknown =>
+  Array.isArray(shifts)
+    ? shifts.map((shift: Json) =>
+        Array.isArray(shift.can) ? { ...shift, can: [...(shift.can as unknown[]), 'oven', 'pack'] } : shift,
+      )
+    : shifts;
+
 const form = (name: string, ...upgrades: StoredForm['upgrades']): StoredForm => ({ name, upgrades });
 
 /** Lists are kept as rows of a group, so that they too can carry a version. */
@@ -20,7 +27,11 @@ export const storedForms = {
   formula: form('formula'),
   // Batches that are made by another version than the latest have forecasts of their own.
   plan: form('plan', (old) => ({ ...old, batchForecasts: {}, moves: old.moves ?? [] })),
-  equipment: form('equipment'),
+  equipment: form(
+    'equipment',
+    // Hands that could not do all could at least tend the ovens and pack.
+    (old) => ({ ...old, shifts: withFinishing(old.shifts) }),
+  ),
   rules: form(
     'house rules',
     // How long dough may be in each state, and when a silent probe is an alarm.
@@ -31,6 +42,8 @@ export const storedForms = {
     (old) => ({ cleanS: usualCleanS, ...old }),
     // Packing took nobody's time: it goes on so until somebody says that it does.
     (old) => ({ packPieceS: 0, ...old }),
+    // Nor did putting trays in and taking them out.
+    (old) => ({ ovenTrayS: 0, ...old }),
   ),
   clock: form('clock'),
   bakery: form('bakery'),

@@ -20,6 +20,7 @@ export const ruleKeys = [
   'coolS',
   'packS',
   'packPieceS',
+  'ovenTrayS',
   'pieceToleranceShare',
   'coldLimitC',
   'thawedMaxS',
@@ -30,7 +31,7 @@ export const ruleKeys = [
   'trayId',
   'liner',
 ] as const satisfies readonly (keyof HouseRules)[];
-const lists = ['scoops', 'shifts', 'ovenHours', 'crew', 'calendar'] as const;
+const lists = ['scoops', 'shifts', 'ovenHours', 'ovenHands', 'crew', 'calendar'] as const;
 
 /** Ovens, trays, mixers and so on: new, changed, retired. */
 export const thingsChanged = (before: Equipment, after: Equipment): SetupChanges['things'] =>

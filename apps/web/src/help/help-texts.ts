@@ -164,5 +164,9 @@ export const helps = {
     text: 'A hand’s time for counting and packing one piece. 0 where others pack than those who mix and portion: then the plan keeps no hands for it.',
     more: 'day',
   },
+  ovenTrayS: {
+    text: 'A hand’s time for putting a tray in, for turning it, and again for taking it out. The plan keeps two ovens from wanting the same hand at once. 0: nobody’s time is counted.',
+    more: 'day',
+  },
 } as const satisfies Readonly<Record<string, Help>>;
 export type HelpKey = keyof typeof helps;

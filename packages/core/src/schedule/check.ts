@@ -206,7 +206,10 @@ const checkAfterOven = (product: PlanProduct, batch: BatchPlan, load: Load, begu
     return task;
   };
   const flat = handsAt('flatten', flattenPieceS, 'pressed flat');
-  if (flat && Math.abs(flat.startS - pulledS) > 1) say(`${load.id} is not pressed flat at its pull.`);
+  const { trayS = 0, ownHands = true } = product.atOven ?? {};
+  const outS = ownHands ? 0 : trayS * load.trays.length;
+  if (flat && (flat.startS < pulledS - 1 || flat.startS > pulledS + outS + 1))
+    say(`${load.id} is not pressed flat at its pull.`);
   const ice = handsAt('ice', icePieceS, 'iced');
   if (ice && ice.startS < coldS - 1e-6) say(`${load.id} is iced before it is cold.`);
   const dryByS = icePieceS > 0 ? (ice?.endS ?? coldS) + dryS : coldS;
@@ -215,6 +218,27 @@ const checkAfterOven = (product: PlanProduct, batch: BatchPlan, load: Load, begu
   if (load.readyS < Math.max(dryByS + product.packS, pack?.endS ?? 0) - 1e-6)
     say(`${load.id} counts as ready before it is ${pack ? 'packed' : 'cold'}.`);
   return found;
+};
+
+/** Somebody puts it in before it bakes, turns it while it does, and is there when it comes out. */
+const checkAtOven = (product: PlanProduct, batch: BatchPlan, load: Load): Violation[] => {
+  const worksS = (product.atOven?.trayS ?? 0) * load.trays.length;
+  if (worksS <= 0) return [];
+  const pulledS = load.startS + load.pullS;
+  const rules: readonly (readonly [Task['kind'], string, (task: Task) => boolean])[] = [
+    ['load', 'put in', ({ endS }) => endS <= load.startS + 1],
+    ['turn', 'turned', ({ startS }) => startS > load.startS && startS < pulledS],
+    ['pull', 'taken out', ({ startS }) => startS >= pulledS - 1 && startS <= pulledS + 60],
+  ];
+  return rules.flatMap(([kind, what, holds]) => {
+    const task = batch.tasks.find((own) => own.kind === kind && own.loadId === load.id);
+    const says = (message: string): Violation[] => [
+      { code: 'precedence', where: batch.batchId, message: `${batch.batchId}: ${load.id} ${message}` },
+    ];
+    if (!task) return says(`is ${what} by nobody.`);
+    if (task.endS - task.startS < worksS - 1e-6) return says(`is ${what} in less time than its trays take.`);
+    return holds(task) ? [] : says(`is not ${what} when it has to be.`);
+  });
 };
 
 /** Loads and their tasks, and that all pieces are on trays. */
@@ -227,6 +251,8 @@ const checkLoads = (product: PlanProduct, batch: BatchPlan, begun: boolean): Vio
     if (!task || task.startS !== load.startS || task.endS !== load.startS + load.pullS)
       say('precedence', `${load.id} and its bake task differ.`);
     found.push(...checkAfterOven(product, batch, load, begun));
+    // What has begun was planned by the rules of its time.
+    if (!begun) found.push(...checkAtOven(product, batch, load));
     if (load.trays.some((tray) => tray.pieces > product.perTray))
       say('pieces', `${load.id} has more pieces on a tray than fit.`);
   }

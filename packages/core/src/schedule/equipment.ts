@@ -43,8 +43,8 @@ export interface Hours {
   readonly to: string;
 }
 
-/** What hands of a shift may be asked for; making ready is everybody's. */
-export const skills = ['mix', 'portion'] as const;
+/** What hands of a shift may be asked for: `oven` to load, turn and pull, `pack` to ice and pack; making ready is everybody's. */
+export const skills = ['mix', 'portion', 'oven', 'pack'] as const;
 export type Skill = (typeof skills)[number];
 
 export interface Shift {
@@ -52,9 +52,9 @@ export interface Shift {
   /** Wall clock, every day. */
   readonly from: string;
   readonly to: string;
-  /** People who can mix and portion; the oven hand is not counted. */
+  /** People of the line; those who only tend the ovens are not counted (`Equipment.ovenHands`). */
   readonly hands: number;
-  /** What they can do of mixing and portioning; both where left out. */
+  /** What they can do; all of it where left out. */
   readonly can?: readonly Skill[];
   /** When nobody of the shift works, the first first; none where left out. */
   readonly breaks?: readonly Hours[];
@@ -70,6 +70,8 @@ export interface Equipment {
   readonly scoops: readonly number[];
   readonly shifts: readonly Shift[];
   readonly ovenHours: { readonly from: string; readonly to: string };
+  /** People who tend the ovens in those hours and do nothing else, 1 where left out; with 0 the hands of the shifts do. */
+  readonly ovenHands?: number;
   readonly crew: readonly string[];
   /** Open every day where left out. */
   readonly calendar?: Calendar;
@@ -99,6 +101,8 @@ export interface HouseRules {
   readonly packPieceS?: number;
   /** Between two loads of one chamber: empty, fill, recover. */
   readonly loadGapS: number;
+  /** A hand's time for putting a tray in, turning it or taking it out, s; takes nobody where left out or 0. */
+  readonly ovenTrayS?: number;
   readonly pieceToleranceShare: number;
   /** Raw dough with egg stays at or below this, °C. */
   readonly coldLimitC: number;

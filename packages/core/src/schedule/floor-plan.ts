@@ -2,6 +2,8 @@ import {
   betweenLoadsS,
   betweenMixesS,
   heatUpS,
+  resourceIds,
+  washedAfterS,
   type BatchPlan,
   type Load,
   type OvenBake,
@@ -9,11 +11,27 @@ import {
   type PlanProblem,
   type Resource,
   type Task,
+  type Use,
 } from './problem.js';
 import { leastAvailable, Timeline } from './timeline.js';
 
 /** How finely a start is sought where trays or racks are short, s. */
 const searchStepS = 180;
+const atOven: ReadonlySet<Task['kind']> = new Set<Task['kind']>(['load', 'turn', 'pull']);
+
+const oneHand: readonly Use[] = [{ resourceId: resourceIds.hands, amount: 1 }];
+
+/** Whether a task uses something at a time at which one after it in the list does too. */
+const meetsLater = (tasks: readonly Task[], i: number): boolean => {
+  const { startS, endS, uses } = tasks[i] as Task;
+  for (let j = i + 1; j < tasks.length; j++) {
+    const other = tasks[j] as Task;
+    if (other.startS >= endS || startS >= other.endS) continue;
+    for (const { resourceId } of uses)
+      for (const own of other.uses) if (own.resourceId === resourceId) return true;
+  }
+  return false;
+};
 
 /** The floor as it fills up: what each resource is used for, and which loads each oven has. */
 export class Floor {
@@ -49,15 +67,43 @@ export class Floor {
     if (i >= 0) list.splice(i, 1);
   }
 
-  /** Whether the bowl can be cleaned, where it has to be, before a dough is mixed in it and before the next one is. */
-  bowlIsClean(mixerId: string, productCode: string, startS: number, endS: number): boolean {
+  /**
+   * Whether the bowl can be cleaned, where it has to be, before a dough is mixed in it and before the next one is, with a
+   * hand free for it. @param work of the dough, which is not on the floor yet
+   */
+  bowlIsClean(mixerId: string, productCode: string, mix: Task, work: readonly Task[]): boolean {
     const { bowls } = this.problem;
     if (!bowls) return true;
-    return (this.mixes.get(mixerId) ?? []).every((other) =>
+    const others = this.mixes.get(mixerId) ?? [];
+    const { startS, endS } = mix;
+    const enough = others.every((other) =>
       other.startS < startS
         ? startS - other.endS >= betweenMixesS(bowls, other.productCode, productCode)
         : other.startS - endS >= betweenMixesS(bowls, productCode, other.productCode),
     );
+    if (!enough) return false;
+    const before = others.filter((other) => other.startS < startS).sort((a, b) => b.endS - a.endS)[0];
+    const next = others.filter((other) => other.startS > startS).sort((a, b) => a.startS - b.startS)[0];
+    const cleans = (fromS: number, toS: number, left: string, after: string) =>
+      betweenMixesS(bowls, left, after) === 0 ||
+      toS - fromS > washedAfterS ||
+      this.hasHand(fromS, toS, bowls.cleanS, work);
+    return (
+      (!before || cleans(before.endS, startS, before.productCode, productCode)) &&
+      (!next || cleans(endS, next.startS, productCode, next.productCode))
+    );
+  }
+
+  /** Whether a hand is free for so long between two moments, some work beside it. */
+  private hasHand(fromS: number, toS: number, forS: number, work: readonly Task[]): boolean {
+    for (const task of work) this.timeline.add(task);
+    try {
+      for (let startS = fromS; startS + forS <= toS; startS += 60)
+        if (!this.timeline.blockedBy(oneHand, startS, startS + forS)) return true;
+      return false;
+    } finally {
+      for (const task of work) this.timeline.remove(task);
+    }
   }
 
   addLoad(load: Load): void {
@@ -130,8 +176,10 @@ export class Floor {
         startS = Math.min(startS - 60, Math.floor((clash.startS - gap - bake.pullS) / 60) * 60);
         continue;
       }
-      if (!this.blocking(tasksAt(startS)) && fits(startS)) return startS;
-      startS -= searchStepS;
+      const stop = this.blocking(tasksAt(startS));
+      if (!stop && fits(startS)) return startS;
+      // Whoever stands at another oven is free again in a minute.
+      startS -= stop && atOven.has(stop.task.kind) ? 60 : searchStepS;
     }
     return null;
   }
@@ -147,20 +195,21 @@ export class Floor {
     return heating;
   }
 
-  /** The first resource that a task finds taken; each is put in as it passes, for they share racks and trays too. */
+  /** The first resource that a task finds taken; what a later one meets is put in as it passes, for they share racks and trays too. */
   blocking(tasks: readonly Task[]): { readonly resource: Resource; readonly task: Task } | null {
     let found: { resource: Resource; task: Task } | null = null;
-    let put = 0;
-    for (const task of tasks) {
+    const put: Task[] = [];
+    for (const [i, task] of tasks.entries()) {
       const resource = this.timeline.blockedBy(task.uses, task.startS, task.endS);
       if (resource) {
         found = { resource, task };
         break;
       }
+      if (!meetsLater(tasks, i)) continue;
       this.timeline.add(task);
-      put += 1;
+      put.push(task);
     }
-    for (const task of tasks.slice(0, put)) this.timeline.remove(task);
+    for (const task of put) this.timeline.remove(task);
     return found;
   }
 }

@@ -3,7 +3,15 @@ import { skills, type Equipment, type HouseRules, type Shift, type Skill } from 
 import { shiftParts, wallOf } from './shift-parts.js';
 import { handsOn, whyClosed, type Calendar } from './calendar.js';
 import { trayKindOf } from './predictions.js';
-import { resourceIds, type Availability, type Resource } from './problem.js';
+import {
+  resourceIds,
+  skillsIn,
+  type Availability,
+  type BatchPlan,
+  type RareSkills,
+  type Resource,
+  type Use,
+} from './problem.js';
 
 /** Days from the one on which `fromS` falls to the one on which `toS` does, and the night before. */
 const datesOf = (fromS: number, toS: number, timeZone: string): readonly string[] => {
@@ -87,14 +95,83 @@ const handsOf = (
   when: shifts.flatMap((shift) => everyShift(stretch, timeZone, shift, calendar)),
 });
 
-const handsThatCan: Readonly<Record<Skill, string>> = {
-  mix: 'Hands that can mix',
-  portion: 'Hands that can portion',
+const skillWords: Readonly<Record<Skill, string>> = {
+  mix: 'mix',
+  portion: 'portion',
+  oven: 'tend the ovens',
+  pack: 'ice and pack',
+};
+const handsThatCan = (able: RareSkills): string =>
+  `Hands that can ${skillsIn(able)
+    .map((skill) => skillWords[skill])
+    .join(' or ')}`;
+
+/** People who tend the ovens and do nothing else. */
+export const ovenHandsOf = ({ ovenHands = 1 }: Pick<Equipment, 'ovenHands'>): number => ovenHands;
+
+const someOf = (all: readonly Skill[]): readonly (readonly Skill[])[] =>
+  all.reduce<readonly (readonly Skill[])[]>(
+    (sets, skill) => [...sets, ...sets.map((set) => [...set, skill])],
+    [[]],
+  );
+
+/**
+ * Work of the line that not every shift can do, alone or together with other such work: where those who can do one of some
+ * works are never more than there is of it, there is a person for each (Hall, 1935). Of sets that the same shifts can do
+ * only the largest is there; it holds for the others.
+ */
+export const rareSkills = (equipment: Pick<Equipment, 'shifts' | 'ovenHands'>): readonly RareSkills[] => {
+  const sets = someOf(skills.filter((skill) => skill !== 'oven' || ovenHandsOf(equipment) === 0))
+    .filter((set) => set.length > 0)
+    .map((set) => ({
+      set,
+      who: equipment.shifts.map(({ can = skills }) => set.some((skill) => can.includes(skill))).join(),
+    }));
+  return sets
+    .filter(({ set, who }) => {
+      const same = (other: (typeof sets)[number]) =>
+        other.who === who && other.set.length > set.length && set.every((skill) => other.set.includes(skill));
+      return who.includes('false') && !sets.some(same);
+    })
+    .map(({ set }) => set.join('+') as RareSkills);
 };
 
-/** Work that not every shift can do. */
-export const rareSkills = ({ shifts }: Pick<Equipment, 'shifts'>): readonly Skill[] =>
-  skills.filter((skill) => shifts.some(({ can = skills }) => !can.includes(skill)));
+/** Hands that are not counted any more, since a bakery's shifts are others now, are asked for by nothing that was planned. */
+export const withoutOldHands = (
+  resources: readonly Resource[],
+  batches: readonly BatchPlan[],
+): readonly BatchPlan[] => {
+  const known = new Set(resources.map(({ id }) => id));
+  const isOld = ({ resourceId }: Use) =>
+    (resourceId === resourceIds.ovenHands || resourceId.startsWith('hands/')) && !known.has(resourceId);
+  return batches.map((batch) =>
+    batch.tasks.some(({ uses }) => uses.some(isOld))
+      ? {
+          ...batch,
+          tasks: batch.tasks.map((task) => ({ ...task, uses: task.uses.filter((u) => !isOld(u)) })),
+        }
+      : batch,
+  );
+};
+
+/** Who tends the ovens and nothing else, as a shift of their own; null where the hands of the shifts do. */
+export const ovenShift = (
+  { ovenHours, ovenHands }: Pick<Equipment, 'ovenHours' | 'ovenHands'>,
+  name: string,
+): Shift | null => {
+  const hands = ovenHandsOf({ ovenHands });
+  return hands > 0 ? { name, ...ovenHours, hands, can: ['oven'] } : null;
+};
+
+const ovenHandsIn = (
+  equipment: Equipment,
+  rules: HouseRules,
+  stretch: { readonly fromS: number; readonly toS: number },
+): readonly Resource[] => {
+  const name = 'Hands at the ovens';
+  const shift = rules.ovenTrayS ? ovenShift(equipment, name) : null;
+  return shift ? [handsOf(equipment, rules, stretch, resourceIds.ovenHands, name, [shift])] : [];
+};
 
 /** All that tasks share on the floor over a stretch of time. */
 export const resourcesOf = (
@@ -102,15 +179,16 @@ export const resourcesOf = (
   rules: HouseRules,
   stretch: { readonly fromS: number; readonly toS: number },
 ): readonly Resource[] => [
+  ...ovenHandsIn(equipment, rules, stretch),
   handsOf(equipment, rules, stretch, resourceIds.hands, 'Hands for mixing and portioning', equipment.shifts),
-  ...rareSkills(equipment).map((skill) =>
+  ...rareSkills(equipment).map((able) =>
     handsOf(
       equipment,
       rules,
       stretch,
-      resourceIds.skilled(skill),
-      handsThatCan[skill],
-      equipment.shifts.filter(({ can = skills }) => can.includes(skill)),
+      resourceIds.skilled(able),
+      handsThatCan(able),
+      equipment.shifts.filter(({ can = skills }) => skillsIn(able).some((skill) => can.includes(skill))),
     ),
   ),
   { id: resourceIds.trays, name: 'Trays', capacity: trayKindOf(equipment, rules).count },

@@ -14,8 +14,11 @@ describe('a plan given out', () => {
   });
 
   it('holds every task once, in the order of the day', () => {
+    // What is made ready before a mixing comes from the preparations.
     expect(work.map(({ id }) => id).sort()).toEqual(
-      batches.flatMap(({ tasks }) => tasks.map(({ id }) => id)).sort(),
+      batches
+        .flatMap(({ tasks }) => tasks.filter(({ kind }) => kind !== 'prepare').map(({ id }) => id))
+        .sort(),
     );
     for (const [i, { startS }] of work.slice(1).entries())
       expect(startS).toBeGreaterThanOrEqual(work[i]?.startS ?? 0);
@@ -29,6 +32,9 @@ describe('a plan given out', () => {
       expect(setC).toBeGreaterThan(100);
       expect(pieces).toBeGreaterThanOrEqual(trays ?? Infinity);
     }
+    const atOven = work.filter(({ kind }) => kind === 'load' || kind === 'turn' || kind === 'pull');
+    expect(atOven).toHaveLength(3 * bakes.length);
+    expect(atOven.every(({ where }) => where !== '')).toBe(true);
     expect(work.filter(({ kind }) => kind === 'mix').every(({ where }) => where.startsWith('mixer'))).toBe(
       true,
     );

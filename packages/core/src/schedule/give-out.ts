@@ -20,6 +20,8 @@ export interface PlannedWork {
   readonly massG: number | null;
 }
 
+const atOven: ReadonlySet<TaskKind> = new Set<TaskKind>(['load', 'bake', 'turn', 'pull']);
+
 const workOf = (batch: BatchPlan, task: Task): PlannedWork => {
   const load = batch.loads.find(({ id }) => id === task.loadId);
   return {
@@ -29,8 +31,8 @@ const workOf = (batch: BatchPlan, task: Task): PlannedWork => {
     productCode: batch.productCode,
     startS: task.startS,
     endS: task.endS,
-    where: task.kind === 'mix' ? batch.mixerId : task.kind === 'bake' ? (load?.ovenId ?? '') : '',
-    setC: task.kind === 'bake' ? (load?.setC ?? null) : null,
+    where: task.kind === 'mix' ? batch.mixerId : atOven.has(task.kind) ? (load?.ovenId ?? '') : '',
+    setC: task.kind === 'bake' || task.kind === 'load' ? (load?.setC ?? null) : null,
     trays: load ? load.trays.length : null,
     pieces: load ? load.trays.reduce((sum, { pieces }) => sum + pieces, 0) : batch.pieces,
     massG: null,

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import * as fc from 'fast-check';
 import { demoEquipment } from '../demo/index.js';
 import type { Shift } from './equipment.js';
+import { ovenShift } from './floor-resources.js';
 import type { PlannedWork } from './give-out.js';
 import { plannedWork } from './give-out.js';
 import { handLists, isHandWork } from './hand-lists.js';
@@ -53,7 +54,7 @@ describe('what each person does', () => {
 
   it('goes by what a shift can do, by its breaks, and by who is away', () => {
     const shifts: readonly Shift[] = [
-      { name: 'Packer', from: '03:30', to: '11:00', hands: 1, can: ['portion'] },
+      { name: 'Packer', from: '03:30', to: '11:00', hands: 1, can: ['pack'] },
       { name: 'Bakers', from: '03:30', to: '11:00', hands: 2, breaks: [{ from: '06:00', to: '06:30' }] },
     ];
     const found = lists(
@@ -96,7 +97,9 @@ describe('what each person does', () => {
   it('deals out all of the demo’s morning', () => {
     const plan = solvePlan(demoProblem(), { tries: 40 });
     const works = plannedWork(plan.batches);
-    const found = handLists(works, demoEquipment.shifts, demoEquipment.calendar, zone);
+    const ovens = ovenShift(demoEquipment, 'Oven hand');
+    if (!ovens) throw new Error('the demo has an oven hand');
+    const found = handLists(works, [...demoEquipment.shifts, ovens], demoEquipment.calendar, zone);
     expect(found.open).toEqual([]);
     const dealt = found.hands.flatMap((hand) => hand.works.map(({ id }) => id));
     expect(dealt.sort()).toEqual(
@@ -105,12 +108,30 @@ describe('what each person does', () => {
         .map(({ id }) => id)
         .sort(),
     );
-    expect(found.hands.map(({ name }) => name)).toEqual(['Early baker', 'Head baker', 'Mix hand']);
+    expect(found.hands.map(({ name }) => name)).toEqual([
+      'Early baker',
+      'Head baker',
+      'Mix hand',
+      'Oven hand',
+    ]);
+    // Who is there for the ovens alone does all of them, and nothing else.
+    const atOven = new Set(['load', 'turn', 'pull']);
+    for (const { name, works: own } of found.hands)
+      expect(own.every(({ kind }) => atOven.has(kind) === (name === 'Oven hand'))).toBe(true);
   });
 
   it('never gives one hand two things, nor loses one, whatever the work', () => {
     const any = fc.record({
-      kind: fc.constantFrom<PlannedWork['kind']>('mix', 'portion', 'pack', 'ice', 'toast', 'bake'),
+      kind: fc.constantFrom<PlannedWork['kind']>(
+        'mix',
+        'portion',
+        'load',
+        'pull',
+        'pack',
+        'ice',
+        'toast',
+        'bake',
+      ),
       min: fc.integer({ min: 0, max: 600 }),
       lasts: fc.integer({ min: 1, max: 60 }),
       batchId: fc.constantFrom('A', 'B', 'C'),

@@ -20,10 +20,22 @@ const byHand: ReadonlySet<string> = new Set([
   ...preparationKinds,
   'mix',
   'portion',
+  'load',
+  'turn',
+  'pull',
   'flatten',
   'ice',
   'pack',
 ]);
+const asks: Readonly<Partial<Record<PlannedWork['kind'], Skill>>> = {
+  mix: 'mix',
+  portion: 'portion',
+  load: 'oven',
+  turn: 'oven',
+  pull: 'oven',
+  ice: 'pack',
+  pack: 'pack',
+};
 /** Whether somebody's hands are on it from its beginning to its end. */
 export const isHandWork = ({ kind }: Pick<PlannedWork, 'kind'>): boolean => byHand.has(kind);
 
@@ -65,6 +77,9 @@ const isFree = ({ there, works }: Hand, { startS, endS }: PlannedWork): boolean 
   there.some(({ fromS, toS }) => fromS <= startS && endS <= toS) &&
   works.every((other) => other.endS <= startS || other.startS >= endS);
 
+/** Who only tends the ovens is asked for nothing else. */
+const isOfTheLine = ({ can }: Hand): boolean => can.some((skill) => skill !== 'oven');
+
 const minutesOf = ({ works }: Hand) => works.reduce((sum, { startS, endS }) => sum + endS - startS, 0);
 
 /**
@@ -84,14 +99,18 @@ export const handLists = (
   const hands = handsIn(shifts, calendar, timeZone, stretch);
   const open: PlannedWork[] = [];
   for (const work of own) {
-    const can = (hand: Hand) =>
-      (work.kind !== 'mix' && work.kind !== 'portion') || hand.can.includes(work.kind);
+    const skill = asks[work.kind];
+    const can = (hand: Hand) => (skill === undefined ? isOfTheLine(hand) : hand.can.includes(skill));
     const knows = ({ works: done }: Hand) => done.some(({ batchId }) => batchId === work.batchId);
     const [best] = hands
       .filter((hand) => can(hand) && isFree(hand, work))
       .sort(
         (a, b) =>
-          Number(knows(b)) - Number(knows(a)) || a.can.length - b.can.length || minutesOf(a) - minutesOf(b),
+          // Ovens are left to who is there for them.
+          (skill === 'oven' ? a.can.length - b.can.length : 0) ||
+          Number(knows(b)) - Number(knows(a)) ||
+          a.can.length - b.can.length ||
+          minutesOf(a) - minutesOf(b),
       );
     if (best) best.works.push(work);
     else open.push(work);

@@ -9,7 +9,7 @@ import { whyClosed } from './calendar.js';
 import { coveredPieces } from './covered.js';
 import { dealStock, type StockItem } from './deal-stock.js';
 import type { Equipment, HouseRules } from './equipment.js';
-import { everyDay, rareSkills, resourcesOf } from './floor-resources.js';
+import { everyDay, ovenHandsOf, rareSkills, resourcesOf, withoutOldHands } from './floor-resources.js';
 import { overdueOrders, type Overdue } from './overdue.js';
 import { rawDiameterMm, trayKindOf, trayLayout, type Prediction } from './predictions.js';
 import { doughDensityGPerMl, scaleProduct } from './scale-product.js';
@@ -358,6 +358,9 @@ const productOf = (
     portionSetUpS: rules.portionSetUpS,
     portionSPerPiece: rules.portionSPerPiece,
     ...(rare.length > 0 && { skills: rare }),
+    ...(rules.ovenTrayS && {
+      atOven: { trayS: rules.ovenTrayS, ownHands: ovenHandsOf(equipment) > 0 },
+    }),
   };
 };
 
@@ -429,11 +432,12 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
     fromS: nowS,
     toS: Math.max(nowS, ...input.orders.map(({ readyByS }) => readyByS)) + 86_400,
   };
+  const resources = resourcesOf(equipment, rules, stretch);
   return {
     problem: {
       nowS,
       products,
-      resources: resourcesOf(equipment, rules, stretch),
+      resources,
       ovens: equipment.ovens.map(({ id, name, places, degreesPerMin }) => ({
         id,
         name,
@@ -447,13 +451,13 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
         equipment.calendar,
       ),
       loadGapS: rules.loadGapS,
-      fixed,
+      fixed: withoutOldHands(resources, fixed),
       bowls: {
         cleanS: rules.cleanS ?? usualCleanS,
         allergens: Object.fromEntries([...formulas.values()].map((f) => [f.code, allergensOf(f)])),
       },
       ...(!input.byDay && { coldOvens: true }),
-      ...(input.taken && { taken: input.taken }),
+      ...(input.taken && { taken: withoutOldHands(resources, input.taken) }),
       ...(input.weights && { weights: input.weights }),
       ...(input.spreads && { spreads: input.spreads }),
     },

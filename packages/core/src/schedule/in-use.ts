@@ -1,5 +1,6 @@
 import { JokulError, requireNumber } from '../shown/index.js';
 import { weekdayNames } from './calendar.js';
+import { ovenHandsOf } from './floor-resources.js';
 import { skills, type Equipment } from './equipment.js';
 import { shiftParts } from './shift-parts.js';
 
@@ -103,13 +104,19 @@ export const checkEquipment = (equipment: Equipment): void => {
     if (shift.can?.length === 0)
       throw new JokulError('bad-shift', `${name}: say what its hands can do.`, `shifts.${i}.can`);
   });
-  for (const skill of skills)
+  for (const skill of ['mix', 'portion'] as const)
     if (!equipment.shifts.some(({ can = skills }) => can.includes(skill)))
       throw new JokulError(
         'no-skill',
         `At least one shift can ${skill}: no dough is made without.`,
         'shifts',
       );
+  if (ovenHandsOf(equipment) === 0 && !equipment.shifts.some(({ can = skills }) => can.includes('oven')))
+    throw new JokulError(
+      'no-skill',
+      'At least one shift can tend the ovens, or somebody is there for them alone.',
+      'shifts',
+    );
   const { closedWeekdays = [], closedDays = [] } = equipment.calendar ?? {};
   if (new Set(closedWeekdays).size === weekdayNames.length)
     throw new JokulError(

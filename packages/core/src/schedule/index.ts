@@ -1,5 +1,6 @@
 export * from './equipment.js';
 export * from './in-use.js';
+export { ovenHandsOf, ovenShift } from './floor-resources.js';
 export * from './suppose.js';
 export * from './calendar.js';
 export * from './problem.js';

@@ -9,12 +9,11 @@ import {
   type Use,
 } from './problem.js';
 import type { Refusal } from './refusal.js';
-import { afterPullS, piecesOf, taskOfLoad } from './tasks.js';
+import { afterPullS, handsFor, piecesOf, taskOfLoad } from './tasks.js';
 
 const stepS = 60;
 /** A hand for what is late already is sought for so long, s. */
 const lateMostS = 4 * 3600;
-const oneHand: readonly Use[] = [{ resourceId: resourceIds.hands, amount: 1 }];
 
 export interface PlacedAfter {
   /** The loads, ready when they are packed. */
@@ -54,6 +53,7 @@ const stepsOf = (product: PlanProduct, load: Load): readonly Step[] => {
  */
 export const placeOne = (floor: Floor, product: PlanProduct, load: Load, placed: Task[]): Load | string => {
   const steps = stepsOf(product, load);
+  const oneHand = handsFor(product, 'pack');
   const rack: Use = { resourceId: resourceIds.racks, amount: load.trays.length };
   const put = (...tasks: readonly Task[]) => {
     for (const own of tasks) {

@@ -126,7 +126,7 @@ export const placeWork = (
         const work = workTasks(product, own, at, loads);
         const stop = floor.blocking(work);
         const mixes = work.find(({ kind }) => kind === 'mix');
-        if (!stop && mixes && !floor.bowlIsClean(mixerId, product.code, mixes.startS, mixes.endS)) {
+        if (!stop && mixes && !floor.bowlIsClean(mixerId, product.code, mixes, work)) {
           count('cleaning the bowl of an allergen');
           continue;
         }

@@ -72,6 +72,10 @@ export interface AheadWork {
   readonly workS: number;
 }
 
+/** One skill, or some that are counted together, such as `mix` or `mix+portion`. */
+export type RareSkills = Skill | `${Skill}+${string}`;
+export const skillsIn = (able: RareSkills): readonly Skill[] => able.split('+') as Skill[];
+
 /** What hands do to the pieces once they are out of the oven; what is left out or 0 is not done by the hands of the line. */
 export interface AfterWork {
   /** Pressed flat on the hot tray at the pull, s a piece. */
@@ -81,6 +85,14 @@ export interface AfterWork {
   /** From iced to dry, s. */
   readonly dryS?: number;
   readonly packPieceS?: number;
+}
+
+/** What a person does at the oven. */
+export interface OvenWork {
+  /** Putting a tray in, turning it half way, or taking it out, s. */
+  readonly trayS: number;
+  /** Done by people who tend the ovens and nothing else (`oven-hands`), not by the hands of the line. */
+  readonly ownHands: boolean;
 }
 
 export interface PlanBatch {
@@ -118,8 +130,10 @@ export interface PlanProduct {
   readonly packS: number;
   /** Nobody's time after the oven is counted where left out. */
   readonly after?: AfterWork;
+  /** Nobody's time at the oven is counted where left out. */
+  readonly atOven?: OvenWork;
   /** Work that not everybody can do: it takes hands that can; everybody can where left out. */
-  readonly skills?: readonly Skill[];
+  readonly skills?: readonly RareSkills[];
 }
 
 export interface PlanProblem {
@@ -215,7 +229,10 @@ export type TaskKind =
   | 'portion'
   | 'rest'
   | 'temper'
+  | 'load'
   | 'bake'
+  | 'turn'
+  | 'pull'
   | 'flatten'
   | 'tray-rest'
   | 'rack'
@@ -304,8 +321,10 @@ export const heatUpS = (oven: Pick<PlanOven, 'degreesPerMin'>, setC: number): nu
 /** Resource names that the solver and the checker agree on. */
 export const resourceIds = {
   hands: 'hands',
+  /** Who tends the ovens and nothing else; only there where tending them is counted. */
+  ovenHands: 'oven-hands',
   /** Of the hands those that can do it; only there where not all can. */
-  skilled: (skill: Skill) => `hands/${skill}`,
+  skilled: (able: RareSkills) => `hands/${able}`,
   trays: 'trays',
   racks: 'racks',
   cold: (kind: string, what: 'trays' | 'tubs' | 'bags') => `${kind}/${what}`,

@@ -1,5 +1,6 @@
 import type { RestRule } from '../formula/index.js';
 import { checkPlan } from './check.js';
+import { withCleanings } from './clean-bowls.js';
 import { plainChoices } from './choices.js';
 import { Draft } from './draft.js';
 import { Floor } from './floor-plan.js';
@@ -325,7 +326,8 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
       },
     ];
   });
-  return { batches: withHandsAfter(question, batches), left };
+  const facts = batches.filter(({ batchId }) => begun.has(batchId));
+  return { batches: withCleanings({ ...problem, fixed: facts }, withHandsAfter(question, batches)), left };
 };
 
 /** What goes in at another time than planned is iced and packed by hands that are free then. */

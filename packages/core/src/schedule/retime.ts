@@ -30,6 +30,11 @@ export interface Retimed {
 const shiftLoadTask = (task: Task, before: Load, after: Load): Task => {
   const start = after.startS - before.startS;
   const pulled = start + after.pullS - before.pullS;
+  if (task.kind === 'load') return { ...task, startS: task.startS + start, endS: task.endS + start };
+  if (task.kind === 'turn') {
+    const half = start + Math.round((after.pullS - before.pullS) / 2);
+    return { ...task, startS: task.startS + half, endS: task.endS + half };
+  }
   return task.kind === 'bake'
     ? { ...task, startS: task.startS + start, endS: task.endS + pulled }
     : { ...task, startS: task.startS + pulled, endS: task.endS + pulled };

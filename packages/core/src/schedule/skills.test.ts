@@ -26,18 +26,77 @@ describe('what hands can do', () => {
 
   it('counts those that can, and all together', () => {
     const equipment = withShifts(mixer, all);
-    expect(rareSkills(equipment)).toEqual(['portion']);
+    expect(rareSkills(equipment)).toEqual(['portion+pack']);
+    expect(rareSkills({ ...equipment, ovenHands: 0 })).toEqual(['portion+oven+pack']);
     const resources = resourcesOf(equipment, demoRules, stretch);
     const there = (id: string, time: string) =>
       (resources.find((own) => own.id === id)?.when ?? [])
         .filter(({ fromS, toS }) => fromS <= at(time, -1) && at(time, -1) < toS)
         .reduce((sum, { capacity }) => sum + capacity, 0);
-    expect([there(resourceIds.hands, '13:30'), there(resourceIds.skilled('portion'), '13:30')]).toEqual([
+    expect([there(resourceIds.hands, '13:30'), there(resourceIds.skilled('portion+pack'), '13:30')]).toEqual([
       3, 2,
     ]);
-    expect([there(resourceIds.hands, '15:00'), there(resourceIds.skilled('portion'), '15:00')]).toEqual([
+    expect([there(resourceIds.hands, '15:00'), there(resourceIds.skilled('portion+pack'), '15:00')]).toEqual([
       1, 0,
     ]);
+  });
+
+  it('counts those who can do one of two things together, where a third can do neither', () => {
+    const line: Shift = { ...all, can: ['mix', 'portion'] };
+    const packs: Shift = { name: 'Packer', from: '03:30', to: '14:00', hands: 1, can: ['pack'] };
+    const equipment = withShifts(line, packs);
+    expect(rareSkills(equipment)).toEqual(['mix+portion', 'pack']);
+    const small = smallProblem();
+    // Two hands of the line and a packer: never three things at the bowls and the bench.
+    const when = [{ fromS: 0, toS: 40_000, capacity: 2 }];
+    const problem: PlanProblem = {
+      ...small,
+      products: small.products.map((product) => ({ ...product, skills: rareSkills(equipment) })),
+      resources: [
+        ...small.resources.map((own) =>
+          own.id === 'hands' ? { ...own, capacity: 3, when: [{ fromS: 0, toS: 40_000, capacity: 3 }] } : own,
+        ),
+        { id: 'hands/mix+portion', name: 'Line', capacity: 2, when },
+        { id: 'hands/pack', name: 'Packer', capacity: 1, when },
+      ],
+    };
+    const plan = solvePlan(problem);
+    expect(checkPlan(problem, plan)).toEqual([]);
+    for (const { kind, uses } of plan.batches.flatMap(({ tasks }) => tasks))
+      if (kind === 'mix' || kind === 'portion')
+        expect(uses.map(({ resourceId }) => resourceId)).toContain('hands/mix+portion');
+  });
+
+  it('no longer asks for hands that are not counted any more', () => {
+    const before = demoProblem({ equipment: withShifts(mixer, all) });
+    const { batches } = solvePlan(before, { tries: 0 });
+    const after = demoProblem({
+      equipment: withShifts(all),
+      rules: { ...demoRules, ovenTrayS: 0 },
+      fixed: batches,
+    });
+    expect(checkPlan(after, { batches: after.fixed, unplaced: [], boundS: 0 })).not.toContainEqual(
+      expect.objectContaining({ message: expect.stringMatching(/does not exist/) }),
+    );
+  });
+
+  it('has nobody pack who cannot, and the plan holds', () => {
+    const bakes: Shift = { ...all, can: ['mix', 'portion'] };
+    const packs: Shift = { name: 'Packer', from: '04:30', to: '11:00', hands: 1, can: ['pack'] };
+    const problem = demoProblem({
+      equipment: withShifts({ ...mixer, can: ['mix', 'portion'] }, bakes, packs),
+    });
+    const plan = solvePlan(problem);
+    expect(checkPlan(problem, plan)).toEqual([]);
+    const packed = plan.batches
+      .flatMap(({ tasks }) => tasks)
+      .filter(({ kind }) => kind === 'pack' || kind === 'ice')
+      .sort((a, b) => a.startS - b.startS);
+    expect(packed.length).toBeGreaterThan(10);
+    expect(packed[0]?.startS).toBeGreaterThanOrEqual(at('04:30'));
+    // One packer does one thing at a time.
+    for (const [i, { startS }] of packed.slice(1).entries())
+      expect(startS).toBeGreaterThanOrEqual(packed[i]?.endS ?? 0);
   });
 
   it('has nobody portion who only mixes, and the plan holds', () => {
@@ -47,7 +106,7 @@ describe('what hands can do', () => {
     const portioned = plan.batches.flatMap(({ tasks }) => tasks).filter(({ kind }) => kind === 'portion');
     expect(portioned.length).toBeGreaterThan(5);
     for (const task of portioned) {
-      expect(task.uses.map(({ resourceId }) => resourceId)).toContain(resourceIds.skilled('portion'));
+      expect(task.uses.map(({ resourceId }) => resourceId)).toContain(resourceIds.skilled('portion+pack'));
       const hour = new Date(task.startS * 1000).getUTCHours();
       expect(hour).toBeLessThan(14);
     }
@@ -95,6 +154,9 @@ describe('what hands can do', () => {
 
   it('is refused where nobody can, or a shift can nothing', () => {
     expect(() => checkEquipment(withShifts(mixer))).toThrow(/can portion/);
+    const line: Shift = { ...all, can: ['mix', 'portion', 'pack'] };
+    expect(() => checkEquipment(withShifts(line))).not.toThrow();
+    expect(() => checkEquipment({ ...withShifts(line), ovenHands: 0 })).toThrow(/tend the ovens/);
     expect(() => checkEquipment(withShifts(all, { ...mixer, can: [] }))).toThrow(/what its hands can do/);
     expect(() => checkEquipment(withShifts(all, mixer))).not.toThrow();
   });

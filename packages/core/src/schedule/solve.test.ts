@@ -104,7 +104,7 @@ describe('the demo day', () => {
     const fixed = plan.batches;
     const orders = [
       ...demoLines,
-      { id: 'x', customer: 'Farm shop', productCode: 'CLM', pieces: 80, readyBy: '10:15' },
+      { id: 'x', customer: 'Farm shop', productCode: 'CLM', pieces: 80, readyBy: '10:30' },
     ];
     const again = demoProblem({ nowS: at('04:10'), fixed, orders });
     const second = solvePlan(again);

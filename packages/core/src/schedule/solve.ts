@@ -1,5 +1,6 @@
 import { improve, slack, type Effort } from './improve.js';
 import { better, Draft, type Score } from './draft.js';
+import { withCleanings } from './clean-bowls.js';
 import { checkProblem } from './problem-check.js';
 import { plainChoices } from './choices.js';
 import type { Plan, PlanProblem } from './problem.js';
@@ -43,7 +44,8 @@ export const solvePlan = (problem: PlanProblem, effort: Effort = {}): Plan => {
     }
   if (!draft) throw new Error('there is always an order to begin with');
   improve(draft, effort, startedMs);
-  return draft.plan();
+  const plan = draft.plan();
+  return { ...plan, batches: withCleanings(problem, plan.batches) };
 };
 
 export { quickTries, type Effort } from './improve.js';

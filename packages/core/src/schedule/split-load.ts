@@ -6,10 +6,15 @@ import { piecesOf } from './tasks.js';
 /** A load's number in its batch, 0 for one that has none. */
 const numberOf = ({ id, batchId }: Load): number => Number(id.slice(batchId.length).replace('-L', '')) || 0;
 
+const traysOf = ({ trays }: Pick<Load, 'trays'>): number => trays.length;
+const byHand: ReadonlySet<string> = new Set([resourceIds.hands, resourceIds.ovenHands]);
+
 const handsTime = (task: Task, part: Load, whole: Load): Pick<Task, 'startS' | 'endS'> => {
   const { startS, endS } = task;
-  if (!task.uses.some(({ resourceId }) => resourceId === resourceIds.hands)) return { startS, endS };
-  const ownS = ((endS - startS) * piecesOf(part)) / piecesOf(whole);
+  if (!task.uses.some(({ resourceId }) => byHand.has(resourceId))) return { startS, endS };
+  // At the oven a tray takes its time however many pieces lie on it.
+  const of = task.kind === 'load' || task.kind === 'turn' || task.kind === 'pull' ? traysOf : piecesOf;
+  const ownS = ((endS - startS) * of(part)) / of(whole);
   return part.id === whole.id ? { startS, endS: startS + ownS } : { startS: endS - ownS, endS };
 };
 

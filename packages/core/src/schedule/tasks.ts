@@ -3,6 +3,7 @@ import type { Skill } from './equipment.js';
 import {
   bagHoldsPieces,
   resourceIds,
+  skillsIn,
   trayCoolS,
   tubHoldsG,
   type Load,
@@ -62,6 +63,14 @@ export const afterPullS = (
   pieces: number,
 ): number => product.trayRestS + product.coolS + icingS(product, pieces) + product.packS;
 
+/** A hand, of those that can do it too where not all can. */
+export const handsFor = ({ skills = [] }: Pick<PlanProduct, 'skills'>, skill: Skill): readonly Use[] => [
+  { resourceId: resourceIds.hands, amount: 1 },
+  ...skills
+    .filter((able) => skillsIn(able).includes(skill))
+    .map((able) => ({ resourceId: resourceIds.skilled(able), amount: 1 })),
+];
+
 /** @param name of the task within its load, where it is not its kind */
 export const taskOfLoad = (
   load: Pick<Load, 'id' | 'batchId'>,
@@ -72,19 +81,39 @@ export const taskOfLoad = (
   name: string = kind,
 ): Task => ({ id: `${load.id}/${name}`, kind, batchId: load.batchId, loadId: load.id, startS, endS, uses });
 
+/** What a person does at the oven for one load: putting it in, turning it half way, taking it out. */
+const ovenWorkOf = (product: PlanProduct, load: Load): readonly Task[] => {
+  const { atOven } = product;
+  const workS = (atOven?.trayS ?? 0) * load.trays.length;
+  if (!atOven || workS === 0) return [];
+  const uses = atOven.ownHands
+    ? [{ resourceId: resourceIds.ovenHands, amount: 1 }]
+    : handsFor(product, 'oven');
+  const from = (kind: TaskKind, startS: number) => taskOfLoad(load, kind, startS, startS + workS, uses);
+  return [
+    from('load', load.startS - workS),
+    from('turn', load.startS + Math.round(load.pullS / 2)),
+    from('pull', load.startS + load.pullS),
+  ];
+};
+
 /** Tray work of one load: trays in use from filling until cool again, then rack places. */
 export const loadTasks = (product: PlanProduct, load: Load): readonly Task[] => {
   const pulledS = load.startS + load.pullS;
   const offTrayS = pulledS + product.trayRestS;
   const trays = load.trays.length;
   const flattenS = (product.after?.flattenPieceS ?? 0) * piecesOf(load);
+  const atOven = ovenWorkOf(product, load);
+  // Whoever of the line takes it out presses it flat next.
+  const flatFromS = product.atOven?.ownHands === false ? (atOven.at(-1)?.endS ?? pulledS) : pulledS;
   const task = (kind: TaskKind, startS: number, endS: number, uses: readonly Use[]): Task =>
     taskOfLoad(load, kind, startS, endS, uses);
   return [
+    ...atOven,
     task('bake', load.startS, pulledS, [{ resourceId: resourceIds.trays, amount: trays }]),
     // Only while it is hot: that waits for nobody.
     ...(flattenS > 0
-      ? [task('flatten', pulledS, pulledS + flattenS, [{ resourceId: resourceIds.hands, amount: 1 }])]
+      ? [task('flatten', flatFromS, flatFromS + flattenS, [{ resourceId: resourceIds.hands, amount: 1 }])]
       : []),
     task('tray-rest', pulledS, offTrayS + trayCoolS, [{ resourceId: resourceIds.trays, amount: trays }]),
     task('rack', offTrayS, offTrayS + product.coolS, [{ resourceId: resourceIds.racks, amount: trays }]),
@@ -119,11 +148,6 @@ export const workTasks = (
   const mixEndS = stock ? mixStartS : mixStartS + product.mixS;
   const portions = !stock || stock.form === 'tub';
   const portionEndS = portions ? portionStartS + portionS(product, batch) : mixEndS;
-  // Each skill is counted by itself and all hands together: then there is a person for each task at every moment.
-  const handsFor = (skill: Skill): readonly Use[] => [
-    { resourceId: resourceIds.hands, amount: 1 },
-    ...(product.skills?.includes(skill) ? [{ resourceId: resourceIds.skilled(skill), amount: 1 }] : []),
-  ];
   const task = (kind: TaskKind, startS: number, endS: number, uses: readonly Use[]): Task => ({
     id: `${batch.id}/${kind}`,
     kind,
@@ -135,9 +159,12 @@ export const workTasks = (
   const tasks: Task[] = [];
   if (!stock)
     tasks.push(
-      task('mix', mixStartS, mixEndS, [...handsFor('mix'), { resourceId: batch.mixerId, amount: 1 }]),
+      task('mix', mixStartS, mixEndS, [
+        ...handsFor(product, 'mix'),
+        { resourceId: batch.mixerId, amount: 1 },
+      ]),
     );
-  if (portions) tasks.push(task('portion', portionStartS, portionEndS, handsFor('portion')));
+  if (portions) tasks.push(task('portion', portionStartS, portionEndS, handsFor(product, 'portion')));
   if (rest.form === 'tub') {
     const outS = portionStartS - rest.temperS;
     tasks.push(task('rest', mixEndS, outS, restUses(product, batch)));

@@ -1,7 +1,7 @@
 import { CalendarDays } from 'lucide-react';
 import { useState } from 'react';
 import { useLocation } from 'react-router';
-import { handLists, inUse, plannedWork, type HandList } from '@jokul/core';
+import { handLists, inUse, ovenShift, plannedWork, type HandList } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { NeedPlan } from '../../app/need-plan';
 import { useWallClock } from '../../lib/clock';
@@ -47,7 +47,9 @@ const Lists = () => {
   const [whose, setWhose] = useState('all');
   if (!data || !day.data?.plan) return <Loading what="the lists" />;
   const { plan, preparations = [] } = day.data.plan;
-  const { shifts, calendar } = data.equipment;
+  const { calendar } = data.equipment;
+  const atOvens = ovenShift(data.equipment, 'Oven hand');
+  const shifts = [...data.equipment.shifts, ...(atOvens ? [atOvens] : [])];
   const works = plannedWork(plan.batches, preparations);
   const { hands, open } = handLists(works, shifts, calendar, data.rules.timeZone);
   const loads = plan.batches.flatMap((batch) => batch.loads);

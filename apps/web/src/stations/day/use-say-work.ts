@@ -9,9 +9,9 @@ import { useUnits } from '../../lib/units';
 export const useSayWork = () => {
   const names = useNames();
   const lots = useLots();
-  const { mass, about } = useUnits();
+  const { mass, about, temperature } = useUnits();
   const plan = useDay().data?.plan;
-  return ({ id, kind, batchId, pieces, massG }: PlannedWork): string => {
+  return ({ id, kind, batchId, pieces, massG, where, trays, setC }: PlannedWork): string => {
     const prepared = plan?.preparations?.find((own) => own.id === id);
     if (prepared?.allergens) return `of ${prepared.allergens.join(', ')}`;
     if (prepared?.ingredientIds) return `${mass(massG ?? 0)} ${ingredientList(prepared.ingredientIds)}`;
@@ -20,6 +20,10 @@ export const useSayWork = () => {
     if (kind === 'mix') {
       const batch = plan?.plan.batches.find((own) => own.batchId === batchId);
       return batch ? `${mass(batch.massG)} in the ${names.mixer(batch.mixerId)}` : '';
+    }
+    if (kind === 'load' || kind === 'turn' || kind === 'pull') {
+      const what = `${trays} ${trays === 1 ? 'tray' : 'trays'}, ${names.oven(where)}`;
+      return setC === null ? what : `${what} at ${temperature(setC)}`;
     }
     const formula = lots?.formulaOf(batchId);
     if (kind !== 'ice' || !formula) return `${pieces} pieces`;

@@ -32,6 +32,7 @@ export const ruleFields: readonly RuleField[] = [
   { key: 'coolS', label: 'On the rack until cold, min', factor: 1 / 60 },
   { key: 'packS', label: 'Before each ready-by, min', factor: 1 / 60 },
   { key: 'packPieceS', label: 'Packing one piece, s' },
+  { key: 'ovenTrayS', label: 'One tray at the oven, s' },
 ];
 
 export const ruleLabel = ({ label, kind }: RuleField, units: Units): string =>

@@ -158,8 +158,8 @@ describe('shifts, crew and scoops', () => {
     const user = show(<PeoplePanel bakery={bakery()} />);
     const [first] = demoEquipment.shifts;
     const own = () => within(screen.getByRole('group', { name: `What ${first?.name} can do` }));
-    await user.click(own().getByLabelText('Can mix'));
-    await user.click(own().getByLabelText('Can portion'));
+    for (const what of ['Can mix', 'Can portion', 'Can tend ovens', 'Can ice and pack'])
+      await user.click(own().getByLabelText(what));
     await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
     expect(screen.getByRole('alert').textContent).toMatch(/say what its hands can do/);
     await user.click(own().getByLabelText('Can portion'));
@@ -169,6 +169,20 @@ describe('shifts, crew and scoops', () => {
       ['portion'],
       ...demoEquipment.shifts.slice(1).map(() => undefined),
     ]);
+  });
+  it('says who is at the ovens alone, and refuses more than a figure', async () => {
+    const user = show(<PeoplePanel bakery={bakery()} />);
+    const hands = screen.getByLabelText('Hands at them alone');
+    expect(hands).toHaveProperty('value', '1');
+    await user.clear(hands);
+    await user.type(hands, 'two');
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    expect(screen.getByRole('alert').textContent).toMatch(/0 to 9/);
+    await user.clear(hands);
+    await user.type(hands, '0');
+    await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    expect(server.puts[0]?.ovenHands).toBe(0);
   });
   it('keeps who is away from a shift with it under its new name', async () => {
     const [first] = demoEquipment.shifts;

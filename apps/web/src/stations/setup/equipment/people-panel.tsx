@@ -1,13 +1,26 @@
 import { Plus, X } from 'lucide-react';
 import { useWallClock } from '../../../lib/clock';
 import { useState } from 'react';
-import { readTimeOfDay, skills, type Equipment, type Hours, type Shift, type Skill } from '@jokul/core';
+import {
+  ovenHandsOf,
+  readTimeOfDay,
+  skills,
+  type Equipment,
+  type Hours,
+  type Shift,
+  type Skill,
+} from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { Button } from '../../../ui/button';
 import { Field } from '../../../ui/field';
 import { useChangeEquipment } from './use-equipment';
 
-const skillWords: Readonly<Record<Skill, string>> = { mix: 'Can mix', portion: 'Can portion' };
+const skillWords: Readonly<Record<Skill, string>> = {
+  mix: 'Can mix',
+  portion: 'Can portion',
+  oven: 'Can tend ovens',
+  pack: 'Can ice and pack',
+};
 
 interface ShiftDraft {
   readonly name: string;
@@ -59,10 +72,11 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     from: wall.ofDay(equipment.ovenHours.from),
     to: wall.ofDay(equipment.ovenHours.to),
   }));
+  const [ovenHands, setOvenHands] = useState(String(ovenHandsOf(equipment)));
   const [crew, setCrew] = useState(equipment.crew.join(', '));
   const [scoops, setScoops] = useState(equipment.scoops.join(', '));
   const [problem, setProblem] = useState<string | null>(null);
-  const typed = JSON.stringify([shifts, hours, crew, scoops]);
+  const typed = JSON.stringify([shifts, hours, ovenHands, crew, scoops]);
   const [saved] = useState(typed);
   const set = (i: number, part: Partial<ShiftDraft>) =>
     setShifts((all) => all.map((shift, j) => (j === i ? { ...shift, ...part } : shift)));
@@ -84,6 +98,8 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       );
     if (!isTime(hours.from) || !isTime(hours.to))
       return setProblem('The ovens are hot from and to a time of day such as 03:30.');
+    if (!/^\d$/.test(ovenHands.trim()))
+      return setProblem('Hands at the ovens alone: 0 to 9; with 0 those of the shifts tend them.');
     const numbers = list(scoops).map((n) => Number(n.replace(/^No\.?\s*/i, '')));
     if (numbers.some((n) => !Number.isFinite(n)))
       return setProblem('Scoops are numbers, such as 30, 40, 50.');
@@ -110,6 +126,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         };
       }),
       ovenHours: { from: stored(hours.from), to: stored(hours.to) },
+      ovenHands: Number(ovenHands),
       crew: [...new Set(list(crew))],
       scoops: [...new Set(numbers)].sort((a, b) => a - b),
     };
@@ -200,7 +217,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         </ul>
         <p className="mt-1 text-[12.5px] text-ink-faint">
           A shift that ends before it begins goes over midnight. In a break, such as 09:00-09:30, nobody of it
-          mixes or portions.
+          works.
         </p>
         <Button
           size="small"
@@ -216,14 +233,23 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           Add a shift
         </Button>
       </fieldset>
-      <div className="mt-3 grid grid-cols-2 gap-3">
+      <div className="mt-3 grid grid-cols-3 items-end gap-3 max-sm:grid-cols-2">
         <Field
           label="Ovens hot from"
           value={hours.from}
           onChange={(e) => setHours({ ...hours, from: e.target.value })}
         />
         <Field label="to" value={hours.to} onChange={(e) => setHours({ ...hours, to: e.target.value })} />
+        <Field
+          label="Hands at them alone"
+          inputMode="numeric"
+          value={ovenHands}
+          onChange={(e) => setOvenHands(e.target.value)}
+        />
       </div>
+      <p className="mt-1 text-[12.5px] text-ink-faint">
+        People who put in, turn and take out, and do nothing else. With 0 those of the shifts do it.
+      </p>
       <div className="mt-3 space-y-3">
         <Field
           label="Who works here, by role"
