@@ -51,8 +51,8 @@ test('two tablets stay in step, through a killed server and an offline spell; no
 
   // It comes back: the entry arrives, the other tablet learns of it, nobody did anything.
   await jokul.run();
-  await expect(button(bench, `Turn ${load}`)).toBeHidden({ timeout: 20_000 });
-  await expect(wall.getByText(/Server away/)).toBeHidden({ timeout: 20_000 });
+  await expect(button(bench, `Turn ${load}`)).toBeHidden({ timeout: 40_000 });
+  await expect(wall.getByText(/Server away/)).toBeHidden({ timeout: 40_000 });
   expect(await steps(load, 'turned')).toBe(1);
 
   // A tablet without network goes on working, and catches up.
@@ -66,7 +66,7 @@ test('two tablets stay in step, through a killed server and an offline spell; no
   await button(bench, `Pull ${load}`).click();
   await expect.poll(() => steps(load, 'pulled')).toBe(1);
   await wall.context().setOffline(false);
-  await expect.poll(() => steps(load, 'pulled'), { timeout: 20_000 }).toBe(2);
+  await expect.poll(() => steps(load, 'pulled'), { timeout: 40_000 }).toBe(2);
   // Both are in the journal, the first one counts, and both tablets say so.
   await expect(wall.getByText(/was already pulled by/).first()).toBeVisible();
   await expect(bench.getByText(/was already pulled by/).first()).toBeVisible();
@@ -90,7 +90,7 @@ test('what is kept on a tablet survives a reload while the server is away', asyn
   await expect(button(page, `Turn ${load}`)).toBeVisible();
   expect(await steps(load, 'loaded')).toBe(0);
   await page.unroute('**/api/journal');
-  await expect.poll(() => steps(load, 'loaded'), { timeout: 20_000 }).toBe(1);
+  await expect.poll(() => steps(load, 'loaded'), { timeout: 40_000 }).toBe(1);
   await expect(page.getByText(/kept here/)).toBeHidden();
 });
 
@@ -106,7 +106,7 @@ test('an answer that is lost does not make a second entry', async ({ browser }) 
     return route.abort();
   });
   await button(page, `Load ${load}`).click();
-  await expect(page.getByText(/kept here/)).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText(/kept here/)).toBeHidden({ timeout: 40_000 });
   expect(lost).toBe(1);
   expect(await steps(load, 'loaded')).toBe(1);
 });

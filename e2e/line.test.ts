@@ -109,7 +109,7 @@ test('the day is planned again; what has begun stays', async ({ page }) => {
   await open(page, '/day');
   await expect(page.getByText('changed since this day was planned')).toBeVisible();
   await page.getByRole('alert').getByRole('button', { name: 'Plan again' }).click();
-  await expect(page.getByText(/Planned: \d+ batches, all ready in time/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/Planned: \d+ batches, all ready in time/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('and found none broken')).toBeVisible();
   await expect(page.getByText('changed since this day was planned')).toBeHidden();
   await expect(page.getByRole('img', { name: /each batch through its places/ })).toBeVisible();
@@ -200,7 +200,7 @@ test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ pa
   // Which place: the freezer beats the walk-in, pieces beat a tub.
   await press(page, 'Compare the places');
   const walkIn = page.getByRole('row', { name: /^Walk-in/ });
-  await expect(walkIn).toContainText(/\d+ min.*\d h/, { timeout: 30_000 });
+  await expect(walkIn).toContainText(/\d+ min.*\d h/, { timeout: 60_000 });
   const minutes = async (row: string) =>
     Number(/°C(\d+) min/.exec((await page.getByRole('row', { name: row }).textContent()) ?? '')?.[1]);
   expect(await minutes('Freezer')).toBeLessThan(await minutes('Walk-in'));
@@ -264,7 +264,7 @@ test('6 Bake: tray to scale, windows, and a what-if that is computed here', asyn
   // Otherwise: frozen takes some minutes longer, and an oven that is none is refused.
   await page.getByRole('tab', { name: 'What if' }).click();
   const beside = page.getByRole('table', { name: 'Bakes side by side' });
-  await expect(beside.getByText(/^Pull \d+ min.* later/)).toBeVisible({ timeout: 20_000 });
+  await expect(beside.getByText(/^Pull \d+ min.* later/)).toBeVisible({ timeout: 40_000 });
   const words = await beside.getByText(/^Pull \d+ min.* later/).textContent();
   expect(Number(/Pull (\d+) min/.exec(words ?? '')?.[1])).toBeGreaterThanOrEqual(1);
   await page.getByLabel('Oven, °C').fill('900');
@@ -272,14 +272,20 @@ test('6 Bake: tray to scale, windows, and a what-if that is computed here', asyn
   // The map: begun, stopped, and gone through to the end.
   await page.getByRole('tab', { name: 'Time and heat' }).click();
   const map = page.getByRole('region', { name: 'Bake map' });
+  const drawMs = Date.now();
   await map.getByRole('button', { name: 'Draw the map' }).click();
   await map.getByRole('button', { name: 'Stop' }).click();
   await map.getByRole('button', { name: 'Continue' }).click();
   await expect(map.getByText(/Most forgiving for crisp edge: .* °C/)).toBeVisible({ timeout: 60_000 });
   // It is kept by what went in: drawn again, it is there at once.
+  const tookMs = Date.now() - drawMs;
   await page.reload();
-  await map.getByRole('button', { name: 'Draw the map' }).click();
-  await expect(map.getByText(/Most forgiving for crisp edge/)).toBeVisible({ timeout: 3000 });
+  const again = map.getByRole('button', { name: 'Draw the map' });
+  await expect(again).toBeVisible();
+  const againMs = Date.now();
+  await again.click();
+  await expect(map.getByText(/Most forgiving for crisp edge/)).toBeVisible();
+  expect(Date.now() - againMs).toBeLessThan(tookMs / 2);
 });
 
 test('Floor: load, turn, pull and rack with one press each, and a slip that is struck', async ({ page }) => {

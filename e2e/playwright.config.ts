@@ -5,8 +5,9 @@ export default defineConfig({
   outputDir: process.env.JOKUL_E2E_RESULTS ?? '../test-results',
   // Each file has its own server and database: two of them at a time, on two cores.
   workers: 2,
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  // Machines are shared: a page may wait for its turn longer than anybody would wait for it.
+  timeout: 150_000,
+  expect: { timeout: 25_000 },
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -118,7 +118,7 @@ test('it is ordered, and the day is planned', async ({ page }) => {
   await form.getByLabel('Ready by').fill('10:00');
   await form.getByRole('button', { name: 'Add' }).click();
   await page.getByRole('button', { name: /Plan/ }).first().click();
-  await expect(page.getByText(/Planned: 1 batch, all ready in time/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/Planned: 1 batch, all ready in time/)).toBeVisible({ timeout: 60_000 });
   await jokul.readLots('2026-11-28');
   batch = jokul.lot('SLW');
 });
@@ -226,7 +226,7 @@ test('portioned: the scoop weighed, the rest used, the yield reconciled', async 
   await form.getByRole('radio', { name: /Spread it/ }).check();
   await form.getByLabel('Some pieces on the scale, g').fill('42 42.2 41.8 42.1 42.4 41.9 42.3');
   await expect(form).toContainText(/2\.1 g heavy: \d pieces lost per batch/);
-  await expect(form.getByText(/The lightest wants/)).toBeVisible({ timeout: 20_000 });
+  await expect(form.getByText(/The lightest wants/)).toBeVisible({ timeout: 40_000 });
   await press(page, 'Portioning done');
   await expect(page.getByText(/scoop No\. 24, level, 30 g left over, spread over the pieces/)).toBeVisible();
   await expect(page.getByText('In bowl, scoop and bench')).toBeVisible();

@@ -122,7 +122,7 @@ test('a load is moved by keys, held there when the day is planned again, and tak
   await page.keyboard.press(key);
   await page.keyboard.press(key);
   await expect(dialog.getByText('It breaks no rule, and nobody is late.')).toBeVisible({
-    timeout: 30_000,
+    timeout: 60_000,
   });
   const before = await batches();
   await dialog.getByRole('button', { name: 'Move it', exact: true }).click();
@@ -156,16 +156,16 @@ test('what if one order came: tried on a copy by keyboard, made so, and taken ba
   await dialog.getByLabel('Pieces', { exact: true }).fill('72');
   await dialog.getByLabel('Ready by').fill('10:45');
   await dialog.getByLabel('Ready by').press('Enter');
-  await expect(dialog.getByText(/would still be in time/)).toBeVisible({ timeout: 30_000 });
+  await expect(dialog.getByText(/would still be in time/)).toBeVisible({ timeout: 60_000 });
   expect(await orders()).not.toContain('Harbour fair');
   await dialog.getByRole('button', { name: 'Make it so' }).press('Enter');
-  await expect(dialog).toBeHidden({ timeout: 30_000 });
+  await expect(dialog).toBeHidden({ timeout: 60_000 });
   expect(await orders()).toContain('Harbour fair');
   const pieces = (of: readonly Batch[]) => of.reduce((sum, batch) => sum + batch.pieces, 0);
   expect(pieces(await batches())).toBeGreaterThanOrEqual(pieces(before) + 72);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(orders, { timeout: 20_000 }).not.toContain('Harbour fair');
-  await expect.poll(async () => pieces(await batches()), { timeout: 20_000 }).toBe(pieces(before));
+  await expect.poll(orders, { timeout: 40_000 }).not.toContain('Harbour fair');
+  await expect.poll(async () => pieces(await batches()), { timeout: 40_000 }).toBe(pieces(before));
 });
 
 test('an oven is gone at 05:10: who will be late is named, and the way out is looked at, then taken', async ({
@@ -185,7 +185,7 @@ test('an oven is gone at 05:10: who will be late is named, and the way out is lo
   await expect(alarm).toContainText('not at all as things stand');
   await alarm.getByRole('button', { name: 'What can be done?' }).click();
   const dialog = page.getByRole('dialog', { name: 'What can be done' });
-  await expect(dialog.getByText('instead of Port').first()).toBeVisible({ timeout: 30_000 });
+  await expect(dialog.getByText('instead of Port').first()).toBeVisible({ timeout: 60_000 });
   const before = await batches();
   await dialog.getByRole('button', { name: 'Change the plan' }).click();
   await expect(dialog).toBeHidden();

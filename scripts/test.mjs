@@ -2,7 +2,7 @@ import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:f
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
-import { ensureProgram } from './lib/debian.mjs';
+import { ensureBrowser } from './lib/debian.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { inRoot } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
@@ -95,9 +95,7 @@ const playwright = async (home, env) => {
 
 await orSay(async () => {
   await ensureDependencies();
-  const chromium = wanted('e2e')
-    ? await ensureProgram('chromium', 'chromium', 'the tests of the interface')
-    : '';
+  const chromium = wanted('e2e') ? await ensureBrowser('the tests of the interface') : '';
   // One core bundles while the other checks; none of that waits for another.
   await ensureBuild(async () => {
     if (!wanted('check')) return;

@@ -47,3 +47,15 @@ export const ensureProgram = async (program, pkg, why) => {
   if (!now) throw new Trouble(`${pkg} was installed, but "${program}" is still not there. Try: ${byHand}`);
   return now;
 };
+
+/**
+ * A Chromium that draws to nowhere. The one without windows needs two thirds of the other's time; a Debian that does not
+ * have it by itself has the other.
+ */
+export const ensureBrowser = async (why) => {
+  try {
+    return await ensureProgram('chromium-headless-shell', 'chromium-headless-shell', why);
+  } catch {
+    return ensureProgram('chromium', 'chromium', why);
+  }
+};

@@ -13,6 +13,7 @@ const atOven = (batches: readonly BatchPlan[]): readonly Task[] =>
     .flatMap(({ tasks }) => tasks)
     .filter(({ kind }) => kind === 'load' || kind === 'turn' || kind === 'pull')
     .sort((a, b) => a.startS - b.startS || a.endS - b.endS);
+const trayS = demoRules.ovenTrayS ?? 0;
 const overlaps = (tasks: readonly Task[]): number =>
   tasks.slice(1).filter(({ startS }, i) => startS < (tasks[i]?.endS ?? 0)).length;
 
@@ -37,7 +38,7 @@ describe('hands at the ovens', () => {
       const [into, , out] = tasks.filter(({ loadId }) => loadId === load.id);
       expect(into?.endS).toBe(load.startS);
       expect(out?.startS).toBe(load.startS + load.pullS);
-      expect((out?.endS ?? 0) - (out?.startS ?? 0)).toBe(10 * load.trays.length);
+      expect((out?.endS ?? 0) - (out?.startS ?? 0)).toBe(trayS * load.trays.length);
     }
     expect(undonePieces(problem, plan.batches)).toBe(0);
     expect(checkPlan(problem, plan)).toEqual([]);
@@ -131,7 +132,7 @@ describe('hands at the ovens', () => {
       atOven([split])
         .filter((task) => task.loadId === loadId)
         .map(({ startS, endS }) => Math.round(endS - startS));
-    expect(lasts(part.id)).toEqual([10, 10, 10]);
-    expect(lasts(whole.id)).toEqual(Array<number>(3).fill(10 * (whole.trays.length - 1)));
+    expect(lasts(part.id)).toEqual([trayS, trayS, trayS]);
+    expect(lasts(whole.id)).toEqual(Array<number>(3).fill(trayS * (whole.trays.length - 1)));
   });
 });

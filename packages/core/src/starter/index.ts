@@ -18,7 +18,7 @@ export const usualHouseRules: Omit<HouseRules, 'timeZone' | 'trayId'> = {
   coolS: 35 * 60,
   packS: 10 * 60,
   packPieceS: 2,
-  ovenTrayS: 10,
+  ovenTrayS: 8,
   loadGapS: 150,
   pieceToleranceShare: 0.05,
   coldLimitC: 5,
