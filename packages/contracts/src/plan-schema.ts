@@ -1,4 +1,4 @@
-import { skills } from '@jokul/core';
+import { skills, type BatchPlan } from '@jokul/core';
 
 const skill = `(${skills.join('|')})`;
 const rareSkills = `^${skill}(\\+${skill})*$`;
@@ -194,3 +194,32 @@ export const planSchema = {
     ['taken', 'coldOvens', 'weights', 'spreads'],
   ),
 } as const;
+
+/** JSON Schema of a day's plan as a file, as Day saves it and reads it again; published as docs/day-plan.schema.json. */
+export const dayPlanSchema = {
+  $id: 'jokul-day-plan',
+  title: 'The plan of one day',
+  ...object(
+    {
+      date: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$', description: 'the bake day' },
+      batches: {
+        ...list(batchPlan),
+        maxItems: 200,
+        description: 'read again: the same batches, at other times, in other ovens, on other trays',
+      },
+      unplaced: list(object({ batchId: id, productCode: id, pieces: count, reason: { type: 'string' } })),
+      boundS: { ...time, description: 'no plan keeps ovens and line busy for less, s' },
+      preparations: {
+        type: 'array',
+        items: { type: 'object' },
+        description: 'what is made ready when; not read again',
+      },
+    },
+    ['unplaced', 'boundS', 'preparations'],
+  ),
+} as const;
+
+export interface DayPlanFile {
+  readonly date: string;
+  readonly batches: readonly BatchPlan[];
+}

@@ -192,6 +192,9 @@ export interface MoveView extends Omit<ReplanView, 'id' | 'left'> {
   readonly faults: readonly Violation[];
 }
 
+/** A plan that was read from a file, looked at before anybody takes it; without a name where it cannot be. */
+export type ReadPlanView = Omit<MoveView, 'loadId'>;
+
 /** The plan after a way out or a move was taken, and the name of the way back. */
 export interface TakenView {
   readonly plan: PlanView;

@@ -24,6 +24,7 @@ import type {
   DaysBody,
   DaysTask,
   MoveTask,
+  ReadPlanTask,
   PlanBody,
   PlanTask,
   PredictTask,
@@ -92,7 +93,7 @@ export class ComputationService implements OnModuleDestroy {
 
   private async run<Result>(
     name: string,
-    task: PredictTask | PlanTask | DaysTask | ReplanTask | MoveTask | FitTask | AnswersTask,
+    task: PredictTask | PlanTask | DaysTask | ReplanTask | MoveTask | ReadPlanTask | FitTask | AnswersTask,
     signal?: AbortSignal,
   ): Promise<Result> {
     const heavy = name !== 'predict' && name !== 'answers';
@@ -186,6 +187,14 @@ export class ComputationService implements OnModuleDestroy {
       ...Object.values(task.fixedFormulas),
     ]);
     return this.run('replanDay', { ...task, own }, signal);
+  }
+
+  async read(task: Omit<ReadPlanTask, 'own'>): Promise<Omit<MovedLoad, 'loadId'>> {
+    const own = await this.own.usedBy([
+      ...task.input.formulas.values(),
+      ...Object.values(task.fixedFormulas),
+    ]);
+    return this.run('readDay', { ...task, own });
   }
 
   async move(task: Omit<MoveTask, 'own'>): Promise<MovedLoad> {

@@ -11,6 +11,7 @@ import {
   type DaysPlanView,
   type MoveView,
   type PlanView,
+  type ReadPlanView,
   type ReplanView,
   type TakenView,
   type WhatIfView,
@@ -84,6 +85,12 @@ export class PlanController {
   @Post('move')
   move(@Param('date', BakeDatePipe) date: string, @Body() input: MoveInput): Promise<MoveView> {
     return this.replans.move(date, input);
+  }
+
+  /** What follows from a plan that comes as a file (docs/day-plan.schema.json); changes nothing. */
+  @Post('file')
+  read(@Param('date', BakeDatePipe) date: string, @Body() file: unknown): Promise<ReadPlanView> {
+    return this.replans.read(date, file);
   }
 
   /** Whether a batch stays where it is when the day is planned again. */

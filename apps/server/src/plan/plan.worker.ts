@@ -7,6 +7,7 @@ import {
   inUse,
   JokulError,
   moveLoad,
+  readPlan,
   placeAfterAgain,
   cleaningsOf,
   preparationsOf,
@@ -386,6 +387,30 @@ export const moveDay = (task: MoveTask): Outcome<MovedLoad> =>
       bake,
       startS,
       ...(trays !== undefined && { trays }),
+    });
+  });
+
+export interface ReadPlanTask extends Omit<MoveTask, 'move'> {
+  readonly begun: ReadonlySet<string>;
+  readonly given: readonly BatchPlan[];
+}
+
+/** A plan from a file, with what it changes and breaks. */
+export const readDay = (task: ReadPlanTask): Outcome<Omit<MovedLoad, 'loadId'>> =>
+  outcome(() => {
+    const { input, bakes, fixedBakes, fixedFormulas, own, started, begun, given } = task;
+    takeInOwn(own);
+    return readPlan({
+      problem: asPlanned(task),
+      batches: input.fixed,
+      begun,
+      started,
+      given,
+      bakesOf: ({ batchId, productCode }) => {
+        const formula = fixedFormulas[batchId] ?? input.formulas.get(productCode);
+        const its = fixedBakes[batchId] ?? bakes[productCode];
+        return formula && its ? bakesIn(formula, its, input.equipment) : [];
+      },
     });
   });
 

@@ -13,11 +13,20 @@ import {
   type Replanned,
   type Unplaced,
 } from '@jokul/core';
-import type { HoldInput, MoveInput, MoveView, PlanView, ReplanView, TakenView } from '@jokul/contracts';
+import type {
+  HoldInput,
+  MoveInput,
+  MoveView,
+  PlanView,
+  ReadPlanView,
+  ReplanView,
+  TakenView,
+} from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from './computation.service.js';
 import { Offers } from './offers.js';
+import { readPlanFile } from './plan-file.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
 import { PlanService, type PlanInputs } from './plan.service.js';
 
@@ -246,6 +255,48 @@ export class ReplanService {
     return {
       id: excusable ? this.offers.keep(offer) : null,
       loadId,
+      planVersion: row.version,
+      changes,
+      before: lateOrders(due, planned),
+      after: lateOrders(due, batches),
+      faults,
+    };
+  }
+
+  /**
+   * A plan from a file, with what it changes and breaks; nothing is changed.
+   * @throws JokulError `no-plan`, `bad-plan-file`, `other-day`, those of `readPlan`
+   */
+  async read(date: string, file: unknown): Promise<ReadPlanView> {
+    const given = readPlanFile(date, file);
+    const current = await this.current(date);
+    const { row, planned, formulas } = current;
+    const inputs = await this.plans.inputs(date);
+    const { begun, started } = await this.forecast(planned, formulas, inputs);
+    const { batches, changes, faults, excusable } = await this.computation.read({
+      ...(await this.question(date, current, inputs)),
+      begun,
+      started,
+      given,
+    });
+    const due = dueOrders(date, inputs);
+    const [first] = batches;
+    const offer: Offer = {
+      date,
+      planVersion: row.version,
+      found: { batches, changes, left: [] },
+      started,
+      ...(first &&
+        faults.length > 0 && {
+          breaks: {
+            batchId: first.batchId,
+            says: `Read from a file: ${faults.map(({ message }) => message).join(' ')}`,
+          },
+        }),
+      was: { unplaced: current.body.plan.unplaced, inputHash: row.inputHash },
+    };
+    return {
+      id: excusable ? this.offers.keep(offer) : null,
       planVersion: row.version,
       changes,
       before: lateOrders(due, planned),

@@ -8,7 +8,8 @@ import { Failed, Loading } from '../ui/states';
 import { LoadChangeRow } from './load-change';
 import { useSaysLate } from './say-late';
 
-const Found = ({ found }: { found: ReplanView }) => {
+/** Who is late with the changes and who without, and each load that moves. */
+export const FoundChanges = ({ found }: { found: Omit<ReplanView, 'id'> }) => {
   const say = useSaysLate();
   const { after, before, changes, left } = found;
   const missing = (late: ReplanView['before']) => late.reduce((sum, { latePieces }) => sum + latePieces, 0);
@@ -20,7 +21,7 @@ const Found = ({ found }: { found: ReplanView }) => {
           ? 'Nobody is late as things stand.'
           : after.length === 0
             ? `With these changes everybody has their pieces in time; as things stand, ${missing(before)} would be late.`
-            : missing(after) < missing(before)
+            : missing(after) !== missing(before)
               ? `With these changes ${missing(after)} pieces are late; as things stand, ${missing(before)}.`
               : `${missing(before)} pieces are late. No other order of the loads that was tried helps them; these are the times that it comes to.`}
       </p>
@@ -83,7 +84,7 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
         <Loading what="a way out" />
       ) : (
         <>
-          <Found found={found} />
+          <FoundChanges found={found} />
           <div className="flex flex-wrap justify-end gap-2">
             <Button onClick={onClose}>Keep the plan</Button>
             <Button

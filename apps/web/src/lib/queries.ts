@@ -29,6 +29,7 @@ import type {
   PlanInput,
   PlanView,
   ProbesView,
+  ReadPlanView,
   ReplanView,
   RetimeInput,
   RulesInput,
@@ -364,6 +365,19 @@ export const useMove = (date: string, planVersion: number, move: MoveInput | nul
     staleTime: 10_000,
     retry: false,
     placeholderData: (before) => before,
+  });
+/** What a plan from a file would change; nothing is changed by asking. */
+export const useReadPlan = (date: string) =>
+  useMutation({
+    mutationFn: async (file: File) => {
+      let plan: unknown;
+      try {
+        plan = JSON.parse(await file.text());
+      } catch {
+        throw new Error(`${file.name} cannot be read: it is no plan that Jokul saved. Nothing was changed.`);
+      }
+      return call<ReadPlanView>('POST', `days/${date}/plan/file`, plan);
+    },
   });
 export const useHold = (date: string) =>
   useMutation({

@@ -50,6 +50,30 @@ export const moveLoad = (question: MoveQuestion): MovedLoad => {
   return moveWhole(question);
 };
 
+/**
+ * What changes from one plan to another, and what that breaks that was not broken before; being late is none of it.
+ * @param problem by which the other plan is judged, and `asPlanned` the one that there is: what is fixed in them are facts
+ */
+export const consequences = (
+  problem: PlanProblem,
+  asPlanned: PlanProblem,
+  batches: readonly BatchPlan[],
+  started: ReadonlySet<string>,
+  after: readonly BatchPlan[],
+): Omit<MovedLoad, 'loadId'> => {
+  const faults = (by: PlanProblem, of: readonly BatchPlan[]) =>
+    checkPlan(by, { batches: of, unplaced: [], boundS: 0 }).filter(({ code }) => code !== 'late');
+  const said = ({ code, where, message }: Violation) => `${code} ${where} ${message}`;
+  const known = new Set(faults(asPlanned, batches).map(said));
+  const found = faults(problem, after).filter((fault) => !known.has(said(fault)));
+  return {
+    batches: after,
+    changes: changesOf({ planned: batches, started }, after),
+    faults: found,
+    excusable: found.every(({ code }) => !impossible.includes(code)),
+  };
+};
+
 const moveWhole = ({ problem, batches, started, loadId, bake, startS }: MoveQuestion): MovedLoad => {
   const load = batches.flatMap(({ loads }) => loads).find(({ id }) => id === loadId);
   if (!load) throw new JokulError('unknown-load', 'This load is not in the plan any more.', 'loadId');
@@ -82,17 +106,8 @@ const moveWhole = ({ problem, batches, started, loadId, bake, startS }: MoveQues
     })
     .map(({ id }) => id);
   const after = placeAfterAgain(problem, retimed, new Set(other));
-  const faults = (of: readonly BatchPlan[]) =>
-    checkPlan({ ...problem, fixed: of }, { batches: of, unplaced: [], boundS: 0 }).filter(
-      ({ code }) => code !== 'late',
-    );
-  const known = new Set(faults(batches).map(({ code, where, message }) => `${code} ${where} ${message}`));
-  const found = faults(after).filter(({ code, where, message }) => !known.has(`${code} ${where} ${message}`));
   return {
     loadId,
-    batches: after,
-    changes: changesOf({ planned: batches, started }, after),
-    faults: found,
-    excusable: found.every(({ code }) => !impossible.includes(code)),
+    ...consequences({ ...problem, fixed: after }, { ...problem, fixed: batches }, batches, started, after),
   };
 };

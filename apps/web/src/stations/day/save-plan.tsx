@@ -1,4 +1,5 @@
 import { Download } from 'lucide-react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import { planToCsv, type Plan, type Preparation } from '@jokul/core';
 import { useNames } from '../../app/actions';
@@ -7,10 +8,14 @@ import { useUnits } from '../../lib/units';
 import { buttonClass } from '../../ui/button';
 import { calendars, type CalendarKind } from './calendars';
 
+const ReadPlanDialog = lazy(() =>
+  import('./read-plan').then((module) => ({ default: module.ReadPlanDialog })),
+);
+
 const item =
   'block w-full cursor-pointer rounded px-3 py-1.5 text-left text-[14px] outline-none data-[highlighted]:bg-ground';
 
-/** The plan as files: a calendar for the bench and one for the ovens, a table, and all of it as JSON. */
+/** The plan as files: a calendar for the bench and one for the ovens, a table, and all of it as JSON, which is read again too. */
 export const SavePlan = ({
   date,
   plan,
@@ -24,6 +29,8 @@ export const SavePlan = ({
 }) => {
   const { product, oven, mixer } = useNames();
   const { temperature, mass } = useUnits();
+  const input = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState<File | null>(null);
   const place = (id: string) => (oven(id) === id ? mixer(id) : oven(id));
   const calendar = (kind: CalendarKind) =>
     void import('./give-out').then(({ planToCalendar }) =>
@@ -34,47 +41,71 @@ export const SavePlan = ({
       ),
     );
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className={`${buttonClass()} gap-1.5 px-3 py-1.5`}>
-        <Download size={16} aria-hidden /> Save
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          sideOffset={4}
-          className="z-50 w-64 rounded-lg border border-line-strong bg-surface p-1 shadow-2xl"
-        >
-          {(Object.keys(calendars) as CalendarKind[]).map((kind) => (
-            <DropdownMenu.Item key={kind} className={item} onSelect={() => calendar(kind)}>
-              {calendars[kind].name}, as a calendar
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className={`${buttonClass()} gap-1.5 px-3 py-1.5`}>
+          <Download size={16} aria-hidden /> Save
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="start"
+            sideOffset={4}
+            className="z-50 w-64 rounded-lg border border-line-strong bg-surface p-1 shadow-2xl"
+          >
+            {(Object.keys(calendars) as CalendarKind[]).map((kind) => (
+              <DropdownMenu.Item key={kind} className={item} onSelect={() => calendar(kind)}>
+                {calendars[kind].name}, as a calendar
+              </DropdownMenu.Item>
+            ))}
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() =>
+                saveFile(
+                  `${date}-plan.csv`,
+                  'text/csv',
+                  planToCsv(plan.batches, timeZone, { product, place }, preparations),
+                )
+              }
+            >
+              All work, as CSV
             </DropdownMenu.Item>
-          ))}
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() =>
-              saveFile(
-                `${date}-plan.csv`,
-                'text/csv',
-                planToCsv(plan.batches, timeZone, { product, place }, preparations),
-              )
-            }
-          >
-            All work, as CSV
-          </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() =>
-              saveFile(
-                `${date}-plan.json`,
-                'application/json',
-                `${JSON.stringify({ date, ...plan, preparations }, null, 2)}\n`,
-              )
-            }
-          >
-            The plan, as JSON
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() =>
+                saveFile(
+                  `${date}-plan.json`,
+                  'application/json',
+                  `${JSON.stringify({ date, ...plan, preparations }, null, 2)}\n`,
+                )
+              }
+            >
+              The plan, as JSON
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 border-t" />
+            <DropdownMenu.Item className={item} onSelect={() => input.current?.click()}>
+              Load a plan from JSON …
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        aria-label="Plan file"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const [chosen] = event.target.files ?? [];
+          event.target.value = '';
+          if (chosen) setFile(chosen);
+        }}
+      />
+      {file && (
+        <Suspense fallback={null}>
+          <ReadPlanDialog date={date} file={file} onClose={() => setFile(null)} />
+        </Suspense>
+      )}
+    </>
   );
 };

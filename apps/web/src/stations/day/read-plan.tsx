@@ -1,0 +1,107 @@
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { FoundChanges } from '../../app/slip-dialog';
+import { useReadPlan, useTakeReplan } from '../../lib/queries';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field } from '../../ui/field';
+import { Said } from '../../ui/said';
+import { Failed, Loading } from '../../ui/states';
+
+/** A plan of the day from a file: what it changes and breaks is shown before anybody takes it. */
+export const ReadPlanDialog = ({
+  date,
+  file,
+  onClose,
+}: {
+  readonly date: string;
+  readonly file: File;
+  readonly onClose: () => void;
+}) => {
+  const read = useReadPlan(date);
+  const take = useTakeReplan(date);
+  const [reason, setReason] = useState('');
+  const { mutate } = read;
+  const asked = useRef(false);
+  useEffect(() => {
+    if (asked.current) return;
+    asked.current = true;
+    mutate(file);
+  }, [mutate, file]);
+  const found = read.data;
+  const id = found?.id ?? null;
+  const breaks = (found?.faults.length ?? 0) > 0;
+  const doIt = () =>
+    id !== null &&
+    take.mutate(breaks ? { id, reason: reason.trim() } : { id }, {
+      onSuccess: ({ back }) => {
+        toast('The plan from the file is in use.', {
+          duration: 10_000,
+          action: { label: 'Undo', onClick: () => take.mutate({ id: back }) },
+        });
+        onClose();
+      },
+    });
+  return (
+    <Dialog
+      open
+      wide
+      onClose={onClose}
+      title="What the file would change"
+      lead={`${file.name}. Nothing is changed yet; what is in an oven stays there.`}
+    >
+      {take.isError || read.isError ? (
+        <Failed error={take.error ?? read.error} />
+      ) : !found ? (
+        <Loading what="the plan" />
+      ) : (
+        <form
+          noValidate
+          onSubmit={(event) => {
+            event.preventDefault();
+            doIt();
+          }}
+        >
+          <FoundChanges found={{ ...found, left: [] }} />
+          {breaks && (
+            <>
+              <p className="font-semibold text-hand">
+                {id === null ? 'It cannot be done so:' : 'It breaks rules of the floor:'}
+              </p>
+              <ul className="mb-2 max-h-[24vh] list-disc overflow-y-auto pl-5">
+                {found.faults.map(({ code, where, message }) => (
+                  <li key={code + where + message}>
+                    <Said>{message}</Said>
+                  </li>
+                ))}
+              </ul>
+              {id !== null && (
+                <Field
+                  label="Why all the same"
+                  value={reason}
+                  maxLength={200}
+                  onChange={(event) => setReason(event.target.value)}
+                />
+              )}
+            </>
+          )}
+          <div className="mt-4 flex flex-wrap justify-end gap-2">
+            <Button onClick={onClose}>Keep the plan</Button>
+            <Button
+              type="submit"
+              look="primary"
+              disabled={
+                id === null ||
+                take.isPending ||
+                found.changes.length === 0 ||
+                (breaks && reason.trim().length < 3)
+              }
+            >
+              {take.isPending ? 'Changing the plan …' : 'Change the plan'}
+            </Button>
+          </div>
+        </form>
+      )}
+    </Dialog>
+  );
+};
