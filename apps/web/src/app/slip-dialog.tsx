@@ -8,23 +8,32 @@ import { Failed, Loading } from '../ui/states';
 import { LoadChangeRow } from './load-change';
 import { useSaysLate } from './say-late';
 
-/** Who is late with the changes and who without, and each load that moves. */
-export const FoundChanges = ({ found }: { found: Omit<ReplanView, 'id'> }) => {
+export const missingPieces = (late: ReplanView['before']): number =>
+  late.reduce((sum, { latePieces }) => sum + latePieces, 0);
+
+const sayGoing = ({ before, after }: ReplanView): string => {
+  const [without, withThem] = [missingPieces(before), missingPieces(after)];
+  if (before.length === 0) return 'Nobody is late as things stand.';
+  if (after.length === 0)
+    return `With these changes everybody has their pieces in time; as things stand, ${without} would be late.`;
+  return withThem < without
+    ? `With these changes ${withThem} pieces are late; as things stand, ${without}.`
+    : `${without} pieces are late. No other order of the loads that was tried helps them; these are the times that it comes to.`;
+};
+
+/** Who is still late with the changes, and each load that moves, under a sentence that says what it comes to. */
+export const FoundChanges = ({
+  found: { after, changes, left },
+  says,
+}: {
+  readonly found: Pick<ReplanView, 'after' | 'changes' | 'left'>;
+  readonly says: string;
+}) => {
   const say = useSaysLate();
-  const { after, before, changes, left } = found;
-  const missing = (late: ReplanView['before']) => late.reduce((sum, { latePieces }) => sum + latePieces, 0);
   const lost = left.reduce((sum, { pieces }) => sum + pieces, 0);
   return (
     <>
-      <p className="mb-2">
-        {before.length === 0
-          ? 'Nobody is late as things stand.'
-          : after.length === 0
-            ? `With these changes everybody has their pieces in time; as things stand, ${missing(before)} would be late.`
-            : missing(after) !== missing(before)
-              ? `With these changes ${missing(after)} pieces are late; as things stand, ${missing(before)}.`
-              : `${missing(before)} pieces are late. No other order of the loads that was tried helps them; these are the times that it comes to.`}
-      </p>
+      <p className="mb-2">{says}</p>
       {after.length > 0 && (
         <>
           <h3 className="text-[13px] font-semibold text-ink-soft">Still late: tell them</h3>
@@ -84,7 +93,7 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
         <Loading what="a way out" />
       ) : (
         <>
-          <FoundChanges found={found} />
+          <FoundChanges found={found} says={sayGoing(found)} />
           <div className="flex flex-wrap justify-end gap-2">
             <Button onClick={onClose}>Keep the plan</Button>
             <Button

@@ -71,6 +71,7 @@ describe('a plan read from a file', () => {
   it('shows what it changes before it is taken, and can be undone', async () => {
     const { user, onClose } = show();
     expect(await screen.findByText(/1 load changes/)).toBeTruthy();
+    expect(screen.getByText(/everybody has their pieces in time, as by the one in use/)).toBeTruthy();
     expect(server.read).toEqual([{ date: '2026-11-27', batches: [] }]);
     expect(server.taken).toEqual([]);
     await user.click(await button());

@@ -1,12 +1,23 @@
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { FoundChanges } from '../../app/slip-dialog';
+import type { ReadPlanView } from '@jokul/contracts';
+import { FoundChanges, missingPieces } from '../../app/slip-dialog';
 import { useReadPlan, useTakeReplan } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field } from '../../ui/field';
 import { Said } from '../../ui/said';
 import { Failed, Loading } from '../../ui/states';
+
+/** By the plans alone: how the floor goes on is said when the plan is in use. */
+const sayPlans = ({ before, after }: ReadPlanView): string => {
+  const [now, then] = [missingPieces(before), missingPieces(after)];
+  if (then === 0)
+    return now === 0
+      ? 'By this plan everybody has their pieces in time, as by the one in use.'
+      : `By this plan everybody has their pieces in time; by the one in use, ${now} would be late.`;
+  return `By this plan ${then} pieces are late; by the one in use, ${now === 0 ? 'none' : now}.`;
+};
 
 /** A plan of the day from a file: what it changes and breaks is shown before anybody takes it. */
 export const ReadPlanDialog = ({
@@ -62,7 +73,7 @@ export const ReadPlanDialog = ({
             doIt();
           }}
         >
-          <FoundChanges found={{ ...found, left: [] }} />
+          <FoundChanges found={{ ...found, left: [] }} says={sayPlans(found)} />
           {breaks && (
             <>
               <p className="font-semibold text-hand">
