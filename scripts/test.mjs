@@ -51,7 +51,7 @@ const jest = async (projects, home, env = {}) => {
       '--json',
       `--outputFile=${file}`,
       // The server's tests compute real plans and bakes; on a slow machine that takes a while.
-      ...(project === 'server' ? ['--testTimeout=60000'] : []),
+      ...(project === 'server' ? ['--testTimeout=120000'] : []),
     ],
     {
       quiet: true,

@@ -166,6 +166,10 @@ export class DiscardedPayload {
 }
 export class PreparedPayload {
   @IsIn(preparationKinds) what: PreparationKind;
+  /** Of an oven: which, for which load, and what it is set to. */
+  @Optional() @Name() loadId?: string;
+  @Optional() @Name() ovenId?: string;
+  @Optional() @Type(() => Number) @IsNumber() @Min(50) @Max(320) setC?: number;
 }
 export class WeighedPayload {
   @Name() key: string;

@@ -5,6 +5,7 @@ import {
   demoRules,
   doughDensityGPerMl,
   kindOfPlace,
+  ovensToHeat,
   partOff,
   scoopsFor,
   weighSheet,
@@ -104,9 +105,16 @@ export const writeToday = (
   floor: FloorState,
   nowS: number,
 ): void => {
-  for (const { batchId, kind, startS } of preparations)
+  const { ovens } = equipment;
+  for (const { batchId, kind, startS, oven } of [
+    ...preparations,
+    ...ovensToHeat(batches, { ovens, loadGapS: demoRules.loadGapS }),
+  ])
     if (startS <= nowS + 300)
-      writer.write('prepared', Math.min(startS, nowS - 60), 'Mix hand', batchId, { what: kind });
+      writer.write('prepared', Math.min(startS, nowS - 60), oven ? 'Oven hand' : 'Mix hand', batchId, {
+        what: kind,
+        ...oven,
+      });
   for (const batch of batches) {
     const formula = formulas.get(batch.productCode);
     if (batch.stock && formula) writeStock(writer, luck, batch, formula, floor, nowS);

@@ -1,6 +1,15 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
-import { openActions, overWindow, type Action, type Formula, type Load, type OverWindow } from '@jokul/core';
+import {
+  inUse,
+  openActions,
+  ovensToHeat,
+  overWindow,
+  type Action,
+  type Formula,
+  type Load,
+  type OverWindow,
+} from '@jokul/core';
 import type { DayView } from '@jokul/contracts';
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay, useOrdersOf } from '../lib/queries';
@@ -12,7 +21,20 @@ import { preparationWords } from './preparation-words';
 const useOpenActions = (plan: DayView['plan'] | undefined): readonly Action[] => {
   const floor = useJournal((s) => s.floor);
   const batches = plan?.plan.batches;
-  const preparations = plan?.preparations;
+  const bakery = useBakery().data;
+  const stored = plan?.preparations;
+  const preparations = useMemo(
+    () => [
+      ...(stored ?? []),
+      ...(batches && bakery
+        ? ovensToHeat(batches, {
+            ovens: inUse(bakery.equipment).ovens,
+            loadGapS: bakery.rules.loadGapS,
+          })
+        : []),
+    ],
+    [stored, batches, bakery],
+  );
   const minute = Math.floor(nowMs() / 60e3);
   return useMemo(
     () => (batches ? openActions(batches, floor, preparations, minute * 60e3) : []),
@@ -80,7 +102,7 @@ const loadedPayload = (load: Load, trayIds: readonly string[], trayRestS: number
 /** Writes down that something was put out or browned for a dough; false when the action is none of that. */
 export const doPreparation = ({ batchId, prepare }: Action): boolean => {
   if (!prepare) return false;
-  record('prepared', batchId, { what: prepare.kind });
+  record('prepared', batchId, { what: prepare.kind, ...prepare.oven });
   return true;
 };
 

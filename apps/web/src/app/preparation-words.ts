@@ -18,4 +18,6 @@ export const preparationWords: Readonly<Record<PreparationKind, string>> = {
   sift: 'Sift for',
   warm: 'Out of the cold for',
   clean: 'Clean the bowl before',
+  'oven-on': 'Oven on for',
+  'oven-check': 'Oven hot for',
 };

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, waitFor } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
-import { wallClock, type BatchPlan } from '@jokul/core';
+import { demoEquipment, demoRules, wallClock, type BatchPlan } from '@jokul/core';
 import { useJournal } from '../journal/store';
 import { queryClient } from '../lib/queries';
 import { setClock } from '../lib/now';
@@ -64,7 +64,7 @@ beforeEach(() => {
   setClock({ mode: 'real', nowMs });
   const date = wallClock(nowMs / 1000, zone).date;
   queryClient.clear();
-  queryClient.setQueryData(['bakery'], { rules: { timeZone: zone } });
+  queryClient.setQueryData(['bakery'], { equipment: demoEquipment, rules: { ...demoRules, timeZone: zone } });
   queryClient.setQueryData(['day', date], {
     date,
     plan: {

@@ -1,4 +1,5 @@
 import type { BatchPlan, Load, Preparation, Task } from '../schedule/index.js';
+import { preparedKey } from './kinds/prepared.js';
 import { isTakenOut } from './planned-stock.js';
 import {
   emptyLot,
@@ -53,10 +54,12 @@ const nowWindowMs: Readonly<Record<ActionKind, readonly [before: number, after: 
   mix: [300e3, 900e3],
   prepare: [300e3, 1800e3],
 };
+/** An oven that is on later than this is hot later than its load. */
+const heatWindowMs = [60e3, 180e3] as const;
 const soonMs = 10 * 60e3;
 
 export const urgencyOf = (action: Action, nowMs: number): Urgency => {
-  const [before, after] = nowWindowMs[action.kind];
+  const [before, after] = action.prepare?.oven ? heatWindowMs : nowWindowMs[action.kind];
   if (nowMs > action.dueMs + after) return 'late';
   if (nowMs >= action.dueMs - before) return 'now';
   return nowMs >= action.dueMs - soonMs ? 'soon' : 'later';
@@ -257,10 +260,22 @@ const askedForS = 2 * 3600;
 const hasLeft = ({ kind, load }: Action, nowMs: number): boolean =>
   (kind === 'ice' || kind === 'pack') && load !== undefined && nowMs > (load.dueS + askedForS) * 1000;
 
+/** An oven that is turned on, or looked at, until somebody did or its load is in. */
+const heating = (prepare: Preparation, state: FloorState): Action[] => {
+  const { batchId, productCode, kind, id, startS, oven } = prepare;
+  const lot = state.lots.get(batchId) ?? emptyLot(batchId);
+  if (!oven || lot.prepared.has(preparedKey({ what: kind, loadId: oven.loadId }))) return [];
+  const trays = [...state.trays.values()].filter(({ ovenId }) => ovenId === oven.ovenId);
+  if (trays.some(({ loadId, pulled }) => loadId === oven.loadId || !pulled)) return [];
+  const { ovenId } = oven;
+  return [{ id, kind: 'prepare', batchId, productCode, prepare, ovenId, trayIds: [], dueMs: startS * 1000 }];
+};
+
 /** What is to be put out or browned for doughs that nobody weighed yet. */
 const preparing = (preparations: readonly Preparation[], state: FloorState): Action[] =>
   preparations.flatMap((prepare): Action[] => {
-    const { batchId, productCode, kind, id, startS } = prepare;
+    const { batchId, productCode, kind, id, startS, oven } = prepare;
+    if (oven) return heating(prepare, state);
     const lot = state.lots.get(batchId) ?? emptyLot(batchId);
     const begun = lot.weighed.size > 0 || lot.mixed || lot.portioned || lot.stays.length > 0;
     // A pan that was weighed is browned, also where nobody pressed that it was.

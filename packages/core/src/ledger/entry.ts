@@ -7,7 +7,13 @@ export interface Payloads {
   /** Mixing began, or a part became a lot of its own: what the lot is, pinned. */
   readonly begun: LotRecord;
   /** Something was done for the dough before it is weighed: butter or eggs put out, butter browned. */
-  readonly prepared: { readonly what: PreparationKind };
+  readonly prepared: {
+    readonly what: PreparationKind;
+    /** Of an oven: which, for which load, and what it is set to. */
+    readonly loadId?: string;
+    readonly ovenId?: string;
+    readonly setC?: number;
+  };
   readonly weighed: {
     readonly key: string;
     readonly massG: number;

@@ -23,6 +23,7 @@ export * from './plan-horizon.js';
 export * from './quality.js';
 export * from './safe-plan.js';
 export * from './oven-tasks.js';
+export * from './ovens-to-heat.js';
 export * from './ways.js';
 export * from './give-out.js';
 export * from './undone-bound.js';

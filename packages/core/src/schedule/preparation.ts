@@ -7,6 +7,8 @@ export const preparationKinds = [
   'sift',
   'warm',
   'clean',
+  'oven-on',
+  'oven-check',
 ] as const;
 /** What is done for a dough before it is weighed. */
 export type PreparationKind = (typeof preparationKinds)[number];
@@ -17,7 +19,7 @@ export interface Preparation {
   readonly kind: PreparationKind;
   readonly batchId: string;
   readonly productCode: string;
-  /** Nothing where a bowl is cleaned. */
+  /** Nothing where a bowl is cleaned or an oven heated. */
   readonly massG: number;
   readonly startS: number;
   /** A person's time for it, s; a few minutes where left out. */
@@ -28,4 +30,6 @@ export interface Preparation {
   readonly earlyS: number;
   /** What the bowl is cleaned of: it is in the dough before and not declared by this one. */
   readonly allergens?: readonly string[];
+  /** The oven that is turned on, or looked at, and the load that it is for. */
+  readonly oven?: { readonly ovenId: string; readonly setC: number; readonly loadId: string };
 }

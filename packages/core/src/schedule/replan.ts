@@ -402,18 +402,42 @@ export const replan = (question: ReplanQuestion): Replanned | null => {
   const found = levels(question);
   if (found.length === 0) return null;
   let best = judged(question, asItGoes(question));
+  let way: Way | null = null;
   const untilMs = Date.now() + patienceS * 1000;
-  for (const freed of found)
+  search: for (const freed of found)
     for (const wait of [false, true]) {
       const next = judged(question, withoutLosing(question, freed, wait));
-      const first = next.score.findIndex((value, i) => value !== best.score[i]);
-      if (first >= 0 && (next.score[first] ?? 0) < (best.score[first] ?? 0)) best = next;
+      if (compare(next, best) < 0) [best, way] = [next, { freed, wait }];
       const [faults, undone] = next.score;
-      if (faults === 0 && undone === 0) return whole(question, best.tried);
-      if (Date.now() > untilMs) return whole(question, best.tried);
+      if ((faults === 0 && undone === 0) || Date.now() > untilMs) break search;
       if (faults === 0) break;
     }
-  return whole(question, best.tried);
+  return whole(question, (way ? withFewer(question, best, way, untilMs) : best).tried);
+};
+
+/** Which loads were let move, and whether their dough waited meanwhile. */
+interface Way {
+  readonly freed: ReadonlySet<string>;
+  readonly wait: boolean;
+}
+
+/** Loads that kept their oven and move all the same: each is held where it was, and stays there where nobody is worse off. */
+const withFewer = (
+  question: ReplanQuestion,
+  found: Judged,
+  { freed, wait }: Way,
+  untilMs: number,
+): Judged => {
+  let [best, may] = [found, freed];
+  const count = ({ tried }: Judged) => changesOf(question, tried.batches).length;
+  for (const { loadId, from } of changesOf(question, found.tried.batches)) {
+    if (Date.now() > untilMs) break;
+    if (!from || question.homeless.has(loadId) || !may.has(loadId)) continue;
+    const fewer = new Set([...may].filter((id) => id !== loadId));
+    const next = judged(question, withoutLosing(question, fewer, wait));
+    if (compare(next, best) <= 0 && count(next) < count(best)) [best, may] = [next, fewer];
+  }
+  return best;
 };
 
 interface Judged {
@@ -421,6 +445,11 @@ interface Judged {
   /** The first that differs decides; less is better. */
   readonly score: readonly number[];
 }
+/** Below 0 where the first is the better one. */
+const compare = (a: Judged, b: Judged): number => {
+  const first = a.score.findIndex((value, i) => value !== b.score[i]);
+  return first < 0 ? 0 : (a.score[first] ?? 0) - (b.score[first] ?? 0);
+};
 /** Rules broken, pieces not in time, pieces never baked, and how late the loads are. */
 const judged = (question: ReplanQuestion, tried: Tried): Judged => {
   const lateS = loadsOf(tried.batches).reduce((sum, { readyS, dueS }) => sum + Math.max(0, readyS - dueS), 0);

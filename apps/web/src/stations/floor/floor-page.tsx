@@ -48,21 +48,21 @@ const useDo = () => {
   };
 };
 
-const label = (action: Action) => `${verb(action)} ${action.load?.id ?? action.batchId}`;
+const label = (action: Action) =>
+  `${verb(action)} ${action.load?.id ?? action.prepare?.oven?.loadId ?? action.batchId}`;
 const place = (action: Action, names: ReturnType<typeof useNames>) =>
   action.ovenId ? names.oven(action.ovenId) : action.batchId;
-/** How much is put out, or what the bowl is cleaned of. */
-const amount = ({ prepare }: Action, mass: (grams: number) => string) =>
-  prepare
-    ? `${
-        prepare.allergens
-          ? `of ${andList(prepare.allergens, 20)}`
-          : [
-              mass(prepare.massG),
-              ...(prepare.ingredientIds ? [ingredientList(prepare.ingredientIds)] : []),
-            ].join(' ')
-      }, `
-    : '';
+/** How much is put out, what the bowl is cleaned of, or what the oven is set to. */
+const amount = (
+  { prepare }: Action,
+  { mass, temperature }: Pick<ReturnType<typeof useUnits>, 'mass' | 'temperature'>,
+): string => {
+  if (!prepare) return '';
+  const { oven, allergens, ingredientIds, massG } = prepare;
+  if (oven) return `${temperature(oven.setC)}, `;
+  if (allergens) return `of ${andList(allergens, 20)}, `;
+  return `${[mass(massG), ...(ingredientIds ? [ingredientList(ingredientIds)] : [])].join(' ')}, `;
+};
 
 /** What a load is iced with. */
 const icing = ({ kind, load }: Action, formula: Formula | undefined, about: (grams: number) => string) => {
@@ -83,6 +83,8 @@ const preparationCues: Readonly<Record<PreparationKind, string>> = {
   chop: 'Even pieces: dust browns, lumps tear the ball. Clean board and knife for each allergen.',
   sift: 'Over the bowl that is weighed into; press out lumps.',
   warm: 'At room temperature it mixes in; cold it curdles or clumps.',
+  'oven-on': 'Nothing in it but its own racks. Fan as the formula asks for.',
+  'oven-check': 'Read a thermometer inside, not the dial. Too cold: wait, or turn it up.',
   clean: 'Bowl, tool and scrapers, as your local rules ask for. Wipe down the bench as well.',
 };
 
@@ -104,7 +106,8 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
   const lots = useLots();
   const names = useNames();
   const wall = useWallClock();
-  const { temperature, mass, about } = useUnits();
+  const units = useUnits();
+  const { temperature, about } = units;
   const urgency = urgencyOf(action, now);
   const hand = urgency === 'late' || urgency === 'now';
   return (
@@ -120,7 +123,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           {verb(action)} {names.product(action.productCode)}
         </h1>
         <p className="mt-1 text-3xl max-sm:text-2xl">
-          {amount(action, mass)}
+          {amount(action, units)}
           {icing(action, lots?.formulaOf(action.batchId), about)}
           {place(action, names)}
           {action.load && `, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`}
@@ -158,7 +161,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
 
 const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (action: Action) => void }) => {
   const names = useNames();
-  const { mass } = useUnits();
+  const units = useUnits();
   const wall = useWallClock();
   const urgency = urgencyOf(action, now);
   const hand = urgency === 'late' || urgency === 'now';
@@ -172,7 +175,7 @@ const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           {verb(action)} {names.product(action.productCode)}
         </span>
         <span className="figures block text-[15px] text-ink-soft">
-          {amount(action, mass)}
+          {amount(action, units)}
           {place(action, names)},{' '}
           {action.dueMs < now
             ? `${countdown(now - action.dueMs)} late`
