@@ -63,7 +63,13 @@ test('a bag in the freezer is used first, taken out in part, and mixed anew when
   expect(split?.payload).toMatchObject({ into: part, pieces: 180 });
   await expect(page.getByText('Not in the log yet')).toBeHidden();
   await page.goto(`${jokul.url}/floor?day=${day}`);
-  await expect(page.getByRole('heading', { name: 'Load Cardamom Shortbite' })).toBeVisible();
+  // Its oven first: turned on, and hot.
+  const next = page.getByRole('region', { name: 'Due next' });
+  for (const what of ['Oven on for', 'Oven hot for']) {
+    await expect(next.getByRole('heading', { name: `${what} Cardamom Shortbite` })).toBeVisible();
+    await next.getByRole('button', { name: what }).click();
+  }
+  await expect(next.getByRole('heading', { name: 'Load Cardamom Shortbite' })).toBeVisible();
 });
 
 test('several days are planned together, each with its way there', async ({ page }) => {

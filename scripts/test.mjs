@@ -50,8 +50,8 @@ const jest = async (projects, home, env = {}) => {
       `--maxWorkers=${Math.max(2, availableParallelism() - 1)}`,
       '--json',
       `--outputFile=${file}`,
-      // The server's tests compute real plans and bakes; on a slow machine that takes a while.
-      ...(project === 'server' ? ['--testTimeout=120000'] : []),
+      // The server's tests compute real plans and bakes; on a slow machine that takes a while, and so does much typing.
+      `--testTimeout=${project === 'server' ? 120_000 : 60_000}`,
     ],
     {
       quiet: true,

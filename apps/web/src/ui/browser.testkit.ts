@@ -1,5 +1,9 @@
 import 'reflect-metadata';
+import { configure } from '@testing-library/dom';
 import { TextDecoder, TextEncoder } from 'node:util';
+
+// Machines are shared: what comes is waited for, however slow the others make it.
+configure({ asyncUtilTimeout: 10_000 });
 
 /* What the made-up browser of the component tests lacks and Radix asks for. */
 class Observer {
