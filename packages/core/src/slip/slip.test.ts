@@ -20,13 +20,18 @@ import {
   type WhyThenQuestion,
 } from '../schedule/index.js';
 import { at, demoLines, demoProblem } from '../schedule/problem.testkit.js';
-import { demoFormulas } from '../demo/index.js';
+import { demoFormulas, demoRules } from '../demo/index.js';
 import { workedOff } from './day.testkit.js';
 import { forecastDay, lateByForecast, type DayForecast } from './forecast.js';
 
-const problem = demoProblem();
-const plan = solvePlan(problem);
-const planned = plan.batches;
+const morningOf = (ovenTrayS: number) => {
+  const problem = demoProblem({ rules: { ...demoRules, ovenTrayS } });
+  return { problem, planned: solvePlan(problem).batches };
+};
+const usual = morningOf(demoRules.ovenTrayS ?? 0);
+/** Where nobody's time at the ovens is counted. */
+const handsFree = morningOf(0);
+const { problem, planned } = usual;
 const orders: readonly DueOrder[] = demoLines.map((line) => ({ ...line, readyByS: at(line.readyBy) }));
 const restOf = (batch: BatchPlan) => {
   const formula = demoFormulas.find(({ code }) => code === batch.productCode);
@@ -42,7 +47,7 @@ interface Day {
   readonly lateS?: (loadId: string) => number;
   readonly skip?: ReadonlySet<string>;
 }
-const forecastOf = ({ nowS, lost = [], lateS, skip }: Day): DayForecast =>
+const forecastOf = ({ nowS, lost = [], lateS, skip }: Day, { problem, planned } = usual): DayForecast =>
   forecastDay({
     batches: planned,
     floor: reduceLedger(workedOff(planned, nowS, lateS, skip)),
@@ -51,7 +56,7 @@ const forecastOf = ({ nowS, lost = [], lateS, skip }: Day): DayForecast =>
     loadGapS: problem.loadGapS,
     restOf,
   });
-const questionOf = (day: Day, forecast: DayForecast): ReplanQuestion => ({
+const questionOf = (day: Day, forecast: DayForecast, { problem, planned } = usual): ReplanQuestion => ({
   problem: {
     ...problem,
     nowS: day.nowS,
@@ -216,13 +221,17 @@ describe('planning anew with few changes', () => {
     const day = { nowS: at('05:10') };
     expect(replan(questionOf(day, forecastOf(day)))).toBeNull();
   });
-  it('an oven is gone at 05:10: its loads go to the others, and hardly anything else moves', () => {
+  it.each([
+    ['and hardly anything else moves', handsFree, 2],
+    // One person at three ovens that take what four did: a load more goes in a minute or two earlier.
+    ['also where one person tends them all', usual, 3],
+  ])('an oven is gone at 05:10: its loads go to the others, %s', (_, morning, most) => {
     const day = { nowS: at('05:10'), lost: ['port'] };
-    const forecast = forecastOf(day);
+    const forecast = forecastOf(day, morning);
     expect(forecast.homeless.size).toBeGreaterThan(0);
     const before = lateByForecast(orders, forecast);
     expect(before.length).toBeGreaterThan(0);
-    const found = replan(questionOf(day, forecast));
+    const found = replan(questionOf(day, forecast, morning));
     if (!found) throw new Error('there is something to do');
     expect(found.left).toEqual([]);
     const after = lateOrders(orders, found.batches);
@@ -238,7 +247,7 @@ describe('planning anew with few changes', () => {
     }
     // Of what kept its oven hardly anything: how many loads the lost ones become depends on the ovens that are left.
     const others = found.changes.filter(({ from, loadId }) => from && !forecast.homeless.has(loadId));
-    expect(others.length).toBeLessThan(forecast.homeless.size / 2);
+    expect(others.length).toBeLessThanOrEqual(most);
     // Of a lost load may become more than one, in ovens that hold fewer trays.
     const added = found.changes.filter(({ from }) => from === null);
     expect(added.length).toBeLessThanOrEqual(forecast.homeless.size);
