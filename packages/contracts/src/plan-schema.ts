@@ -205,7 +205,8 @@ export const dayPlanSchema = {
       batches: {
         ...list(batchPlan),
         maxItems: 200,
-        description: 'read again: the same batches, at other times, in other ovens, on other trays',
+        description:
+          'read again: the same batches and loads, at other times and in other ovens; what tasks take up is worked out anew',
       },
       unplaced: list(object({ batchId: id, productCode: id, pieces: count, reason: { type: 'string' } })),
       boundS: { ...time, description: 'no plan keeps ovens and line busy for less, s' },

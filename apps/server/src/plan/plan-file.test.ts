@@ -46,23 +46,11 @@ describe('a plan as a file', () => {
 
   it('is looked at, taken, and taken back', async () => {
     const file = await saved();
-    // The last load goes in two minutes later, alone: its tasks stay behind, and the checker says so.
+    // The last load goes in two minutes later; its tasks go along, whatever the file says of them.
     const batch = file.batches.at(-1);
     const load = batch?.loads.at(-1);
     if (!batch || !load) throw new Error('a load');
     load.startS += 120;
-    const { body: torn } = await read(file);
-    expect(torn.id).toBeNull();
-    expect(torn.faults.map(({ message }) => message).join()).toMatch(/bake task differ/);
-    // With them it may be done.
-    const shifted = file as unknown as { batches: { tasks: Record<string, unknown>[] }[] };
-    const tasks = shifted.batches.at(-1)?.tasks ?? [];
-    for (const task of tasks)
-      if (task.loadId === load.id) {
-        task.startS = (task.startS as number) + 120;
-        task.endS = (task.endS as number) + 120;
-      } else if (task.kind === 'rest') task.endS = (task.endS as number) + 120;
-    (load as unknown as { readyS: number }).readyS += 120;
     const { body: whole } = await read(file);
     expect(whole.changes.map(({ loadId }) => loadId)).toEqual([load.id]);
     if (whole.id === null) throw new Error(JSON.stringify(whole.faults));

@@ -280,7 +280,8 @@ export class ReplanService {
       given,
     });
     const due = dueOrders(date, inputs);
-    const [first] = batches;
+    // Of all that the file moves one batch carries the note of why.
+    const [first] = changes;
     const offer: Offer = {
       date,
       planVersion: row.version,

@@ -1,4 +1,11 @@
-import { canonicalJson, equipmentKinds, type Equipment, type HouseRules, type Ingredient } from '@jokul/core';
+import {
+  canonicalJson,
+  equipmentKinds,
+  ovenHandsOf,
+  type Equipment,
+  type HouseRules,
+  type Ingredient,
+} from '@jokul/core';
 import type { SetupChanges } from '@jokul/contracts';
 
 /* What differs between two states of the setup, in the words that Setup shows. */
@@ -46,7 +53,11 @@ export const thingsChanged = (before: Equipment, after: Equipment): SetupChanges
   );
 
 export const listsChanged = (before: Equipment, after: Equipment): SetupChanges['lists'] =>
-  lists.filter((key) => !same(plain(before[key] ?? null), plain(after[key] ?? null)));
+  lists.filter((key) =>
+    key === 'ovenHands'
+      ? ovenHandsOf(before) !== ovenHandsOf(after)
+      : !same(plain(before[key] ?? null), plain(after[key] ?? null)),
+  );
 
 export const rulesChanged = (before: HouseRules, after: HouseRules): SetupChanges['rules'] =>
   ruleKeys

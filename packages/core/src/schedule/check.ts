@@ -220,6 +220,22 @@ const checkAfterOven = (product: PlanProduct, batch: BatchPlan, load: Load, begu
   return found;
 };
 
+/** Work that a person does takes up a person: those at the ovens, or those of the line. */
+const checkHands = (product: PlanProduct, batch: BatchPlan): Violation[] =>
+  batch.tasks.flatMap((task) => {
+    const atOven = ['load', 'turn', 'pull'].includes(task.kind);
+    if (!atOven && !['prepare', 'mix', 'portion', 'flatten', 'ice', 'pack'].includes(task.kind)) return [];
+    const who = atOven && product.atOven?.ownHands ? 'oven-hands' : 'hands';
+    if (task.uses.some(({ resourceId, amount }) => resourceId === who && amount >= 1)) return [];
+    return [
+      {
+        code: 'precedence' as const,
+        where: batch.batchId,
+        message: `${batch.batchId}: ${task.id} is done by nobody.`,
+      },
+    ];
+  });
+
 /** Somebody puts it in before it bakes, turns it while it does, and is there when it comes out. */
 const checkAtOven = (product: PlanProduct, batch: BatchPlan, load: Load): Violation[] => {
   const worksS = (product.atOven?.trayS ?? 0) * load.trays.length;
@@ -256,6 +272,7 @@ const checkLoads = (product: PlanProduct, batch: BatchPlan, begun: boolean): Vio
     if (load.trays.some((tray) => tray.pieces > product.perTray))
       say('pieces', `${load.id} has more pieces on a tray than fit.`);
   }
+  if (!begun) found.push(...checkHands(product, batch));
   const onTrays = batch.loads.flatMap((load) => load.trays).reduce((sum, tray) => sum + tray.pieces, 0);
   if (onTrays !== batch.pieces)
     say('pieces', `${onTrays} pieces are on trays, ${batch.pieces} were portioned.`);

@@ -104,6 +104,23 @@ describe('hands at the ovens', () => {
     ).toEqual(expect.arrayContaining([expect.stringMatching(/is not taken out when it has to be/)]));
   });
 
+  it('are missed by the checker where work takes up nobody', () => {
+    for (const kind of ['load', 'mix', 'portion', 'pack'] as const) {
+      const [batch] = plan.batches.filter(({ tasks }) => tasks.some((task) => task.kind === kind));
+      if (!batch) throw new Error(`a batch with a task ${kind}`);
+      const tasks = batch.tasks.map((task) =>
+        task.kind === kind
+          ? { ...task, uses: task.uses.filter(({ resourceId }) => !resourceId.includes('hands')) }
+          : task,
+      );
+      const found = checkPlan(problem, {
+        ...plan,
+        batches: plan.batches.map((own) => (own === batch ? { ...own, tasks } : own)),
+      });
+      expect(found.map(({ message }) => message).join()).toMatch(/is done by nobody/);
+    }
+  });
+
   it('go along with a load that is late or bakes longer', () => {
     const [first] = plan.batches.flatMap(({ loads }) => loads);
     if (!first) throw new Error('a load');

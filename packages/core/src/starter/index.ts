@@ -80,5 +80,7 @@ export const starterEquipment: Equipment = {
   scoops: [16, 20, 30, 40, 50, 60],
   shifts: [{ name: 'Early shift', from: '04:00', to: '12:00', hands: 1 }],
   ovenHours: { from: '04:00', to: '12:00' },
+  // Whoever mixes tends the oven too.
+  ovenHands: 0,
   crew: ['Baker'],
 };

@@ -9,7 +9,7 @@ const listNames: Readonly<Record<string, string>> = {
   scoops: 'Scoops',
   shifts: 'Shifts',
   ovenHours: 'Hours of the ovens',
-  ovenHands: 'Hands at the ovens',
+  ovenHands: 'Oven hands',
   crew: 'People',
   calendar: 'Closed days, and who is away',
 };

@@ -172,7 +172,7 @@ describe('shifts, crew and scoops', () => {
   });
   it('says who is at the ovens alone, and refuses more than a figure', async () => {
     const user = show(<PeoplePanel bakery={bakery()} />);
-    const hands = screen.getByLabelText('Hands at them alone');
+    const hands = screen.getByLabelText('Oven hands');
     expect(hands).toHaveProperty('value', '1');
     await user.clear(hands);
     await user.type(hands, 'two');

@@ -99,7 +99,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     if (!isTime(hours.from) || !isTime(hours.to))
       return setProblem('The ovens are hot from and to a time of day such as 03:30.');
     if (!/^\d$/.test(ovenHands.trim()))
-      return setProblem('Hands at the ovens alone: 0 to 9; with 0 those of the shifts tend them.');
+      return setProblem('Oven hands: 0 to 9. With 0 those of the shifts tend the ovens.');
     const numbers = list(scoops).map((n) => Number(n.replace(/^No\.?\s*/i, '')));
     if (numbers.some((n) => !Number.isFinite(n)))
       return setProblem('Scoops are numbers, such as 30, 40, 50.');
@@ -126,7 +126,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         };
       }),
       ovenHours: { from: stored(hours.from), to: stored(hours.to) },
-      ovenHands: Number(ovenHands),
+      ...(Number(ovenHands) !== ovenHandsOf(equipment) && { ovenHands: Number(ovenHands) }),
       crew: [...new Set(list(crew))],
       scoops: [...new Set(numbers)].sort((a, b) => a - b),
     };
@@ -241,14 +241,14 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         />
         <Field label="to" value={hours.to} onChange={(e) => setHours({ ...hours, to: e.target.value })} />
         <Field
-          label="Hands at them alone"
+          label="Oven hands"
           inputMode="numeric"
           value={ovenHands}
           onChange={(e) => setOvenHands(e.target.value)}
         />
       </div>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        People who put in, turn and take out, and do nothing else. With 0 those of the shifts do it.
+        Oven hands load, turn and pull, and do nothing else. With 0 those of the shifts do it.
       </p>
       <div className="mt-3 space-y-3">
         <Field
