@@ -11,7 +11,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 import { Loading } from '../../ui/states';
-import { Said } from '../../ui/said';
+import { BrokenRules } from './broken-rules';
 
 /** Where a load is proposed to go. */
 export interface Proposal {
@@ -185,18 +185,10 @@ export const MoveLoad = ({
           ) : (
             <div className={move.isPlaceholderData ? 'opacity-60' : ''}>
               {found.faults.length > 0 && (
-                <>
-                  <p className="font-semibold text-hand">
-                    {id ? 'It breaks a rule of the floor:' : 'It cannot go there:'}
-                  </p>
-                  <ul className="mb-2 list-disc pl-5">
-                    {found.faults.map(({ code, where, message }) => (
-                      <li key={code + where + message}>
-                        <Said>{message}</Said>
-                      </li>
-                    ))}
-                  </ul>
-                </>
+                <BrokenRules
+                  says={id ? 'It breaks a rule of the floor:' : 'It cannot go there:'}
+                  faults={found.faults}
+                />
               )}
               {newlyLate.length > 0 && (
                 <>

@@ -6,8 +6,8 @@ import { useReadPlan, useTakeReplan } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field } from '../../ui/field';
-import { Said } from '../../ui/said';
 import { Failed, Loading } from '../../ui/states';
+import { BrokenRules } from './broken-rules';
 
 /** By the plans alone: how the floor goes on is said when the plan is in use. */
 const sayPlans = ({ before, after }: ReadPlanView): string => {
@@ -76,16 +76,10 @@ export const ReadPlanDialog = ({
           <FoundChanges found={{ ...found, left: [] }} says={sayPlans(found)} />
           {breaks && (
             <>
-              <p className="font-semibold text-hand">
-                {id === null ? 'It cannot be done so:' : 'It breaks rules of the floor:'}
-              </p>
-              <ul className="mb-2 max-h-[24vh] list-disc overflow-y-auto pl-5">
-                {found.faults.map(({ code, where, message }) => (
-                  <li key={code + where + message}>
-                    <Said>{message}</Said>
-                  </li>
-                ))}
-              </ul>
+              <BrokenRules
+                says={id === null ? 'It cannot be done so:' : 'It breaks rules of the floor:'}
+                faults={found.faults}
+              />
               {id !== null && (
                 <Field
                   label="Why all the same"
