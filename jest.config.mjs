@@ -34,14 +34,23 @@ export default {
     project('contracts', 'packages/contracts', true),
     project('server', 'apps/server', true),
     // The web's sources import each other without an ending, as its bundler resolves them.
-    project('web', 'apps/web', true, { moduleFileExtensions: endings }),
+    project('web', 'apps/web', true, {
+      moduleFileExtensions: endings,
+      setupFiles: ['<rootDir>/src/words/english.testkit.ts'],
+      extensionsToTreatAsEsm: ['.ts', '.tsx'],
+      transform: {
+        '^.+\\.tsx$': swc(true, true),
+        '^.+\\.ts$': swc(true),
+        '/packages/core/dist/.+\\.js$': swc(false),
+      },
+    }),
     // Components, in a browser that is made up.
     project('web-ui', 'apps/web', true, {
       moduleFileExtensions: endings,
       testEnvironment: 'jsdom',
       extensionsToTreatAsEsm: ['.ts', '.tsx'],
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
-      setupFiles: ['<rootDir>/src/ui/browser.testkit.ts'],
+      setupFiles: ['<rootDir>/src/words/english.testkit.ts', '<rootDir>/src/ui/browser.testkit.ts'],
       // Workers are made by the bundler: a test puts in what the core answers.
       moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
       transform: {

@@ -45,7 +45,8 @@ const firstLoadKb = () => {
     for (const [, name] of text.matchAll(/(?:from|import)\s*["']\.\/([^"']+\.js)["']/g)) add(name);
   };
   add(entry);
-  add(files.find((file) => file.startsWith('orders-page')));
+  // The application is fetched once its language is set; the first page once it is there.
+  for (const chunk of ['application', 'orders-page']) add(files.find((file) => file.startsWith(chunk)));
   return [...needed].reduce((sum, file) => sum + gzipSync(readFileSync(join(dir, file))).length, 0) / 1000;
 };
 

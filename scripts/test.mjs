@@ -109,6 +109,7 @@ await orSay(async () => {
         'apps',
         'e2e',
       ]),
+      check('words', node, [inRoot('scripts/words.mjs'), '--check']),
       check('format', bin('prettier'), ['--check', '.']),
     ]);
   });

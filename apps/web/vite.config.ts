@@ -1,7 +1,9 @@
 import tailwindcss from '@tailwindcss/vite';
+import babel from '@rolldown/plugin-babel';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { compiledMessages, messages } from './words.babel.mjs';
 
 /** So that the application comes up without the network, with what the bakery's pages said last. */
 const offline = VitePWA({
@@ -45,9 +47,26 @@ const offline = VitePWA({
   },
 });
 
+/** What is said, compiled into the files that say it. */
+const words = babel({
+  presets: [
+    { preset: () => ({ plugins: [messages, compiledMessages] }), rolldown: { filter: { code: '/macro' } } },
+  ],
+  parserOpts: { plugins: ['decorators-legacy'] },
+});
+
+/** A worker has no language of its own: it answers in codes, and the page has the words. */
+const silentWorkers = {
+  name: 'silent-workers',
+  resolveId(source: string, importer?: string) {
+    if (source.startsWith('@lingui/'))
+      throw new Error(`${importer ?? 'A worker'} says something in a worker: let the page say it.`);
+  },
+};
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), offline],
-  worker: { format: 'es' },
+  plugins: [words, react(), tailwindcss(), offline],
+  worker: { format: 'es', plugins: () => [silentWorkers] },
   build: { target: 'es2022', reportCompressedSize: false, chunkSizeWarningLimit: 900 },
   server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:4310' } },
 });

@@ -1,26 +1,6 @@
 import './styles.css';
-import { QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
-import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router/dom';
-import { router } from './app/routes';
-import { queryClient } from './lib/queries';
-import { followClock } from './lib/now';
-import { applyTheme } from './lib/preferences';
+import { speak } from './words/language';
 
-applyTheme();
-followClock();
-// Nothing of it is needed before the first page shows.
-void import('./app/updates').then(({ mendMissingFiles, offerUpdates }) => {
-  mendMissingFiles();
-  return offerUpdates();
-});
-const root = document.getElementById('root');
-if (!root) throw new Error('The page has no root element.');
-createRoot(root).render(
-  <StrictMode>
-    <QueryClientProvider client={queryClient}>
-      <RouterProvider router={router} />
-    </QueryClientProvider>
-  </StrictMode>,
-);
+// Some words stand in constants: the application is fetched once its language is set.
+await speak();
+await import('./app/application');

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import {
@@ -59,20 +60,20 @@ export const useNames = () => {
 };
 
 export const verbs: Readonly<Record<Exclude<Action['kind'], 'prepare'>, string>> = {
-  mix: 'Mix',
-  portion: 'Portion',
-  'rest-in': 'Into the cold',
-  'rest-out': 'Out of the cold',
-  load: 'Load',
-  turn: 'Turn',
-  pull: 'Pull',
-  flatten: 'Press flat',
-  rack: 'Rack',
-  ice: 'Ice',
-  pack: 'Pack',
+  mix: t`Mix`,
+  portion: t`Portion`,
+  'rest-in': t`Into the cold`,
+  'rest-out': t`Out of the cold`,
+  load: t`Load`,
+  turn: t`Turn`,
+  pull: t`Pull`,
+  flatten: t`Press flat`,
+  rack: t`Rack`,
+  ice: t`Ice`,
+  pack: t`Pack`,
 };
 export const verb = ({ kind, prepare }: Action): string =>
-  kind === 'prepare' ? (prepare ? preparationWords[prepare.kind] : 'Prepare') : verbs[kind];
+  kind === 'prepare' ? (prepare ? preparationWords[prepare.kind] : t`Prepare`) : verbs[kind];
 
 /** Where an action is done: the page of its station. */
 export const pathOf = (action: Action): string => {

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -109,15 +110,13 @@ export const ColdWatch = () => {
                   retime.mutate({ notBefore: alarm.waits.map(({ batchId, atS }) => ({ batchId, atS })) })
                 }
               >
-                {retime.isPending ? 'Timing …' : 'Delay the loads'}
+                {retime.isPending ? t`Timing …` : t`Delay the loads`}
               </Button>
             )}
             <Link
               to={`/rest${search}${search ? '&' : '?'}at=places`}
               className={buttonClass('plain', 'small')}
-            >
-              To the cold
-            </Link>
+            >{t`To the cold`}</Link>
           </>
         }
       >
@@ -125,11 +124,9 @@ export const ColdWatch = () => {
         {first && (
           <>
             {' '}
-            Not cold in time:{' '}
-            {alarm.waits
-              .map(({ batchId, byS }) => `${batchId} waits ${sayDuration(Math.ceil(byS / 60) * 60)}`)
-              .join(', ')}
-            .
+            {t`Not cold in time: ${alarm.waits
+              .map(({ batchId, byS }) => t`${batchId} waits ${sayDuration(Math.ceil(byS / 60) * 60)}`)
+              .join(', ')}.`}
           </>
         )}
       </Alarm>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { CalendarDays, ChevronLeft, ChevronRight } from 'lucide-react';
 import { useRef } from 'react';
 import { useSearchParams } from 'react-router';
@@ -14,7 +15,7 @@ export const DayPicker = ({ date }: { date: string }) => {
   return (
     <div className="flex items-center gap-1">
       <Button
-        aria-label="The day before"
+        aria-label={t`The day before`}
         onClick={() => show(shiftDate(date, -1))}
         icon={<ChevronLeft size={16} />}
         className="!px-2"
@@ -31,14 +32,14 @@ export const DayPicker = ({ date }: { date: string }) => {
           ref={input}
           type="date"
           tabIndex={-1}
-          aria-label="Bake day"
+          aria-label={t`Bake day`}
           value={date}
           onChange={(event) => event.target.value && show(event.target.value)}
           className="pointer-events-none absolute inset-0 opacity-0"
         />
       </span>
       <Button
-        aria-label="The day after"
+        aria-label={t`The day after`}
         onClick={() => show(shiftDate(date, 1))}
         icon={<ChevronRight size={16} />}
         className="!px-2"

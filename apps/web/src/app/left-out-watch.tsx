@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { plural, t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import { leftOut, sayDuration } from '@jokul/core';
 import { useJournal } from '../journal/store';
@@ -19,18 +21,22 @@ export const LeftOutWatch = () => {
     <div className="no-print px-4 pt-3">
       <Alarm
         action={
-          <Link to={`/rest/${first.lot}${search}`} className={buttonClass('plain', 'small')}>
-            Look at it
-          </Link>
+          <Link
+            to={`/rest/${first.lot}${search}`}
+            className={buttonClass('plain', 'small')}
+          >{t`Look at it`}</Link>
         }
       >
-        <strong className="font-semibold">
-          {lots.formulaOf(first.lot)?.name ?? first.lot} has been out of the cold for{' '}
-          {sayDuration(first.ageS)}.
-        </strong>{' '}
-        The limit is {sayDuration(first.limitS)}: the head baker decides whether it is baked; otherwise throw
-        it away.
-        {others.length > 0 && ` ${others.length} more ${others.length === 1 ? 'lot' : 'lots'} like it.`}
+        <Trans>
+          <strong className="font-semibold">
+            {lots.formulaOf(first.lot)?.name ?? first.lot} has been out of the cold for{' '}
+            {sayDuration(first.ageS)}.
+          </strong>{' '}
+          The limit is {sayDuration(first.limitS)}: the head baker decides whether it is baked; otherwise
+          throw it away.
+          {others.length > 0 &&
+            t` ${others.length} more ${plural(others.length, { one: 'lot', other: 'lots' })} like it.`}
+        </Trans>
       </Alarm>
     </div>
   );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { LoadChange } from '@jokul/core';
 import { useWallClock } from '../lib/clock';
 import { useNames } from './actions';
@@ -12,18 +13,16 @@ export const LoadChangeRow = ({ change }: { change: LoadChange }) => {
     <li className="flex flex-wrap items-baseline gap-x-3 border-t py-1.5 first:border-t-0">
       <span className="min-w-0 flex-1 basis-48">
         <span className="font-semibold">{names.product(productCode)}</span>{' '}
-        <span className="text-[13px] text-ink-faint">
-          {loadId}, {pieces} pieces
-        </span>
+        <span className="text-[13px] text-ink-faint">{t`${loadId}, ${pieces} pieces`}</span>
       </span>
       <span className="figures">
         {from && <span className="text-ink-soft">{at(from.startS)}</span>}
         {from && to && ' → '}
-        {to ? <strong className="font-semibold">{at(to.startS)}</strong> : ' not baked'}
+        {to ? <strong className="font-semibold">{at(to.startS)}</strong> : t` not baked`}
         {to && from?.ovenId !== to.ovenId && (
           <>
             , <strong className="font-semibold">{names.oven(to.ovenId)}</strong>
-            {from && <span className="text-ink-soft"> instead of {names.oven(from.ovenId)}</span>}
+            {from && <span className="text-ink-soft"> {t`instead of ${names.oven(from.ovenId)}`}</span>}
           </>
         )}
       </span>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { OutboxItem } from '../journal/outbox';
 import { sendRefused, strikeRefused } from '../journal/sync';
@@ -39,7 +40,7 @@ export const MendEntry = ({ item, onClose }: { item: OutboxItem; onClose: () => 
       ((given[name] ?? '').trim() === '' || !Number.isFinite(Number(given[name]?.replace(',', '.')))),
   );
   return (
-    <Dialog open onClose={onClose} title={`Corrected: ${entry.kind}, ${entry.lot}`} lead={refused ?? ''}>
+    <Dialog open onClose={onClose} title={t`Corrected: ${entry.kind}, ${entry.lot}`} lead={refused ?? ''}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -63,9 +64,7 @@ export const MendEntry = ({ item, onClose }: { item: OutboxItem; onClose: () => 
             onClick={() =>
               saveFile(`${entry.kind}-${entry.lot}.json`, 'application/json', JSON.stringify(item, null, 2))
             }
-          >
-            Save to a file
-          </Button>
+          >{t`Save to a file`}</Button>
           <Button
             onClick={() => {
               if (!striking) return setStriking(true);
@@ -73,11 +72,9 @@ export const MendEntry = ({ item, onClose }: { item: OutboxItem; onClose: () => 
               onClose();
             }}
           >
-            {striking ? 'Press again to strike it' : 'Strike entry'}
+            {striking ? t`Press again to strike it` : t`Strike entry`}
           </Button>
-          <Button type="submit" look="hand" disabled={bad}>
-            Send again
-          </Button>
+          <Button type="submit" look="hand" disabled={bad}>{t`Send again`}</Button>
         </div>
       </form>
     </Dialog>

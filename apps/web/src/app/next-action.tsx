@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { mostUrgent, urgencyOf } from '@jokul/core';
 import { Link, useLocation } from 'react-router';
 import { countdown, useNow, useWallClock } from '../lib/clock';
@@ -18,10 +19,10 @@ export const NextAction = () => {
   return (
     <Link
       to={{ pathname: pathOf(action), search }}
-      title="What is due next ( n )"
+      title={t`What is due next ( n )`}
       className={`inline-flex max-w-full items-baseline thumb pointer-coarse:items-center gap-2 rounded-md border px-2.5 py-1 ${hand ? 'border-hand bg-hand-ground' : 'border-line hover:border-line-strong'}`}
     >
-      <span className="text-[12.5px] text-ink-faint max-[1100px]:sr-only">Next</span>
+      <span className="text-[12.5px] text-ink-faint max-[1100px]:sr-only">{t`Next`}</span>
       <span className="truncate">
         <strong className="font-semibold">{verb(action)}</strong> {names.product(action.productCode)}
         {where}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useDay } from '../lib/queries';
 import { Empty } from '../ui/states';
 
@@ -6,8 +7,8 @@ export const NoBatches = ({ title }: { title: string }) => {
   const day = useDay();
   const planned = day.data?.plan?.plan.batches.length ?? 0;
   return planned > 0 ? (
-    <Empty title={title}>All dough of this day comes from the cold.</Empty>
+    <Empty title={title}>{t`All dough of this day comes from the cold.`}</Empty>
   ) : (
-    <Empty title="No batch could be planned">The Day page says why.</Empty>
+    <Empty title={t`No batch could be planned`}>{t`The Day page says why.`}</Empty>
   );
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Dialog } from '../ui/dialog';
 import { across, otherKeys, stations } from './line';
 
@@ -10,7 +11,7 @@ const Row = ({ keys, does }: { keys: string; does: string }) => (
 
 /** All keys, shown by `?`. */
 export const Overview = ({ open, onClose }: { open: boolean; onClose: () => void }) => (
-  <Dialog open={open} onClose={onClose} title="Keys" wide>
+  <Dialog open={open} onClose={onClose} title={t`Keys`} wide>
     <div className="grid grid-cols-2 gap-x-8">
       <dl className="divide-y divide-line">
         {stations.map(({ key, name }) => (

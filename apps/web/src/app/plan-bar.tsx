@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { CalendarClock } from 'lucide-react';
 import { useDay, useDayDate, useMakePlan } from '../lib/queries';
 import { Button } from '../ui/button';
@@ -5,7 +6,7 @@ import { Alarm } from '../ui/states';
 
 /** The button that plans the shown day; says how it went. `chance` is how sure each ready-by shall be, 0 for as late as can be. */
 export const PlanButton = ({
-  label = 'Plan the day',
+  label = t`Plan the day`,
   chance,
   look = 'primary',
 }: {
@@ -22,7 +23,7 @@ export const PlanButton = ({
       disabled={make.isPending}
       onClick={() => make.mutate(chance === undefined ? {} : { chance })}
     >
-      {make.isPending ? 'Planning …' : label}
+      {make.isPending ? t`Planning …` : label}
     </Button>
   );
 };
@@ -32,9 +33,8 @@ export const StalePlan = () => {
   const day = useDay();
   if (!day.data?.plan?.stale) return null;
   return (
-    <Alarm action={<PlanButton label="Plan again" />}>
-      The bake list, a formula, the equipment or a house rule changed since this day was planned. Batches that
-      have begun stay as they are.
-    </Alarm>
+    <Alarm
+      action={<PlanButton label={t`Plan again`} />}
+    >{t`The bake list, a formula, the equipment or a house rule changed since this day was planned. Batches that have begun stay as they are.`}</Alarm>
   );
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { shiftDate } from '@jokul/core';
 import { useMakePlans } from '../lib/queries';
@@ -31,11 +32,11 @@ export const PlanDaysDialog = ({
       open
       onClose={onClose}
       wide
-      title={`Plan from ${sayDay(date)} on`}
+      title={t`Plan from ${sayDay(date)} on`}
       lead={
         make.data
           ? undefined
-          : 'The days are planned together: a mixer, a tray, a pair of hands is promised once, and dough from the cold goes where it is due first. Batches that somebody works on, or that are held, stay as they are.'
+          : t`The days are planned together: a mixer, a tray, a pair of hands is promised once, and dough from the cold goes where it is due first. Batches that somebody works on, or that are held, stay as they are.`
       }
     >
       {make.data ? (
@@ -47,18 +48,18 @@ export const PlanDaysDialog = ({
             make.mutate({ until: last });
           }}
         >
-          <SelectField label="Up to" value={last} onChange={(event) => setUntil(event.target.value)}>
+          <SelectField label={t`Up to`} value={last} onChange={(event) => setUntil(event.target.value)}>
             {choices.map((day, i) => (
               <option key={day} value={day}>
-                {sayDay(day)}, {i + 2} days
+                {t`${sayDay(day)}, ${i + 2} days`}
               </option>
             ))}
           </SelectField>
           {make.error && <Alarm>{make.error.message}</Alarm>}
           <div className="mt-4 flex justify-end gap-2">
-            <Button onClick={onClose}>Cancel</Button>
+            <Button onClick={onClose}>{t`Cancel`}</Button>
             <Button type="submit" look="primary" disabled={make.isPending}>
-              {make.isPending ? 'Planning …' : 'Plan these days'}
+              {make.isPending ? t`Planning …` : t`Plan these days`}
             </Button>
           </div>
         </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { CalendarRange } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { useDayDate } from '../lib/queries';
@@ -12,9 +13,7 @@ export const PlanDays = () => {
   if (date === '') return null;
   return (
     <>
-      <Button icon={<CalendarRange size={16} />} onClick={() => setOpen(true)}>
-        Several days
-      </Button>
+      <Button icon={<CalendarRange size={16} />} onClick={() => setOpen(true)}>{t`Several days`}</Button>
       {open && (
         <Suspense>
           <PlanDaysDialog date={date} onClose={() => setOpen(false)} />

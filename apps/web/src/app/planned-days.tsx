@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { Link } from 'react-router';
 import type { DaysPlanView } from '@jokul/contracts';
 import { useWallClock } from '../lib/clock';
@@ -9,11 +11,9 @@ import { useNames } from './actions';
 const verdict = ({ days, undonePieces, leastUndone, cost, leastCost }: DaysPlanView): string => {
   const ordered = days.reduce((sum, day) => sum + day.ordered, 0);
   if (undonePieces > 0)
-    return `${undonePieces} of ${ordered} pieces are not ready in time${
-      undonePieces <= leastUndone ? ', and no plan could have more' : ''
-    }.`;
+    return t`${undonePieces} of ${ordered} pieces are not ready in time${undonePieces <= leastUndone ? t`, and no plan could have more` : ''}.`;
   const above = leastCost > 0 ? 100 * (cost / leastCost - 1) : 0;
-  return `All ${ordered} pieces in time; the work is at most ${above.toFixed(1)} % above the best possible.`;
+  return t`All ${ordered} pieces in time; the work is at most ${above.toFixed(1)} % above the best possible.`;
 };
 
 /** What came of it, day by day, each with its way there. */
@@ -26,16 +26,13 @@ export const PlannedDays = ({ made, onClose }: { made: DaysPlanView; onClose: ()
     <>
       <p className="font-medium">{verdict(made)}</p>
       {broken.length > 0 && (
-        <Alarm>
-          The checker found rules of the floor broken on {broken.map(({ date }) => sayDay(date)).join(', ')}:
-          see Day.
-        </Alarm>
+        <Alarm>{t`The checker found rules of the floor broken on ${broken.map(({ date }) => sayDay(date)).join(', ')}: see Day.`}</Alarm>
       )}
       <div className="table-room mt-3">
         <table className="w-full">
           <thead className="text-left text-[12.5px] text-ink-soft">
             <tr>
-              {['Day', 'Ordered', 'In time', 'From the cold'].map((head) => (
+              {[t`Day`, t`Ordered`, t`In time`, t`From the cold`].map((head) => (
                 <th key={head} className="py-1 pr-3 font-normal">
                   {head}
                 </th>
@@ -54,7 +51,7 @@ export const PlannedDays = ({ made, onClose }: { made: DaysPlanView; onClose: ()
                 <td className="figures py-1 pr-3">{ordered - undone}</td>
                 <td className="py-1">
                   {stock.length === 0
-                    ? 'nothing'
+                    ? t`nothing`
                     : stock.map(({ lot, productCode, pieces }) => (
                         <span key={lot} className="block">
                           {pieces} {names.product(productCode)} <span className="text-ink-faint">{lot}</span>
@@ -68,21 +65,21 @@ export const PlannedDays = ({ made, onClose }: { made: DaysPlanView; onClose: ()
       </div>
       {short.map(({ date, unplaced }) => (
         <section key={date} className="mt-3">
-          <h3 className="font-semibold">What does not fit on {sayDay(date)}</h3>
+          <h3 className="font-semibold">{t`What does not fit on ${sayDay(date)}`}</h3>
           <ul className="mt-1 space-y-1">
             {unplaced.map((left) => (
               <li key={left.batchId} className="border-l-2 border-hand pl-2">
-                {names.product(left.productCode)}, {left.pieces} pieces: <Said>{left.reason}</Said>
+                <Trans>
+                  {names.product(left.productCode)}, {left.pieces} pieces: <Said>{left.reason}</Said>
+                </Trans>
               </li>
             ))}
           </ul>
-          <p className="mt-1 text-[13.5px] text-ink-soft">Open that day: it says what would help.</p>
+          <p className="mt-1 text-[13.5px] text-ink-soft">{t`Open that day: it says what would help.`}</p>
         </section>
       ))}
       <div className="mt-4 flex justify-end">
-        <Button look="primary" onClick={onClose}>
-          Done
-        </Button>
+        <Button look="primary" onClick={onClose}>{t`Done`}</Button>
       </div>
     </>
   );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { ingredients, type PreparationKind } from '@jokul/core';
 import { andList } from './and-list';
 
@@ -10,14 +11,14 @@ export const ingredientList = (ids: readonly string[]): string =>
 
 /** What is done before a dough is weighed, as a person says it; the product follows. */
 export const preparationWords: Readonly<Record<PreparationKind, string>> = {
-  'butter-out': 'Butter out for',
-  'butter-brown': 'Brown the butter for',
-  'eggs-out': 'Eggs out for',
-  toast: 'Toast for',
-  chop: 'Chop for',
-  sift: 'Sift for',
-  warm: 'Out of the cold for',
-  clean: 'Clean the bowl before',
-  'oven-on': 'Oven on for',
-  'oven-check': 'Oven hot for',
+  'butter-out': t`Butter out for`,
+  'butter-brown': t`Brown the butter for`,
+  'eggs-out': t`Eggs out for`,
+  toast: t`Toast for`,
+  chop: t`Chop for`,
+  sift: t`Sift for`,
+  warm: t`Out of the cold for`,
+  clean: t`Clean the bowl before`,
+  'oven-on': t`Oven on for`,
+  'oven-check': t`Oven hot for`,
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { sayDuration } from '@jokul/core';
 import { record, useJournal } from '../journal/store';
@@ -8,7 +9,7 @@ import { doTrayAction, useAskRelease, type AskRelease } from './actions';
 import { useLots, type Lots } from './lots';
 import { sayDone } from './say-done';
 
-const whereWords = { chilled: 'chilled or out', frozen: 'frozen', out: 'out of the cold' } as const;
+const whereWords = { chilled: t`chilled or out`, frozen: t`frozen`, out: t`out of the cold` } as const;
 
 /** The decision has just been written down; the lots of this render do not know of it yet. */
 const asDecided = (lots: Lots): Lots => ({
@@ -38,8 +39,8 @@ export const ReleaseDough = ({ asked }: { asked: AskRelease }) => {
     <Dialog
       open
       onClose={close}
-      title={`${formula.name} is past its ${over.clock === 'out' ? 'time on the bench' : 'window'}`}
-      lead={`${action.batchId} has been ${whereWords[over.clock]} for ${sayDuration(over.ageS)}, all its times added up; the limit is ${sayDuration(over.limitS)}. The head baker decides whether it is baked. If in doubt, throw it away: local food rules come first.`}
+      title={t`${formula.name} is past its ${over.clock === 'out' ? t`time on the bench` : t`window`}`}
+      lead={t`${action.batchId} has been ${whereWords[over.clock]} for ${sayDuration(over.ageS)}, all its times added up; the limit is ${sayDuration(over.limitS)}. The head baker decides whether it is baked. If in doubt, throw it away: local food rules come first.`}
     >
       <form
         onSubmit={(event) => {
@@ -48,17 +49,15 @@ export const ReleaseDough = ({ asked }: { asked: AskRelease }) => {
         }}
       >
         <Field
-          label="Why it may still be baked"
+          label={t`Why it may still be baked`}
           value={reason}
           maxLength={400}
           onChange={(event) => setReason(event.target.value)}
-          hint="It goes into the log with your role."
+          hint={t`It goes into the log with your role.`}
         />
         <div className="mt-4 flex justify-end gap-2">
-          <Button onClick={close}>Do not bake it</Button>
-          <Button type="submit" look="hand" disabled={short}>
-            Load it on this decision
-          </Button>
+          <Button onClick={close}>{t`Do not bake it`}</Button>
+          <Button type="submit" look="hand" disabled={short}>{t`Load it on this decision`}</Button>
         </div>
       </form>
     </Dialog>

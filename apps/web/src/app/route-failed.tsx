@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Link, useRouteError } from 'react-router';
 import { buttonClass } from '../ui/button';
 import { Failed } from '../ui/states';
@@ -9,13 +10,11 @@ export const RouteFailed = () => {
     <div className="p-6">
       <Failed
         error={
-          error instanceof Error ? error : new Error('There is no such page. The stations are on the left.')
+          error instanceof Error ? error : new Error(t`There is no such page. The stations are on the left.`)
         }
       />
       <p className="text-center">
-        <Link to="/orders" className={buttonClass()}>
-          Go to Orders
-        </Link>
+        <Link to="/orders" className={buttonClass()}>{t`Go to Orders`}</Link>
       </p>
     </div>
   );

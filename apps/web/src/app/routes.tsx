@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { createBrowserRouter } from 'react-router';
 import { Shell } from './shell';
 import { RouteFailed } from './route-failed';
@@ -12,7 +13,7 @@ export const router = createBrowserRouter([
     path: '/',
     element: <Shell />,
     errorElement: <RouteFailed />,
-    hydrateFallbackElement: <p className="p-10">Starting …</p>,
+    hydrateFallbackElement: <p className="p-10">{t`Starting …`}</p>,
     children: [
       { index: true, element: <Start /> },
       { path: 'welcome', ...page(() => import('../stations/begin/welcome-page'), 'WelcomePage') },

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { toast } from 'sonner';
 import type { Action } from '@jokul/core';
 import { record, useJournal } from '../journal/store';
@@ -8,13 +9,13 @@ export const sayDone = (action: Action, product: string): void => {
   const entry = useJournal.getState().pending.at(-1)?.entry;
   const trays = action.trayIds.length;
   const what = action.prepare
-    ? `${verb(action)} ${product}: done`
-    : `${verb(action)}: ${product}, ${trays} ${trays === 1 ? 'tray' : 'trays'}`;
+    ? t`${verb(action)} ${product}: done`
+    : `${verb(action)}: ${product}, ${plural(trays, { one: '# tray', other: '# trays' })}`;
   toast(what, {
     duration: 8000,
     action: entry && {
-      label: 'Undo',
-      onClick: () => record('struck', action.batchId, { entryId: entry.id, reason: 'Pressed by mistake' }),
+      label: t`Undo`,
+      onClick: () => record('struck', action.batchId, { entryId: entry.id, reason: t`Pressed by mistake` }),
     },
   });
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { LateOrder } from '@jokul/core';
 import { useWallClock } from '../lib/clock';
 import { useNames } from './actions';
@@ -8,10 +9,10 @@ export const useSaysLate = (): ((late: LateOrder) => string) => {
   const wall = useWallClock();
   return ({ order, latePieces, readyS }) => {
     const { pieces, productCode, customer, readyByS } = order;
-    const what = `${latePieces === pieces ? `${pieces}` : `${latePieces} of ${pieces}`} ${names.product(productCode)} for ${customer}`;
+    const what = t`${latePieces === pieces ? `${pieces}` : t`${latePieces} of ${pieces}`} ${names.product(productCode)} for ${customer}`;
     const due = wall.time(readyByS * 1000);
     return readyS === null
-      ? `${what}, due ${due}: not at all as things stand.`
-      : `${what}: ready ${wall.near(Math.ceil(readyS / 60) * 60_000, readyByS * 1000)}, due ${due}.`;
+      ? t`${what}, due ${due}: not at all as things stand.`
+      : t`${what}: ready ${wall.near(Math.ceil(readyS / 60) * 60_000, readyByS * 1000)}, due ${due}.`;
   };
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -13,32 +14,32 @@ const useFindable = (): readonly Found[] => {
   const batches = day.data?.plan?.plan.batches ?? [];
   return [
     ...[...stations, ...across].map(({ name, path }) => ({
-      group: 'Stations',
+      group: t`Stations`,
       label: name,
       path: `/${path}`,
     })),
     ...formulas.map(({ code, name }) => ({
-      group: 'Formulas',
+      group: t`Formulas`,
       label: name,
       detail: code,
       path: `/formula/${code}`,
     })),
     ...batches.map(({ batchId, productCode }) => ({
-      group: 'Batches',
+      group: t`Batches`,
       label: batchId,
       detail: formulas.find((f) => f.code === productCode)?.name ?? '',
       path: `/mix/${batchId}`,
     })),
     ...batches.flatMap((batch) =>
       batch.loads.map((load) => ({
-        group: 'Loads',
+        group: t`Loads`,
         label: load.id,
         detail: load.ovenId,
         path: `/bake/${load.id}`,
       })),
     ),
     ...[...new Set((day.data?.orders ?? []).map((order) => order.customer))].map((customer) => ({
-      group: 'Customers',
+      group: t`Customers`,
       label: customer,
       path: '/orders',
     })),
@@ -46,9 +47,9 @@ const useFindable = (): readonly Found[] => {
       formulas
         .filter((f) => f.stages.some((stage) => stage.lines.some((line) => line.ingredientId === id)))
         .map((f) => ({
-          group: 'Ingredients',
+          group: t`Ingredients`,
           label: name,
-          detail: `in ${f.name}`,
+          detail: t`in ${f.name}`,
           path: `/formula/${f.code}`,
         })),
     ),
@@ -83,7 +84,7 @@ export const SearchEverything = ({ open, onClose }: { open: boolean; onClose: ()
     <Command.Dialog
       open={open}
       onOpenChange={(next) => !next && close()}
-      label="Search everything"
+      label={t`Search everything`}
       shouldFilter={false}
       value={picked ? keyOf(picked) : ''}
       onValueChange={setMoved}
@@ -102,13 +103,11 @@ export const SearchEverything = ({ open, onClose }: { open: boolean; onClose: ()
           event.preventDefault();
           go(picked);
         }}
-        placeholder="A station, formula, batch, customer, ingredient …"
+        placeholder={t`A station, formula, batch, customer, ingredient …`}
         className="w-full border-b bg-transparent px-4 py-3 text-lg outline-none"
       />
       <Command.List className="max-h-[56vh] overflow-y-auto p-2">
-        <Command.Empty className="p-6 text-center text-ink-soft">
-          Nothing here goes by that name.
-        </Command.Empty>
+        <Command.Empty className="p-6 text-center text-ink-soft">{t`Nothing here goes by that name.`}</Command.Empty>
         {groups.map((group) => (
           <Command.Group
             key={group}

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { plural, t } from '@lingui/core/macro';
 import { lazy, Suspense, useState } from 'react';
 import { useJournal } from '../journal/store';
 import { Button } from '../ui/button';
@@ -13,16 +15,12 @@ export const SetAside = () => {
   if (!first) return null;
   return (
     <div className="no-print px-4 pt-3">
-      <Alarm
-        action={
-          <Button size="small" look="hand" onClick={() => setMending(true)}>
-            Correct
-          </Button>
-        }
-      >
-        <strong className="font-semibold">Not in the log yet</strong> ({first.entry.kind}, {first.entry.lot}):{' '}
-        {first.refused} It is kept on this device.
-        {refused.length > 1 && ` ${refused.length - 1} more like it.`}
+      <Alarm action={<Button size="small" look="hand" onClick={() => setMending(true)}>{t`Correct`}</Button>}>
+        <Trans>
+          <strong className="font-semibold">Not in the log yet</strong> ({first.entry.kind}, {first.entry.lot}
+          ): {first.refused} It is kept on this device.
+          {refused.length > 1 && t` ${refused.length - 1} more like it.`}
+        </Trans>
       </Alarm>
       {mending && (
         <Suspense>
@@ -41,11 +39,13 @@ export const UnkeptWarning = () => {
   return (
     <div className="no-print px-4 pt-3">
       <Alarm>
-        <strong className="font-semibold">This browser cannot keep entries</strong> (a private window, or its
-        storage is full or switched off). What you press goes to the server at once;{' '}
-        {atRisk === 0
-          ? 'nothing is waiting now.'
-          : `${atRisk === 1 ? '1 entry is' : `${atRisk} entries are`} not there yet and would be lost with this page. Leave it open.`}
+        <Trans>
+          <strong className="font-semibold">This browser cannot keep entries</strong> (a private window, or
+          its storage is full or switched off). What you press goes to the server at once;{' '}
+          {atRisk === 0
+            ? t`nothing is waiting now.`
+            : t`${plural(atRisk, { one: '1 entry is', other: '# entries are' })} not there yet and would be lost with this page. Leave it open.`}
+        </Trans>
       </Alarm>
     </div>
   );

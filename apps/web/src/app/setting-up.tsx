@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import { useBakery, useDay } from '../lib/queries';
 import { buttonClass } from '../ui/button';
@@ -18,19 +19,15 @@ export const SettingUp = () => {
   if (next === null) return null;
   return (
     <aside
-      aria-label="Setting up"
+      aria-label={t`Setting up`}
       className="no-print flex flex-wrap items-center gap-3 border-b bg-surface px-4 py-1.5 text-[13.5px]"
     >
-      <span className="flex-1">
-        Setting up your bakery: {done.size} of {stepIds.length} steps done. Next:{' '}
-        {stepWords[next].name.toLowerCase()}.
-      </span>
-      <Link to={{ pathname: `/begin/${next}`, search }} className={buttonClass('plain', 'small')}>
-        Go on setting up
-      </Link>
-      <button type="button" className={buttonClass('quiet', 'small')} onClick={finish}>
-        Dismiss
-      </button>
+      <span className="flex-1">{t`Setting up your bakery: ${done.size} of ${stepIds.length} steps done. Next: ${stepWords[next].name.toLowerCase()}.`}</span>
+      <Link
+        to={{ pathname: `/begin/${next}`, search }}
+        className={buttonClass('plain', 'small')}
+      >{t`Go on setting up`}</Link>
+      <button type="button" className={buttonClass('quiet', 'small')} onClick={finish}>{t`Dismiss`}</button>
     </aside>
   );
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { CloudOff, Keyboard, Moon, Search, Sun, Volume1, Volume2, VolumeX } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
@@ -56,7 +57,7 @@ const LineLink = ({
 /** The line; on the wall display only its marks are left, on a phone it lies under the thumb. */
 const Line = ({ narrow }: { narrow: boolean }) => (
   <nav
-    aria-label="Stations"
+    aria-label={t`Stations`}
     className="flex h-full flex-col gap-4 px-2 py-3 max-sm:h-auto max-sm:w-max max-sm:flex-row max-sm:gap-1 max-sm:px-1 max-sm:py-1"
   >
     <div className="flex items-center gap-2 px-1.5 max-sm:hidden">
@@ -92,8 +93,8 @@ const ConnectionMark = () => {
       className="flex items-center gap-1.5 rounded-md border border-hand px-2 py-1 text-[13px]"
     >
       <CloudOff size={15} className="text-hand" aria-hidden />
-      {connection === 'away' ? 'Server away' : 'Sending'}
-      {pending.length > 0 && <span className="figures">· {pending.length} kept here</span>}
+      {connection === 'away' ? t`Server away` : t`Sending`}
+      {pending.length > 0 && <span className="figures">{t`· ${pending.length} kept here`}</span>}
     </span>
   );
 };
@@ -103,11 +104,11 @@ const Clock = () => {
   const bakery = useBakery();
   const now = useNow();
   return (
-    <p className="flex items-baseline gap-2 whitespace-nowrap" aria-label="Bakery clock">
+    <p className="flex items-baseline gap-2 whitespace-nowrap" aria-label={t`Bakery clock`}>
       <span className="figures text-lg">{wall.time(now)}</span>
       <span className="text-ink-soft max-sm:sr-only">{wall.date(now)}</span>
       {bakery.data && bakery.data.clock.mode !== 'real' && (
-        <span className="text-[12.5px] text-ink-faint max-sm:sr-only">demo clock</span>
+        <span className="text-[12.5px] text-ink-faint max-sm:sr-only">{t`demo clock`}</span>
       )}
     </p>
   );
@@ -119,13 +120,13 @@ const typing = (target: EventTarget | null) =>
 
 /** Pages below a station that are no thing of it. */
 const below = new Map([
-  ['learned', 'What your bakes show'],
-  ['lists', 'Work lists'],
-  ['new', 'Import recipe'],
-  ['ingredients', 'Ingredients'],
-  ['models', 'How Jokul computes'],
-  ['welcome', 'Welcome'],
-  ['begin', 'Set up my bakery'],
+  ['learned', t`What your bakes show`],
+  ['lists', t`Work lists`],
+  ['new', t`Import recipe`],
+  ['ingredients', t`Ingredients`],
+  ['models', t`How Jokul computes`],
+  ['welcome', t`Welcome`],
+  ['begin', t`Set up my bakery`],
 ]);
 
 /** What the browser's tab says: the thing that is looked at, and the page. */
@@ -144,23 +145,23 @@ const SoundButton = () => {
   const { sound, set } = usePreferences();
   const blocked = useChime((s) => s.blocked);
   const says = !sound
-    ? 'Sound is off: press to hear what is due'
+    ? t`Sound is off: press to hear what is due`
     : blocked
-      ? 'Touch the screen once: until then the browser keeps this page silent'
-      : 'Sounds what is due';
+      ? t`Touch the screen once: until then the browser keeps this page silent`
+      : t`Sounds what is due`;
   const Icon = !sound ? VolumeX : blocked ? Volume1 : Volume2;
   return (
     <Button
       size="small"
       look="quiet"
-      aria-label="Sound"
+      aria-label={t`Sound`}
       aria-pressed={sound}
       title={says}
       onClick={() => {
         set({ sound: !sound });
         // Heard at once, so that nobody waits for the first tray to find out.
         if (!sound) void openSound().then(() => chime('due'));
-        toast(sound ? 'Sound is off on this device.' : 'This device sounds what is due.');
+        toast(sound ? t`Sound is off on this device.` : t`This device sounds what is due.`);
       }}
       icon={<Icon size={17} className={sound && blocked ? 'text-hand' : ''} />}
     />
@@ -244,7 +245,7 @@ export const Shell = () => {
           </div>
           <ConnectionMark />
           <select
-            aria-label="Who works at this device"
+            aria-label={t`Who works at this device`}
             className="rounded-md border border-line bg-raised px-2 py-1 text-[13.5px] max-sm:ml-auto thumb"
             value={who}
             onChange={(event) => set({ who: event.target.value })}
@@ -256,8 +257,8 @@ export const Shell = () => {
           <Button
             size="small"
             look="quiet"
-            aria-label="Search everything"
-            title="Search everything ( / )"
+            aria-label={t`Search everything`}
+            title={t`Search everything ( / )`}
             onClick={() => setSearching(true)}
             icon={<Search size={17} />}
           />
@@ -265,8 +266,8 @@ export const Shell = () => {
           <Button
             size="small"
             look="quiet"
-            aria-label="Light or dark"
-            title="Light or dark ( t )"
+            aria-label={t`Light or dark`}
+            title={t`Light or dark ( t )`}
             onClick={() =>
               set({ theme: document.documentElement.dataset.theme === 'dark' ? 'light' : 'dark' })
             }
@@ -276,8 +277,8 @@ export const Shell = () => {
             size="small"
             look="quiet"
             className="max-sm:hidden"
-            aria-label="Keys"
-            title="Keys ( ? )"
+            aria-label={t`Keys`}
+            title={t`Keys ( ? )`}
             onClick={() => setOverview(true)}
             icon={<Keyboard size={17} />}
           />
@@ -296,7 +297,7 @@ export const Shell = () => {
         )}
         <main className="min-h-0 flex-1 print:block">
           {bakery.isPending ? (
-            <Loading what="the bakery" />
+            <Loading what={t`the bakery`} />
           ) : bakery.isError ? (
             <Failed error={bakery.error} onRetry={() => void bakery.refetch()} />
           ) : (

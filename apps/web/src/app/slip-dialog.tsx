@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
 import type { ReplanView } from '@jokul/contracts';
@@ -13,12 +14,12 @@ export const missingPieces = (late: ReplanView['before']): number =>
 
 const sayGoing = ({ before, after }: ReplanView): string => {
   const [without, withThem] = [missingPieces(before), missingPieces(after)];
-  if (before.length === 0) return 'Nobody is late as things stand.';
+  if (before.length === 0) return t`Nobody is late as things stand.`;
   if (after.length === 0)
-    return `With these changes everybody has their pieces in time; as things stand, ${without} would be late.`;
+    return t`With these changes everybody has their pieces in time; as things stand, ${without} would be late.`;
   return withThem < without
-    ? `With these changes ${withThem} pieces are late; as things stand, ${without}.`
-    : `${without} pieces are late. No other order of the loads that was tried helps them; these are the times that it comes to.`;
+    ? t`With these changes ${withThem} pieces are late; as things stand, ${without}.`
+    : t`${without} pieces are late. No other order of the loads that was tried helps them; these are the times that it comes to.`;
 };
 
 /** Who is still late with the changes, and each load that moves, under a sentence that says what it comes to. */
@@ -36,7 +37,7 @@ export const FoundChanges = ({
       <p className="mb-2">{says}</p>
       {after.length > 0 && (
         <>
-          <h3 className="text-[13px] font-semibold text-ink-soft">Still late: tell them</h3>
+          <h3 className="text-[13px] font-semibold text-ink-soft">{t`Still late: tell them`}</h3>
           <ul className="mb-3 list-disc pl-5">
             {after.map((late) => (
               <li key={late.order.id}>{say(late)}</li>
@@ -46,13 +47,13 @@ export const FoundChanges = ({
       )}
       {lost > 0 && (
         <p className="mb-3 font-medium text-hand">
-          {lost} pieces cannot be baked: no oven is free while their dough is good.
+          {t`${lost} pieces cannot be baked: no oven is free while their dough is good.`}
         </p>
       )}
       <h3 className="text-[13px] font-semibold text-ink-soft">
         {changes.length === 0
-          ? 'Nothing changes.'
-          : `${changes.length} ${changes.length === 1 ? 'load changes' : 'loads change'}; all others stay as planned`}
+          ? t`Nothing changes.`
+          : t`${plural(changes.length, { one: '# load changes', other: '# loads change' })}; all others stay as planned`}
       </h3>
       <ul className="mb-4 max-h-[38vh] overflow-y-auto">
         {changes.map((change) => (
@@ -84,18 +85,18 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
       open
       wide
       onClose={onClose}
-      title="What can be done"
-      lead="As few loads as possible move. What is in an oven stays there."
+      title={t`What can be done`}
+      lead={t`As few loads as possible move. What is in an oven stays there.`}
     >
       {take.isError || replan.isError ? (
         <Failed error={take.error ?? replan.error} onRetry={again} />
       ) : !found || replan.isPending ? (
-        <Loading what="a way out" />
+        <Loading what={t`a way out`} />
       ) : (
         <>
           <FoundChanges found={found} says={sayGoing(found)} />
           <div className="flex flex-wrap justify-end gap-2">
-            <Button onClick={onClose}>Keep the plan</Button>
+            <Button onClick={onClose}>{t`Keep the plan`}</Button>
             <Button
               look="primary"
               disabled={take.isPending || found.changes.length === 0}
@@ -105,10 +106,10 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
                   {
                     onSuccess: ({ back }) => {
                       toast(
-                        `Plan changed: ${found.changes.length} ${found.changes.length === 1 ? 'load moves' : 'loads move'}.`,
+                        t`Plan changed: ${plural(found.changes.length, { one: '# load moves', other: '# loads move' })}.`,
                         {
                           duration: 10_000,
-                          action: { label: 'Undo', onClick: () => take.mutate({ id: back }) },
+                          action: { label: t`Undo`, onClick: () => take.mutate({ id: back }) },
                         },
                       );
                       onClose();
@@ -117,7 +118,7 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
                 )
               }
             >
-              {take.isPending ? 'Changing the plan …' : 'Change the plan'}
+              {take.isPending ? t`Changing the plan …` : t`Change the plan`}
             </Button>
           </div>
         </>

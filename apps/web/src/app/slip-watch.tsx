@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { LateOrder } from '@jokul/core';
 import { Button } from '../ui/button';
@@ -32,16 +33,18 @@ export const SlipWatch = () => {
         <div className="no-print px-4 pt-3 max-sm:px-3">
           <Alarm
             action={
-              <Button size="small" look="hand" onClick={() => setOpen(slip.date)}>
-                What can be done?
-              </Button>
+              <Button
+                size="small"
+                look="hand"
+                onClick={() => setOpen(slip.date)}
+              >{t`What can be done?`}</Button>
             }
           >
-            <strong className="font-semibold">{andList(customersOf(late))} will be late.</strong>{' '}
+            <strong className="font-semibold">{t`${andList(customersOf(late))} will be late.`}</strong>{' '}
             {slip.lostOvens.length > 0 &&
-              `${andList(slip.lostOvens.map(names.oven))} ${slip.lostOvens.length === 1 ? 'is' : 'are'} out of use. `}
+              t`${andList(slip.lostOvens.map(names.oven))} ${plural(slip.lostOvens.length, { one: 'is', other: 'are' })} out of use. `}
             {late.slice(0, toldOrders).map(say).join(' ')}
-            {more > 0 && ` ${more} more ${more === 1 ? 'order' : 'orders'}.`}
+            {more > 0 && t` ${more} more ${plural(more, { one: 'order', other: 'orders' })}.`}
           </Alarm>
         </div>
       )}

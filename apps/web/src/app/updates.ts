@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 /* oxlint-disable unicorn/require-post-message-target-origin -- a worker has no origin to name, only a window has */
 import { toast } from 'sonner';
 
@@ -26,9 +27,9 @@ export const mendMissingFiles = (): void => {
 };
 
 const offer = (waiting: ServiceWorker): void => {
-  toast('A new version of Jokul is here.', {
+  toast(t`A new version of Jokul is here.`, {
     duration: Infinity,
-    action: { label: 'Update now', onClick: () => waiting.postMessage({ type: 'SKIP_WAITING' }) },
+    action: { label: t`Update now`, onClick: () => waiting.postMessage({ type: 'SKIP_WAITING' }) },
   });
 };
 

@@ -58,5 +58,11 @@ describe('help in place', () => {
     );
     await user.keyboard('{Escape}');
     expect(screen.queryByText(/dry enough to snap/)).toBeNull();
+    // The focus is back on its mark, and a second press on that closes it too.
+    expect(document.activeElement?.getAttribute('title')).toBe('What is “Crisp edge”?');
+    await user.click(screen.getByTitle('What is “Crisp edge”?'));
+    expect(await screen.findByText(/dry enough to snap/)).toBeTruthy();
+    await user.click(screen.getByTitle('What is “Crisp edge”?'));
+    expect(screen.queryByText(/dry enough to snap/)).toBeNull();
   });
 });

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Link } from 'react-router';
 import { helps, type Help, type HelpKey } from './help-texts';
 
@@ -10,9 +11,7 @@ export const HelpText = ({ about }: { readonly about: HelpKey }) => {
       <Link
         to={{ pathname: '/models', hash: `#${more}` }}
         className="mt-2 inline-block text-[13px] underline underline-offset-4"
-      >
-        How Jokul computes it
-      </Link>
+      >{t`How Jokul computes it`}</Link>
     </>
   );
 };

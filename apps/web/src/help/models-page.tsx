@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect } from 'react';
 import Markdown from 'react-markdown';
 import { useLocation, useNavigate } from 'react-router';
@@ -34,10 +35,8 @@ export const ModelsPage = () => {
   return (
     <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3">
       <div className="no-print mb-3 flex items-center gap-3">
-        <Button onClick={() => void navigate(-1)}>Back</Button>
-        <p className="text-ink-soft">
-          How Jokul computes, for whoever wants to check it. Written for engineers.
-        </p>
+        <Button onClick={() => void navigate(-1)}>{t`Back`}</Button>
+        <p className="text-ink-soft">{t`How Jokul computes, for whoever wants to check it. Written for engineers.`}</p>
       </div>
       <article className="manual max-w-[78ch]">{page}</article>
     </div>

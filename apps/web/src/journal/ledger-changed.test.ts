@@ -96,6 +96,7 @@ const until = async (condition: () => boolean) => {
 /** A page that is opened afresh: modules keep no state from the one before. */
 const opened = async () => {
   jest.resetModules();
+  await import('../words/english.testkit');
   const { useJournal } = await import('./store');
   const { startJournal } = await import('./sync');
   const started = startJournal();

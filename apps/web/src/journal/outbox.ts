@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { createStore, delMany, entries, set, type UseStore } from 'idb-keyval';
 import type { DraftEntry } from '@jokul/core';
 
@@ -15,7 +16,7 @@ const patienceMs = 4000;
 
 const soon = <T>(work: () => Promise<T>): Promise<T> =>
   new Promise((resolve, reject) => {
-    const timer = setTimeout(() => reject(new Error('The browser’s store does not answer.')), patienceMs);
+    const timer = setTimeout(() => reject(new Error(t`The browser’s store does not answer.`)), patienceMs);
     // Opening may throw at once where the browser forbids its store.
     Promise.resolve()
       .then(work)

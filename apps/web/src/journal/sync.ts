@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { sameLedger, type DraftEntry } from '@jokul/core';
 import type { AppendView, JournalView } from '@jokul/contracts';
 import { ApiProblem, call, get } from '../lib/api';
@@ -65,7 +66,7 @@ const sendItems = async (items: readonly OutboxItem[]): Promise<void> => {
     return seq === undefined ? [] : [{ ...entry, seq }];
   });
   // An answer that names none of them must not be asked for again at once, for ever.
-  if (taken.length === 0) throw new Error('The server took none of the entries, and refused none.');
+  if (taken.length === 0) throw new Error(t`The server took none of the entries, and refused none.`);
   confirmEntries(taken);
   await forget(taken.map(({ id }) => id)).catch(() => undefined);
 };
@@ -136,9 +137,8 @@ const showLastKnown = async (): Promise<void> => {
   if (known.length > 0) confirmEntries(known, true);
 };
 
-const setBack =
-  'The server no longer has this: its records were set back to an earlier copy. Send it again, or strike it.';
-const otherBooks = 'It was made for records that the server no longer has. Send it only if it belongs here.';
+const setBack = t`The server no longer has this: its records were set back to an earlier copy. Send it again, or strike it.`;
+const otherBooks = t`It was made for records that the server no longer has. Send it only if it belongs here.`;
 const asideWith = (reason: string, items: readonly OutboxItem[]): void => {
   const known = new Set(useJournal.getState().refused.map(({ entry }) => entry.id));
   for (const item of items.filter(({ entry }) => !known.has(entry.id))) {

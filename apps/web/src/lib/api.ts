@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { ProblemView } from '@jokul/contracts';
 import { usePreferences } from './preferences';
 import { useSaid } from './said';
@@ -11,7 +12,7 @@ export class ApiProblem extends Error {
     readonly path = '',
   ) {
     super(message);
-    this.name = 'ApiProblem';
+    this.name = t`ApiProblem`;
   }
 
   /** Whether trying again later may help. */
@@ -23,7 +24,7 @@ export class ApiProblem extends Error {
 const away = () =>
   new ApiProblem(
     'server-away',
-    'Jokul’s server does not answer. What you entered stays here; it is sent as soon as the server is back.',
+    t`Jokul’s server does not answer. What you entered stays here; it is sent as soon as the server is back.`,
     0,
   );
 
@@ -59,7 +60,7 @@ export const call = async <T>(method: string, path: string, body?: unknown): Pro
       throw new ApiProblem(json.code, useSaid.getState().say(json.message), response.status, json.path);
     throw new ApiProblem(
       'fault',
-      'The server answered something that Jokul does not understand.',
+      t`The server answered something that Jokul does not understand.`,
       response.status,
     );
   }

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { QueryClient, useMutation, useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { useSearchParams } from 'react-router';
@@ -231,8 +232,8 @@ export const useMakePlan = (date: string) =>
     onSuccess: ({ plan }) =>
       toast(
         plan.unplaced.length === 0
-          ? `Planned: ${plan.batches.length} ${plan.batches.length === 1 ? 'batch' : 'batches'}, all ready in time.`
-          : `Planned, but ${plan.unplaced.length} could not be placed: see Day.`,
+          ? t`Planned: ${plural(plan.batches.length, { one: '# batch', other: '# batches' })}, all ready in time.`
+          : t`Planned, but ${plan.unplaced.length} could not be placed: see Day.`,
       ),
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
     onSettled: refreshRows,
@@ -320,8 +321,8 @@ export const useCalibrationStep = (date: string, step: 'use' | 'undo') =>
       const moved = plan?.moves.length ?? 0;
       toast(
         moved === 0
-          ? 'Done. No load of this day changes.'
-          : `Done. ${moved} ${moved === 1 ? 'load has' : 'loads have'} another pull or start now.`,
+          ? t`Done. No load of this day changes.`
+          : t`Done. ${plural(moved, { one: '# load has', other: '# loads have' })} another pull or start now.`,
       );
     },
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
@@ -340,8 +341,8 @@ export const useRetime = (date: string) =>
     onSuccess: ({ moves }) =>
       toast(
         moves.length === 0
-          ? 'Nothing had to move.'
-          : `${moves.length} ${moves.length === 1 ? 'load was' : 'loads were'} timed again.`,
+          ? t`Nothing had to move.`
+          : t`${plural(moves.length, { one: '# load was', other: '# loads were' })} timed again.`,
       ),
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
     onSettled: refreshRows,
@@ -374,7 +375,7 @@ export const useReadPlan = (date: string) =>
       try {
         plan = JSON.parse(await file.text());
       } catch {
-        throw new Error(`${file.name} cannot be read: it is no plan that Jokul saved. Nothing was changed.`);
+        throw new Error(t`${file.name} cannot be read: it is no plan that Jokul saved. Nothing was changed.`);
       }
       return call<ReadPlanView>('POST', `days/${date}/plan/file`, plan);
     },

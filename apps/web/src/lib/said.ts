@@ -26,3 +26,9 @@ const follow = (units: string): void => {
 };
 follow(usePreferences.getState().units);
 usePreferences.subscribe(({ units }, before) => units !== before.units && follow(units));
+
+/** A value of the core in the units of the device. */
+export const useQuantity = () => {
+  const quantity = useSaid((own) => own.quantity);
+  return ({ value, unit }: { readonly value: number; readonly unit: Unit }) => quantity(value, unit);
+};

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useMutation } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import type { PlanView, TakenView, WhatIfInput, WhatIfView } from '@jokul/contracts';
@@ -20,7 +21,7 @@ export const useTakeWhatIf = (date: string) =>
 export const useUndoWhatIf = (date: string) =>
   useMutation({
     mutationFn: (back: string) => call<PlanView | null>('POST', `days/${date}/plan/what-if/${back}/undo`, {}),
-    onSuccess: () => toast('Taken back.'),
+    onSuccess: () => toast(t`Taken back.`),
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
     onSettled: refreshRows,
   });

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
@@ -26,7 +27,7 @@ export const Dialog = ({ open, onClose, title, lead, children, wide = false }: D
       >
         <div className="mb-3 flex items-start justify-between gap-4">
           <Radix.Title className="text-lg font-semibold">{title}</Radix.Title>
-          <Radix.Close className="rounded p-1 text-ink-soft hover:bg-ground" aria-label="Close">
+          <Radix.Close className="rounded p-1 text-ink-soft hover:bg-ground" aria-label={t`Close`}>
             <X size={18} />
           </Radix.Close>
         </div>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Printer } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -8,7 +9,7 @@ export const PrintPage = ({
   title,
   lead,
   back,
-  backName = 'Back',
+  backName = t`Back`,
   choices,
   children,
 }: {
@@ -29,9 +30,11 @@ export const PrintPage = ({
       <Link to={back} className={buttonClass()}>
         {backName}
       </Link>
-      <Button look="primary" icon={<Printer size={16} aria-hidden />} onClick={() => window.print()}>
-        Print
-      </Button>
+      <Button
+        look="primary"
+        icon={<Printer size={16} aria-hidden />}
+        onClick={() => window.print()}
+      >{t`Print`}</Button>
     </div>
     {children}
   </div>

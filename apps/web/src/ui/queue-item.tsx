@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { Link } from 'react-router';
 
@@ -34,7 +35,7 @@ export const QueueItem = ({ to, active, title, detail, side, done }: QueueItemPr
         <span
           className="mt-1 block h-1 rounded bg-line"
           role="img"
-          aria-label={`${Math.round(done * 100)} % done`}
+          aria-label={t`${Math.round(done * 100)} % done`}
         >
           <span className="block h-1 rounded bg-ink-soft" style={{ width: `${Math.round(done * 100)}%` }} />
         </span>

@@ -40,7 +40,7 @@ describe('what the core says, on a device with ounces', () => {
     act(() => usePreferences.getState().set({ units: 'us' }));
     render(<Shown figure={figure} />);
     await userEvent.click(await screen.findByRole('button', { name: /Dough off the mixer.*: 71.6 °F\./ }));
-    const open = within(screen.getByRole('dialog'));
+    const open = within(await screen.findByRole('dialog'));
     expect(open.getByText('Dough off the mixer at 72 °F')).toBeTruthy();
     expect(open.getByText('butter, from 39 °F')).toBeTruthy();
     expect(open.getByText('1.10 lb')).toBeTruthy();

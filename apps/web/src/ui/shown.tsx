@@ -1,89 +1,10 @@
-import type { Figure, Term } from '@jokul/core';
-import { Popover } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
-import { usePreferences } from '../lib/preferences';
-import { useSaid } from '../lib/said';
-import { Said } from './said';
+import { t } from '@lingui/core/macro';
+import type { Figure } from '@jokul/core';
+import { lazy, type ReactNode } from 'react';
+import { useQuantity } from '../lib/said';
+import { OpensBeside } from './opens-beside';
 
-/** A value in the units of the device. */
-const useQuantity = () => {
-  const quantity = useSaid((own) => own.quantity);
-  return ({ value, unit }: Pick<Figure, 'value' | 'unit'>) => quantity(value, unit);
-};
-
-const TermRow = ({ term }: { term: Term }) => {
-  const [open, setOpen] = useState(false);
-  const quantity = useQuantity();
-  const { shown } = term;
-  return (
-    <>
-      <tr className="border-t align-top">
-        <td className="py-1 pr-2 figures text-[13px] whitespace-nowrap">{term.symbol}</td>
-        <td className="py-1 pr-2">
-          <Said>{term.name}</Said>
-          {term.source && (
-            <span className="block text-[12px] text-ink-faint">
-              <Said>{term.source}</Said>
-            </span>
-          )}
-        </td>
-        <td className="py-1 text-right figures whitespace-nowrap">
-          {shown ? (
-            <button
-              type="button"
-              className="underline decoration-dotted underline-offset-4"
-              aria-expanded={open}
-              onClick={() => setOpen(!open)}
-            >
-              {quantity(term)}
-            </button>
-          ) : (
-            quantity(term)
-          )}
-        </td>
-      </tr>
-      {open && shown && (
-        <tr>
-          <td colSpan={3} className="pb-2 pl-3">
-            <Arithmetic figure={shown} />
-          </td>
-        </tr>
-      )}
-    </>
-  );
-};
-
-/** How a figure came about: relation, figures put in, where each is from. */
-export const Arithmetic = ({ figure }: { figure: Figure }) => {
-  const units = usePreferences((own) => own.units);
-  return (
-    <div className="space-y-2">
-      <div>
-        <p className="font-semibold">
-          <Said>{figure.name}</Said>
-        </p>
-        <p className="figures text-[13px] text-ink-soft">{figure.relation}</p>
-        {figure.filled && <p className="figures mt-0.5 text-[13px]">{figure.filled}</p>}
-        {figure.filled && units === 'us' && (
-          <p className="text-[12px] text-ink-faint">Reckoned in grams, °C and millimetres.</p>
-        )}
-      </div>
-      <table className="w-full text-[13.5px]">
-        <tbody>
-          {figure.terms.map((term, i) => (
-            <TermRow key={`${term.symbol}-${i}`} term={term} />
-          ))}
-        </tbody>
-      </table>
-      <p className="text-[12.5px] text-ink-soft">Source: {figure.source}</p>
-      {figure.note && (
-        <p className="border-l-2 border-line-strong pl-2 text-[12.5px] text-ink-soft">
-          <Said>{figure.note}</Said>
-        </p>
-      )}
-    </div>
-  );
-};
+const Arithmetic = lazy(() => import('./arithmetic').then((m) => ({ default: m.Arithmetic })));
 
 /** A computed value that opens to show its arithmetic. `children` says the value in the words of the place. */
 export const Shown = ({
@@ -97,23 +18,13 @@ export const Shown = ({
 }) => {
   const quantity = useQuantity();
   return (
-    <Popover.Root>
-      <Popover.Trigger
-        className={`figures whitespace-nowrap underline decoration-dotted decoration-line-strong underline-offset-4 hover:decoration-ink ${className}`}
-        aria-label={`${figure.name}: ${quantity(figure)}. Show the arithmetic`}
-      >
-        {children ?? quantity(figure)}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          collisionPadding={12}
-          sideOffset={6}
-          className="z-50 max-h-[var(--radix-popover-content-available-height)] w-[min(26rem,calc(100vw-2rem))] overflow-y-auto rounded-lg border border-line-strong bg-raised p-4 text-ink shadow-xl"
-        >
-          <Arithmetic figure={figure} />
-          <Popover.Arrow className="fill-line-strong" />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <OpensBeside
+      className={`figures whitespace-nowrap underline decoration-dotted decoration-line-strong underline-offset-4 hover:decoration-ink ${className}`}
+      aria-label={t`${figure.name}: ${quantity(figure)}. Show the arithmetic`}
+      openedClassName="max-h-[var(--radix-popover-content-available-height)] w-[min(26rem,calc(100vw-2rem))] overflow-y-auto p-4"
+      opened={<Arithmetic figure={figure} />}
+    >
+      {children ?? quantity(figure)}
+    </OpensBeside>
   );
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { TriangleAlert } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { ApiProblem } from '../lib/api';
@@ -7,7 +8,7 @@ import { Button } from './button';
 export const Loading = ({ what }: { what: string }) => (
   <div role="status" className="grid h-full place-items-center p-10 text-ink-soft">
     <div className="w-64">
-      <p className="mb-2">Getting {what} …</p>
+      <p className="mb-2">{t`Getting ${what} …`}</p>
       <div className="h-1 overflow-hidden rounded bg-line">
         <div className="h-1 w-1/3 animate-pulse rounded bg-ink-soft" />
       </div>
@@ -36,18 +37,14 @@ export const Empty = ({
 export const Failed = ({ error, onRetry }: { error: unknown; onRetry?: () => void }) => (
   <div role="alert" className="mx-auto my-10 max-w-lg rounded-lg border-2 border-hand bg-hand-ground p-4">
     <p className="flex items-center gap-2 font-semibold">
-      <TriangleAlert size={18} className="text-hand" aria-hidden /> That did not work
+      <TriangleAlert size={18} className="text-hand" aria-hidden /> {t`That did not work`}
     </p>
     <p className="mt-1">
       {error instanceof ApiProblem || error instanceof Error
         ? error.message
-        : 'Something failed on this page.'}
+        : t`Something failed on this page.`}
     </p>
-    {onRetry && (
-      <Button className="mt-3" onClick={onRetry}>
-        Try again
-      </Button>
-    )}
+    {onRetry && <Button className="mt-3" onClick={onRetry}>{t`Try again`}</Button>}
   </div>
 );
 

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { HelpMark } from '../help/help-mark';
 import type { HelpKey } from '../help/help-texts';
@@ -18,7 +19,7 @@ export const WhyPane = ({ children }: { readonly children: ReactNode }) => (
   <aside
     // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex
     tabIndex={0}
-    aria-label="Why"
+    aria-label={t`Why`}
     className="no-print min-h-0 overflow-y-auto border-l bg-surface px-4 py-4 max-[1000px]:col-span-2 max-[1000px]:border-t max-sm:col-span-1 max-sm:overflow-visible max-sm:border-l-0"
   >
     {children}
@@ -80,7 +81,7 @@ export const Fact = ({ name, help, children }: { name: string; help?: HelpKey; c
 
 /** The usual cautions of a station; local rules come first. */
 export const Cautions = ({ items }: { items: readonly string[] }) => (
-  <WhySection title="Keep in mind">
+  <WhySection title={t`Keep in mind`}>
     <ul className="space-y-1.5 text-[13.5px] text-ink-soft">
       {items.map((item) => (
         <li key={item} className="border-l-2 border-line-strong pl-2">
@@ -88,8 +89,6 @@ export const Cautions = ({ items }: { items: readonly string[] }) => (
         </li>
       ))}
     </ul>
-    <p className="mt-2 text-[12.5px] text-ink-faint">
-      Local food rules and a licensed professional’s advice come first.
-    </p>
+    <p className="mt-2 text-[12.5px] text-ink-faint">{t`Local food rules and a licensed professional’s advice come first.`}</p>
   </WhySection>
 );

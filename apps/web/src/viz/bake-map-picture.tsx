@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import {
   isTooDark,
   sayDuration,
@@ -8,6 +9,7 @@ import {
   type MapRow,
 } from '@jokul/core';
 import { useUnits } from '../lib/units';
+import { stateNames } from '../words/names-of-codes';
 
 /** Regions are told by tone and hatching, not by colour. */
 const fills: Readonly<Record<BakeState, string>> = {
@@ -19,10 +21,10 @@ const fills: Readonly<Record<BakeState, string>> = {
 };
 const words: Readonly<Record<BakeState, string>> = {
   under: 'under',
-  'soft-centre': 'soft centre',
+  'soft-centre': t`soft centre`,
   chewy: 'chewy',
-  'crisp-edge': 'crisp edge',
-  'crisp-through': 'crisp through',
+  'crisp-edge': t`crisp edge`,
+  'crisp-through': t`crisp through`,
 };
 
 interface BakeMapPictureProps {
@@ -72,7 +74,7 @@ export const BakeMapPicture = ({ grid, rows, now, best, target }: BakeMapPicture
       viewBox={`0 0 ${width + 8} ${height}`}
       className="w-full"
       role="img"
-      aria-label="Bake map: oven temperature against pull time"
+      aria-label={t`Bake map: oven temperature against pull time`}
     >
       <defs>
         <pattern
@@ -188,9 +190,10 @@ export const BakeMapPicture = ({ grid, rows, now, best, target }: BakeMapPicture
             </g>
           );
         })}
-        <text x={left} y={height - 2}>
-          Cross: as planned. Ring: the most forgiving point. Dots: too dark for {target.replace('-', ' ')}.
-        </text>
+        <text
+          x={left}
+          y={height - 2}
+        >{t`Cross: as planned. Ring: the most forgiving point. Dots: too dark for ${stateNames[target]}.`}</text>
       </g>
     </svg>
   );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Frame } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { surfaceTone } from './surface-tone';
@@ -65,7 +66,7 @@ export const CutPicture = ({
     }),
   );
   const hottest = Math.max(...temperatureC.map((column) => Math.max(...column)));
-  const label = `Cut at ${Math.round(frame.timeS / 60)} minutes: ${size(2 * (radiiMm.at(-1) ?? 0))} wide, ${size(heightsMm[0] ?? 0)} high, centre ${temperature(Math.min(...(temperatureC[0] ?? [0])))}, hottest ${temperature(hottest)}, water of the middle ${(100 * mean(moisture[0] ?? [0])).toFixed(1)} %`;
+  const label = t`Cut at ${Math.round(frame.timeS / 60)} minutes: ${size(2 * (radiiMm.at(-1) ?? 0))} wide, ${size(heightsMm[0] ?? 0)} high, centre ${temperature(Math.min(...(temperatureC[0] ?? [0])))}, hottest ${temperature(hottest)}, water of the middle ${(100 * mean(moisture[0] ?? [0])).toFixed(1)} %`;
   return (
     <svg viewBox={`-3 -6 ${widthMm + 6} ${heightMm + 14}`} className="w-full" role="img" aria-label={label}>
       <defs>

@@ -1,4 +1,6 @@
+import { t } from '@lingui/core/macro';
 import { sayDuration, type BakeState, type DonenessWindow } from '@jokul/core';
+import { stateNames } from '../words/names-of-codes';
 
 const hatches: Readonly<Record<BakeState, string>> = {
   under: 'repeating-linear-gradient(135deg,var(--line) 0 4px,transparent 4px 9px)',
@@ -31,10 +33,10 @@ export const DonenessBar = ({ windows, pullS, toleranceS }: DonenessBarProps) =>
               width: `${x(w.toS) - x(w.fromS)}%`,
               backgroundImage: hatches[w.state],
             }}
-            title={`${w.state.replace('-', ' ')}: ${sayDuration(w.fromS)} to ${sayDuration(w.toS)}`}
+            title={t`${stateNames[w.state]}: ${sayDuration(w.fromS)} to ${sayDuration(w.toS)}`}
           >
             {x(w.toS) - x(w.fromS) > 8 && (
-              <span className="block truncate text-[12.5px]">{w.state.replace('-', ' ')}</span>
+              <span className="block truncate text-[12.5px]">{stateNames[w.state]}</span>
             )}
           </div>
         ))}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { lazy, Suspense } from 'react';
 import type { ChartProps } from './chart';
 
@@ -11,7 +12,7 @@ export const LazyChart = (props: ChartProps) => (
         style={{ height: props.height ?? 240 }}
         className="rounded border bg-surface"
         role="status"
-        aria-label="Drawing"
+        aria-label={t`Drawing`}
       />
     }
   >

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useId, useMemo } from 'react';
 import type { RibbonSegment } from '@jokul/core';
 import { flowsOf, rowsOf, segmentKey } from './ribbons';
@@ -100,7 +101,7 @@ export const RibbonChart = ({
       width={width}
       height={height}
       role="img"
-      aria-label="The day: each batch through its places, coloured by dough temperature"
+      aria-label={t`The day: each batch through its places, coloured by dough temperature`}
       className="block select-none"
     >
       <defs>
@@ -189,7 +190,7 @@ export const RibbonChart = ({
             }
             style={{ cursor: s.kind === 'oven' && onDrop ? 'grab' : 'pointer', touchAction: 'pan-y' }}
           >
-            <title>{`${s.batchId}, ${s.kind}: ${sayTime(s.startS)} to ${sayTime(s.endS)}, ends at ${sayTemperature(lastC)}`}</title>
+            <title>{t`${s.batchId}, ${s.kind}: ${sayTime(s.startS)} to ${sayTime(s.endS)}, ends at ${sayTemperature(lastC)}`}</title>
             <rect
               x={x0}
               y={yMid - 7.5}
@@ -232,7 +233,7 @@ export const TemperatureKey = ({ say }: { say: (temperatureC: number) => string 
     .map(([t, colour]) => `${colour} ${((t - from) / (to - from)) * 100}%`)
     .join(', ');
   return (
-    <div className="w-72" role="img" aria-label="Temperature scale">
+    <div className="w-72" role="img" aria-label={t`Temperature scale`}>
       <div className="h-2.5 rounded" style={{ background: `linear-gradient(90deg, ${gradient})` }} />
       <div className="figures flex justify-between text-[11.5px] text-ink-soft">
         {[-20, 15, 50, 85, 120].map((t) => (

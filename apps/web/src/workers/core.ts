@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { wrap, type Remote } from 'comlink';
 import { ingredients, isShipped } from '@jokul/core';
 import type { CoreApi } from './core.worker';
@@ -19,7 +20,7 @@ export const startCore = (): CoreWorker => {
   const broken = () => {
     worker.terminate();
     if (shared?.api === api) shared = undefined;
-    fail(new Error('The computation broke off. Try again.'));
+    fail(new Error(t`The computation broke off. Try again.`));
   };
   worker.addEventListener('error', broken);
   worker.addEventListener('messageerror', broken);
@@ -28,7 +29,7 @@ export const startCore = (): CoreWorker => {
     api,
     stop: () => {
       worker.terminate();
-      fail(new Error('The computation was stopped.'));
+      fail(new Error(t`The computation was stopped.`));
     },
   };
 };

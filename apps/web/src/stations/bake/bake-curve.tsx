@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { BakeResult } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { LazyChart } from '../../viz/lazy-chart';
@@ -10,17 +11,17 @@ export const BakeCurve = ({ bake, against }: { bake: BakeResult; against?: BakeR
   const { curves, pull } = bake;
   return (
     <LazyChart
-      label="Temperatures of centre, rim and underside over the bake"
+      label={t`Temperatures of centre, rim and underside over the bake`}
       height={285}
       formatX={(minutes) => minutes.toFixed(0)}
       formatY={(t) => temperature(t)}
-      xTitle="minutes after loading"
+      xTitle={t`minutes after loading`}
       xStep={5}
       curves={[
-        { name: 'centre', points: points(curves.centreC, curves.timesS) },
-        { name: 'rim', points: points(curves.edgeC, curves.timesS), dash: 6, colour: 'var(--ink-soft)' },
+        { name: t`centre`, points: points(curves.centreC, curves.timesS) },
+        { name: t`rim`, points: points(curves.edgeC, curves.timesS), dash: 6, colour: 'var(--ink-soft)' },
         {
-          name: 'underside',
+          name: t`underside`,
           points: points(curves.bottomC, curves.timesS),
           dash: 2,
           colour: 'var(--ink-faint)',
@@ -28,14 +29,14 @@ export const BakeCurve = ({ bake, against }: { bake: BakeResult; against?: BakeR
         ...(against
           ? [
               {
-                name: 'centre, what if',
+                name: t`centre, what if`,
                 points: points(against.curves.centreC, against.curves.timesS),
                 dash: 9,
               },
             ]
           : []),
       ]}
-      marks={pull ? [{ x: pull.value / 60, text: 'pull' }] : []}
+      marks={pull ? [{ x: pull.value / 60, text: t`pull` }] : []}
     />
   );
 };

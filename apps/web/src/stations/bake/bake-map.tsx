@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { useMemo } from 'react';
 import { mapGrid, mostForgiving, type Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
@@ -5,6 +7,7 @@ import { Button } from '../../ui/button';
 import { BakeMapPicture } from '../../viz/bake-map-picture';
 import type { WhatIf } from '../../workers/core.worker';
 import { useBakeMap } from './use-bake-map';
+import { stateNames } from '../../words/names-of-codes';
 
 interface BakeMapProps {
   readonly formula: Formula;
@@ -26,43 +29,42 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
   const best = progress === 'done' ? mostForgiving(done, formula.bake.target) : null;
   const say = (s: number) => duration(Math.round(s / 5) * 5);
   return (
-    <section aria-label="Bake map" className="mt-5">
+    <section aria-label={t`Bake map`} className="mt-5">
       <div className="mb-1 flex items-center justify-between gap-3">
-        <h2 className="text-[12.5px] font-semibold text-ink-soft">
-          Bake map: oven against time, {grid.temperaturesC.length} × {grid.pullsS.length} bakes
-        </h2>
+        <h2 className="text-[12.5px] font-semibold text-ink-soft">{t`Bake map: oven against time, ${grid.temperaturesC.length} × ${grid.pullsS.length} bakes`}</h2>
         {progress === 'running' ? (
           <span className="flex items-center gap-3 text-[13.5px]">
-            <span
-              role="progressbar"
-              aria-label="Rows computed"
-              aria-valuemin={0}
-              aria-valuemax={rows.length}
-              aria-valuenow={done.length}
-              className="h-2 w-32 overflow-hidden rounded bg-line"
-            >
+            <Trans>
               <span
-                className="block h-full bg-ink"
-                style={{ width: `${(100 * done.length) / Math.max(1, rows.length)}%` }}
-              />
-            </span>
-            {done.length} of {rows.length}
-            <Button size="small" onClick={cancel}>
-              Stop
-            </Button>
+                role="progressbar"
+                aria-label={t`Rows computed`}
+                aria-valuemin={0}
+                aria-valuemax={rows.length}
+                aria-valuenow={done.length}
+                className="h-2 w-32 overflow-hidden rounded bg-line"
+              >
+                <span
+                  className="block h-full bg-ink"
+                  style={{ width: `${(100 * done.length) / Math.max(1, rows.length)}%` }}
+                />
+              </span>
+              {done.length} of {rows.length}
+            </Trans>
+            <Button size="small" onClick={cancel}>{t`Stop`}</Button>
           </span>
         ) : (
           progress !== 'done' && (
             <Button size="small" onClick={() => void begin()}>
-              {progress === 'cancelled' ? 'Continue' : 'Draw the map'}
+              {progress === 'cancelled' ? t`Continue` : t`Draw the map`}
             </Button>
           )
         )}
       </div>
       {progress === 'failed' && (
-        <p role="alert" className="font-medium text-hand">
-          The map could not be computed: part of it lies outside what the model knows.
-        </p>
+        <p
+          role="alert"
+          className="font-medium text-hand"
+        >{t`The map could not be computed: part of it lies outside what the model knows.`}</p>
       )}
       {rows.length > 0 && done.length > 0 && (
         <BakeMapPicture
@@ -77,17 +79,17 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
         <p className="mt-1">
           {best ? (
             <>
-              Most forgiving for {formula.bake.target.replace('-', ' ')}:{' '}
-              <strong>{temperature(best.setC)}</strong>, pull after <strong>{say(best.pullS)}</strong>. There
-              the pull may be {say(best.earlierS)} early or {say(best.laterS)} late, and the oven{' '}
-              {difference(best.coolerK)} too cool or {difference(best.hotterK)} too hot.
+              <Trans>
+                Most forgiving for {stateNames[formula.bake.target]}:{' '}
+                <strong>{temperature(best.setC)}</strong>, pull after <strong>{say(best.pullS)}</strong>.
+                There the pull may be {say(best.earlierS)} early or {say(best.laterS)} late, and the oven{' '}
+                {difference(best.coolerK)} too cool or {difference(best.hotterK)} too hot.
+              </Trans>
             </>
           ) : (
-            `No pull on this map becomes ${formula.bake.target.replace('-', ' ')} without getting too dark.`
+            t`No pull on this map becomes ${stateNames[formula.bake.target]} without getting too dark.`
           )}{' '}
-          <span className="text-ink-faint">
-            A forecast{adjust ? ', calibrated by logged bakes' : ', not calibrated on this oven'}.
-          </span>
+          <span className="text-ink-faint">{t`A forecast${adjust ? t`, calibrated by logged bakes` : t`, not calibrated on this oven`}.`}</span>
         </p>
       )}
     </section>

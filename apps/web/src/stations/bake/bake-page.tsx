@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import type { BatchPlan, FloorState, Load } from '@jokul/core';
 import { useNames } from '../../app/actions';
@@ -16,7 +17,7 @@ const loadState = (load: Load, trays: FloorState['trays']) => {
   if (known.every((tray) => tray?.racked)) return 'racked';
   if (known.some((tray) => tray?.pulled)) return 'pulled';
   if (known.some((tray) => tray?.turned)) return 'turned';
-  return known.some(Boolean) ? 'in the oven' : null;
+  return known.some(Boolean) ? t`in the oven` : null;
 };
 
 const LoadQueue = ({
@@ -39,7 +40,7 @@ const LoadQueue = ({
         active={load.id === current}
         title={names.product(batch.productCode)}
         side={state ?? wall.near(load.startS * 1000, nowMs())}
-        detail={`${names.oven(load.ovenId)}, ${load.trays.length} ${load.trays.length === 1 ? 'tray' : 'trays'}`}
+        detail={`${names.oven(load.ovenId)}, ${plural(load.trays.length, { one: '# tray', other: '# trays' })}`}
       />
     );
   });
@@ -51,7 +52,7 @@ const BakeWork = () => {
   const trays = useJournal((s) => s.floor.trays);
   const lots = useLots();
   const { loadId } = useParams();
-  if (!data || !day.data?.plan) return <Loading what="the loads" />;
+  if (!data || !day.data?.plan) return <Loading what={t`the loads`} />;
   const { plan, forecasts, batchForecasts } = day.data.plan;
   const loads = plan.batches
     .flatMap((batch) => batch.loads.map((load) => ({ load, batch })))
@@ -61,14 +62,16 @@ const BakeWork = () => {
     loads.find(({ load }) => loadState(load, trays) !== 'racked') ??
     loads[0];
   if (!found)
-    return <Empty title="No load is planned">The Day page says what could not be placed, and why.</Empty>;
+    return (
+      <Empty title={t`No load is planned`}>{t`The Day page says what could not be placed, and why.`}</Empty>
+    );
   const { load, batch } = found;
   const formula = lots?.formulaOf(batch.batchId);
   const oven = data.equipment.ovens.find((o) => o.id === load.ovenId);
   const forecast = batchForecasts[batch.batchId] ?? forecasts[batch.productCode];
   const own = forecastIn(forecast, oven?.id);
   if (!formula || !oven || !own || !forecast?.layout)
-    return <Empty title="No forecast for this load">Plan the day again on the Day page.</Empty>;
+    return <Empty title={t`No forecast for this load`}>{t`Plan the day again on the Day page.`}</Empty>;
   return (
     <LoadWork
       key={load.id}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { Pause, Play } from 'lucide-react';
 import { useEffect, useState } from 'react';
@@ -12,7 +13,7 @@ import { temperatureColour } from '../../viz/temperature';
 import { core } from '../../workers/core';
 import type { Conditions } from './use-conditions';
 
-const where = { oven: 'in the oven', tray: 'on the hot tray', rack: 'on the rack' } as const;
+const where = { oven: t`in the oven`, tray: t`on the hot tray`, rack: t`on the rack` } as const;
 const legendC = [4, 22, 40, 70, 95, 120] as const;
 const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
 
@@ -43,10 +44,12 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
     );
     return () => clearInterval(timer);
   }, [playing, list.length]);
-  if (frames.isError) return <Empty title="No cut for this">{frames.error.message}</Empty>;
+  if (frames.isError) return <Empty title={t`No cut for this`}>{frames.error.message}</Empty>;
   const frame = list[index];
   if (!frame)
-    return <div className="h-72 animate-pulse rounded border bg-surface" role="status" aria-label="Baking" />;
+    return (
+      <div className="h-72 animate-pulse rounded border bg-surface" role="status" aria-label={t`Baking`} />
+    );
   const widthMm = 2 * Math.max(...list.map(({ radiiMm }) => radiiMm.at(-1) ?? 0)) + 6;
   const heightMm = Math.max(...list.map(({ heightsMm }) => heightsMm[0] ?? 0)) + 1;
   const axis = frame.temperatureC[0] ?? [];
@@ -56,7 +59,7 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
     return mean(frame.moisture[i] ?? []) < 0.055 ? sum + outer - inner : sum;
   }, 0);
   return (
-    <section aria-label="Cut open">
+    <section aria-label={t`Cut open`}>
       <CutPicture frame={frame} widthMm={widthMm} heightMm={heightMm} />
       <div className="mt-2 flex items-center gap-3">
         <Button
@@ -67,11 +70,11 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
             setPlaying(!playing);
           }}
         >
-          {playing ? 'Stop' : 'Play'}
+          {playing ? t`Stop` : t`Play`}
         </Button>
         <input
           type="range"
-          aria-label="Time of the cut"
+          aria-label={t`Time of the cut`}
           aria-valuetext={`${duration(frame.timeS)}, ${where[frame.phase]}`}
           className="h-8 min-w-0 flex-1 accent-[var(--ink)]"
           min={0}
@@ -89,23 +92,23 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
       </div>
       <div className="mt-3 grid grid-cols-2 gap-6 max-[900px]:grid-cols-1">
         <Facts>
-          <Fact name="Coldest point">{temperature(Math.min(...axis))}</Fact>
-          <Fact name="Rim">{temperature(mean(frame.temperatureC.at(-1) ?? []))}</Fact>
-          <Fact name="Tray under it">{frame.phase === 'rack' ? '–' : temperature(frame.trayC)}</Fact>
-          <Fact name="Width, height">
+          <Fact name={t`Coldest point`}>{temperature(Math.min(...axis))}</Fact>
+          <Fact name={t`Rim`}>{temperature(mean(frame.temperatureC.at(-1) ?? []))}</Fact>
+          <Fact name={t`Tray under it`}>{frame.phase === 'rack' ? '–' : temperature(frame.trayC)}</Fact>
+          <Fact name={t`Width, height`}>
             {size(2 * (frame.radiiMm.at(-1) ?? 0))} × {size(frame.heightsMm[0] ?? 0, 1)}
           </Fact>
         </Facts>
         <Facts>
-          <Fact name="Water in the middle">{(100 * mean(frame.moisture[0] ?? [])).toFixed(1)} %</Fact>
-          <Fact name="Water in the rim">{(100 * mean(rim)).toFixed(1)} %</Fact>
-          <Fact name="Crisp edge">{size(dryMm)}</Fact>
-          <Fact name="Set in the middle">{(100 * mean(frame.set[0] ?? [])).toFixed(0)} %</Fact>
+          <Fact name={t`Water in the middle`}>{(100 * mean(frame.moisture[0] ?? [])).toFixed(1)} %</Fact>
+          <Fact name={t`Water in the rim`}>{(100 * mean(rim)).toFixed(1)} %</Fact>
+          <Fact name={t`Crisp edge`}>{size(dryMm)}</Fact>
+          <Fact name={t`Set in the middle`}>{(100 * mean(frame.set[0] ?? [])).toFixed(0)} %</Fact>
         </Facts>
       </div>
       <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2 text-[12.5px] text-ink-soft">
         <span className="flex items-center gap-1.5">
-          inside:
+          {t`inside:`}
           {legendC.map((t) => (
             <span key={t} className="flex items-center gap-1">
               <span className="inline-block size-3 rounded-sm" style={{ background: temperatureColour(t) }} />
@@ -113,23 +116,21 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
             </span>
           ))}
         </span>
-        <span>hatched: dry enough to snap</span>
+        <span>{t`hatched: dry enough to snap`}</span>
         <span className="flex items-center gap-1.5">
-          line around: surface
+          {t`line around: surface`}
           {[0, 35, 55, 80].map((score) => (
             <span
               key={score}
               className="inline-block h-1.5 w-5 rounded"
               style={{ background: surfaceTone(score) }}
-              title={`colour ${score}`}
+              title={t`colour ${score}`}
             />
           ))}
         </span>
-        <span>rule: 20 mm</span>
+        <span>{t`rule: 20 mm`}</span>
       </div>
-      <p className="mt-2 text-[12.5px] text-ink-faint">
-        A forecast. The model has no cracks: the outline is even, its height and width are what is computed.
-      </p>
+      <p className="mt-2 text-[12.5px] text-ink-faint">{t`A forecast. The model has no cracks: the outline is even, its height and width are what is computed.`}</p>
     </section>
   );
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { adjustmentOf, type Formula, type Load, type LoadOutcome, type Oven } from '@jokul/core';
@@ -11,9 +12,9 @@ import { core } from '../../workers/core';
 import type { Conditions } from './use-conditions';
 
 const halves = [
-  ['nothing', 'leave them'],
-  ['turn', 'turn each tray'],
-  ['swap', 'turn, and top to bottom'],
+  ['nothing', t`leave them`],
+  ['turn', t`turn each tray`],
+  ['swap', t`turn, and top to bottom`],
 ] as const;
 
 const useLoad = (formula: Formula, base: Conditions, asked: Parameters<typeof ask>[2]) =>
@@ -66,16 +67,16 @@ export const FullLoad = ({
     turnS: pullS / 2,
   };
   const result = useLoad(formula, base, asked);
-  if (result.isError) return <Empty title="This load could not be computed">{result.error.message}</Empty>;
+  if (result.isError) return <Empty title={t`This load could not be computed`}>{result.error.message}</Empty>;
   const say = (s: number) => duration(Math.round(s / 5) * 5);
   const { data: out } = result;
   const spreadS = out
     ? Math.max(...out.trays.map((t) => t.pullS ?? 0)) - Math.min(...out.trays.map((t) => t.pullS ?? 0))
     : 0;
   return (
-    <section aria-label="Full load" className={result.isPlaceholderData ? 'opacity-60' : ''}>
-      <div className="mb-3 flex flex-wrap items-center gap-2" role="group" aria-label="At half time">
-        <span className="text-ink-soft">At half time ({say(pullS / 2)}):</span>
+    <section aria-label={t`Full load`} className={result.isPlaceholderData ? 'opacity-60' : ''}>
+      <div className="mb-3 flex flex-wrap items-center gap-2" role="group" aria-label={t`At half time`}>
+        <span className="text-ink-soft">{t`At half time (${say(pullS / 2)}):`}</span>
         {halves.map(([value, name]) => (
           <Button
             key={value}
@@ -91,25 +92,22 @@ export const FullLoad = ({
       {out ? (
         <>
           <p className="mb-2">
-            All {out.trays.length} together: pull after{' '}
+            {t`All ${out.trays.length} together: pull after`}{' '}
             <Shown figure={out.together} className="font-semibold">
               {say(out.together.value)}
             </Shown>
-            {Math.abs(out.together.value - pullS) >= 5 &&
-              `, ${say(Math.abs(out.together.value - pullS))} ${out.together.value > pullS ? 'later' : 'earlier'} than a single tray`}
-            . Its places are done {say(spreadS)} apart; across one tray the hot corner’s rim reaches{' '}
-            {out.corners.hot.toFixed(0)}, the cool one’s {out.corners.cool.toFixed(0)}.
+            {t`${Math.abs(out.together.value - pullS) >= 5 ? t`, ${say(Math.abs(out.together.value - pullS))} ${out.together.value > pullS ? t`later` : t`earlier`} than a single tray` : ''}. Its places are done ${say(spreadS)} apart; across one tray the hot corner’s rim reaches ${out.corners.hot.toFixed(0)}, the cool one’s ${out.corners.cool.toFixed(0)}.`}
           </p>
-          <table className="w-full" aria-label="Pulls by place">
+          <table className="w-full" aria-label={t`Pulls by place`}>
             <thead className="text-left text-[12.5px] text-ink-soft">
               <tr>
-                <th className="pr-3 pb-1 font-normal">Place</th>
-                <th className="pr-3 pb-1 text-right font-normal">Pieces</th>
-                <th className="pr-3 pb-1 text-right font-normal">compared with the oven</th>
-                <th className="pr-3 pb-1 text-right font-normal">done at</th>
-                <th className="pr-3 pb-1 text-right font-normal">pulled together: rim</th>
-                <th className="pr-3 pb-1 text-right font-normal">below</th>
-                <th className="pb-1 text-right font-normal">water in the middle</th>
+                <th className="pr-3 pb-1 font-normal">{t`Place`}</th>
+                <th className="pr-3 pb-1 text-right font-normal">{t`Pieces`}</th>
+                <th className="pr-3 pb-1 text-right font-normal">{t`compared with the oven`}</th>
+                <th className="pr-3 pb-1 text-right font-normal">{t`done at`}</th>
+                <th className="pr-3 pb-1 text-right font-normal">{t`pulled together: rim`}</th>
+                <th className="pr-3 pb-1 text-right font-normal">{t`below`}</th>
+                <th className="pb-1 text-right font-normal">{t`water in the middle`}</th>
               </tr>
             </thead>
             <tbody>
@@ -122,7 +120,7 @@ export const FullLoad = ({
                     {difference(trays[i]?.offsetK ?? 0, 1)}
                   </td>
                   <td className="py-1 pr-3 text-right font-semibold">
-                    {tray.pullS === null ? 'not reached' : say(tray.pullS)}
+                    {tray.pullS === null ? t`not reached` : say(tray.pullS)}
                   </td>
                   <td className="py-1 pr-3 text-right">{tray.atOnce.colour.edge.toFixed(0)}</td>
                   <td className="py-1 pr-3 text-right">{tray.atOnce.colour.bottom.toFixed(0)}</td>
@@ -131,36 +129,35 @@ export const FullLoad = ({
               ))}
             </tbody>
           </table>
-          <h2 className="mt-4 mb-1 text-[12.5px] font-semibold text-ink-soft">
-            Air of the oven with this load
-          </h2>
+          <h2 className="mt-4 mb-1 text-[12.5px] font-semibold text-ink-soft">{t`Air of the oven with this load`}</h2>
           <LazyChart
-            label="Air of the oven over the bake"
+            label={t`Air of the oven over the bake`}
             height={200}
             formatX={(minutes) => minutes.toFixed(0)}
             formatY={(t) => temperature(t)}
-            xTitle="minutes after loading"
+            xTitle={t`minutes after loading`}
             xStep={5}
             curves={[
-              { name: 'air', points: out.timesS.map((t, i): [number, number] => [t / 60, out.airC[i] ?? 0]) },
+              {
+                name: t`air`,
+                points: out.timesS.map((t, i): [number, number] => [t / 60, out.airC[i] ?? 0]),
+              },
             ]}
-            levels={[{ y: base.setC, text: 'set' }]}
+            levels={[{ y: base.setC, text: t`set` }]}
           />
         </>
       ) : (
         <div
           className="h-64 animate-pulse rounded border bg-surface"
           role="status"
-          aria-label="Baking the whole load"
+          aria-label={t`Baking the whole load`}
         />
       )}
-      <p className="mt-1 text-[12.5px] text-ink-faint">
-        A forecast.{' '}
-        {known
-          ? 'How far each place is off was learned from measured trays.'
-          : `Nothing learned about the places yet: top ${difference(3)} hot, bottom ${difference(3)} cool, and ${difference(5)} from side to side are assumed. Measure trays of different places.`}{' '}
-        The heater’s power and what the oven stores are typical figures.
-      </p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`A forecast. ${
+        known
+          ? t`How far each place is off was learned from measured trays.`
+          : t`Nothing learned about the places yet: top ${difference(3)} hot, bottom ${difference(3)} cool, and ${difference(5)} from side to side are assumed. Measure trays of different places.`
+      } The heater’s power and what the oven stores are typical figures.`}</p>
     </section>
   );
 };

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { JokulError, layOutBars, layOutMixed, type Bar, type TraySide } from '@jokul/core';
 
 /** A tray, and how far pieces keep from its sides and from one another, mm. */
@@ -27,7 +28,7 @@ export interface Trial {
 const barsOn = (tray: TrialTray, lengthMm: number, widthMm: number, say: (mm: number) => string): Trial => {
   const bars = layOutBars({ ...tray, barLengthMm: lengthMm, barWidthMm: widthMm });
   return {
-    says: `${bars.length} ${bars.length === 1 ? 'bar' : 'bars'} of ${say(lengthMm)} by ${say(widthMm)}.`,
+    says: t`${plural(bars.length, { one: '# bar', other: '# bars' })} of ${say(lengthMm)} by ${say(widthMm)}.`,
     circles: [],
     bars: bars.map((bar) => ({ ...bar, lengthMm, widthMm })),
   };
@@ -48,12 +49,12 @@ export const layTrial = (
       ...size,
       diameterMm: pieces.sizes[i]?.diameterMm ?? 0,
     }));
-    const held = laid.map(({ centresMm, diameterMm }) => `${centresMm.length} of ${say(diameterMm)}`);
+    const held = laid.map(({ centresMm, diameterMm }) => t`${centresMm.length} of ${say(diameterMm)}`);
     const left = laid
       .filter((size) => size.left > 0)
-      .map((size) => `${size.left} of ${say(size.diameterMm)}`);
+      .map((size) => t`${size.left} of ${say(size.diameterMm)}`);
     return {
-      says: `${held.join(', ')}.${left.length > 0 ? ` No place for ${left.join(', ')}.` : ''}`,
+      says: `${held.join(', ')}.${left.length > 0 ? t` No place for ${left.join(', ')}.` : ''}`,
       circles: laid.flatMap(({ centresMm, diameterMm }) =>
         centresMm.map(([x, y]) => ({ x, y, r: diameterMm / 2 })),
       ),

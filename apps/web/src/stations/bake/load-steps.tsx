@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Check } from 'lucide-react';
 import { openActions, urgencyOf, type BatchPlan, type Load } from '@jokul/core';
 import { doTrayAction, verb, verbs } from '../../app/actions';
@@ -46,7 +47,7 @@ export const LoadSteps = ({ batch, load }: { batch: BatchPlan; load: Load }) => 
               <span className="figures block text-lg leading-tight">
                 {deed && !action ? (
                   <>
-                    <Check size={16} className="inline" aria-label="done" /> {wall.exact(deed.atMs)}
+                    <Check size={16} className="inline" aria-label={t`done`} /> {wall.exact(deed.atMs)}
                   </>
                 ) : action ? (
                   <>

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
@@ -41,6 +42,7 @@ import { TrayWays } from './tray-ways';
 import { useConditions } from './use-conditions';
 import { WhatIfs } from './what-ifs';
 import { Said } from '../../ui/said';
+import { stateNames } from '../../words/names-of-codes';
 
 interface LoadWorkProps {
   readonly batch: BatchPlan;
@@ -77,78 +79,77 @@ const Why = ({ load, formula, oven, bake, layout }: Omit<LoadWorkProps, 'batch' 
   return (
     <>
       {data && <DoughNow load={load} plannedC={loadTemperature(formula, data.rules, data.equipment)} />}
-      <WhySection title="When to pull">
+      <WhySection title={t`When to pull`}>
         <Facts>
           {pull && (
-            <Fact name="Pull after" help="pull">
+            <Fact name={t`Pull after`} help="pull">
               <Shown figure={pull}>{round(pull.value)}</Shown>
             </Fact>
           )}
-          <Fact name="likely (9 of 10)" help="likely">
+          <Fact name={t`likely (9 of 10)`} help="likely">
             <span className="whitespace-nowrap">± {round(uncertainty.pullS)}</span>
           </Fact>
           {own && pull && (
-            <Fact name={`stays ${own.state.replace('-', ' ')}`} help="stays">
+            <Fact name={t`stays ${stateNames[own.state]}`} help="stays">
               <span className="whitespace-nowrap">
-                −{clockOf(pull.value - own.fromS)} to +{clockOf(own.toS - pull.value)}
+                {t`−${clockOf(pull.value - own.fromS)} to +${clockOf(own.toS - pull.value)}`}
               </span>
             </Fact>
           )}
-          <Fact name="Turn after" help="turn">
+          <Fact name={t`Turn after`} help="turn">
             {outcome ? <Shown figure={outcome.turn}>{round(load.pullS / 2)}</Shown> : round(load.pullS / 2)}
           </Fact>
-          <Fact name="Off the tray">{duration(formula.bake.trayRestS)} later</Fact>
+          <Fact name={t`Off the tray`}>{t`${duration(formula.bake.trayRestS)} later`}</Fact>
           {outcome && (
-            <Fact name="Centre at the pull" help="centre">
+            <Fact name={t`Centre at the pull`} help="centre">
               <Shown figure={outcome.centre}>{temperature(outcome.centre.value)}</Shown>
             </Fact>
           )}
         </Facts>
-        <p className="mt-1 text-[13px] text-ink-soft">Cue: {pullCue(formula.bake.target)}</p>
+        <p className="mt-1 text-[13px] text-ink-soft">{t`Cue: ${pullCue(formula.bake.target)}`}</p>
       </WhySection>
       {cooled && outcome && (
-        <WhySection title="What will come out">
+        <WhySection title={t`What will come out`}>
           <Facts>
-            <Fact name="Diameter" help="diameter">
+            <Fact name={t`Diameter`} help="diameter">
               <Shown figure={outcome.diameter}>
                 {size(cooled.diameterMm)} ± {(100 * uncertainty.diameterShare).toFixed(0)} %
               </Shown>
             </Fact>
-            <Fact name="Height">
+            <Fact name={t`Height`}>
               <Shown figure={outcome.height}>{size(cooled.heightMm, 1)}</Shown>
             </Fact>
-            <Fact name="Bake loss" help="loss">
+            <Fact name={t`Bake loss`} help="loss">
               <Shown figure={outcome.loss}>{(cooled.lossShare * 100).toFixed(1)} %</Shown>
             </Fact>
-            <Fact name="Colour, rim" help="colour">
-              <Shown figure={outcome.colourEdge}>{cooled.colour.edge.toFixed(0)} of 100</Shown>
+            <Fact name={t`Colour, rim`} help="colour">
+              <Shown figure={outcome.colourEdge}>{t`${cooled.colour.edge.toFixed(0)} of 100`}</Shown>
             </Fact>
-            <Fact name="Colour, below">
-              <Shown figure={outcome.colourBottom}>{cooled.colour.bottom.toFixed(0)} of 100</Shown>
+            <Fact name={t`Colour, below`}>
+              <Shown figure={outcome.colourBottom}>{t`${cooled.colour.bottom.toFixed(0)} of 100`}</Shown>
             </Fact>
-            <Fact name="Crisp edge" help="crispEdge">
+            <Fact name={t`Crisp edge`} help="crispEdge">
               <Shown figure={outcome.crispRim}>{size(cooled.crispEdgeMm)}</Shown>
             </Fact>
-            <Fact name="Per tray" help="perTray">
-              <Shown figure={layout.perRow}>{layout.count} pieces</Shown>
+            <Fact name={t`Per tray`} help="perTray">
+              <Shown figure={layout.perRow}>{t`${layout.count} pieces`}</Shown>
             </Fact>
           </Facts>
-          <p className="mt-1 text-[12.5px] text-ink-faint">
-            A forecast
-            {uncertainty.bakes > 0
-              ? `, calibrated by ${uncertainty.bakes} logged bakes`
-              : `, not calibrated on ${oven.name} yet`}
-            . Colour 35 is golden, 55 brown, 80 dark.
-          </p>
-          <Link to={`/log/learned${search}`} className="text-[13px] underline underline-offset-4">
-            What your bakes show
-          </Link>
+          <p className="mt-1 text-[12.5px] text-ink-faint">{t`A forecast${
+            uncertainty.bakes > 0
+              ? t`, calibrated by ${uncertainty.bakes} logged bakes`
+              : t`, not calibrated on ${oven.name} yet`
+          }. Colour 35 is golden, 55 brown, 80 dark.`}</p>
+          <Link
+            to={`/log/learned${search}`}
+            className="text-[13px] underline underline-offset-4"
+          >{t`What your bakes show`}</Link>
         </WhySection>
       )}
       <Cautions
         items={[
-          'Hot trays, racks and doors burn: gloves, and say “hot” behind others.',
-          'Look only when due: each opening costs heat.',
+          t`Hot trays, racks and doors burn: gloves, and say “hot” behind others.`,
+          t`Look only when due: each opening costs heat.`,
         ]}
       />
     </>
@@ -174,8 +175,7 @@ const TrayAndCurve = ({
     <div className="mt-3 grid grid-cols-2 gap-5 max-[1150px]:grid-cols-1">
       <section>
         <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
-          The tray: {layout.count} of {mass(formula.piece.massG)}, {patternWords[layout.pattern]}, gap{' '}
-          {length(formula.bake.gapMm)}
+          {t`The tray: ${layout.count} of ${mass(formula.piece.massG)}, ${patternWords[layout.pattern]}, gap ${length(formula.bake.gapMm)}`}
         </h2>
         <TrayPicture
           lengthMm={tray.lengthMm}
@@ -187,9 +187,7 @@ const TrayAndCurve = ({
           pieces={load.trays[0]?.pieces ?? 0}
           startC={startC}
         />
-        <p className="text-[12.5px] text-ink-faint">
-          The rule is {length(100)}. Filled: as set down. Ring: after the spread.
-        </p>
+        <p className="text-[12.5px] text-ink-faint">{t`The rule is ${length(100)}. Filled: as set down. Ring: after the spread.`}</p>
         <TrayWays
           loadId={load.id}
           template={{
@@ -208,7 +206,7 @@ const TrayAndCurve = ({
         />
       </section>
       <section>
-        <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">Temperatures, oven to rack</h2>
+        <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">{t`Temperatures, oven to rack`}</h2>
         <BakeCurve bake={bake} />
       </section>
     </div>
@@ -228,19 +226,16 @@ export const LoadWork = (props: LoadWorkProps) => {
   const pieces = load.trays.reduce((n, t) => n + t.pieces, 0);
   return (
     <Station
-      title={`${formula.name} in ${oven.name}`}
-      question={`${load.id}: ${load.trays.length} ${load.trays.length === 1 ? 'tray' : 'trays'}, ${pieces} pieces at ${temperature(load.setC)} ${oven.fan ? 'fan' : 'still'}, to ${formula.bake.target.replace('-', ' ')}`}
-      queueTitle="Loads"
+      title={t`${formula.name} in ${oven.name}`}
+      question={t`${load.id}: ${plural(load.trays.length, { one: '# tray', other: '# trays' })}, ${pieces} pieces at ${temperature(load.setC)} ${oven.fan ? t`fan` : t`still`}, to ${stateNames[formula.bake.target]}`}
+      queueTitle={t`Loads`}
       queue={queue}
       why={<Why {...props} />}
     >
       <StalePlan />
       <RetimeDue />
       {forecast.formulaVersion !== formula.version && (
-        <Alarm>
-          The forecast is for version {forecast.formulaVersion} of this formula; version {formula.version} is
-          newer. Plan the day again.
-        </Alarm>
+        <Alarm>{t`The forecast is for version ${forecast.formulaVersion} of this formula; version ${formula.version} is newer. Plan the day again.`}</Alarm>
       )}
       {bake.warnings.map((warning) => (
         <Alarm key={warning.code}>
@@ -250,16 +245,14 @@ export const LoadWork = (props: LoadWorkProps) => {
       <LoadSteps batch={batch} load={load} />
       <div className="mt-3">
         <AtTabs
-          label="Parts of the bake"
+          label={t`Parts of the bake`}
           tabs={[
             {
               value: 'load',
-              name: 'This load',
+              name: t`This load`,
               content: (
                 <>
-                  <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
-                    What each pull time gives
-                  </h2>
+                  <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">{t`What each pull time gives`}</h2>
                   <DonenessBar
                     windows={bake.windows}
                     pullS={pull?.value ?? null}
@@ -289,22 +282,22 @@ export const LoadWork = (props: LoadWorkProps) => {
             },
             {
               value: 'cut',
-              name: 'Cut open',
+              name: t`Cut open`,
               content: <CutOpen formula={formula} base={base} pullS={pullS} />,
             },
             {
               value: 'whole',
-              name: 'Whole load',
+              name: t`Whole load`,
               content: <FullLoad formula={formula} oven={oven} load={load} base={base} pullS={pullS} />,
             },
             {
               value: 'what-if',
-              name: 'What if',
+              name: t`What if`,
               content: <WhatIfs formula={formula} base={base} oven={oven} />,
             },
             {
               value: 'heat',
-              name: 'Time and heat',
+              name: t`Time and heat`,
               content: <TimeAndHeat formula={formula} base={base} pullS={pullS} />,
             },
           ]}

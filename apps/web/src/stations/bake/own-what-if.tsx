@@ -1,23 +1,17 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
-import {
-  liners,
-  readTyped,
-  trayMaterials,
-  typedUnit,
-  type Liner,
-  type TrayMaterial,
-  type TypedKind,
-} from '@jokul/core';
+import { readTyped, typedUnit, type Liner, type TrayMaterial, type TypedKind } from '@jokul/core';
 import { typedFigure, useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import type { Conditions, Variant } from './use-conditions';
+import { linerNames, trayMaterialNames } from '../../words/names-of-codes';
 
 /** A figure of the bake that may be put otherwise, with the limits of the model. */
 const asked = [
-  { key: 'start', name: 'Dough', kind: 'temperature', low: -30, high: 35 },
-  { key: 'setC', name: 'Oven', kind: 'temperature', low: 120, high: 260 },
-  { key: 'massG', name: 'Piece', kind: 'mass', low: 8, high: 200 },
+  { key: 'start', name: t`Dough`, kind: 'temperature', low: -30, high: 35 },
+  { key: 'setC', name: t`Oven`, kind: 'temperature', low: 120, high: 260 },
+  { key: 'massG', name: t`Piece`, kind: 'mass', low: 8, high: 200 },
 ] as const satisfies readonly {
   readonly key: string;
   readonly name: string;
@@ -55,20 +49,20 @@ export const OwnWhatIf = ({
   const read = { start, setC, massG };
   return (
     <form
-      aria-label="A change of your own"
+      aria-label={t`A change of your own`}
       className="mt-3 flex flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
         if (start === null || setC === null || massG === null) return;
         const parts = [
-          start !== base.start && `dough ${temperature(start)}`,
-          setC !== base.setC && `oven ${temperature(setC)}`,
+          start !== base.start && t`dough ${temperature(start)}`,
+          setC !== base.setC && t`oven ${temperature(setC)}`,
           massG !== undefined && mass(massG),
-          tray !== base.tray && tray.replace('-', ' '),
-          liner !== base.liner && liner.replace('-', ' '),
+          tray !== base.tray && trayMaterialNames[tray],
+          liner !== base.liner && linerNames[liner],
         ].filter(Boolean);
         onAdd({
-          name: parts.join(', ') || 'the same again',
+          name: parts.join(', ') || t`the same again`,
           on: { ...base, start, setC, tray, liner, ...(massG !== undefined && { massG }) },
         });
       }}
@@ -79,11 +73,11 @@ export const OwnWhatIf = ({
             label={`${name}, ${typedUnit(kind, units)}`}
             inputMode="decimal"
             className="figures text-right"
-            placeholder={key === 'massG' ? 'as it is' : undefined}
+            placeholder={key === 'massG' ? t`as it is` : undefined}
             value={text[key]}
             error={
               read[key] === null
-                ? `${typedFigure(low, kind, units)} to ${typedFigure(high, kind, units)}`
+                ? t`${typedFigure(low, kind, units)} to ${typedFigure(high, kind, units)}`
                 : undefined
             }
             onChange={(event) => setText({ ...text, [key]: event.target.value })}
@@ -91,26 +85,24 @@ export const OwnWhatIf = ({
         </div>
       ))}
       <SelectField
-        label="Tray"
+        label={t`Tray`}
         value={tray}
         onChange={(event) => setTray(event.target.value as TrayMaterial)}
       >
-        {Object.keys(trayMaterials).map((name) => (
-          <option key={name} value={name}>
-            {name.replace('-', ' ')}
+        {Object.entries(trayMaterialNames).map(([material, name]) => (
+          <option key={material} value={material}>
+            {name}
           </option>
         ))}
       </SelectField>
-      <SelectField label="Liner" value={liner} onChange={(event) => setLiner(event.target.value as Liner)}>
-        {Object.keys(liners).map((name) => (
-          <option key={name} value={name}>
-            {name.replace('-', ' ')}
+      <SelectField label={t`Liner`} value={liner} onChange={(event) => setLiner(event.target.value as Liner)}>
+        {Object.entries(linerNames).map(([own, name]) => (
+          <option key={own} value={own}>
+            {name}
           </option>
         ))}
       </SelectField>
-      <Button type="submit" disabled={Object.values(read).includes(null)}>
-        Compare
-      </Button>
+      <Button type="submit" disabled={Object.values(read).includes(null)}>{t`Compare`}</Button>
     </form>
   );
 };

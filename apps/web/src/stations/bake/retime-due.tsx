@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useDay, useDayDate, useRetime } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
@@ -17,19 +18,13 @@ export const RetimeDue = () => {
         <Alarm
           action={
             <Button size="small" look="primary" disabled={retime.isPending} onClick={() => retime.mutate({})}>
-              {retime.isPending ? 'Timing …' : 'Time the loads again'}
+              {retime.isPending ? t`Timing …` : t`Time the loads again`}
             </Button>
           }
-        >
-          More is known about the ovens now than when these pulls were computed.
-        </Alarm>
+        >{t`More is known about the ovens now than when these pulls were computed.`}</Alarm>
       )}
       {late.length > 0 && (
-        <Alarm>
-          Timed again, and past its ready-by:{' '}
-          {late.map(({ loadId, lateS }) => `${loadId} by ${duration(Math.ceil(lateS / 60) * 60)}`).join(', ')}
-          . Tell the customer, or plan the day again.
-        </Alarm>
+        <Alarm>{t`Timed again, and past its ready-by: ${late.map(({ loadId, lateS }) => t`${loadId} by ${duration(Math.ceil(lateS / 60) * 60)}`).join(', ')}. Tell the customer, or plan the day again.`}</Alarm>
       )}
     </>
   );

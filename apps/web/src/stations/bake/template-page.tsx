@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { rawDiameterMm, templateTiles, tileSvg, trayKindOf, type TrayTemplate } from '@jokul/core';
@@ -11,7 +12,7 @@ import { Empty, Loading } from '../../ui/states';
 /** Printable area with a margin of 1 cm. */
 const papers = {
   a4: { name: 'A4', widthMm: 190, heightMm: 275 },
-  letter: { name: 'Letter', widthMm: 196, heightMm: 258 },
+  letter: { name: t`Letter`, widthMm: 196, heightMm: 258 },
 } as const;
 
 /** The tray at 1:1 on sheets of paper, to lie under the parchment. */
@@ -22,7 +23,7 @@ export const TemplatePage = () => {
   const day = useDay();
   const lots = useLots();
   const [paper, setPaper] = useState<keyof typeof papers>('a4');
-  if (!data || !day.data) return <Loading what="the tray" />;
+  if (!data || !day.data) return <Loading what={t`the tray`} />;
   const batch = day.data.plan?.plan.batches.find(({ loads }) => loads.some(({ id }) => id === loadId));
   const load = batch?.loads.find(({ id }) => id === loadId);
   const formula = batch && lots?.formulaOf(batch.batchId);
@@ -30,7 +31,9 @@ export const TemplatePage = () => {
   const forecast = batch && (plan?.batchForecasts[batch.batchId] ?? plan?.forecasts[batch.productCode]);
   const cooled = forecastIn(forecast, load?.ovenId)?.bake.cooled;
   if (!load || !formula || !forecast?.layout || !cooled)
-    return <Empty title="There is no such tray">The Bake page shows the loads that are planned.</Empty>;
+    return (
+      <Empty title={t`There is no such tray`}>{t`The Bake page shows the loads that are planned.`}</Empty>
+    );
   const tray = trayKindOf(data.equipment, data.rules);
   const template: TrayTemplate = {
     title: `${formula.name}, ${tray.name}`,
@@ -43,13 +46,13 @@ export const TemplatePage = () => {
   const tiles = templateTiles(template, papers[paper]);
   return (
     <PrintPage
-      title={`${formula.name}: the tray at 1:1`}
-      lead={`${tiles.length} sheets. Print at 100 %, without fitting to the page; the rule must measure 100 mm.`}
+      title={t`${formula.name}: the tray at 1:1`}
+      lead={t`${tiles.length} sheets. Print at 100 %, without fitting to the page; the rule must measure 100 mm.`}
       back={`/bake/${load.id}${search}`}
-      backName="Back to the load"
+      backName={t`Back to the load`}
       choices={
         <SelectField
-          label="Paper"
+          label={t`Paper`}
           value={paper}
           onChange={(event) => setPaper(event.target.value as keyof typeof papers)}
         >
@@ -65,7 +68,7 @@ export const TemplatePage = () => {
         {tiles.map((tile) => (
           <img
             key={`${tile.row}-${tile.column}`}
-            alt={`Sheet ${tile.row + 1}.${tile.column + 1} of the tray`}
+            alt={t`Sheet ${tile.row + 1}.${tile.column + 1} of the tray`}
             src={`data:image/svg+xml;utf8,${encodeURIComponent(tileSvg(template, tile))}`}
             style={{ width: `${tile.widthMm}mm`, height: `${tile.heightMm}mm`, zoom: 'var(--sheet-zoom)' }}
             className="border border-line bg-white [--sheet-zoom:0.28] print:break-after-page print:border-0 print:[--sheet-zoom:1]"

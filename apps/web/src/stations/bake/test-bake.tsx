@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useLots } from '../../app/lots';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -39,11 +40,11 @@ interface TestBakeProps {
 }
 
 const whatToMeasure = [
-  'core of the middle piece as it is pulled, with a thin needle',
-  'diameter: several pieces edge to edge, cold, divided by their number',
-  'height, the same way, stacked',
-  'weight of the pieces raw and cold: the bake loss',
-  'colour of the rim by the colour card',
+  t`core of the middle piece as it is pulled, with a thin needle`,
+  t`diameter: several pieces edge to edge, cold, divided by their number`,
+  t`height, the same way, stacked`,
+  t`weight of the pieces raw and cold: the bake loss`,
+  t`colour of the rim by the colour card`,
 ];
 
 /** A few pieces into the oven first. */
@@ -79,8 +80,8 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
       open
       wide
       onClose={onClose}
-      title={`A few ${formula.name} first`}
-      lead={`In ${oven.name} at ${temperature(load.setC)}, pulled after ${duration(Math.round(props.pullS / 5) * 5)}. It shows spread and time before the whole list is baked.`}
+      title={t`A few ${formula.name} first`}
+      lead={t`In ${oven.name} at ${temperature(load.setC)}, pulled after ${duration(Math.round(props.pullS / 5) * 5)}. It shows spread and time before the whole list is baked.`}
     >
       <form
         className="grid grid-cols-[1fr_15rem] gap-5 max-[700px]:grid-cols-1"
@@ -101,15 +102,15 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
         />
         <div className="space-y-3">
           <Field
-            label="Pieces"
+            label={t`Pieces`}
             inputMode="numeric"
             className="figures text-right"
             value={pieces}
-            error={wrongCount ? '1 to 12' : undefined}
+            error={wrongCount ? t`1 to 12` : undefined}
             onChange={(event) => setPieces(event.target.value)}
           />
           <SelectField
-            label="Place in the oven"
+            label={t`Place in the oven`}
             value={position}
             onChange={(event) => setPosition(event.target.value)}
           >
@@ -120,7 +121,7 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
             ))}
           </SelectField>
           <Field
-            label={label('Core of the dough', 'temperature')}
+            label={label(t`Core of the dough`, 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={start}
@@ -129,17 +130,19 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
           />
         </div>
         <div className="col-span-full">
-          <p className="text-ink-soft">Measure what you have time for:</p>
+          <p className="text-ink-soft">{t`Measure what you have time for:`}</p>
           <ul className="mt-1 list-inside list-disc text-[13.5px] text-ink-soft">
             {whatToMeasure.map((what) => (
               <li key={what}>{what}</li>
             ))}
           </ul>
           <div className="mt-4 flex justify-end gap-2">
-            <Button onClick={onClose}>Not now</Button>
-            <Button type="submit" look="primary" disabled={wrongCount || wrongStart}>
-              Log the load
-            </Button>
+            <Button onClick={onClose}>{t`Not now`}</Button>
+            <Button
+              type="submit"
+              look="primary"
+              disabled={wrongCount || wrongStart}
+            >{t`Log the load`}</Button>
           </div>
         </div>
       </form>
@@ -155,12 +158,7 @@ const Taught = ({ tray }: { tray: TrayState }) => {
   const { search } = useLocation();
   const known = view.data?.bakes.some(({ id }) => id === tray.inspected?.entryId);
   if (view.isError) return <p role="alert">{view.error.message}</p>;
-  if (!view.data || !known)
-    return (
-      <p className="text-ink-soft" role="status">
-        Learning from it …
-      </p>
-    );
+  if (!view.data || !known) return <p className="text-ink-soft" role="status">{t`Learning from it …`}</p>;
   const own = view.data;
   // In use is what the log says now, but for what an hour's ageing of the bakes moves.
   const inForce =
@@ -170,15 +168,13 @@ const Taught = ({ tray }: { tray: TrayState }) => {
     <>
       <PullChanges view={{ ...own, changes: own.changes.filter(({ trays }) => trays > 0) }} />
       <div className="mt-3 flex flex-wrap items-center justify-end gap-2">
-        <Link to={`/log/learned${search}`} className={buttonClass()}>
-          Everything that was learned
-        </Link>
+        <Link to={`/log/learned${search}`} className={buttonClass()}>{t`Everything that was learned`}</Link>
         <Button
           look="primary"
           disabled={use.isPending || view.isFetching || inForce}
           onClick={() => use.mutate(own.version)}
         >
-          {use.isPending ? 'Timing the loads …' : inForce ? 'In use' : 'Use for the rest of the day'}
+          {use.isPending ? t`Timing the loads …` : inForce ? t`In use` : t`Use for the rest of the day`}
         </Button>
       </div>
     </>
@@ -199,22 +195,22 @@ export const TestBake = (props: TestBakeProps) => {
   const started = load.trays.some(({ id }) => floor.trays.get(id));
   if (!tray && started) return null;
   return (
-    <section aria-label="Test bake" className="mt-4 rounded-lg border bg-surface px-4 py-3">
+    <section aria-label={t`Test bake`} className="mt-4 rounded-lg border bg-surface px-4 py-3">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <div>
-          <h2 className="font-semibold">Test bake</h2>
+          <h2 className="font-semibold">{t`Test bake`}</h2>
           <p className="text-ink-soft">
             {!tray
-              ? 'A few pieces first show spread and time; the rest of the day is timed by them.'
+              ? t`A few pieces first show spread and time; the rest of the day is timed by them.`
               : !tray.pulled
-                ? `${tray.pieces} pieces at place ${tray.position} of ${oven.name}: pull at ${wall.time(tray.loaded.atMs + tray.pullS * 1000)} (${countdown(tray.loaded.atMs + tray.pullS * 1000 - now)})`
+                ? t`${tray.pieces} pieces at place ${tray.position ?? 0} of ${oven.name}: pull at ${wall.time(tray.loaded.atMs + tray.pullS * 1000)} (${countdown(tray.loaded.atMs + tray.pullS * 1000 - now)})`
                 : !tray.inspected
-                  ? `Pulled after ${countdown(tray.pulled.atMs - tray.loaded.atMs)}. Measure it when it is cold.`
-                  : 'Measured. This is what it changes:'}
+                  ? t`Pulled after ${countdown(tray.pulled.atMs - tray.loaded.atMs)}. Measure it when it is cold.`
+                  : t`Measured. This is what it changes:`}
           </p>
         </div>
         <div className="flex gap-2">
-          {!tray && <Button onClick={() => setAsking(true)}>Bake a few first</Button>}
+          {!tray && <Button onClick={() => setAsking(true)}>{t`Bake a few first`}</Button>}
           {action && (
             <Button
               look={action.dueMs - now < 15_000 ? 'hand' : 'primary'}
@@ -225,7 +221,7 @@ export const TestBake = (props: TestBakeProps) => {
           )}
           {tray?.pulled && (
             <Button look={tray.inspected ? 'plain' : 'primary'} onClick={() => setMeasuring(true)}>
-              {tray.inspected ? 'Measure again' : 'Measure it'}
+              {tray.inspected ? t`Measure again` : t`Measure it`}
             </Button>
           )}
         </div>

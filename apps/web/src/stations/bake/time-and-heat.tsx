@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { isTooDark, type Doneness, type Formula } from '@jokul/core';
@@ -7,6 +9,7 @@ import { Shown } from '../../ui/shown';
 import { core } from '../../workers/core';
 import { BakeMap } from './bake-map';
 import type { Conditions } from './use-conditions';
+import { stateNames } from '../../words/names-of-codes';
 
 const targets: readonly Doneness[] = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'];
 
@@ -26,25 +29,25 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
   });
   const { data } = answer;
   return (
-    <section aria-label="Time given" className="flex flex-wrap items-start gap-3">
+    <section aria-label={t`Time given`} className="flex flex-wrap items-start gap-3">
       <div className="w-32">
         <Field
-          label="In the oven, min"
+          label={t`In the oven, min`}
           inputMode="decimal"
           className="figures text-right"
           value={minutes}
-          error={wrong ? '3 to 60' : undefined}
+          error={wrong ? t`3 to 60` : undefined}
           onChange={(event) => setMinutes(event.target.value)}
         />
       </div>
       <SelectField
-        label="To become"
+        label={t`To become`}
         value={target}
         onChange={(event) => setTarget(event.target.value as Doneness)}
       >
         {targets.map((name) => (
           <option key={name} value={name}>
-            {name.replace('-', ' ')}
+            {stateNames[name]}
           </option>
         ))}
       </SelectField>
@@ -54,22 +57,24 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
         ) : answer.isError ? (
           answer.error.message
         ) : !data ? (
-          'Computing …'
+          t`Computing …`
         ) : data.set ? (
           <>
-            takes an oven at <Shown figure={data.set}>{temperature(data.set.value)}</Shown>; then the rim is
-            at {data.reading.colour.edge.toFixed(0)}, the underside at {data.reading.colour.bottom.toFixed(0)}
-            , {size(data.reading.diameterMm)} across.
-            {isTooDark(target, data.reading.colour.edge, data.reading.colour.bottom) &&
-              ' That is too dark: give it more time and less heat.'}
-            <span className="block text-[12.5px] text-ink-faint">
-              A forecast. Far from the oven that you know, try a few pieces first.
-            </span>
+            <Trans>
+              takes an oven at <Shown figure={data.set}>{temperature(data.set.value)}</Shown>; then the rim is
+              at {data.reading.colour.edge.toFixed(0)}, the underside at{' '}
+              {data.reading.colour.bottom.toFixed(0)}, {size(data.reading.diameterMm)} across.
+              {isTooDark(target, data.reading.colour.edge, data.reading.colour.bottom) &&
+                t` That is too dark: give it more time and less heat.`}
+              <span className="block text-[12.5px] text-ink-faint">
+                A forecast. Far from the oven that you know, try a few pieces first.
+              </span>
+            </Trans>
           </>
         ) : data.reason === 'too-short' ? (
-          `is too short at any oven temperature up to ${temperature(250)}. Give it more time, or make the piece smaller.`
+          t`is too short at any oven temperature up to ${temperature(250)}. Give it more time, or make the piece smaller.`
         ) : (
-          `is so long that it is overdone even at ${temperature(125)}. Give it less time.`
+          t`is so long that it is overdone even at ${temperature(125)}. Give it less time.`
         )}
       </p>
     </section>
@@ -79,7 +84,7 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
 /** Time and temperature, either or both free. */
 export const TimeAndHeat = (props: { formula: Formula; base: Conditions; pullS: number }) => (
   <>
-    <h2 className="mb-2 text-[12.5px] font-semibold text-ink-soft">Given the time</h2>
+    <h2 className="mb-2 text-[12.5px] font-semibold text-ink-soft">{t`Given the time`}</h2>
     <TemperatureFor {...props} />
     <BakeMap {...props} />
   </>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Plus, X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { readTyped, typedUnit, type TraySide } from '@jokul/core';
@@ -38,13 +39,13 @@ const BarFields = ({
 }) => (
   <div className="grid grid-cols-2 gap-2">
     <Field
-      label={`Length, ${unit}`}
+      label={t`Length, ${unit}`}
       inputMode="decimal"
       value={bar.first}
       onChange={(event) => onChange({ ...bar, first: event.target.value })}
     />
     <Field
-      label={`Width, ${unit}`}
+      label={t`Width, ${unit}`}
       inputMode="decimal"
       value={bar.second}
       onChange={(event) => onChange({ ...bar, second: event.target.value })}
@@ -72,23 +73,23 @@ const SizeFields = ({
       {sizes.map(({ id, first, second }, i) => (
         <div key={id} className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
           <Field
-            label={`Across, ${unit}`}
+            label={t`Across, ${unit}`}
             hideLabel={i > 0}
             inputMode="decimal"
             value={first}
             onChange={(event) => set(id, { first: event.target.value })}
           />
           <Field
-            label="How many"
+            label={t`How many`}
             hideLabel={i > 0}
             inputMode="numeric"
-            placeholder="all that fit"
+            placeholder={t`all that fit`}
             value={second}
             onChange={(event) => set(id, { second: event.target.value })}
           />
           <Button
             size="small"
-            aria-label={`Leave out size ${i + 1}`}
+            aria-label={t`Leave out size ${i + 1}`}
             disabled={sizes.length === 1}
             icon={<X size={14} aria-hidden />}
             onClick={() => onChange(sizes.filter((size) => size.id !== id))}
@@ -102,9 +103,7 @@ const SizeFields = ({
         onClick={() =>
           onChange([...sizes, { id: Math.max(...sizes.map(({ id }) => id)) + 1, first: another, second: '' }])
         }
-      >
-        Another size
-      </Button>
+      >{t`Another size`}</Button>
     </>
   );
 };
@@ -147,18 +146,18 @@ export const TrayTrial = ({ lengthMm, widthMm, openSides, marginMm, onClose, ...
       open
       wide
       onClose={onClose}
-      title="This tray, laid another way"
-      lead="Sizes are as baked, after the spread. Nothing of the plan changes."
+      title={t`This tray, laid another way`}
+      lead={t`Sizes are as baked, after the spread. Nothing of the plan changes.`}
     >
       <div className="grid grid-cols-[15rem_1fr] gap-4 max-[700px]:grid-cols-1">
         <div className="space-y-3">
           <SelectField
-            label="Pieces"
+            label={t`Pieces`}
             value={kind}
             onChange={(event) => setKind(event.target.value === 'bars' ? 'bars' : 'round')}
           >
-            <option value="round">round, one size or several</option>
-            <option value="bars">bars</option>
+            <option value="round">{t`round, one size or several`}</option>
+            <option value="bars">{t`bars`}</option>
           </SelectField>
           {kind === 'bars' ? (
             <BarFields bar={bar} unit={unit} onChange={setBar} />
@@ -166,7 +165,7 @@ export const TrayTrial = ({ lengthMm, widthMm, openSides, marginMm, onClose, ...
             <SizeFields sizes={sizes} unit={unit} another={typed(40)} onChange={setSizes} />
           )}
           <Field
-            label={`Gap, ${unit}`}
+            label={t`Gap, ${unit}`}
             inputMode="decimal"
             value={touching ? '0' : gap}
             disabled={touching}
@@ -179,13 +178,10 @@ export const TrayTrial = ({ lengthMm, widthMm, openSides, marginMm, onClose, ...
               onChange={(event) => setTouching(event.target.checked)}
               className="size-4 accent-(--ink)"
             />
-            They may touch
+            {t`They may touch`}
           </label>
           {touching && (
-            <p className="text-[12.5px] text-ink-soft">
-              What touches bakes as one sheet, slower in the middle: the times of single pieces do not hold.
-              Bake one tray and look.
-            </p>
+            <p className="text-[12.5px] text-ink-soft">{t`What touches bakes as one sheet, slower in the middle: the times of single pieces do not hold. Bake one tray and look.`}</p>
           )}
         </div>
         <div aria-live="polite">

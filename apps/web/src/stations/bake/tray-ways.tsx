@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { Download, Printer, Shapes } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -28,6 +30,12 @@ interface TrayWaysProps {
   readonly seen: readonly Room[];
 }
 
+const wayNames: Readonly<Record<string, string>> = {
+  'more air': t`more air`,
+  closer: t`closer`,
+  'straight rows': t`straight rows`,
+};
+
 /** Other ways to lay the tray, and its drawing at 1:1 to take away. */
 export const TrayWays = ({
   loadId,
@@ -50,37 +58,39 @@ export const TrayWays = ({
   return (
     <>
       <p className="text-[12.5px] text-ink-soft">
-        {size(diameterMm * diameterShare)} wider than forecast they{' '}
-        {clearMm > 0 ? `still stand ${size(clearMm)} apart` : 'would touch: lay fewer, or bake a few first'}.
+        {t`${size(diameterMm * diameterShare)} wider than forecast they ${clearMm > 0 ? t`still stand ${size(clearMm)} apart` : t`would touch: lay fewer, or bake a few first`}.`}
         {wanted && (
           <>
             {' '}
-            {seen.at(-1) === 'touched'
-              ? 'Pieces touched on the last tray'
-              : 'There was room on the last trays'}
-            : with a gap of {length(wantedMm)} instead of {length(gapMm)}, <strong>{wanted.count}</strong> lie
-            on the tray. Set it on Formula.
+            <Trans>
+              {seen.at(-1) === 'touched'
+                ? t`Pieces touched on the last tray`
+                : t`There was room on the last trays`}
+              : with a gap of {length(wantedMm)} instead of {length(gapMm)}, <strong>{wanted.count}</strong>{' '}
+              lie on the tray. Set it on Formula.
+            </Trans>
           </>
         )}
       </p>
       <div className="no-print mt-1 flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px] text-ink-soft">
         {ways.slice(1).map(({ name, layout, clearMm: apart }) => (
-          <span key={name}>
-            {name}: <span className="figures">{layout.count}</span>
-            {apart !== null && `, ${size(apart)} clear`}
+          <span key={name} className="figures">
+            {apart === null
+              ? t`${wayNames[name] ?? name}: ${layout.count}`
+              : t`${wayNames[name] ?? name}: ${layout.count}, ${size(apart)} clear`}
           </span>
         ))}
         <span className="ml-auto flex gap-1">
-          <Button size="small" icon={<Shapes size={14} aria-hidden />} onClick={() => setTrying(true)}>
-            Other sizes
-          </Button>
+          <Button
+            size="small"
+            icon={<Shapes size={14} aria-hidden />}
+            onClick={() => setTrying(true)}
+          >{t`Other sizes`}</Button>
           <Button
             size="small"
             icon={<Download size={14} aria-hidden />}
             onClick={() => saveFile(`${loadId}-tray.svg`, 'image/svg+xml', traySvg(template))}
-          >
-            SVG
-          </Button>
+          >{t`SVG`}</Button>
           <Link to={`/bake/${loadId}/template${search}`} className={buttonClass('plain', 'small')}>
             <Printer size={14} aria-hidden /> 1:1
           </Link>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Trial } from './lay-trial';
 
 const fills = ['var(--raised)', 'var(--line)', 'var(--line-strong)'];
@@ -18,7 +19,7 @@ export const TrialPicture = ({
       viewBox={`-4 -4 ${lengthMm + 8} ${widthMm + 8}`}
       className="w-full"
       role="img"
-      aria-label={`Tray: ${says}`}
+      aria-label={t`Tray: ${says}`}
     >
       <rect
         width={lengthMm}

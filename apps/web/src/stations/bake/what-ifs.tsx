@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueries } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
@@ -22,6 +23,7 @@ import { LazyChart } from '../../viz/lazy-chart';
 import { core } from '../../workers/core';
 import { OwnWhatIf } from './own-what-if';
 import type { Conditions, Variant } from './use-conditions';
+import { stateNames } from '../../words/names-of-codes';
 
 const most = 3;
 
@@ -30,17 +32,17 @@ const usualVariants = (formula: Formula, base: Conditions, units: 'metric' | 'us
   const { massG } = formula.piece;
   const ten = `${typedFigure(10, 'difference', units)} ${typedUnit('difference', units)}`;
   return [
-    { name: `warm dough, ${sayTemperature(18, units)}`, on: { ...base, start: 18 } },
-    { name: `frozen, ${sayTemperature(-18, units).replace('-', '−')}`, on: { ...base, start: -18 } },
-    { name: 'a quarter bigger', on: { ...base, massG: Math.min(200, Math.round(massG * 1.25)) } },
-    { name: 'dark tray', on: { ...base, tray: 'dark-steel' } },
-    { name: 'without parchment', on: { ...base, liner: 'bare' } },
+    { name: t`warm dough, ${sayTemperature(18, units)}`, on: { ...base, start: 18 } },
+    { name: t`frozen, ${sayTemperature(-18, units).replace('-', '−')}`, on: { ...base, start: -18 } },
+    { name: t`a quarter bigger`, on: { ...base, massG: Math.min(200, Math.round(massG * 1.25)) } },
+    { name: t`dark tray`, on: { ...base, tray: 'dark-steel' } },
+    { name: t`without parchment`, on: { ...base, liner: 'bare' } },
     {
-      name: base.fan ? 'still oven' : 'fan oven',
+      name: base.fan ? t`still oven` : t`fan oven`,
       on: { ...base, fan: !base.fan, setC: setTemperature(formula, !base.fan) },
     },
-    { name: `${ten} hotter`, on: { ...base, setC: base.setC + 10 } },
-    { name: `${ten} cooler`, on: { ...base, setC: base.setC - 10 } },
+    { name: t`${ten} hotter`, on: { ...base, setC: base.setC + 10 } },
+    { name: t`${ten} cooler`, on: { ...base, setC: base.setC - 10 } },
   ];
 };
 
@@ -54,7 +56,7 @@ const otherOvens = (
   (bakery ? inUse(bakery.equipment).ovens : [])
     .filter(({ id }) => id !== oven.id)
     .map(({ id, name, fan }) => ({
-      name: `in ${name}`,
+      name: t`in ${name}`,
       on: {
         start,
         tray,
@@ -73,10 +75,10 @@ const dashes = [0, 7, 3, 12];
 const colours = ['var(--ink)', 'var(--ink-soft)', 'var(--ink-faint)', 'var(--ink-soft)'];
 
 const charts = {
-  centreC: { name: 'Centre', as: 'temperature' },
-  diameterMm: { name: 'Diameter', as: 'size' },
-  heightMm: { name: 'Height', as: 'size' },
-  lossShare: { name: 'Loss', as: 'percent' },
+  centreC: { name: t`Centre`, as: 'temperature' },
+  diameterMm: { name: t`Diameter`, as: 'size' },
+  heightMm: { name: t`Height`, as: 'size' },
+  lossShare: { name: t`Loss`, as: 'percent' },
 } as const;
 type ChartKey = keyof typeof charts;
 
@@ -99,7 +101,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
   const usual = [...usualVariants(formula, base, units), ...otherOvens(formula, base, oven, bakery)];
   const [chosen, setChosen] = useState<readonly Variant[]>(() => usual.slice(1, 2));
   const [chart, setChart] = useState<ChartKey>('centreC');
-  const variants: readonly Variant[] = [{ name: 'as planned', on: base }, ...chosen];
+  const variants: readonly Variant[] = [{ name: t`as planned`, on: base }, ...chosen];
   const results = useQueries({
     queries: variants.map(({ on }) => ({
       queryKey: ['what-if', formula.code, formula.version, on],
@@ -113,22 +115,22 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
   const [first] = results;
   const rows: readonly { name: string; of: (bake: BakeResult, outcome: Outcome | null) => ReactNode }[] = [
     {
-      name: 'Pull after',
+      name: t`Pull after`,
       of: ({ pull }) =>
-        pull ? <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown> : 'not reached',
+        pull ? <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown> : t`not reached`,
     },
-    { name: 'Centre at the pull', of: (_, out) => shown(out?.centre, temperature) },
-    { name: 'Diameter, cold', of: (_, out) => shown(out?.diameter, (mm) => size(mm)) },
-    { name: 'Height, cold', of: (_, out) => shown(out?.height, (mm) => size(mm, 1)) },
-    { name: 'Crisp edge', of: (_, out) => shown(out?.crispRim, (mm) => size(mm)) },
-    { name: 'Bake loss', of: (_, out) => shown(out?.loss, (share) => `${(100 * share).toFixed(1)} %`) },
-    { name: 'Colour of the rim', of: (_, out) => shown(out?.colourEdge, (score) => score.toFixed(0)) },
-    { name: 'Colour below', of: (_, out) => shown(out?.colourBottom, (score) => score.toFixed(0)) },
+    { name: t`Centre at the pull`, of: (_, out) => shown(out?.centre, temperature) },
+    { name: t`Diameter, cold`, of: (_, out) => shown(out?.diameter, (mm) => size(mm)) },
+    { name: t`Height, cold`, of: (_, out) => shown(out?.height, (mm) => size(mm, 1)) },
+    { name: t`Crisp edge`, of: (_, out) => shown(out?.crispRim, (mm) => size(mm)) },
+    { name: t`Bake loss`, of: (_, out) => shown(out?.loss, (share) => `${(100 * share).toFixed(1)} %`) },
+    { name: t`Colour of the rim`, of: (_, out) => shown(out?.colourEdge, (score) => score.toFixed(0)) },
+    { name: t`Colour below`, of: (_, out) => shown(out?.colourBottom, (score) => score.toFixed(0)) },
   ];
   const times = chart === 'lossShare' ? 100 : 1;
   return (
-    <section aria-label="What if">
-      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Changes to compare">
+    <section aria-label={t`What if`}>
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label={t`Changes to compare`}>
         {usual.map((variant) => {
           const on = chosen.some(({ name }) => name === variant.name);
           return (
@@ -147,11 +149,11 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
         })}
       </div>
       <OwnWhatIf base={base} onAdd={add} />
-      <table className="mt-4 w-full" aria-label="Bakes side by side">
+      <table className="mt-4 w-full" aria-label={t`Bakes side by side`}>
         <thead>
           <tr className="text-left">
             <th className="pr-3 pb-1 text-[12.5px] font-normal text-ink-soft">
-              to {formula.bake.target.replace('-', ' ')}
+              {t`to ${stateNames[formula.bake.target]}`}
             </th>
             {variants.map(({ name }, i) => (
               <th key={name} className="pb-1 pl-3 text-right font-semibold">
@@ -160,7 +162,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
                   <button
                     type="button"
                     className="ml-1 inline-grid size-6 place-items-center rounded align-middle text-ink-soft hover:bg-ground"
-                    aria-label={`Remove ${name}`}
+                    aria-label={t`Remove ${name}`}
                     onClick={() => setChosen(chosen.filter((v) => v.name !== name))}
                   >
                     <X size={14} aria-hidden />
@@ -182,7 +184,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
             </tr>
           ))}
           <tr className="border-t align-top">
-            <td className="py-1 pr-3 text-ink-soft">In words</td>
+            <td className="py-1 pr-3 text-ink-soft">{t`In words`}</td>
             {results.map(({ data, error }, i) => (
               <td key={variants[i]?.name} className="py-1 pl-3 text-right text-[13.5px]">
                 {i === 0
@@ -197,7 +199,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
           </tr>
         </tbody>
       </table>
-      <div className="mt-4 mb-1 flex flex-wrap gap-1" role="group" aria-label="Curve">
+      <div className="mt-4 mb-1 flex flex-wrap gap-1" role="group" aria-label={t`Curve`}>
         {(Object.keys(charts) as ChartKey[]).map((key) => (
           <Button
             key={key}
@@ -211,11 +213,11 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
         ))}
       </div>
       <LazyChart
-        label={`${charts[chart].name} of the bakes over time`}
+        label={t`${charts[chart].name} of the bakes over time`}
         height={260}
         formatX={(minutes) => minutes.toFixed(0)}
         formatY={(value) => onAxis[charts[chart].as](value)}
-        xTitle="minutes after loading"
+        xTitle={t`minutes after loading`}
         xStep={5}
         curves={results.flatMap(({ data }, i) =>
           data
@@ -233,9 +235,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
             : [],
         )}
       />
-      <p className="text-[12.5px] text-ink-faint">
-        Forecasts. Differences between two of them are surer than either alone.
-      </p>
+      <p className="text-[12.5px] text-ink-faint">{t`Forecasts. Differences between two of them are surer than either alone.`}</p>
     </section>
   );
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Check } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -28,7 +29,10 @@ const contents: Readonly<Record<StepId, (bakery: BakeryView) => ReactNode>> = {
 const StepList = ({ step, done }: { readonly step: StepId; readonly done: ReadonlySet<StepId> }) => {
   const { search } = useLocationSearch();
   return (
-    <ol aria-label="Steps" className="relative space-y-0.5 max-sm:flex max-sm:gap-1 max-sm:overflow-x-auto">
+    <ol
+      aria-label={t`Steps`}
+      className="relative space-y-0.5 max-sm:flex max-sm:gap-1 max-sm:overflow-x-auto"
+    >
       {stepIds.map((id, i) => (
         <li key={id} className="max-sm:shrink-0">
           <Link
@@ -44,7 +48,7 @@ const StepList = ({ step, done }: { readonly step: StepId; readonly done: Readon
             </span>
             <span>
               {stepWords[id].name}
-              {done.has(id) && <span className="sr-only"> (done)</span>}
+              {done.has(id) && <span className="sr-only"> {t`(done)`}</span>}
             </span>
           </Link>
         </li>
@@ -91,7 +95,7 @@ export const BeginPage = () => {
   // What is there was done, also when another day is looked at later.
   useEffect(() => done?.forEach(look));
 
-  if (!data || !done) return <Loading what="your bakery" />;
+  if (!data || !done) return <Loading what={t`your bakery`} />;
   // Nobody sets up the demo.
   if (data.kind === 'demo') return <Navigate to="/welcome" replace />;
   const at = stepIds.indexOf(step);
@@ -110,18 +114,17 @@ export const BeginPage = () => {
   };
   return (
     <div className="relative grid h-full min-h-0 grid-cols-[236px_minmax(0,1fr)] max-sm:block max-sm:overflow-y-auto">
-      <aside aria-label="Set up my bakery" className="min-h-0 overflow-y-auto border-r bg-surface px-3 py-4">
-        <h2 className="px-2 pb-2 text-lg font-semibold">Set up my bakery</h2>
+      <aside
+        aria-label={t`Set up my bakery`}
+        className="min-h-0 overflow-y-auto border-r bg-surface px-3 py-4"
+      >
+        <h2 className="px-2 pb-2 text-lg font-semibold">{t`Set up my bakery`}</h2>
         <StepList step={step} done={done} />
-        <p className="mt-4 px-2 text-[13px] text-ink-soft max-sm:hidden">
-          Everything is saved as you go. Leave at any step: you go on where you were.
-        </p>
+        <p className="mt-4 px-2 text-[13px] text-ink-soft max-sm:hidden">{t`Everything is saved as you go. Leave at any step: you go on where you were.`}</p>
       </aside>
       <section aria-label={stepWords[step].name} className="min-h-0 overflow-y-auto px-6 py-5 max-sm:px-3">
         <div className="mx-auto max-w-[46rem]">
-          <p className="figures text-[13px] text-ink-soft">
-            Step {at + 1} of {stepIds.length}
-          </p>
+          <p className="figures text-[13px] text-ink-soft">{t`Step ${at + 1} of ${stepIds.length}`}</p>
           <h1 ref={heading} tabIndex={-1} className="text-[22px] leading-tight font-semibold outline-none">
             {stepWords[step].asks}
           </h1>
@@ -129,17 +132,16 @@ export const BeginPage = () => {
             {contents[step](data)}
           </div>
           {unsaved && (
-            <p role="alert" className="mt-3 font-medium text-hand">
-              What you changed here is not saved yet. Save it, or press Next again to go on without it.
-            </p>
+            <p
+              role="alert"
+              className="mt-3 font-medium text-hand"
+            >{t`What you changed here is not saved yet. Save it, or press Next again to go on without it.`}</p>
           )}
           <div className="mt-8 flex flex-wrap justify-between gap-2 border-t pt-4">
             {before ? (
-              <Button onClick={() => go(`/begin/${before}`)}>Back</Button>
+              <Button onClick={() => go(`/begin/${before}`)}>{t`Back`}</Button>
             ) : (
-              <Link to="/orders" className={buttonClass('quiet')}>
-                Not now
-              </Link>
+              <Link to="/orders" className={buttonClass('quiet')}>{t`Not now`}</Link>
             )}
             {after ? (
               <Button
@@ -150,7 +152,7 @@ export const BeginPage = () => {
                   go(`/begin/${after}`);
                 }}
               >
-                Next: {stepWords[after].name.toLowerCase()}
+                {t`Next: ${stepWords[after].name.toLowerCase()}`}
               </Button>
             ) : (
               <Button
@@ -160,9 +162,7 @@ export const BeginPage = () => {
                   finish();
                   go('/day');
                 }}
-              >
-                Go to the day
-              </Button>
+              >{t`Go to the day`}</Button>
             )}
           </div>
         </div>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { toast } from 'sonner';
 import { inUse, type EquipmentKind } from '@jokul/core';
 import type { BakeryView, RulesInput } from '@jokul/contracts';
@@ -7,9 +8,10 @@ import { BakeryForm } from '../setup/bakery-form';
 import { KindList } from '../setup/equipment/kind-list';
 import { kinds } from '../setup/equipment/kinds';
 import { PeoplePanel } from '../setup/equipment/people-panel';
-import { linerNames, ruleFields } from '../setup/rule-fields';
+import { ruleFields } from '../setup/rule-fields';
 import { UnitsField } from '../setup/units-field';
 import { presets } from './presets';
+import { linerNames } from '../../words/names-of-codes';
 
 interface StepProps {
   readonly bakery: BakeryView;
@@ -23,9 +25,7 @@ export const Things = ({ bakery, of }: StepProps & { readonly of: readonly Equip
       .map((kind) => (
         <KindList key={kind.kind} kind={kind} bakery={bakery} presets={presets[kind.kind] ?? []} />
       ))}
-    <p className="text-[13.5px] text-ink-soft">
-      The first one of each is an example: change it to what you have, or retire it once yours is there.
-    </p>
+    <p className="text-[13.5px] text-ink-soft">{t`The first one of each is an example: change it to what you have, or retire it once yours is there.`}</p>
   </div>
 );
 
@@ -33,7 +33,7 @@ export const Things = ({ bakery, of }: StepProps & { readonly of: readonly Equip
 export const BakeryStep = ({ bakery }: StepProps) => (
   <div className="max-w-md space-y-4">
     <BakeryForm key={bakery.name + bakery.rules.timeZone} bakery={bakery} />
-    <UnitsField label="Units on this device" />
+    <UnitsField label={t`Units on this device`} />
   </div>
 );
 
@@ -45,7 +45,7 @@ export const TraysStep = ({ bakery }: StepProps) => {
   const kept = Object.fromEntries(ruleFields.map(({ key }) => [key, bakery.rules[key]]));
   const change = (to: Partial<Pick<RulesInput, 'trayId' | 'liner'>>) =>
     save.mutate({ ...kept, trayId, liner, ...to, version: bakery.rulesVersion } as RulesInput, {
-      onSuccess: () => toast('Saved.'),
+      onSuccess: () => toast(t`Saved.`),
       onError: (error) => toast.error(error.message, { duration: 10_000 }),
     });
   return (
@@ -53,7 +53,7 @@ export const TraysStep = ({ bakery }: StepProps) => {
       <Things bakery={bakery} of={['trays']} />
       <div className="mt-4 grid max-w-lg grid-cols-2 gap-3">
         <SelectField
-          label="Tray to plan with"
+          label={t`Tray to plan with`}
           value={trayId}
           disabled={save.isPending}
           onChange={(event) => change({ trayId: event.target.value })}
@@ -65,12 +65,12 @@ export const TraysStep = ({ bakery }: StepProps) => {
           ))}
         </SelectField>
         <SelectField
-          label="Liner"
+          label={t`Liner`}
           value={liner}
           disabled={save.isPending}
           onChange={(event) => change({ liner: event.target.value as RulesInput['liner'] })}
         >
-          {linerNames.map(([value, name]) => (
+          {Object.entries(linerNames).map(([value, name]) => (
             <option key={value} value={value}>
               {name}
             </option>

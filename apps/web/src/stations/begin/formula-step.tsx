@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { exampleFormulas, type ExampleFormula } from '@jokul/core';
@@ -5,6 +6,7 @@ import type { BakeryView, NewFormulaInput } from '@jokul/contracts';
 import { useNewFormula } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button, buttonClass } from '../../ui/button';
+import { shapeNames } from '../../words/names-of-codes';
 
 /** The first formula: imported as it is written, or an example to change. */
 export const FormulaStep = ({ bakery }: { readonly bakery: BakeryView }) => {
@@ -13,36 +15,33 @@ export const FormulaStep = ({ bakery }: { readonly bakery: BakeryView }) => {
   const take = ({ formula }: ExampleFormula) => {
     const { version: _version, ...body } = structuredClone(formula);
     create.mutate(body as unknown as NewFormulaInput, {
-      onSuccess: (made) => toast(`${made.name} is saved. Change it on Formula whenever you like.`),
+      onSuccess: (made) => toast(t`${made.name} is saved. Change it on Formula whenever you like.`),
       onError: (error) => toast.error(error.message, { duration: 10_000 }),
     });
   };
   return (
     <>
       {bakery.formulas.length > 0 && (
-        <ul aria-label="Formulas" className="mb-5 divide-y divide-line rounded-md border">
+        <ul aria-label={t`Formulas`} className="mb-5 divide-y divide-line rounded-md border">
           {bakery.formulas.map(({ code, name, piece, bake }) => (
             <li key={code} className="flex items-baseline gap-3 px-3 py-2">
               <span className="figures w-14 text-[13px] text-ink-soft">{code}</span>
               <span className="flex-1 font-medium">{name}</span>
               <span className="figures text-[13.5px] text-ink-soft">
-                {mass(piece.massG)} {piece.shape}, {temperature(bake.setC)} {bake.fan ? 'fan' : 'still'}
+                {mass(piece.massG)} {shapeNames[piece.shape]}, {temperature(bake.setC)}{' '}
+                {bake.fan ? t`fan` : t`still`}
               </span>
               <Link to={`/formula/${code}`} className={buttonClass('plain', 'small')}>
-                Look at {code}
+                {t`Look at ${code}`}
               </Link>
             </li>
           ))}
         </ul>
       )}
-      <h3 className="font-semibold">Your own recipe</h3>
-      <p className="mb-2 text-ink-soft">
-        Paste it as it is written, in grams or cups; what is not certain is asked.
-      </p>
-      <Link to="/formula/new" className={buttonClass('primary')}>
-        Import recipe
-      </Link>
-      <h3 className="mt-6 font-semibold">Or an example to change</h3>
+      <h3 className="font-semibold">{t`Your own recipe`}</h3>
+      <p className="mb-2 text-ink-soft">{t`Paste it as it is written, in grams or cups; what is not certain is asked.`}</p>
+      <Link to="/formula/new" className={buttonClass('primary')}>{t`Import recipe`}</Link>
+      <h3 className="mt-6 font-semibold">{t`Or an example to change`}</h3>
       <ul className="mt-1 divide-y divide-line">
         {exampleFormulas.map((example) => {
           const { code, name } = example.formula;
@@ -56,10 +55,10 @@ export const FormulaStep = ({ bakery }: { readonly bakery: BakeryView }) => {
               <Button
                 size="small"
                 disabled={there || create.isPending}
-                aria-label={`Use ${name}`}
+                aria-label={t`Use ${name}`}
                 onClick={() => take(example)}
               >
-                {there ? 'Saved' : 'Use this'}
+                {there ? t`Saved` : t`Use this`}
               </Button>
             </li>
           );

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { BakeryView } from '@jokul/contracts';
 import { useJournal } from '../../journal/store';
@@ -24,7 +25,7 @@ const untilOpen = async (kind: Kind): Promise<boolean> => {
   return false;
 };
 
-const names: Readonly<Record<Kind, string>> = { demo: 'the demo', own: 'your own bakery' };
+const names: Readonly<Record<Kind, string>> = { demo: t`the demo`, own: t`your own bakery` };
 
 /** Opens the demo, or one's own bakery, in place of the one that is open, once that was confirmed. */
 export const OpenBakery = ({ kind, children }: { readonly kind: Kind; readonly children: string }) => {
@@ -46,31 +47,30 @@ export const OpenBakery = ({ kind, children }: { readonly kind: Kind; readonly c
       <Dialog
         open={state !== 'closed'}
         onClose={() => state !== 'opening' && setState('closed')}
-        title={`Open ${names[kind]}?`}
-        lead="Every screen of this server changes along, and those who work at them too. Nothing is lost: each bakery keeps its own records."
+        title={t`Open ${names[kind]}?`}
+        lead={t`Every screen of this server changes along, and those who work at them too. Nothing is lost: each bakery keeps its own records.`}
       >
         {waiting > 0 && (
           <p role="alert" className="mb-3 font-medium text-hand">
-            {waiting === 1 ? '1 entry of this device is' : `${waiting} entries of this device are`} not sent
-            yet. Wait until they are.
+            {t`${plural(waiting, { one: '1 entry of this device is', other: '# entries of this device are' })} not sent yet. Wait until they are.`}
           </p>
         )}
         {state === 'opening' && (
-          <p role="status" className="mb-3 text-ink-soft">
-            Opening … The first time takes half a minute.
-          </p>
+          <p
+            role="status"
+            className="mb-3 text-ink-soft"
+          >{t`Opening … The first time takes half a minute.`}</p>
         )}
         {state === 'failed' && (
-          <p role="alert" className="mb-3 text-hand">
-            It did not open. Nothing is lost: look at the terminal that Jokul was started in, then try again.
-          </p>
+          <p
+            role="alert"
+            className="mb-3 text-hand"
+          >{t`It did not open. Nothing is lost: look at the terminal that Jokul was started in, then try again.`}</p>
         )}
         <div className="flex justify-end gap-2">
-          <Button disabled={state === 'opening'} onClick={() => setState('closed')}>
-            Cancel
-          </Button>
+          <Button disabled={state === 'opening'} onClick={() => setState('closed')}>{t`Cancel`}</Button>
           <Button look="primary" disabled={state === 'opening' || waiting > 0} onClick={() => void open()}>
-            Open {names[kind]}
+            {t`Open ${names[kind]}`}
           </Button>
         </div>
       </Dialog>

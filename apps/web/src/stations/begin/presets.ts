@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { EquipmentKind } from '@jokul/core';
 import type { Preset } from '../setup/equipment/kinds';
 
@@ -40,36 +41,36 @@ const cold = (name: string, kind: string, airC: number, hWPerM2K: number, trayPl
 /** Ready-made things by kind, with typical figures: to be taken, and changed to what is there. */
 export const presets: Readonly<Partial<Record<EquipmentKind, readonly Preset[]>>> = {
   ovens: [
-    oven('Fan oven, 5 trays', true, 5, 8),
-    oven('Fan oven, 10 trays', true, 10, 8),
-    oven('Deck, 2 trays', false, 2, 3),
-    oven('Deck, 4 trays', false, 4, 3),
-    oven('Rack oven, 15 trays', true, 15, 6),
+    oven(t`Fan oven, 5 trays`, true, 5, 8),
+    oven(t`Fan oven, 10 trays`, true, 10, 8),
+    oven(t`Deck, 2 trays`, false, 2, 3),
+    oven(t`Deck, 4 trays`, false, 4, 3),
+    oven(t`Rack oven, 15 trays`, true, 15, 6),
   ],
   trays: [
-    tray('Tray 60 × 40 cm', 600, 400),
-    tray('Half sheet 18 × 13 in', 430, 310),
-    tray('Full sheet 26 × 18 in', 635, 432),
-    tray('Dark steel 60 × 40 cm', 600, 400, 'dark-steel'),
+    tray(t`Tray 60 × 40 cm`, 600, 400),
+    tray(t`Half sheet 18 × 13 in`, 430, 310),
+    tray(t`Full sheet 26 × 18 in`, 635, 432),
+    tray(t`Dark steel 60 × 40 cm`, 600, 400, 'dark-steel'),
   ],
   mixers: [
-    mixer('Stand mixer, 5 L', 5, 1500),
-    mixer('Planetary mixer, 10 L', 10, 3500),
-    mixer('Planetary mixer, 20 L', 20, 7000),
-    mixer('Planetary mixer, 60 L', 60, 22_000),
+    mixer(t`Stand mixer, 5 L`, 5, 1500),
+    mixer(t`Planetary mixer, 10 L`, 10, 3500),
+    mixer(t`Planetary mixer, 20 L`, 20, 7000),
+    mixer(t`Planetary mixer, 60 L`, 60, 22_000),
   ],
   scales: [
-    scale('Bench scale, 6 kg by 1 g', 6000, 1),
-    scale('Floor scale, 60 kg by 20 g', 60_000, 20),
-    scale('Pocket scale, 500 g by 0.1 g', 500, 0.1),
-    scale('Scale, 11 lb by 0.1 oz', 4990, 2.835),
+    scale(t`Bench scale, 6 kg by 1 g`, 6000, 1),
+    scale(t`Floor scale, 60 kg by 20 g`, 60_000, 20),
+    scale(t`Pocket scale, 500 g by 0.1 g`, 500, 0.1),
+    scale(t`Scale, 11 lb by 0.1 oz`, 4990, 2.835),
   ],
   places: [
-    cold('Reach-in fridge', 'walk-in', 4, 8, 10),
-    cold('Walk-in fridge', 'walk-in', 3, 12, 40),
-    cold('Chest freezer', 'freezer', -20, 6, 6),
-    cold('Walk-in freezer', 'freezer', -20, 12, 30),
-    cold('Blast chiller', 'walk-in', -5, 25, 10),
+    cold(t`Reach-in fridge`, 'walk-in', 4, 8, 10),
+    cold(t`Walk-in fridge`, 'walk-in', 3, 12, 40),
+    cold(t`Chest freezer`, 'freezer', -20, 6, 6),
+    cold(t`Walk-in freezer`, 'freezer', -20, 12, 30),
+    cold(t`Blast chiller`, 'walk-in', -5, 25, 10),
   ],
-  racks: [{ name: 'Rack, 15 trays', places: 15 }],
+  racks: [{ name: t`Rack, 15 trays`, places: 15 }],
 };

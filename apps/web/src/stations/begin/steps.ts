@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { BakeryView, DayView } from '@jokul/contracts';
 
 export const stepIds = [
@@ -15,15 +16,15 @@ export type StepId = (typeof stepIds)[number];
 
 /** What each step is called in the list, and what it asks. */
 export const stepWords: Readonly<Record<StepId, { readonly name: string; readonly asks: string }>> = {
-  bakery: { name: 'The bakery', asks: 'What is it called, and where is its clock?' },
-  ovens: { name: 'Ovens', asks: 'Which chambers or decks are loaded and emptied as one?' },
-  trays: { name: 'Trays', asks: 'What is baked on, how many are there, and what lies on them?' },
-  mixers: { name: 'Mixers and scales', asks: 'How much dough fits, and how finely can you weigh?' },
-  cold: { name: 'Cold places', asks: 'Where does dough rest, and where do baked trays cool?' },
-  people: { name: 'People', asks: 'Who works when, and with which scoops?' },
-  formula: { name: 'First formula', asks: 'Which dough do you make first?' },
-  order: { name: 'First order', asks: 'Who wants how many, and by when?' },
-  plan: { name: 'First plan', asks: 'When does each batch start?' },
+  bakery: { name: t`The bakery`, asks: t`What is it called, and where is its clock?` },
+  ovens: { name: t`Ovens`, asks: t`Which chambers or decks are loaded and emptied as one?` },
+  trays: { name: t`Trays`, asks: t`What is baked on, how many are there, and what lies on them?` },
+  mixers: { name: t`Mixers and scales`, asks: t`How much dough fits, and how finely can you weigh?` },
+  cold: { name: t`Cold places`, asks: t`Where does dough rest, and where do baked trays cool?` },
+  people: { name: t`People`, asks: t`Who works when, and with which scoops?` },
+  formula: { name: t`First formula`, asks: t`Which dough do you make first?` },
+  order: { name: t`First order`, asks: t`Who wants how many, and by when?` },
+  plan: { name: t`First plan`, asks: t`When does each batch start?` },
 };
 
 export const isStep = (text: string | undefined): text is StepId => stepIds.some((id) => id === text);

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { useNavigate } from 'react-router';
 import { inUse } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
@@ -30,14 +32,11 @@ export const WelcomePage = () => {
   return (
     <div className="h-full overflow-y-auto px-5 py-10 max-sm:px-3 max-sm:py-5">
       <div className="mx-auto max-w-[52rem]">
-        <h1 className="text-[28px] leading-tight font-semibold">Cookie dough, from the order to the rack</h1>
-        <p className="mt-1 mb-6 text-ink-soft">
-          Jokul scales the batches, times the cold and plans the ovens, so that every tray comes out as it
-          should.
-        </p>
+        <h1 className="text-[28px] leading-tight font-semibold">{t`Cookie dough, from the order to the rack`}</h1>
+        <p className="mt-1 mb-6 text-ink-soft">{t`Jokul scales the batches, times the cold and plans the ovens, so that every tray comes out as it should.`}</p>
         <div className="grid grid-cols-2 gap-4 max-sm:grid-cols-1">
           <Choice
-            title="Look at the demo"
+            title={t`Look at the demo`}
             action={
               <Button
                 look="primary"
@@ -45,34 +44,30 @@ export const WelcomePage = () => {
                   set({ welcomed: true });
                   void navigate('/orders');
                 }}
-              >
-                Look at the demo
-              </Button>
+              >{t`Look at the demo`}</Button>
             }
           >
             <p>
-              {data.name}, a made-up bakery on a busy Friday morning: {data.formulas.length} doughs,{' '}
-              {inUse(data.equipment).ovens.length} oven chambers, and customers who wait.
+              {t`${data.name}, a made-up bakery on a busy Friday morning: ${data.formulas.length} doughs, ${inUse(data.equipment).ovens.length} oven chambers, and customers who wait.`}
             </p>
-            <p>Try anything. “npm run demo:reset” puts it back.</p>
+            <p>{t`Try anything. “npm run demo:reset” puts it back.`}</p>
           </Choice>
           <Choice
-            title="Set up my bakery"
+            title={t`Set up my bakery`}
             action={
               data.other ? (
-                <OpenBakery kind="own">Set up my bakery</OpenBakery>
+                <OpenBakery kind="own">{t`Set up my bakery`}</OpenBakery>
               ) : (
                 <p className="text-ink">
-                  In the terminal: <code className="figures">npm start -- --empty</code>
+                  <Trans>
+                    In the terminal: <code className="figures">npm start -- --empty</code>
+                  </Trans>
                 </p>
               )
             }
           >
-            <p>
-              Your ovens, trays, mixers and cold places, a first formula, a first order and a first plan: nine
-              steps, about ten minutes. You can leave at any step and go on later.
-            </p>
-            <p>The demo stays beside it; Setup goes from one to the other.</p>
+            <p>{t`Your ovens, trays, mixers and cold places, a first formula, a first order and a first plan: nine steps, about ten minutes. You can leave at any step and go on later.`}</p>
+            <p>{t`The demo stays beside it; Setup goes from one to the other.`}</p>
           </Choice>
         </div>
       </div>

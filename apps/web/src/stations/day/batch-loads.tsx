@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { whyNotEarlier, whyNotLater, type BatchPlan, type Load, type WhyThenQuestion } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useJournal } from '../../journal/store';
@@ -27,7 +28,10 @@ export const BatchLoads = ({
   const hold = useHold(date);
   const say = useSaysHold();
   return (
-    <section aria-label={`Loads of ${batch.batchId}`} className="mt-3 rounded-lg border bg-surface px-3 py-2">
+    <section
+      aria-label={t`Loads of ${batch.batchId}`}
+      className="mt-3 rounded-lg border bg-surface px-3 py-2"
+    >
       <div className="flex flex-wrap items-center justify-between gap-2">
         <h2 className="font-semibold">
           {names.product(batch.productCode)}{' '}
@@ -39,7 +43,7 @@ export const BatchLoads = ({
           disabled={hold.isPending}
           onClick={() => hold.mutate({ batchId: batch.batchId, held: !held })}
         >
-          {held ? 'Release' : 'Hold'}
+          {held ? t`Release` : t`Hold`}
         </Button>
       </div>
       <ul className="mt-1">
@@ -51,7 +55,8 @@ export const BatchLoads = ({
               <li key={load.id} className="flex flex-wrap items-center gap-x-3 border-t py-1">
                 <span className="figures w-14">{wall.time(load.startS * 1000)}</span>
                 <span className="min-w-0 flex-1 basis-64">
-                  {names.oven(load.ovenId)}, {load.trays.length} {load.trays.length === 1 ? 'tray' : 'trays'}
+                  {names.oven(load.ovenId)}, {load.trays.length}{' '}
+                  {t`${plural(load.trays.length, { one: 'tray', other: 'trays' })}`}
                   {why && !begun && (
                     <span className="block text-[13px] text-ink-soft">
                       {say.later(whyNotLater(why, load.id))} {say.earlier(whyNotEarlier(why, load.id))}
@@ -59,20 +64,19 @@ export const BatchLoads = ({
                   )}
                 </span>
                 {begun ? (
-                  <span className="text-[13px] text-ink-faint">has begun</span>
+                  <span className="text-[13px] text-ink-faint">{t`has begun`}</span>
                 ) : (
-                  <Button size="small" onClick={() => onMove(load)} aria-label={`Move ${load.id}`}>
-                    Move
-                  </Button>
+                  <Button
+                    size="small"
+                    onClick={() => onMove(load)}
+                    aria-label={t`Move ${load.id}`}
+                  >{t`Move`}</Button>
                 )}
               </li>
             );
           })}
       </ul>
-      <p className="mt-1 text-[12.5px] text-ink-faint">
-        A held batch stays where it is when the day is planned again. A load can also be dragged along its
-        oven, or into another one, on the picture above.
-      </p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`A held batch stays where it is when the day is planned again. A load can also be dragged along its oven, or into another one, on the picture above.`}</p>
     </section>
   );
 };

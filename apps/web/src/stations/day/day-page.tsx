@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -54,14 +55,15 @@ const BatchButton = ({
       <span className="flex justify-between gap-2">
         <span className="min-w-0 text-balance">{names.product(batch.productCode)}</span>
         <span className="figures text-[13px] text-ink-soft">
-          {first === null ? 'not baked' : wall.time(first * 1000)}
+          {first === null ? t`not baked` : wall.time(first * 1000)}
         </span>
       </span>
       <span className="block text-[13px] font-normal text-ink-faint">
-        {batch.pieces} pieces,{' '}
-        {batch.stock
-          ? `from the ${names.place(batch.stock.placeId ?? '').toLowerCase()}`
-          : `mixed ${mix ? wall.near(mix.startS * 1000, (first ?? mix.startS) * 1000) : ''}`}
+        {t`${batch.pieces} pieces, ${
+          batch.stock
+            ? t`from the ${names.place(batch.stock.placeId ?? '').toLowerCase()}`
+            : t`mixed ${mix ? wall.near(mix.startS * 1000, (first ?? mix.startS) * 1000) : ''}`
+        }`}
       </span>
     </button>
   );
@@ -78,16 +80,16 @@ const LoadTable = ({ batches }: { batches: readonly BatchPlan[] }) => {
   return (
     <div className="table-room">
       <table className="mt-4 w-full">
-        <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
-          Loads in the order of the morning
-        </caption>
+        <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">{t`Loads in the order of the morning`}</caption>
         <thead className="text-left text-[12.5px] text-ink-soft">
           <tr>
-            {['Load', 'Pull', 'Oven', 'At', 'Product', 'Trays', 'Pieces', 'Ready', 'Due'].map((head) => (
-              <th key={head} className="py-1 pr-3 font-normal">
-                {head}
-              </th>
-            ))}
+            {[t`Load`, t`Pull`, t`Oven`, t`At`, t`Product`, t`Trays`, t`Pieces`, t`Ready`, t`Due`].map(
+              (head) => (
+                <th key={head} className="py-1 pr-3 font-normal">
+                  {head}
+                </th>
+              ),
+            )}
           </tr>
         </thead>
         <tbody className="figures">
@@ -124,23 +126,19 @@ const NothingPlaced = ({ unplaced }: { unplaced: readonly Unplaced[] }) => {
   const names = useNames();
   const { search } = useLocation();
   return (
-    <section aria-label="Why nothing is planned" className="rounded-lg border bg-surface p-5">
-      <h2 className="text-lg font-semibold">No load could be placed</h2>
+    <section aria-label={t`Why nothing is planned`} className="rounded-lg border bg-surface p-5">
+      <h2 className="text-lg font-semibold">{t`No load could be placed`}</h2>
       <ul className="mt-2 space-y-2">
         {unplaced.map((u) => (
           <li key={u.batchId}>
-            <strong>
-              {names.product(u.productCode)}, {u.pieces} pieces
-            </strong>
+            <strong>{t`${names.product(u.productCode)}, ${u.pieces} pieces`}</strong>
             <span className="block text-ink-soft">
               <Said>{u.reason}</Said>
             </span>
           </li>
         ))}
       </ul>
-      <Link to={`/orders${search}`} className={`mt-4 ${buttonClass()}`}>
-        Change the orders
-      </Link>
+      <Link to={`/orders${search}`} className={`mt-4 ${buttonClass()}`}>{t`Change the orders`}</Link>
     </section>
   );
 };
@@ -161,7 +159,7 @@ const DayWork = () => {
   const slip = useSlip();
   const lots = useLots();
   const [ref, width] = useWidth();
-  if (!data || !day.data?.plan) return <Loading what="the day" />;
+  if (!data || !day.data?.plan) return <Loading what={t`the day`} />;
   const {
     plan,
     quality,
@@ -205,16 +203,16 @@ const DayWork = () => {
     ...equipment.mixers.map(({ id, name }) => ({ id, name })),
     ...equipment.places.map(({ id, name }) => ({ id, name })),
     ...equipment.ovens.map(({ id, name }) => ({ id, name })),
-    { id: 'racks', name: 'Cooling racks' },
+    { id: 'racks', name: t`Cooling racks` },
   ];
   const sayTime = (atS: number) => wall.near(atS * 1000, firstLoad * 1000);
   const dateOf = (atS: number) => wallClock(atS, data.rules.timeZone).date;
   const overDays = dateOf(shown.fromS) !== dateOf(firstLoad);
   return (
     <Station
-      title="Day"
-      question="Everything on one time axis: where each dough is, and how warm."
-      queueTitle="Batches"
+      title={t`Day`}
+      question={t`Everything on one time axis: where each dough is, and how warm.`}
+      queueTitle={t`Batches`}
       queue={batches.map((batch) => (
         <BatchButton
           key={batch.batchId}
@@ -227,14 +225,14 @@ const DayWork = () => {
         <>
           <div
             role="group"
-            aria-label="Shown part"
+            aria-label={t`Shown part`}
             className="flex overflow-hidden rounded-md border border-line-strong"
           >
             {(['morning', 'whole'] as const).map((v) => (
               <button
                 key={v}
                 type="button"
-                title={v === 'morning' ? 'From the first load on' : 'From the first mix on'}
+                title={v === 'morning' ? t`From the first load on` : t`From the first mix on`}
                 aria-pressed={closeUp === null && view === v}
                 onClick={() => {
                   setView(v);
@@ -242,13 +240,13 @@ const DayWork = () => {
                 }}
                 className={`px-3 py-1.5 ${closeUp === null && view === v ? 'bg-inverse text-inverse-ink' : 'bg-raised'}`}
               >
-                {v === 'morning' ? 'Morning' : 'All of it'}
+                {v === 'morning' ? t`Morning` : t`All of it`}
               </button>
             ))}
           </div>
           {placed && (
             <Link to={`/day/lists${search}`} className={`${buttonClass()} gap-1.5 px-3 py-1.5`}>
-              <Printer size={16} aria-hidden /> Lists
+              <Printer size={16} aria-hidden /> {t`Lists`}
             </Link>
           )}
           {placed && (
@@ -260,22 +258,19 @@ const DayWork = () => {
             />
           )}
           <PlanDays />
-          <PlanButton label="Plan again" />
+          <PlanButton label={t`Plan again`} />
         </>
       }
       why={
         <>
-          <WhySection title="Does it work?">
+          <WhySection title={t`Does it work?`}>
             {slip && (
-              <p className="mb-1 font-medium text-hand">As planned it does; the floor is behind it.</p>
+              <p className="mb-1 font-medium text-hand">{t`As planned it does; the floor is behind it.`}</p>
             )}
             {!placed ? (
-              <p>There is nothing to check: no load could be placed.</p>
+              <p>{t`There is nothing to check: no load could be placed.`}</p>
             ) : violations.length === 0 ? (
-              <p>
-                Yes: the checker recounted every mixer, oven place, tray, cold place, rack, pair of hands,
-                rest window and ready-by, and found none broken.
-              </p>
+              <p>{t`Yes: the checker recounted every mixer, oven place, tray, cold place, rack, pair of hands, rest window and ready-by, and found none broken.`}</p>
             ) : (
               <ul className="space-y-1">
                 {violations.map((v) => (
@@ -288,13 +283,11 @@ const DayWork = () => {
           </WhySection>
           {quality && placed && <HowGood quality={quality} />}
           {plan.unplaced.length > 0 && (
-            <WhySection title="What does not fit, and why">
+            <WhySection title={t`What does not fit, and why`}>
               <ul className="space-y-2">
                 {plan.unplaced.map((u) => (
                   <li key={u.batchId} className="border-l-2 border-hand pl-2">
-                    <strong>
-                      {names.product(u.productCode)}, {u.pieces} pieces
-                    </strong>
+                    <strong>{t`${names.product(u.productCode)}, ${u.pieces} pieces`}</strong>
                     <span className="block text-[13.5px]">
                       <Said>{u.reason}</Said>
                     </span>
@@ -307,30 +300,26 @@ const DayWork = () => {
           {quality && quality.sure.length > 0 && <HowSure quality={quality} />}
           <WhatIf date={day.data.date} bakery={data} />
           <FromTheCold batches={batches} leave={leave} date={day.data.date} />
-          <WhySection title="The plan">
+          <WhySection title={t`The plan`}>
             <Facts>
-              <Fact name="Batches, loads">
+              <Fact name={t`Batches, loads`}>
                 {plan.batches.length}, {loads.length}
               </Fact>
-              <Fact name="Trays">{loads.reduce((n, load) => n + load.trays.length, 0)}</Fact>
-              {placed && <Fact name="First load">{wall.time(firstLoad * 1000)}</Fact>}
-              {placed && <Fact name="All ready">{wall.time(lastReady * 1000)}</Fact>}
-              <Fact name="Made">{wall.near(madeAtMs, now)}</Fact>
+              <Fact name={t`Trays`}>{loads.reduce((n, load) => n + load.trays.length, 0)}</Fact>
+              {placed && <Fact name={t`First load`}>{wall.time(firstLoad * 1000)}</Fact>}
+              {placed && <Fact name={t`All ready`}>{wall.time(lastReady * 1000)}</Fact>}
+              <Fact name={t`Made`}>{wall.near(madeAtMs, now)}</Fact>
             </Facts>
-            <p className="mt-1 text-[13px] text-ink-soft">
-              Laid out backward from each ready-by, then improved by moving batches. What other days need is
-              left to them.
-            </p>
+            <p className="mt-1 text-[13px] text-ink-soft">{t`Laid out backward from each ready-by, then improved by moving batches. What other days need is left to them.`}</p>
           </WhySection>
-          <Cautions items={['Temperatures are computed. A dough that feels warm is warm: measure it.']} />
+          <Cautions items={[t`Temperatures are computed. A dough that feels warm is warm: measure it.`]} />
         </>
       }
     >
       <StalePlan />
       {plan.unplaced.length > 0 && (
         <Alarm>
-          {plan.unplaced.length === 1 ? 'One batch does' : `${plan.unplaced.length} batches do`} not fit into
-          the day: the reasons are on the right.
+          {t`${plural(plan.unplaced.length, { one: 'One batch does', other: '# batches do' })} not fit into the day: the reasons are on the right.`}
         </Alarm>
       )}
       {placed ? (

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import type { BatchPlan } from '@jokul/core';
 import { useNames } from '../../app/actions';
@@ -22,42 +24,37 @@ export const FromTheCold = ({
   if (used.length === 0 && leave.length === 0) return null;
   const lotOf = (batch: BatchPlan) => batch.stock?.from ?? batch.batchId;
   return (
-    <WhySection title="From the cold first">
+    <WhySection title={t`From the cold first`}>
       <ul className="space-y-2">
         {used.map((batch) => (
           <li key={batch.batchId}>
-            {batch.pieces} {names.product(batch.productCode)} of{' '}
-            <Link className="underline" to={`/rest/${lotOf(batch)}${search}`}>
-              {lotOf(batch)}
-            </Link>
+            <Trans>
+              {batch.pieces} {names.product(batch.productCode)} of{' '}
+              <Link className="underline" to={`/rest/${lotOf(batch)}${search}`}>
+                {lotOf(batch)}
+              </Link>
+            </Trans>
             <Button
               size="small"
               className="mt-1 block"
               disabled={make.isPending}
               onClick={() => make.mutate({ leave: [...leave, lotOf(batch)] })}
-            >
-              Mix new dough instead
-            </Button>
+            >{t`Mix new dough instead`}</Button>
           </li>
         ))}
         {leave.map((lot) => (
           <li key={lot}>
-            {lot} is left where it is.
+            {t`${lot} is left where it is.`}
             <Button
               size="small"
               className="mt-1 block"
               disabled={make.isPending}
               onClick={() => make.mutate({ leave: leave.filter((other) => other !== lot) })}
-            >
-              Use it after all
-            </Button>
+            >{t`Use it after all`}</Button>
           </li>
         ))}
       </ul>
-      <p className="mt-1 text-[13px] text-ink-soft">
-        What lies in the cold and is still good is used before anything is mixed; what goes off first goes
-        first.
-      </p>
+      <p className="mt-1 text-[13px] text-ink-soft">{t`What lies in the cold and is still good is used before anything is mixed; what goes off first goes first.`}</p>
     </WhySection>
   );
 };

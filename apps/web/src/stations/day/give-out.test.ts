@@ -58,7 +58,7 @@ describe('a plan as a calendar', () => {
     expect(lines).toContain('UID:GNG-26-58-X-L1/bake@jokul');
     // Signs that mean something in a calendar are told apart from those that do not.
     expect(lines).toContain('SUMMARY:Bake Quay Ginger\\; crisp\\, thin\\, port');
-    expect(lines).toContain('DESCRIPTION:Lot GNG-26-58-X\\, 60 pieces\\, 1 trays\\, 150 °C');
+    expect(lines).toContain('DESCRIPTION:Lot GNG-26-58-X\\, 60 pieces\\, 1 tray\\, 150 °C');
   });
   it('for the bench holds mixing and portioning, and no rest', () => {
     const lines = unfolded(planToCalendar([batch], 'bench', names, say));

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import ical from 'ical-generator';
 import { calendars, type CalendarKind } from './calendars';
 import { plannedWork, type BatchPlan, type PlannedWork, type Preparation } from '@jokul/core';
@@ -28,7 +29,7 @@ export const workToCalendar = (
   names: Names,
   say: Say,
 ): string => {
-  const calendar = ical({ name: `Jokul: ${name}`, prodId: { company: 'Jokul', product: 'plan' } });
+  const calendar = ical({ name: t`Jokul: ${name}`, prodId: { company: 'Jokul', product: 'plan' } });
   for (const work of works)
     calendar.createEvent({
       id: `${work.id}@jokul`,
@@ -36,11 +37,11 @@ export const workToCalendar = (
       end: new Date(work.endS * 1000),
       summary: summaryOf(work, names),
       description: [
-        `Lot ${work.batchId}`,
-        `${work.pieces} pieces`,
-        work.trays === null ? '' : `${work.trays} trays`,
+        t`Lot ${work.batchId}`,
+        t`${plural(work.pieces, { one: '# piece', other: '# pieces' })}`,
+        work.trays === null ? '' : t`${plural(work.trays, { one: '# tray', other: '# trays' })}`,
         work.setC === null ? '' : say.temperature(work.setC),
-        work.massG === null ? '' : `${say.mass(work.massG)} of it`,
+        work.massG === null ? '' : t`${say.mass(work.massG)} of it`,
       ]
         .filter(Boolean)
         .join(', '),

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { CalendarDays } from 'lucide-react';
 import { useState } from 'react';
 import { useLocation } from 'react-router';
@@ -33,9 +34,7 @@ const SaveCalendar = ({ list }: { readonly list: HandList }) => {
           ),
         )
       }
-    >
-      As a calendar
-    </Button>
+    >{t`As a calendar`}</Button>
   );
 };
 
@@ -45,7 +44,7 @@ const Lists = () => {
   const { search } = useLocation();
   const wall = useWallClock();
   const [whose, setWhose] = useState('all');
-  if (!data || !day.data?.plan) return <Loading what="the lists" />;
+  if (!data || !day.data?.plan) return <Loading what={t`the lists`} />;
   const { plan, preparations = [] } = day.data.plan;
   const { calendar } = data.equipment;
   const atOvens = ovenShift(data.equipment, 'Oven hand');
@@ -60,14 +59,14 @@ const Lists = () => {
   const shows = (id: string) => whose === 'all' || whose === id;
   return (
     <PrintPage
-      title={`Work lists, ${wall.day(day.data.date)}`}
-      lead="Who does what when, and what each oven bakes. Who does it is a proposal: swap as you like. What is done is pressed on Floor."
+      title={t`Work lists, ${wall.day(day.data.date)}`}
+      lead={t`Who does what when, and what each oven bakes. Who does it is a proposal: swap as you like. What is done is pressed on Floor.`}
       back={`/day${search}`}
-      backName="Back to the day"
+      backName={t`Back to the day`}
       choices={
         <>
-          <SelectField label="Whose" value={whose} onChange={(event) => setWhose(event.target.value)}>
-            <option value="all">everybody, a sheet each</option>
+          <SelectField label={t`Whose`} value={whose} onChange={(event) => setWhose(event.target.value)}>
+            <option value="all">{t`everybody, a sheet each`}</option>
             {hands.map(({ name }) => (
               <option key={name} value={`hand ${name}`}>
                 {name}
@@ -84,7 +83,7 @@ const Lists = () => {
       }
     >
       {loads.length === 0 && (
-        <p className="text-ink-soft">No load could be placed: there is nothing to do yet.</p>
+        <p className="text-ink-soft">{t`No load could be placed: there is nothing to do yet.`}</p>
       )}
       {hands
         .filter(({ name }) => shows(`hand ${name}`))
@@ -94,7 +93,7 @@ const Lists = () => {
           </Sheet>
         ))}
       {whose === 'all' && open.length > 0 && (
-        <Sheet title="Whoever has a hand free">
+        <Sheet title={t`Whoever has a hand free`}>
           <WorkTable works={open} nearMs={nearMs} />
         </Sheet>
       )}

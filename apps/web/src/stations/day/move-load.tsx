@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { useState, type KeyboardEvent } from 'react';
 import { toast } from 'sonner';
 import { atWallClock, inUse, shiftDate, wallClock, readTimeOfDay, type Load } from '@jokul/core';
@@ -105,9 +106,9 @@ export const MoveLoad = ({
       onSuccess: ({ back }) => {
         toast(
           trays === null
-            ? `${load.id} is moved. Its batch stays there when the day is planned again.`
-            : `${trays} ${trays === 1 ? 'tray goes' : 'trays go'} as ${found?.loadId ?? 'a load of their own'}. The batch stays so when the day is planned again.`,
-          { duration: 10_000, action: { label: 'Undo', onClick: () => take.mutate({ id: back }) } },
+            ? t`${load.id} is moved. Its batch stays there when the day is planned again.`
+            : t`${plural(trays, { one: '# tray goes', other: '# trays go' })} as ${found?.loadId ?? t`a load of their own`}. The batch stays so when the day is planned again.`,
+          { duration: 10_000, action: { label: t`Undo`, onClick: () => take.mutate({ id: back }) } },
         );
         onClose();
       },
@@ -117,17 +118,17 @@ export const MoveLoad = ({
       open
       wide
       onClose={onClose}
-      title={`Move ${load.id}`}
-      lead={`${names.product(load.batchId.split('-')[0] ?? '')}, ${load.trays.length} ${load.trays.length === 1 ? 'tray' : 'trays'}; planned at ${wall.time(load.startS * 1000)} in ${names.oven(load.ovenId)}. Arrow keys move it by a minute (with Shift by ten) and from oven to oven.`}
+      title={t`Move ${load.id}`}
+      lead={t`${names.product(load.batchId.split('-')[0] ?? '')}, ${plural(load.trays.length, { one: '# tray', other: '# trays' })}; planned at ${wall.time(load.startS * 1000)} in ${names.oven(load.ovenId)}. Arrow keys move it by a minute (with Shift by ten) and from oven to oven.`}
     >
       {/* oxlint-disable-next-line jsx-a11y/no-static-element-interactions -- the keys belong to the controls inside */}
       <div onKeyDown={onKeyDown}>
         <div className="flex flex-wrap items-end gap-3">
           <div className="min-w-48 flex-1">
-            <SelectField label="Oven" value={ovenId} onChange={(event) => setOvenId(event.target.value)}>
+            <SelectField label={t`Oven`} value={ovenId} onChange={(event) => setOvenId(event.target.value)}>
               {ovens.map((own) => (
                 <option key={own.id} value={own.id}>
-                  {own.name}, {own.places} {own.places === 1 ? 'tray' : 'trays'}
+                  {own.name}, {own.places} {t`${plural(own.places, { one: 'tray', other: 'trays' })}`}
                 </option>
               ))}
             </SelectField>
@@ -135,14 +136,14 @@ export const MoveLoad = ({
           {load.trays.length > 1 && (
             <div className="w-36">
               <SelectField
-                label="What goes"
+                label={t`What goes`}
                 value={trays ?? ''}
                 onChange={(event) => setTrays(event.target.value === '' ? null : Number(event.target.value))}
               >
-                <option value="">all {load.trays.length} trays</option>
+                <option value="">{t`all ${load.trays.length} trays`}</option>
                 {load.trays.slice(1).map(({ id: trayId }, i) => (
                   <option key={trayId} value={i + 1}>
-                    {i + 1} {i === 0 ? 'tray' : 'trays'} of it
+                    {t`${i + 1} ${i === 0 ? t`tray` : t`trays`} of it`}
                   </option>
                 ))}
               </SelectField>
@@ -150,21 +151,21 @@ export const MoveLoad = ({
           )}
           <div className="w-24">
             <Field
-              label="Load at"
+              label={t`Load at`}
               inputMode="numeric"
               className="figures"
               value={text ?? wall.time(startS * 1000)}
-              error={badTime ? 'A time such as 05:40.' : undefined}
+              error={badTime ? t`A time such as 05:40.` : undefined}
               onChange={(event) => typed(event.target.value)}
               onBlur={() => setText(null)}
             />
           </div>
-          <div role="group" aria-label="Earlier or later" className="flex gap-1">
+          <div role="group" aria-label={t`Earlier or later`} className="flex gap-1">
             {[-10, -1, 1, 10].map((minutes) => (
               <Button
                 key={minutes}
                 className="figures"
-                aria-label={`${Math.abs(minutes)} min ${minutes < 0 ? 'earlier' : 'later'}`}
+                aria-label={t`${Math.abs(minutes)} min ${minutes < 0 ? t`earlier` : t`later`}`}
                 onClick={() => by(minutes)}
               >
                 {minutes < 0 ? '−' : '+'}
@@ -175,24 +176,24 @@ export const MoveLoad = ({
         </div>
         <div className="mt-4 min-h-40" aria-live="polite">
           {same ? (
-            <p className="text-ink-soft">That is where it is.</p>
+            <p className="text-ink-soft">{t`That is where it is.`}</p>
           ) : move.isError ? (
             <p role="alert" className="font-medium text-hand">
               {move.error.message}
             </p>
           ) : !found ? (
-            <Loading what="what follows" />
+            <Loading what={t`what follows`} />
           ) : (
             <div className={move.isPlaceholderData ? 'opacity-60' : ''}>
               {found.faults.length > 0 && (
                 <BrokenRules
-                  says={id ? 'It breaks a rule of the floor:' : 'It cannot go there:'}
+                  says={id ? t`It breaks a rule of the floor:` : t`It cannot go there:`}
                   faults={found.faults}
                 />
               )}
               {newlyLate.length > 0 && (
                 <>
-                  <p className="font-semibold text-hand">Late because of it:</p>
+                  <p className="font-semibold text-hand">{t`Late because of it:`}</p>
                   <ul className="mb-2 list-disc pl-5">
                     {newlyLate.map((late) => (
                       <li key={late.order.id}>{say(late)}</li>
@@ -201,7 +202,7 @@ export const MoveLoad = ({
                 </>
               )}
               {found.faults.length === 0 && newlyLate.length === 0 && (
-                <p>It breaks no rule, and nobody is late.</p>
+                <p>{t`It breaks no rule, and nobody is late.`}</p>
               )}
               <ul className="mt-1">
                 {found.changes.map((change) => (
@@ -213,10 +214,10 @@ export const MoveLoad = ({
           {breaks && (
             <div className="mt-3">
               <Field
-                label="Why all the same"
+                label={t`Why all the same`}
                 maxLength={300}
                 value={reason}
-                hint="It is written in the log of the batch. The plan then shows the rule as broken."
+                hint={t`It is written in the log of the batch. The plan then shows the rule as broken.`}
                 onChange={(event) => setReason(event.target.value)}
               />
             </div>
@@ -228,7 +229,7 @@ export const MoveLoad = ({
           )}
         </div>
         <div className="mt-3 flex flex-wrap justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{t`Cancel`}</Button>
           <Button
             look={knowingly ? 'hand' : 'primary'}
             disabled={
@@ -236,7 +237,7 @@ export const MoveLoad = ({
             }
             onClick={doIt}
           >
-            {knowingly ? 'Move it anyway' : 'Move it'}
+            {knowingly ? t`Move it anyway` : t`Move it`}
           </Button>
         </div>
       </div>

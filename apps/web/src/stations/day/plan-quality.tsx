@@ -1,50 +1,44 @@
+import { t } from '@lingui/core/macro';
 import { sayDuration, usualSpreads, type PlanQuality } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { PlanButton } from '../../app/plan-bar';
 import { useWallClock } from '../../lib/clock';
 import { Fact, Facts, WhySection } from '../../ui/station';
 
-const minutes = (value: number) => `${Math.round(value)} min`;
+const minutes = (value: number) => t`${Math.round(value)} min`;
 
 /** How many pieces are in time, and how far the plan is from the best that any plan can be. */
 const verdict = ({ undonePieces, orderedPieces, leastUndone, cost, leastCost }: PlanQuality): string => {
   if (undonePieces > leastUndone)
-    return `${undonePieces} of ${orderedPieces} pieces are not ready in time; ${
-      leastUndone === 0 ? 'it is not proved that they could not be' : `at least ${leastUndone} cannot be`
-    }.`;
+    return t`${undonePieces} of ${orderedPieces} pieces are not ready in time; ${leastUndone === 0 ? t`it is not proved that they could not be` : t`at least ${leastUndone} cannot be`}.`;
   const inTime =
     undonePieces === 0
-      ? `All ${orderedPieces} pieces in time`
-      : `${undonePieces} of ${orderedPieces} pieces are not ready in time, and no plan could have more`;
+      ? t`All ${orderedPieces} pieces in time`
+      : t`${undonePieces} of ${orderedPieces} pieces are not ready in time, and no plan could have more`;
   const above = leastCost > 0 ? 100 * (cost.minutes / leastCost - 1) : 0;
-  return `${inTime}; the work is at most ${above.toFixed(1)} % above the best possible.`;
+  return t`${inTime}; the work is at most ${above.toFixed(1)} % above the best possible.`;
 };
 
 /** The plan beside the best that any could be, with the arithmetic of its cost. */
 export const HowGood = ({ quality }: { quality: PlanQuality }) => (
-  <WhySection title="How good is it?">
+  <WhySection title={t`How good is it?`}>
     <p>{verdict(quality)}</p>
     <details className="mt-1">
-      <summary className="cursor-pointer text-[13px] text-ink-soft">
-        What it costs, in minutes of one person
-      </summary>
+      <summary className="cursor-pointer text-[13px] text-ink-soft">{t`What it costs, in minutes of one person`}</summary>
       <Facts>
         {quality.cost.terms.map(({ name, minutes: value }) => (
           <Fact key={name} name={name}>
             {minutes(value)}
           </Fact>
         ))}
-        <Fact name="Together" help="planCost">
+        <Fact name={t`Together`} help="planCost">
           {minutes(quality.cost.minutes)}
         </Fact>
-        <Fact name="No plan costs less than" help="planBound">
+        <Fact name={t`No plan costs less than`} help="planBound">
           {minutes(quality.leastCost)}
         </Fact>
       </Facts>
-      <p className="mt-1 text-[13px] text-ink-soft">
-        A minute that a chamber is hot counts a quarter of a minute of work, a piece that waits an hour past
-        its freshest about a second. What has begun is not counted again.
-      </p>
+      <p className="mt-1 text-[13px] text-ink-soft">{t`A minute that a chamber is hot counts a quarter of a minute of work, a piece that waits an hour past its freshest about a second. What has begun is not counted again.`}</p>
     </details>
   </WhySection>
 );
@@ -57,13 +51,11 @@ export const WaysOut = ({ quality }: { quality: PlanQuality }) => {
   if (helped.length === 0) return null;
   return (
     <>
-      <h3 className="mt-3 font-semibold">What would help</h3>
+      <h3 className="mt-3 font-semibold">{t`What would help`}</h3>
       <ul className="mt-1 space-y-2">
         {helped.map(({ productCode, customer, readyByS, ways }) => (
           <li key={`${productCode} ${customer} ${readyByS}`}>
-            <strong>
-              {names.product(productCode)} for {customer}, {wall.time(readyByS * 1000)}
-            </strong>
+            <strong>{t`${names.product(productCode)} for ${customer}, ${wall.time(readyByS * 1000)}`}</strong>
             <ul className="list-disc pl-5 text-[13.5px]">
               {ways.map(({ kind, say }) => (
                 <li key={kind}>{say}</li>
@@ -72,9 +64,7 @@ export const WaysOut = ({ quality }: { quality: PlanQuality }) => {
           </li>
         ))}
       </ul>
-      <p className="mt-1 text-[13px] text-ink-soft">
-        Each was tried by planning the whole day again; nobody else gets less by it.
-      </p>
+      <p className="mt-1 text-[13px] text-ink-soft">{t`Each was tried by planning the whole day again; nobody else gets less by it.`}</p>
     </>
   );
 };
@@ -87,10 +77,10 @@ const fewRecords = 15;
 export const spreadWords = (spreads: PlanQuality['spreads']): string => {
   const { loads = 0, works = 0 } = spreads ?? {};
   const { workShare, pullShare, lateS } = spreads ?? usualSpreads;
-  const figures = `work ${percent(workShare)}, pulls ${percent(pullShare)}, ${sayDuration(Math.round(lateS))} late on average`;
+  const figures = t`work ${percent(workShare)}, pulls ${percent(pullShare)}, ${sayDuration(Math.round(lateS))} late on average`;
   if (loads < fewRecords)
-    return `Durations are spread by estimates (${figures}), not yet by your log${loads > 0 ? `: it has only ${loads} loads of the last six weeks` : ''}.`;
-  return `Durations are spread as in your log of the last six weeks (${figures}): ${loads} loads${works > 0 ? `, ${works} mixings` : ''}.`;
+    return t`Durations are spread by estimates (${figures}), not yet by your log${loads > 0 ? t`: it has only ${loads} loads of the last six weeks` : ''}.`;
+  return t`Durations are spread as in your log of the last six weeks (${figures}): ${loads} loads${works > 0 ? t`, ${works} mixings` : ''}.`;
 };
 
 /** What is called sure, as a share of days. */
@@ -105,48 +95,40 @@ export const HowSure = ({ quality: { sure, wanted, spreads } }: { quality: PlanQ
     .filter(({ probability }) => probability < sureEnough)
     .sort((a, b) => a.probability - b.probability);
   return (
-    <WhySection title="How sure is it?">
+    <WhySection title={t`How sure is it?`}>
       {doubtful.length === 0 ? (
-        <p>Each ready-by holds on at least 95 of 100 simulated days.</p>
+        <p>{t`Each ready-by holds on at least 95 of 100 simulated days.`}</p>
       ) : (
         <>
-          <p>
-            On 100 days like this, with people and ovens a little early or late, these would be ready in time
-            on:
-          </p>
+          <p>{t`On 100 days like this, with people and ovens a little early or late, these would be ready in time on:`}</p>
           <ul className="mt-1 space-y-1">
             {doubtful.slice(0, shown).map(({ productCode, customer, readyByS, probability }) => (
               <li
                 key={`${productCode} ${customer} ${readyByS}`}
                 className="flex justify-between gap-3 border-l-2 border-hand pl-2"
               >
-                <span>
-                  {names.product(productCode)} for {customer}, {wall.time(readyByS * 1000)}
-                </span>
-                <span className="figures whitespace-nowrap">{Math.round(100 * probability)} days</span>
+                <span>{t`${names.product(productCode)} for ${customer}, ${wall.time(readyByS * 1000)}`}</span>
+                <span className="figures whitespace-nowrap">{t`${Math.round(100 * probability)} days`}</span>
               </li>
             ))}
           </ul>
           {doubtful.length > shown && (
-            <p className="text-[13px] text-ink-soft">and {doubtful.length - shown} more below 95.</p>
+            <p className="text-[13px] text-ink-soft">{t`and ${doubtful.length - shown} more below 95.`}</p>
           )}
         </>
       )}
       <div className="mt-2">
         {wanted === null ? (
-          <PlanButton look="plain" label="Plan it safer: 90 days of 100" chance={0.9} />
+          <PlanButton look="plain" label={t`Plan it safer: 90 days of 100`} chance={0.9} />
         ) : (
           <>
-            <p className="mb-1 text-[13px] text-ink-soft">
-              Planned so that each holds on {Math.round(100 * wanted)} of 100 days where that can be done: it
-              begins earlier for that.
-            </p>
-            <PlanButton look="plain" label="Plan as late as possible" chance={0} />
+            <p className="mb-1 text-[13px] text-ink-soft">{t`Planned so that each holds on ${Math.round(100 * wanted)} of 100 days where that can be done: it begins earlier for that.`}</p>
+            <PlanButton look="plain" label={t`Plan as late as possible`} chance={0} />
           </>
         )}
       </div>
       <p className="mt-2 text-[13px] text-ink-soft">
-        {spreadWords(spreads)} Trays, racks and room are taken to be there.
+        {t`${spreadWords(spreads)} Trays, racks and room are taken to be there.`}
       </p>
     </WhySection>
   );

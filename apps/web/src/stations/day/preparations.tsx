@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { butterForCreaming, type Preparation } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { andList } from '../../app/and-list';
@@ -20,9 +21,7 @@ export const Preparations = ({
   return (
     <div className="table-room">
       <table className="mt-4 w-full">
-        <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">
-          Before mixing: what is put out, browned, toasted, chopped; a clean bowl
-        </caption>
+        <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">{t`Before mixing: what is put out, browned, toasted, chopped; a clean bowl`}</caption>
         <tbody>
           {preparations.map(({ id, kind, productCode, massG, startS, earlyS, allergens, ingredientIds }) => (
             <tr key={id} className="border-t align-top">
@@ -36,24 +35,18 @@ export const Preparations = ({
                 )}
                 {earlyS > 0 && (
                   <span className="block text-[13px] text-ink-soft">
-                    {wall.near((startS + earlyS) * 1000, nearMs)} would do, but nobody is there then.
+                    {t`${wall.near((startS + earlyS) * 1000, nearMs)} would do, but nobody is there then.`}
                   </span>
                 )}
               </td>
               <td className="figures py-0.5 text-right">
-                {allergens ? `of ${andList(allergens, 20)}` : mass(massG)}
+                {allergens ? t`of ${andList(allergens, 20)}` : mass(massG)}
               </td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-[12.5px] text-ink-faint">
-        By a wrapped block of {mass(500)} from {temperature(butterForCreaming.fromColdC)} to{' '}
-        {temperature(butterForCreaming.wantedC)} in the room, eggs an hour before; good to about a fifth
-        unless you probe it. Nuts are toasted an hour before, so that they are cold; chopping takes some ten
-        minutes a kilogram. On Mix you can say how yours is kept. A bowl is cleaned where the next dough does
-        not declare what was in it; the plan keeps the time for that.
-      </p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`By a wrapped block of ${mass(500)} from ${temperature(butterForCreaming.fromColdC)} to ${temperature(butterForCreaming.wantedC)} in the room, eggs an hour before; good to about a fifth unless you probe it. Nuts are toasted an hour before, so that they are cold; chopping takes some ten minutes a kilogram. On Mix you can say how yours is kept. A bowl is cleaned where the next dough does not declare what was in it; the plan keeps the time for that.`}</p>
     </div>
   );
 };

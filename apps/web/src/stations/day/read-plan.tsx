@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { ReadPlanView } from '@jokul/contracts';
@@ -14,9 +15,9 @@ const sayPlans = ({ before, after }: ReadPlanView): string => {
   const [now, then] = [missingPieces(before), missingPieces(after)];
   if (then === 0)
     return now === 0
-      ? 'By this plan everybody has their pieces in time, as by the one in use.'
-      : `By this plan everybody has their pieces in time; by the one in use, ${now} would be late.`;
-  return `By this plan ${then} pieces are late; by the one in use, ${now === 0 ? 'none' : now}.`;
+      ? t`By this plan everybody has their pieces in time, as by the one in use.`
+      : t`By this plan everybody has their pieces in time; by the one in use, ${now} would be late.`;
+  return t`By this plan ${then} pieces are late; by the one in use, ${now === 0 ? t`none` : now}.`;
 };
 
 /** A plan of the day from a file: what it changes and breaks is shown before anybody takes it. */
@@ -46,9 +47,9 @@ export const ReadPlanDialog = ({
     id !== null &&
     take.mutate(breaks ? { id, reason: reason.trim() } : { id }, {
       onSuccess: ({ back }) => {
-        toast('The plan from the file is in use.', {
+        toast(t`The plan from the file is in use.`, {
           duration: 10_000,
-          action: { label: 'Undo', onClick: () => take.mutate({ id: back }) },
+          action: { label: t`Undo`, onClick: () => take.mutate({ id: back }) },
         });
         onClose();
       },
@@ -58,13 +59,13 @@ export const ReadPlanDialog = ({
       open
       wide
       onClose={onClose}
-      title="What the file would change"
-      lead={`${file.name}. Nothing is changed yet; what is in an oven stays there.`}
+      title={t`What the file would change`}
+      lead={t`${file.name}. Nothing is changed yet; what is in an oven stays there.`}
     >
       {take.isError || read.isError ? (
         <Failed error={take.error ?? read.error} />
       ) : !found ? (
-        <Loading what="the plan" />
+        <Loading what={t`the plan`} />
       ) : (
         <form
           noValidate
@@ -77,12 +78,12 @@ export const ReadPlanDialog = ({
           {breaks && (
             <>
               <BrokenRules
-                says={id === null ? 'It cannot be done so:' : 'It breaks rules of the floor:'}
+                says={id === null ? t`It cannot be done so:` : t`It breaks rules of the floor:`}
                 faults={found.faults}
               />
               {id !== null && (
                 <Field
-                  label="Why all the same"
+                  label={t`Why all the same`}
                   value={reason}
                   maxLength={200}
                   onChange={(event) => setReason(event.target.value)}
@@ -91,7 +92,7 @@ export const ReadPlanDialog = ({
             </>
           )}
           <div className="mt-4 flex flex-wrap justify-end gap-2">
-            <Button onClick={onClose}>Keep the plan</Button>
+            <Button onClick={onClose}>{t`Keep the plan`}</Button>
             <Button
               type="submit"
               look="primary"
@@ -102,7 +103,7 @@ export const ReadPlanDialog = ({
                 (breaks && reason.trim().length < 3)
               }
             >
-              {take.isPending ? 'Changing the plan …' : 'Change the plan'}
+              {take.isPending ? t`Changing the plan …` : t`Change the plan`}
             </Button>
           </div>
         </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Download } from 'lucide-react';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
@@ -44,7 +45,7 @@ export const SavePlan = ({
     <>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className={`${buttonClass()} gap-1.5 px-3 py-1.5`}>
-          <Download size={16} aria-hidden /> Save
+          <Download size={16} aria-hidden /> {t`Save`}
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content
@@ -54,7 +55,7 @@ export const SavePlan = ({
           >
             {(Object.keys(calendars) as CalendarKind[]).map((kind) => (
               <DropdownMenu.Item key={kind} className={item} onSelect={() => calendar(kind)}>
-                {calendars[kind].name}, as a calendar
+                {t`${calendars[kind].name}, as a calendar`}
               </DropdownMenu.Item>
             ))}
             <DropdownMenu.Item
@@ -66,9 +67,7 @@ export const SavePlan = ({
                   planToCsv(plan.batches, timeZone, { product, place }, preparations),
                 )
               }
-            >
-              All work, as CSV
-            </DropdownMenu.Item>
+            >{t`All work, as CSV`}</DropdownMenu.Item>
             <DropdownMenu.Item
               className={item}
               onSelect={() =>
@@ -78,13 +77,12 @@ export const SavePlan = ({
                   `${JSON.stringify({ date, ...plan, preparations }, null, 2)}\n`,
                 )
               }
-            >
-              The plan, as JSON
-            </DropdownMenu.Item>
+            >{t`The plan, as JSON`}</DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 border-t" />
-            <DropdownMenu.Item className={item} onSelect={() => input.current?.click()}>
-              Load a plan from JSON …
-            </DropdownMenu.Item>
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() => input.current?.click()}
+            >{t`Load a plan from JSON …`}</DropdownMenu.Item>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
@@ -92,7 +90,7 @@ export const SavePlan = ({
         ref={input}
         type="file"
         accept="application/json,.json"
-        aria-label="Plan file"
+        aria-label={t`Plan file`}
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => {

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { sayDuration, type Hold } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useWallClock } from '../../lib/clock';
@@ -12,28 +13,30 @@ export const useSaysHold = () => {
   const wall = useWallClock();
   const time = (s: number) => wall.time(s * 1000);
   const later = (hold: Hold): string => {
-    if (hold.kind === 'ready-by') return `it must be ready by ${time(hold.atS)}`;
-    if (hold.kind === 'goes-off') return `its dough is good until ${time(hold.atS)}`;
-    return 'otherId' in hold ? `${hold.otherId} follows in ${names.oven(hold.ovenId)}` : '';
+    if (hold.kind === 'ready-by') return t`it must be ready by ${time(hold.atS)}`;
+    if (hold.kind === 'goes-off') return t`its dough is good until ${time(hold.atS)}`;
+    return 'otherId' in hold ? t`${hold.otherId} follows in ${names.oven(hold.ovenId)}` : '';
   };
   return {
     /** The chain that keeps it from starting later. */
     later: (chain: readonly Hold[]): string => {
       const [first, ...others] = chain;
       if (!first) return '';
-      const said = others.map((hold) => `${hold.loadId} waits no longer: ${later(hold)}`);
+      const said = others.map((hold) => t`${hold.loadId} waits no longer: ${later(hold)}`);
       const why = [later(first), ...said].join('; ');
-      return first.slackS < aboutS ? `Not later: ${why}.` : `At most ${room(first.slackS)} later: ${why}.`;
+      return first.slackS < aboutS ? t`Not later: ${why}.` : t`At most ${room(first.slackS)} later: ${why}.`;
     },
     earlier: (hold: Hold | null): string => {
       if (!hold) return '';
       const why =
         hold.kind === 'rested'
-          ? `its dough is rested at ${time(hold.atS)}`
+          ? t`its dough is rested at ${time(hold.atS)}`
           : 'otherId' in hold
-            ? `${hold.otherId} is in ${names.oven(hold.ovenId)} before it`
-            : 'then it is now';
-      return hold.slackS < aboutS ? `Not earlier: ${why}.` : `At most ${room(hold.slackS)} earlier: ${why}.`;
+            ? t`${hold.otherId} is in ${names.oven(hold.ovenId)} before it`
+            : t`then it is now`;
+      return hold.slackS < aboutS
+        ? t`Not earlier: ${why}.`
+        : t`At most ${room(hold.slackS)} earlier: ${why}.`;
     },
   };
 };

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { icingFor, type PlannedWork } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useLots } from '../../app/lots';
@@ -13,23 +14,23 @@ export const useSayWork = () => {
   const plan = useDay().data?.plan;
   return ({ id, kind, batchId, pieces, massG, where, trays, setC }: PlannedWork): string => {
     const prepared = plan?.preparations?.find((own) => own.id === id);
-    if (prepared?.allergens) return `of ${prepared.allergens.join(', ')}`;
+    if (prepared?.allergens) return t`of ${prepared.allergens.join(', ')}`;
     if (prepared?.ingredientIds) return `${mass(massG ?? 0)} ${ingredientList(prepared.ingredientIds)}`;
     if (massG !== null) return mass(massG);
     if (prepared) return '';
     if (kind === 'mix') {
       const batch = plan?.plan.batches.find((own) => own.batchId === batchId);
-      return batch ? `${mass(batch.massG)} in the ${names.mixer(batch.mixerId)}` : '';
+      return batch ? t`${mass(batch.massG)} in the ${names.mixer(batch.mixerId)}` : '';
     }
     if (kind === 'load' || kind === 'turn' || kind === 'pull') {
-      const what = `${trays} ${trays === 1 ? 'tray' : 'trays'}, ${names.oven(where)}`;
-      return setC === null ? what : `${what} at ${temperature(setC)}`;
+      const what = `${plural(trays ?? 0, { one: '# tray', other: '# trays' })}, ${names.oven(where)}`;
+      return setC === null ? what : t`${what} at ${temperature(setC)}`;
     }
     const formula = lots?.formulaOf(batchId);
-    if (kind !== 'ice' || !formula) return `${pieces} pieces`;
+    if (kind !== 'ice' || !formula) return t`${plural(pieces, { one: '# piece', other: '# pieces' })}`;
     const parts = icingFor(formula, pieces * formula.piece.massG);
     return [
-      `${pieces} pieces`,
+      t`${plural(pieces, { one: '# piece', other: '# pieces' })}`,
       ...parts.map((part) => `${about(part.mass.value)} ${part.name.toLowerCase()}`),
     ].join(', ');
   };

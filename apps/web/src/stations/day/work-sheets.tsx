@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { ovenTasks, type PlannedWork } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { useWallClock } from '../../lib/clock';
@@ -89,12 +90,12 @@ export const OvenTable = ({ ovenId, nearMs }: { readonly ovenId: string; readonl
     <table className="w-full">
       <thead className="text-left text-[12.5px] text-ink-soft">
         <tr>
-          {['Load', 'Pull', 'Set to', 'Product', 'Trays', 'Pieces'].map((head) => (
+          {[t`Load`, t`Pull`, t`Set to`, t`Product`, t`Trays`, t`Pieces`].map((head) => (
             <th key={head} className="py-1 pr-3 font-normal">
               {head}
             </th>
           ))}
-          <th aria-label="Done" />
+          <th aria-label={t`Done`} />
         </tr>
       </thead>
       <tbody className="figures">
@@ -106,7 +107,7 @@ export const OvenTable = ({ ovenId, nearMs }: { readonly ovenId: string; readonl
                 {wall.near(load.startS * 1000, nearMs)}
                 {task?.kind === 'oven-on' && (
                   <span className="block text-[12.5px] text-ink-soft">
-                    on from {wall.time(task.startS * 1000)}
+                    {t`on from ${wall.time(task.startS * 1000)}`}
                   </span>
                 )}
               </td>

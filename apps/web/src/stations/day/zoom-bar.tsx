@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { ChevronLeft, ChevronRight, ZoomIn, ZoomOut } from 'lucide-react';
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { Button } from '../../ui/button';
@@ -48,28 +49,28 @@ export const ZoomBar = ({ shown, limits, nowS, onShow, sayTime, inset, children 
   }, [shown, limits, inset, onShow]);
   const buttons = [
     {
-      name: 'Earlier',
+      name: t`Earlier`,
       keyHint: '←',
       icon: <ChevronLeft size={16} />,
       disabled: shown.fromS <= limits.fromS,
       press: () => pan(-stepShare),
     },
     {
-      name: 'Later',
+      name: t`Later`,
       keyHint: '→',
       icon: <ChevronRight size={16} />,
       disabled: shown.toS >= limits.toS,
       press: () => pan(stepShare),
     },
     {
-      name: 'Farther',
+      name: t`Farther`,
       keyHint: '-',
       icon: <ZoomOut size={16} />,
       disabled: isWhole(shown, limits),
       press: () => zoom(1 / closer),
     },
     {
-      name: 'Closer',
+      name: t`Closer`,
       keyHint: '+',
       icon: <ZoomIn size={16} />,
       disabled: isClosest(shown),
@@ -79,9 +80,9 @@ export const ZoomBar = ({ shown, limits, nowS, onShow, sayTime, inset, children 
   const nowInside = nowS > limits.fromS && nowS < limits.toS;
   return (
     <>
-      <div className="no-print mb-1 flex items-center justify-end gap-1" role="group" aria-label="Zoom">
+      <div className="no-print mb-1 flex items-center justify-end gap-1" role="group" aria-label={t`Zoom`}>
         <p className="figures mr-2 text-[13px] text-ink-soft" aria-live="polite">
-          {sayTime(shown.fromS)} to {sayTime(shown.toS)}
+          {t`${sayTime(shown.fromS)} to ${sayTime(shown.toS)}`}
         </p>
         {buttons.map(({ name, keyHint, icon, disabled, press }) => (
           <Button
@@ -96,9 +97,11 @@ export const ZoomBar = ({ shown, limits, nowS, onShow, sayTime, inset, children 
           />
         ))}
         {nowInside && (
-          <Button size="small" look="quiet" onClick={() => onShow(around(shown, nowS, limits))}>
-            Now
-          </Button>
+          <Button
+            size="small"
+            look="quiet"
+            onClick={() => onShow(around(shown, nowS, limits))}
+          >{t`Now`}</Button>
         )}
       </div>
       {/* oxlint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- the keys are a second way to the buttons above */}
@@ -107,7 +110,7 @@ export const ZoomBar = ({ shown, limits, nowS, onShow, sayTime, inset, children 
         // oxlint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- its keys move and zoom the time that it shows
         tabIndex={0}
         role="group"
-        aria-label="The day over time: + and - zoom, arrows move"
+        aria-label={t`The day over time: + and - zoom, arrows move`}
         onKeyDown={onKey}
       >
         {children}

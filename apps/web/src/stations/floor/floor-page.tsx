@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import {
@@ -28,7 +29,7 @@ import { OvenCard } from './oven-card';
 import { useKeepAwake } from './keep-awake';
 
 const keyOf = ({ entryId, subject, code }: Notice) => `${entryId}/${subject}/${code}`;
-const dueWord = { late: 'Overdue', now: 'Now', soon: 'Soon', later: 'Later' } as const;
+const dueWord = { late: t`Overdue`, now: t`Now`, soon: t`Soon`, later: t`Later` } as const;
 
 const useDo = () => {
   const lots = useLots();
@@ -60,7 +61,7 @@ const amount = (
   if (!prepare) return '';
   const { oven, allergens, ingredientIds, massG } = prepare;
   if (oven) return `${temperature(oven.setC)}, `;
-  if (allergens) return `of ${andList(allergens, 20)}, `;
+  if (allergens) return t`of ${andList(allergens, 20)}, `;
   return `${[mass(massG), ...(ingredientIds ? [ingredientList(ingredientIds)] : [])].join(' ')}, `;
 };
 
@@ -71,34 +72,34 @@ const icing = ({ kind, load }: Action, formula: Formula | undefined, about: (gra
   const parts = icingFor(formula, pieces * formula.piece.massG).map(
     (part) => `${about(part.mass.value)} ${part.name.toLowerCase()}`,
   );
-  return [`${pieces} pieces`, ...parts, ''].join(', ');
+  return [t`${plural(pieces, { one: '# piece', other: '# pieces' })}`, ...parts, ''].join(', ');
 };
 
 /** What to look for, or to mind, at each step. */
 const preparationCues: Readonly<Record<PreparationKind, string>> = {
-  'butter-out': 'In its wrapper, apart. It should give to a thumb, and not shine.',
-  'butter-brown': 'Light pan, stir, weigh it before and after. It must cool before egg goes in.',
-  'eggs-out': 'In their tray, out of the cold. Cold egg makes a creamed dough curdle.',
-  toast: 'One layer on a tray, moderate oven, stir once. Cold before it is chopped or goes in.',
-  chop: 'Even pieces: dust browns, lumps tear the ball. Clean board and knife for each allergen.',
-  sift: 'Over the bowl that is weighed into; press out lumps.',
-  warm: 'At room temperature it mixes in; cold it curdles or clumps.',
-  'oven-on': 'Nothing in it but its own racks. Fan as the formula asks for.',
-  'oven-check': 'Read a thermometer inside, not the dial. Too cold: wait, or turn it up.',
-  clean: 'Bowl, tool and scrapers, as your local rules ask for. Wipe down the bench as well.',
+  'butter-out': t`In its wrapper, apart. It should give to a thumb, and not shine.`,
+  'butter-brown': t`Light pan, stir, weigh it before and after. It must cool before egg goes in.`,
+  'eggs-out': t`In their tray, out of the cold. Cold egg makes a creamed dough curdle.`,
+  toast: t`One layer on a tray, moderate oven, stir once. Cold before it is chopped or goes in.`,
+  chop: t`Even pieces: dust browns, lumps tear the ball. Clean board and knife for each allergen.`,
+  sift: t`Over the bowl that is weighed into; press out lumps.`,
+  warm: t`At room temperature it mixes in; cold it curdles or clumps.`,
+  'oven-on': t`Nothing in it but its own racks. Fan as the formula asks for.`,
+  'oven-check': t`Read a thermometer inside, not the dial. Too cold: wait, or turn it up.`,
+  clean: t`Bowl, tool and scrapers, as your local rules ask for. Wipe down the bench as well.`,
 };
 
 const cues: Readonly<Record<Exclude<Action['kind'], 'pull' | 'prepare'>, string>> = {
-  mix: 'Weigh everything first. Then the mixer turns.',
-  portion: 'Weigh the first three pieces, then one now and then.',
-  'rest-in': 'Into the cold at once: dough with egg does not wait.',
-  'rest-out': 'Only what the next load needs.',
-  load: 'Tray cool, pieces apart, oven at temperature. Keep the door open as short as you can.',
-  turn: 'Back to front, top to bottom. Keep the door open as short as you can.',
-  flatten: 'At once, while they are soft: one even press each. The tray is hot.',
-  ice: 'Only on cold pieces: on warm ones it runs and soaks in.',
-  pack: 'Cold and dry. Count them, and write lot and allergens on the pack.',
-  rack: 'Firm enough to lift without bending? Then onto the rack. The tray is still hot.',
+  mix: t`Weigh everything first. Then the mixer turns.`,
+  portion: t`Weigh the first three pieces, then one now and then.`,
+  'rest-in': t`Into the cold at once: dough with egg does not wait.`,
+  'rest-out': t`Only what the next load needs.`,
+  load: t`Tray cool, pieces apart, oven at temperature. Keep the door open as short as you can.`,
+  turn: t`Back to front, top to bottom. Keep the door open as short as you can.`,
+  flatten: t`At once, while they are soft: one even press each. The tray is hot.`,
+  ice: t`Only on cold pieces: on warm ones it runs and soaks in.`,
+  pack: t`Cold and dry. Count them, and write lot and allergens on the pack.`,
+  rack: t`Firm enough to lift without bending? Then onto the rack. The tray is still hot.`,
 };
 
 /** The most urgent thing, as large as the wall allows. */
@@ -112,7 +113,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
   const hand = urgency === 'late' || urgency === 'now';
   return (
     <section
-      aria-label="Due next"
+      aria-label={t`Due next`}
       className={`flex flex-col justify-between rounded-xl border-2 p-5 ${hand ? 'border-hand bg-hand-ground' : 'border-line-strong bg-surface'}`}
     >
       <div>
@@ -126,8 +127,8 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           {amount(action, units)}
           {icing(action, lots?.formulaOf(action.batchId), about)}
           {place(action, names)}
-          {action.load && `, ${action.trayIds.length} ${action.trayIds.length === 1 ? 'tray' : 'trays'}`}
-          {action.kind === 'load' && action.load && `, set to ${temperature(action.load.setC)}`}
+          {action.load && `, ${plural(action.trayIds.length, { one: '# tray', other: '# trays' })}`}
+          {action.kind === 'load' && action.load && t`, set to ${temperature(action.load.setC)}`}
         </p>
         <p className="mt-4 max-w-[30ch] text-2xl text-ink-soft max-sm:mt-2 max-sm:text-lg">
           {action.kind === 'pull'
@@ -140,7 +141,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
       <div className="mt-3 flex flex-wrap items-end justify-between gap-4">
         <p
           className="figures text-[84px] leading-none max-[1100px]:text-[68px] max-sm:text-[52px]"
-          aria-label="Time left"
+          aria-label={t`Time left`}
           role="timer"
         >
           {countdown(action.dueMs - now)}
@@ -152,7 +153,7 @@ const NowCard = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           onClick={() => onDo(action)}
           aria-label={label(action)}
         >
-          {action.prepare ? 'Done' : action.load ? verb(action) : 'Go there'}
+          {action.prepare ? t`Done` : action.load ? verb(action) : t`Go there`}
         </Button>
       </div>
     </section>
@@ -178,8 +179,8 @@ const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
           {amount(action, units)}
           {place(action, names)},{' '}
           {action.dueMs < now
-            ? `${countdown(now - action.dueMs)} late`
-            : `in ${countdown(action.dueMs - now)}`}
+            ? t`${countdown(now - action.dueMs)} late`
+            : t`in ${countdown(action.dueMs - now)}`}
         </span>
       </span>
       <Button
@@ -189,7 +190,7 @@ const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
         onClick={() => onDo(action)}
         aria-label={label(action)}
       >
-        {action.prepare ? 'Done' : action.load ? verb(action) : 'Go'}
+        {action.prepare ? t`Done` : action.load ? verb(action) : t`Go`}
       </Button>
     </li>
   );
@@ -213,16 +214,14 @@ const Notices = () => {
         {sayNotice(first, wall, names.place)}{' '}
         <span className="text-ink-soft">
           ({first.who}, {wall.near(first.atMs, nowMs())}
-          {open.length > 1 && `; ${open.length - 1} more`})
+          {open.length > 1 && t`; ${open.length - 1} more`})
         </span>
       </p>
       <Button
         size="floor"
         className="!min-h-14 !text-xl"
         onClick={() => setDismissed(new Set(dismissed).add(keyOf(first)))}
-      >
-        Dismiss
-      </Button>
+      >{t`Dismiss`}</Button>
     </div>
   );
 };
@@ -235,7 +234,7 @@ const FloorWall = () => {
   const act = useDo();
   useKeepAwake();
   const loads = useDay().data?.plan?.plan.batches.flatMap((batch) => batch.loads) ?? [];
-  if (!data || !loaded) return <Loading what="the floor" />;
+  if (!data || !loaded) return <Loading what={t`the floor`} />;
   const first = mostUrgent(actions, now);
   const rest = actions.filter((action) => action !== first);
   // A retired oven stays on the wall for as long as a load of this day is in it.
@@ -250,16 +249,13 @@ const FloorWall = () => {
         ) : (
           <section className="grid place-items-center rounded-xl border-2 border-line-strong bg-surface p-6 text-center">
             <div>
-              <h1 className="text-4xl font-semibold">Everything is done</h1>
-              <p className="mt-2 text-2xl text-ink-soft">
-                No tray, batch or load of this day is open. Measure the last trays and write them into the
-                log.
-              </p>
+              <h1 className="text-4xl font-semibold">{t`Everything is done`}</h1>
+              <p className="mt-2 text-2xl text-ink-soft">{t`No tray, batch or load of this day is open. Measure the last trays and write them into the log.`}</p>
             </div>
           </section>
         )}
         <section
-          aria-label="What comes next"
+          aria-label={t`What comes next`}
           className="min-h-0 overflow-hidden rounded-xl border bg-surface max-sm:max-h-[60vh] max-sm:overflow-y-auto"
         >
           <ol className="h-full overflow-y-auto max-sm:h-auto">
@@ -270,9 +266,9 @@ const FloorWall = () => {
         </section>
       </div>
       <section
-        aria-label="Ovens"
+        aria-label={t`Ovens`}
         className="grid shrink-0 gap-3 max-sm:!grid-cols-2"
-        style={{ gridTemplateColumns: `repeat(${Math.min(ovens.length, 6)}, minmax(0, 1fr))` }}
+        style={{ gridTemplateColumns: t`repeat(${Math.min(ovens.length, 6)}, minmax(0, 1fr))` }}
       >
         {ovens.map((oven) => (
           <OvenCard key={oven.id} oven={oven} actions={actions} now={now} bakery={data} />

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { productOf, type Action, type Oven, type TrayState } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
@@ -45,7 +46,7 @@ export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
           <div
             className="mt-1.5 h-2 rounded bg-line"
             role="img"
-            aria-label={`${Math.round(done * 100)} % of the bake${first.turned ? ', turned' : ''}`}
+            aria-label={t`${Math.round(done * 100)} % of the bake${first.turned ? t`, turned` : ''}`}
           >
             <div className="h-2 rounded bg-ink-soft" style={{ width: `${done * 100}%` }} />
           </div>
@@ -53,7 +54,7 @@ export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
       ) : next ? (
         <>
           <p className="line-clamp-2 text-lg leading-tight text-ink-soft">
-            next: {names.product(next.productCode)}
+            {t`next: ${names.product(next.productCode)}`}
           </p>
           <p className="figures text-[48px] leading-none max-sm:text-[34px] text-ink-soft">
             {wall.time(next.dueMs)}
@@ -62,7 +63,7 @@ export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
         </>
       ) : (
         <>
-          <p className="text-lg text-ink-soft">nothing more today</p>
+          <p className="text-lg text-ink-soft">{t`nothing more today`}</p>
           <p className="text-[48px] leading-none max-sm:text-[34px] text-ink-faint">–</p>
           <div className="mt-1.5 h-2" />
         </>

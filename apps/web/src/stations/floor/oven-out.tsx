@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { Power, PowerOff } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -25,7 +26,7 @@ export const OvenOut = ({
     const ovens = bakery.equipment.ovens.map((own) => (own.id === oven.id ? { ...own, retired } : own));
     void change(
       { ...bakery.equipment, ovens },
-      `${oven.name} is ${retired ? 'out of use' : 'in use again'}.`,
+      retired ? t`${oven.name} is out of use.` : t`${oven.name} is in use again.`,
     ).then((refused) => {
       setProblem(refused);
       if (refused === null) setAsked(false);
@@ -40,17 +41,15 @@ export const OvenOut = ({
         icon={<Power size={16} aria-hidden />}
         disabled={busy}
         onClick={() => set(false)}
-      >
-        Back in use
-      </Button>
+      >{t`Back in use`}</Button>
     );
   return (
     <>
       <Button
         size="small"
         look="quiet"
-        aria-label={`Take ${oven.name} out of use`}
-        title={`Take ${oven.name} out of use`}
+        aria-label={t`Take ${oven.name} out of use`}
+        title={t`Take ${oven.name} out of use`}
         icon={<PowerOff size={16} aria-hidden />}
         onClick={() => setAsked(true)}
       />
@@ -60,11 +59,11 @@ export const OvenOut = ({
           setAsked(false);
           setProblem(null);
         }}
-        title={`Take ${oven.name} out of use?`}
+        title={t`Take ${oven.name} out of use?`}
         lead={
           waiting === 0
-            ? 'No load of this day is planned into it any more.'
-            : `${waiting} ${waiting === 1 ? 'load is' : 'loads are'} still planned into it. Jokul then says who will be late, and what can be done.`
+            ? t`No load of this day is planned into it any more.`
+            : t`${plural(waiting, { one: '# load is', other: '# loads are' })} still planned into it. Jokul then says who will be late, and what can be done.`
         }
       >
         {problem && (
@@ -73,10 +72,8 @@ export const OvenOut = ({
           </p>
         )}
         <div className="flex flex-wrap justify-end gap-2">
-          <Button onClick={() => setAsked(false)}>Cancel</Button>
-          <Button look="hand" disabled={busy} onClick={() => set(true)}>
-            Out of use
-          </Button>
+          <Button onClick={() => setAsked(false)}>{t`Cancel`}</Button>
+          <Button look="hand" disabled={busy} onClick={() => set(true)}>{t`Out of use`}</Button>
         </div>
       </Dialog>
     </>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { AfterBakeRule, Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { useDraft } from './draft-store';
@@ -8,11 +9,11 @@ export const AfterBakeSaid = ({ formula }: { readonly formula: Formula }) => {
   const { duration } = useUnits();
   const { flattenPieceS = 0, icePieceS = 0, dryS = 0 } = formula.afterBake ?? {};
   const steps = [
-    ...(flattenPieceS > 0 ? [`pressed flat at the pull, ${flattenPieceS} s each`] : []),
-    ...(icePieceS > 0 ? [`iced when cold, ${icePieceS} s each`] : []),
-    ...(icePieceS > 0 && dryS > 0 ? [`${duration(dryS)} to dry`] : []),
+    ...(flattenPieceS > 0 ? [t`pressed flat at the pull, ${flattenPieceS} s each`] : []),
+    ...(icePieceS > 0 ? [t`iced when cold, ${icePieceS} s each`] : []),
+    ...(icePieceS > 0 && dryS > 0 ? [t`${duration(dryS)} to dry`] : []),
   ];
-  return <>{steps.length > 0 ? steps.join(', ') : 'cooled and packed'}</>;
+  return <>{steps.length > 0 ? steps.join(', ') : t`cooled and packed`}</>;
 };
 
 /** The same as fields; nothing, or 0, is not done. */
@@ -22,24 +23,24 @@ export const AfterBakeFields = ({ afterBake = {} }: { readonly afterBake: AfterB
   return (
     <div className="grid grid-cols-2 items-end gap-x-3 gap-y-2 text-[13px] text-ink-soft">
       <NumberField
-        name="Press flat, s a piece"
-        label="Pressing one piece flat, seconds"
+        name={t`Press flat, s a piece`}
+        label={t`Pressing one piece flat, seconds`}
         value={afterBake.flattenPieceS ?? 0}
         min={0}
         max={60}
         onCommit={(flattenPieceS) => set({ flattenPieceS })}
       />
       <NumberField
-        name="Ice, s a piece"
-        label="Icing one piece, seconds"
+        name={t`Ice, s a piece`}
+        label={t`Icing one piece, seconds`}
         value={afterBake.icePieceS ?? 0}
         min={0}
         max={600}
         onCommit={(icePieceS) => set({ icePieceS })}
       />
       <NumberField
-        name="Dry, min"
-        label="Minutes to dry"
+        name={t`Dry, min`}
+        label={t`Minutes to dry`}
         value={(afterBake.dryS ?? 0) / 60}
         min={0}
         max={1440}

@@ -1,7 +1,9 @@
+import { t } from '@lingui/core/macro';
 import type { Formula } from '@jokul/core';
 import { SelectField } from '../../ui/field';
 import { useDraft } from './draft-store';
 import { NumberField } from './number-cell';
+import { shapeNames, stateNames } from '../../words/names-of-codes';
 
 const shapes = ['ball', 'mound', 'puck', 'slice'] as const;
 const targets = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] as const;
@@ -11,8 +13,8 @@ export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => 
   return (
     <div className="grid grid-cols-2 items-end gap-2">
       <NumberField
-        name="Raw"
-        label="Piece weight"
+        name={t`Raw`}
+        label={t`Piece weight`}
         kind="mass"
         value={piece.massG}
         min={8}
@@ -20,12 +22,14 @@ export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => 
         onCommit={(massG) => change({ piece: { ...piece, massG } })}
       />
       <SelectField
-        label="Shape"
+        label={t`Shape`}
         value={piece.shape}
         onChange={(event) => change({ piece: { ...piece, shape: event.target.value as typeof piece.shape } })}
       >
         {shapes.map((shape) => (
-          <option key={shape}>{shape}</option>
+          <option key={shape} value={shape}>
+            {shapeNames[shape]}
+          </option>
         ))}
       </SelectField>
     </div>
@@ -38,19 +42,19 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
   return (
     <div className="grid grid-cols-2 items-end gap-x-3 gap-y-2 text-[13px] text-ink-soft">
       <SelectField
-        label="To"
+        label={t`To`}
         value={bake.target}
         onChange={(event) => set({ target: event.target.value as typeof bake.target })}
       >
         {targets.map((target) => (
           <option key={target} value={target}>
-            {target.replace('-', ' ')}
+            {stateNames[target]}
           </option>
         ))}
       </SelectField>
       <NumberField
-        name="Oven"
-        label="Oven temperature"
+        name={t`Oven`}
+        label={t`Oven temperature`}
         kind="temperature"
         value={bake.setC}
         min={120}
@@ -58,16 +62,16 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
         onCommit={(setC) => set({ setC })}
       />
       <SelectField
-        label="Temperature is for"
+        label={t`Temperature is for`}
         value={bake.fan ? 'fan' : 'still'}
         onChange={(event) => set({ fan: event.target.value === 'fan' })}
       >
-        <option value="fan">a fan oven</option>
-        <option value="still">a still oven</option>
+        <option value="fan">{t`a fan oven`}</option>
+        <option value="still">{t`a still oven`}</option>
       </SelectField>
       <NumberField
-        name="Gap"
-        label="Gap"
+        name={t`Gap`}
+        label={t`Gap`}
         kind="length"
         value={bake.gapMm}
         min={0}
@@ -75,8 +79,8 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
         onCommit={(gapMm) => set({ gapMm })}
       />
       <NumberField
-        name="On the hot tray, min"
-        label="Minutes on the tray"
+        name={t`On the hot tray, min`}
+        label={t`Minutes on the tray`}
         value={bake.trayRestS / 60}
         min={0}
         max={120}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { temporal } from 'zundo';
 import { create } from 'zustand';
 import { usualIcing, type Formula, type FormulaLine, type FormulaStage, type Topping } from '@jokul/core';
@@ -101,7 +102,7 @@ export const useDraft = create<DraftStore>()(
           if (!s.draft) return s;
           const blank = {
             id: `stage-${s.draft.stages.length + 1}-${Date.now()}`,
-            name: 'New stage',
+            name: t`New stage`,
             cue: '',
             lines: [],
           };

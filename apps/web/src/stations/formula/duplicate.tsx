@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -19,7 +20,7 @@ export const Duplicate = ({
   onClose: () => void;
 }) => {
   const [code, setCode] = useState(freeCode(formula.code, taken));
-  const [name, setName] = useState(`${formula.name}, trial`);
+  const [name, setName] = useState(t`${formula.name}, trial`);
   const create = useNewFormula();
   const navigate = useNavigate();
   const make = async () => {
@@ -28,7 +29,7 @@ export const Duplicate = ({
       const made = await create.mutateAsync({ ...body, code, name } as Parameters<
         typeof create.mutateAsync
       >[0]);
-      toast(`${made.name} is made. Change what the trial is about.`);
+      toast(t`${made.name} is made. Change what the trial is about.`);
       onClose();
       void navigate(`/formula/${made.code}`);
     } catch {
@@ -39,8 +40,8 @@ export const Duplicate = ({
     <Dialog
       open
       onClose={onClose}
-      title="Duplicate as a trial"
-      lead="Everything is copied; its versions start from 1."
+      title={t`Duplicate as a trial`}
+      lead={t`Everything is copied; its versions start from 1.`}
     >
       <form
         onSubmit={(event) => {
@@ -50,12 +51,17 @@ export const Duplicate = ({
       >
         <div className="grid grid-cols-[7rem_1fr] gap-3">
           <Field
-            label="Code"
+            label={t`Code`}
             value={code}
             maxLength={6}
             onChange={(event) => setCode(event.target.value.toUpperCase())}
           />
-          <Field label="Name" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+          <Field
+            label={t`Name`}
+            value={name}
+            maxLength={80}
+            onChange={(event) => setName(event.target.value)}
+          />
         </div>
         {create.error && (
           <p role="alert" className="mt-2 text-[13.5px] font-medium text-hand">
@@ -63,10 +69,8 @@ export const Duplicate = ({
           </p>
         )}
         <div className="mt-4 flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" look="primary" disabled={create.isPending}>
-            Create trial
-          </Button>
+          <Button onClick={onClose}>{t`Cancel`}</Button>
+          <Button type="submit" look="primary" disabled={create.isPending}>{t`Create trial`}</Button>
         </div>
       </form>
     </Dialog>

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { Pencil, Printer, Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -27,6 +28,7 @@ import { Swaps } from './swaps';
 import { Texture } from './texture';
 import { redo, undo, useDraft } from './draft-store';
 import { StageTable } from './stage-table';
+import { shapeNames, stateNames } from '../../words/names-of-codes';
 
 const sound = (formula: Formula): string | null => {
   try {
@@ -47,39 +49,35 @@ const Forecast = ({ formula }: { formula: Formula }) => {
   const bake = forecast?.bakes[0];
   const outcome = bake && outcomeOf(bake.bake);
   if (!forecast || !outcome || !bake?.bake.pull || !bake.bake.cooled) {
-    return <p className="text-ink-soft">Appears when the formula is on the day’s plan.</p>;
+    return <p className="text-ink-soft">{t`Appears when the formula is on the day’s plan.`}</p>;
   }
   const { pull, cooled } = bake.bake;
   return (
     <>
       <Facts>
-        <Fact name={`Pull at ${temperature(bake.setC)}`}>
+        <Fact name={t`Pull at ${temperature(bake.setC)}`}>
           <Shown figure={pull}>{duration(Math.round(pull.value / 5) * 5)}</Shown>
         </Fact>
-        <Fact name="Diameter, cold" help="diameter">
+        <Fact name={t`Diameter, cold`} help="diameter">
           <Shown figure={outcome.diameter}>
             {size(cooled.diameterMm)} ± {(bake.bake.uncertainty.diameterShare * 100).toFixed(0)} %
           </Shown>
         </Fact>
-        <Fact name="Height, cold">
+        <Fact name={t`Height, cold`}>
           <Shown figure={outcome.height}>{size(cooled.heightMm, 1)}</Shown>
         </Fact>
-        <Fact name="Bake loss" help="loss">
+        <Fact name={t`Bake loss`} help="loss">
           <Shown figure={outcome.loss}>{percent(cooled.lossShare)}</Shown>
         </Fact>
       </Facts>
       {forecast.formulaVersion !== formula.version && (
-        <p className="mt-1 text-[13px] text-ink-faint">
-          For version {forecast.formulaVersion}; plan again for this one.
-        </p>
+        <p className="mt-1 text-[13px] text-ink-faint">{t`For version ${forecast.formulaVersion}; plan again for this one.`}</p>
       )}
-      <p className="mt-1 text-[12.5px] text-ink-faint">
-        A forecast
-        {bake.bake.uncertainty.bakes > 0
-          ? `, calibrated by ${bake.bake.uncertainty.bakes} logged bakes`
-          : ', not calibrated on this oven yet'}
-        .
-      </p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`A forecast${
+        bake.bake.uncertainty.bakes > 0
+          ? t`, calibrated by ${bake.bake.uncertainty.bakes} logged bakes`
+          : t`, not calibrated on this oven yet`
+      }.`}</p>
     </>
   );
 };
@@ -116,22 +114,16 @@ export const FormulaPage = () => {
   if (bakery.data && formulas.length === 0 && !codeInUrl)
     return (
       <Empty
-        title="No formula yet"
-        action={
-          <Link to="/formula/new" className={buttonClass('primary')}>
-            Import recipe
-          </Link>
-        }
-      >
-        Import a recipe as it is written, in grams or cups: it becomes your first formula.
-      </Empty>
+        title={t`No formula yet`}
+        action={<Link to="/formula/new" className={buttonClass('primary')}>{t`Import recipe`}</Link>}
+      >{t`Import a recipe as it is written, in grams or cups: it becomes your first formula.`}</Empty>
     );
   if (versions.isError) return <Failed error={versions.error} onRetry={() => void versions.refetch()} />;
-  if (!versions.data) return <Loading what="the formula" />;
+  if (!versions.data) return <Loading what={t`the formula`} />;
   const wanted = Number(params.get('version'));
   const latest = versions.data[0]?.formula;
   const stored = versions.data.find((v) => v.formula.version === wanted)?.formula ?? latest;
-  if (!stored || !latest) return <Failed error={new Error('This formula has no versions.')} />;
+  if (!stored || !latest) return <Failed error={new Error(t`This formula has no versions.`)} />;
   const formula = editing && draft ? draft : stored;
   const problem = sound(formula);
   const changes = editing ? compareVersions(latest, formula) : [];
@@ -153,7 +145,7 @@ export const FormulaPage = () => {
       {
         onSuccess: (saved) => {
           close();
-          toast(`${saved.name}, version ${saved.version}: ${changes.join(', ')}.`);
+          toast(t`${saved.name}, version ${saved.version}: ${changes.join(', ')}.`);
         },
         onError: (error) => toast.error(error.message, { duration: 12_000 }),
       },
@@ -163,8 +155,8 @@ export const FormulaPage = () => {
   return (
     <Station
       title={formula.name}
-      question="What goes in, does it balance, and what will it bake into?"
-      queueTitle="Formulas"
+      question={t`What goes in, does it balance, and what will it bake into?`}
+      queueTitle={t`Formulas`}
       queue={
         <>
           {formulas.map((f) => (
@@ -174,57 +166,52 @@ export const FormulaPage = () => {
               active={f.code === code}
               title={f.name}
               side={f.code}
-              detail={`${mass(f.piece.massG)} ${f.piece.shape}, ${f.bake.target.replace('-', ' ')}`}
+              detail={`${mass(f.piece.massG)} ${shapeNames[f.piece.shape]}, ${stateNames[f.bake.target]}`}
             />
           ))}
           <p className="px-3 pt-3">
-            <Link to="/formula/new" className={buttonClass('plain', 'small')}>
-              Import recipe
-            </Link>
+            <Link to="/formula/new" className={buttonClass('plain', 'small')}>{t`Import recipe`}</Link>
           </p>
         </>
       }
       actions={
         editing ? (
           <>
-            <Button icon={<Undo2 size={16} />} disabled={past === 0} onClick={() => undo()} title="Ctrl Z">
-              Undo
-            </Button>
+            <Button
+              icon={<Undo2 size={16} />}
+              disabled={past === 0}
+              onClick={() => undo()}
+              title={t`Ctrl Z`}
+            >{t`Undo`}</Button>
             <Button
               icon={<Redo2 size={16} />}
               disabled={future === 0}
               onClick={() => redo()}
-              title="Ctrl Shift Z"
-            >
-              Redo
-            </Button>
-            <Button onClick={close}>Discard changes</Button>
+              title={t`Ctrl Shift Z`}
+            >{t`Redo`}</Button>
+            <Button onClick={close}>{t`Discard changes`}</Button>
             <Button
               look="primary"
               disabled={problem !== null || changes.length === 0 || save.isPending}
               onClick={store}
             >
-              Save as version {latest.version + 1}
+              {t`Save as version ${latest.version + 1}`}
             </Button>
           </>
         ) : (
           <>
-            <Button icon={<Printer size={16} />} onClick={() => window.print()}>
-              Print
-            </Button>
+            <Button icon={<Printer size={16} />} onClick={() => window.print()}>{t`Print`}</Button>
             <MoreActions formula={formula} taken={formulas.map((f) => f.code)} doughG={doughG} />
-            <Button look="primary" icon={<Pencil size={16} />} onClick={begin}>
-              Edit
-            </Button>
+            <Button look="primary" icon={<Pencil size={16} />} onClick={begin}>{t`Edit`}</Button>
           </>
         )
       }
       why={
         <>
           {editing && (
-            <WhySection title={`Changes to version ${latest.version}`}>
+            <WhySection title={t`Changes to version ${latest.version}`}>
               {changes.length === 0 ? (
-                <p className="text-ink-soft">None yet.</p>
+                <p className="text-ink-soft">{t`None yet.`}</p>
               ) : (
                 <ul className="space-y-0.5">
                   {changes.map((change) => (
@@ -235,36 +222,34 @@ export const FormulaPage = () => {
             </WhySection>
           )}
           {dough && (
-            <WhySection title="The dough">
+            <WhySection title={t`The dough`}>
               <Facts>
-                <Fact name="Water" help="water">
+                <Fact name={t`Water`} help="water">
                   <Shown figure={componentShare(formula, 'water')}>{percent(dough.composition.water)}</Shown>
                 </Fact>
-                <Fact name="Fat">
+                <Fact name={t`Fat`}>
                   <Shown figure={componentShare(formula, 'fat')}>{percent(dough.composition.fat)}</Shown>
                 </Fact>
-                <Fact name="of which butterfat" help="butterfat">
+                <Fact name={t`of which butterfat`} help="butterfat">
                   <Shown figure={componentShare(formula, 'milk fat')}>
                     {percent(dough.fats['milk-fat'] ?? 0)}
                   </Shown>
                 </Fact>
-                <Fact name="Sugars">
+                <Fact name={t`Sugars`}>
                   <Shown figure={componentShare(formula, 'sugars')}>{percent(dough.sugar)}</Shown>
                 </Fact>
-                <Fact name="Flour">
+                <Fact name={t`Flour`}>
                   <Shown figure={componentShare(formula, 'flour')}>{percent(dough.flour)}</Shown>
                 </Fact>
-                <Fact name="Contains">
-                  {allergensOf(formula).join(', ') || 'none of the listed allergens'}
+                <Fact name={t`Contains`}>
+                  {allergensOf(formula).join(', ') || t`none of the listed allergens`}
                 </Fact>
               </Facts>
-              <p className="mt-1 text-[12.5px] text-ink-faint">
-                Shares of the raw dough, from typical food-composition values.
-              </p>
+              <p className="mt-1 text-[12.5px] text-ink-faint">{t`Shares of the raw dough, from typical food-composition values.`}</p>
             </WhySection>
           )}
           {dough && (
-            <WhySection title="Recipe check">
+            <WhySection title={t`Recipe check`}>
               <Soundness formula={formula} />
               <p className="mt-2">
                 <Swaps
@@ -278,14 +263,14 @@ export const FormulaPage = () => {
             </WhySection>
           )}
           {dough && (
-            <WhySection title="Texture, a forecast">
+            <WhySection title={t`Texture, a forecast`}>
               <Texture formula={formula} formulas={formulas} />
             </WhySection>
           )}
-          <WhySection title="What it will give">
+          <WhySection title={t`What it will give`}>
             <Forecast formula={formula} />
           </WhySection>
-          <WhySection title="Versions">
+          <WhySection title={t`Versions`}>
             <ol className="space-y-1">
               {versions.data.map(({ formula: f, usedBy }, i) => {
                 const before = versions.data[i + 1]?.formula;
@@ -301,10 +286,10 @@ export const FormulaPage = () => {
                         })
                       }
                     >
-                      Version {f.version}
+                      {t`Version ${f.version}`}
                     </button>
                     <span className="text-ink-faint">
-                      {usedBy > 0 ? ` · ${usedBy} ${usedBy === 1 ? 'batch' : 'batches'}` : ''}
+                      {usedBy > 0 ? ` · ${plural(usedBy, { one: '# batch', other: '# batches' })}` : ''}
                     </span>
                     {before && (
                       <span className="block text-[13px] text-ink-soft">
@@ -318,8 +303,8 @@ export const FormulaPage = () => {
           </WhySection>
           <Cautions
             items={[
-              'Raw flour and raw egg are not ready to eat: do not taste the dough.',
-              'Mind what shares bench, trays and ovens with this formula’s allergens.',
+              t`Raw flour and raw egg are not ready to eat: do not taste the dough.`,
+              t`Mind what shares bench, trays and ovens with this formula’s allergens.`,
             ]}
           />
         </>
@@ -327,14 +312,10 @@ export const FormulaPage = () => {
     >
       {problem && <Alarm>{problem}</Alarm>}
       {!editing && formula.version !== latest.version && (
-        <p className="mb-2 text-ink-soft">
-          This is version {formula.version}. The newest is {latest.version}; only the newest is edited.
-        </p>
+        <p className="mb-2 text-ink-soft">{t`This is version ${formula.version}. The newest is ${latest.version}; only the newest is edited.`}</p>
       )}
       <div className="mb-2 flex items-center gap-2 text-[13.5px]">
-        <label htmlFor="dough-mass" className="text-ink-soft">
-          Grams for a dough of
-        </label>
+        <label htmlFor="dough-mass" className="text-ink-soft">{t`Grams for a dough of`}</label>
         <input
           id="dough-mass"
           type="number"
@@ -347,7 +328,7 @@ export const FormulaPage = () => {
           }}
           className="figures w-28 rounded-md border border-line-strong bg-raised px-2 py-1 text-right"
         />
-        <span className="text-ink-soft">g = {mass(doughG)}</span>
+        <span className="text-ink-soft">{t`g = ${mass(doughG)}`}</span>
       </div>
       {problem && !editing ? null : <StageTable formula={formula} doughG={doughG} editing={editing} />}
       <BakeRules formula={formula} editing={editing} />

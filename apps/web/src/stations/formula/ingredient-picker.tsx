@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Command } from 'cmdk';
 import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
@@ -26,13 +27,11 @@ export const IngredientPicker = ({
           <Command label={label}>
             <Command.Input
               autoFocus
-              placeholder="Name of the ingredient …"
+              placeholder={t`Name of the ingredient …`}
               className="w-full border-b bg-transparent px-3 py-2 outline-none"
             />
             <Command.List className="max-h-64 overflow-y-auto p-1">
-              <Command.Empty className="p-3 text-[13.5px] text-ink-soft">
-                Not in the library. Add it in Setup, under own ingredients.
-              </Command.Empty>
+              <Command.Empty className="p-3 text-[13.5px] text-ink-soft">{t`Not in the library. Add it in Setup, under own ingredients.`}</Command.Empty>
               {[...ingredients.values()].map(({ id, name, words, kind }) => (
                 <Command.Item
                   key={id}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import {
@@ -18,13 +19,13 @@ const nameOf = (id: string) => ingredients.get(id)?.name ?? id;
 
 /** Adds an ingredient to a stage or to the toppings. */
 export const AddButton = ({ onPick, label }: { onPick: (id: string) => void; label: string }) => (
-  <IngredientPicker label={`Ingredient to add to ${label}`} onPick={onPick}>
+  <IngredientPicker label={t`Ingredient to add to ${label}`} onPick={onPick}>
     <button
       type="button"
-      aria-label={`Add an ingredient to ${label}`}
+      aria-label={t`Add an ingredient to ${label}`}
       className="inline-flex items-center gap-1 py-1 text-[13px] text-ink-soft hover:text-ink"
     >
-      <Plus size={14} aria-hidden /> ingredient
+      <Plus size={14} aria-hidden /> {t`ingredient`}
     </button>
   </IngredientPicker>
 );
@@ -88,10 +89,10 @@ export const LineRow = ({
                     onChange(event.target.checked ? { ...rest, browned: true } : rest);
                   }}
                 />
-                to brown
+                {t`to brown`}
               </label>
             ) : (
-              line.browned && <span className="text-ink-faint">, to brown</span>
+              line.browned && <span className="text-ink-faint">{t`, to brown`}</span>
             )}
             {!editing && sayReady(line, name) && (
               <span className="text-ink-faint">, {sayReady(line, name)}</span>
@@ -100,7 +101,7 @@ export const LineRow = ({
           {editing && choice}
           {editing && (
             <select
-              aria-label={`Made ready, ${prefix}${name}`}
+              aria-label={t`Made ready, ${prefix}${name}`}
               value={(line.ready ?? []).join(' ')}
               className={`ml-auto rounded border bg-raised px-1 py-0.5 text-[13px] ${line.ready ? 'border-line-strong' : 'border-transparent text-ink-soft'}`}
               onChange={({ target }) => {
@@ -112,7 +113,7 @@ export const LineRow = ({
             >
               {choicesWith(line.ready ?? []).map((ways) => (
                 <option key={ways.join(' ')} value={ways.join(' ')}>
-                  {ways.length === 0 ? 'as it comes' : ways.map((way) => readyWords[way]).join(' and ')}
+                  {ways.length === 0 ? t`as it comes` : ways.map((way) => readyWords[way]).join(' and ')}
                 </option>
               ))}
             </select>
@@ -122,7 +123,7 @@ export const LineRow = ({
       <td className="py-0.5 pr-3 text-right figures">
         {editing ? (
           <NumberCell
-            label={`Percent, ${prefix}${name}`}
+            label={t`Percent, ${prefix}${name}`}
             value={line.percent}
             min={0.01}
             max={500}
@@ -136,7 +137,7 @@ export const LineRow = ({
       <td className="py-0.5 text-right figures">
         {editing ? (
           <NumberCell
-            label={`Grams, ${prefix}${name}`}
+            label={t`Grams, ${prefix}${name}`}
             value={grams}
             min={0.01 * perPercentG}
             max={500 * perPercentG}
@@ -153,7 +154,7 @@ export const LineRow = ({
         <td className="text-right">
           <button
             type="button"
-            aria-label={`Take out ${name}`}
+            aria-label={t`Take out ${name}`}
             className="rounded p-1 text-ink-faint hover:text-ink"
             onClick={() => onChange(null)}
           >

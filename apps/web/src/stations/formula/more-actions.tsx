@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Ellipsis } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
@@ -24,7 +25,7 @@ export const MoreActions = ({
   return (
     <>
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className={buttonClass()} aria-label="More with this formula">
+        <DropdownMenu.Trigger className={buttonClass()} aria-label={t`More with this formula`}>
           <Ellipsis size={16} aria-hidden />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
@@ -33,36 +34,31 @@ export const MoreActions = ({
             sideOffset={4}
             className="z-50 w-60 rounded-lg border border-line-strong bg-surface p-1 shadow-2xl"
           >
-            <DropdownMenu.Item className={item} onSelect={() => setDuplicating(true)}>
-              Duplicate as a trial
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() => setDuplicating(true)}
+            >{t`Duplicate as a trial`}</DropdownMenu.Item>
+            <DropdownMenu.Item className={item} asChild>
+              <Link to="/formula/new">{t`Import recipe`}</Link>
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} asChild>
-              <Link to="/formula/new">Import recipe</Link>
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} asChild>
-              <Link to={`/formula/${formula.code}/cups`}>In cups, for a customer</Link>
+              <Link to={`/formula/${formula.code}/cups`}>{t`In cups, for a customer`}</Link>
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
             <DropdownMenu.Item
               className={item}
               onSelect={() => saveFile(`${formula.code}.json`, 'application/json', formulaToJson(formula))}
-            >
-              Save as Jokul JSON
-            </DropdownMenu.Item>
+            >{t`Save as Jokul JSON`}</DropdownMenu.Item>
             <DropdownMenu.Item
               className={item}
               onSelect={() => saveFile(`${formula.code}.csv`, 'text/csv', formulaToCsv(formula, doughG))}
-            >
-              Save as CSV
-            </DropdownMenu.Item>
+            >{t`Save as CSV`}</DropdownMenu.Item>
             <DropdownMenu.Item
               className={item}
               onSelect={() =>
                 saveFile(`${formula.code}.jsonld`, 'application/ld+json', formulaToJsonLd(formula, doughG))
               }
-            >
-              Save as schema.org Recipe
-            </DropdownMenu.Item>
+            >{t`Save as schema.org Recipe`}</DropdownMenu.Item>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>

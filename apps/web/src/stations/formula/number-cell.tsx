@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useState } from 'react';
 import { formatNumber, readTyped, typedUnit, type TypedKind } from '@jokul/core';
 import { typedFigure, useUnits } from '../../lib/units';
@@ -83,7 +84,7 @@ export const NumberCell = ({
       />
       {wrong && (
         <span role="alert" className="block text-[12.5px] font-medium text-hand">
-          {show(min)} to {show(max)} {typedUnit(kind, units)}
+          {t`${show(min)} to ${show(max)} ${typedUnit(kind, units)}`}
         </span>
       )}
     </>

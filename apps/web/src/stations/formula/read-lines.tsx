@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Pencil } from 'lucide-react';
 import { useState } from 'react';
 import { ingredients, type LineAnswer, type ReadResult } from '@jokul/core';
@@ -33,16 +34,14 @@ const GramsEntry = ({ onEnter }: { onEnter: (massG: number) => void }) => {
       }}
     >
       <input
-        aria-label="Grams of this line"
+        aria-label={t`Grams of this line`}
         inputMode="decimal"
         value={text}
         onChange={(event) => setText(event.target.value)}
         className="figures w-20 rounded border border-line-strong bg-raised px-1.5 py-0.5 text-right"
       />
       <span className="text-[13px] text-ink-soft">g</span>
-      <Button size="small" type="submit" disabled={!good}>
-        Take
-      </Button>
+      <Button size="small" type="submit" disabled={!good}>{t`Take`}</Button>
     </form>
   );
 };
@@ -64,10 +63,10 @@ const Question = ({ result, onAnswer }: LineProps) => {
         ))}
         {question.about === 'ingredient' && (
           <IngredientPicker
-            label="Ingredient of this line"
+            label={t`Ingredient of this line`}
             onPick={(ingredientId) => onAnswer({ ingredientId })}
           >
-            <Button size="small">Another …</Button>
+            <Button size="small">{t`Another …`}</Button>
           </IngredientPicker>
         )}
         {question.about !== 'ingredient' && question.about !== 'unit' && (
@@ -96,9 +95,11 @@ const Line = (props: LineProps) => {
         </span>
         <span>
           {name}
-          {line.browned && <span className="text-ink-faint">, to brown</span>}
-          {(line.topping || use === 'topping') && <span className="text-ink-faint">, on each piece</span>}
-          {apart && <span className="font-medium">, {apart}: not in the dough</span>}
+          {line.browned && <span className="text-ink-faint">{t`, to brown`}</span>}
+          {(line.topping || use === 'topping') && (
+            <span className="text-ink-faint">{t`, on each piece`}</span>
+          )}
+          {apart && <span className="font-medium">{t`, ${apart}: not in the dough`}</span>}
           {result.packing && result.packing !== 'level' && uncertain.length === 0 && (
             <span className="text-ink-faint">, {result.packing}</span>
           )}
@@ -110,16 +111,16 @@ const Line = (props: LineProps) => {
           {figure && <Shown figure={figure}>{mass(figure.value)}</Shown>}
           {rangeG && (
             <span className="block text-[12.5px] text-ink-faint">
-              {mass(rangeG[0])} to {mass(rangeG[1])}
+              {t`${mass(rangeG[0])} to ${mass(rangeG[1])}`}
             </span>
           )}
-          {state === 'left-out' && <span className="text-ink-faint">left out</span>}
+          {state === 'left-out' && <span className="text-ink-faint">{t`left out`}</span>}
         </span>
         {answered ? (
           <button
             type="button"
-            aria-label={`Ask again about ${line.text.trim()}`}
-            title="Ask again"
+            aria-label={t`Ask again about ${line.text.trim()}`}
+            title={t`Ask again`}
             className="rounded p-1 text-ink-faint hover:text-ink"
             onClick={() => onAnswer(null)}
           >
@@ -131,11 +132,9 @@ const Line = (props: LineProps) => {
       </div>
       {state === 'ask' &&
         (props.taking ? (
-          <p role="status" className="text-[13px] text-ink-soft">
-            Reading …
-          </p>
+          <p role="status" className="text-[13px] text-ink-soft">{t`Reading …`}</p>
         ) : props.askedAbove ? (
-          <p className="text-[13px] text-ink-soft">waits for the unit, asked above</p>
+          <p className="text-[13px] text-ink-soft">{t`waits for the unit, asked above`}</p>
         ) : (
           <Question {...props} />
         ))}
@@ -158,7 +157,7 @@ export const ReadLines = ({
 }) => {
   const firstAboutUnit = results.findIndex(({ question }) => question?.about === 'unit');
   return (
-    <ol aria-label="Lines as read">
+    <ol aria-label={t`Lines as read`}>
       {results.map((result, i) => (
         <Line
           key={`${i}-${result.line.text}`}

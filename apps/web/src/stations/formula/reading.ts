@@ -18,6 +18,9 @@ export interface Written {
 
 type Lines = ReturnType<typeof readRecipe>;
 
+/** A way to fill a cup. This runs in a worker, which says nothing itself: the page has the words for it. */
+export type CupWay = 'spooned' | 'dipped' | 'own' | 'loose-sugar';
+
 /** Everything that the page shows of a recipe's text. */
 export interface Reading {
   readonly lines: Lines;
@@ -25,22 +28,22 @@ export interface Reading {
   /** What the lines make; null where they make no dough yet. */
   readonly formula: Formula | null;
   /** What they would make by each way to fill a cup. */
-  readonly cups: readonly { readonly name: string; readonly formula: Formula | null }[];
+  readonly cups: readonly { readonly way: CupWay; readonly formula: Formula | null }[];
 }
 
 /** The ways to fill a cup that differ here: flour spooned and dipped, and what else of the recipe goes by the cup. */
-const cupsFor = (text: string, { flour }: CupSchools): readonly (readonly [string, CupSchools])[] => [
-  ['flour spooned', { flour: 'spooned', cocoa: 'spooned' }],
-  ['flour dipped', { flour: 'dipped', cocoa: 'dipped' }],
-  ...(typeof flour === 'number' ? ([['our own cup', { flour }]] as const) : []),
+const cupsFor = (text: string, { flour }: CupSchools): readonly (readonly [CupWay, CupSchools])[] => [
+  ['spooned', { flour: 'spooned', cocoa: 'spooned' }],
+  ['dipped', { flour: 'dipped', cocoa: 'dipped' }],
+  ...(typeof flour === 'number' ? ([['own', { flour }]] as const) : []),
   ...(/brown sugar/i.test(text)
-    ? ([['brown sugar loose', { flour: 'spooned', cocoa: 'spooned', 'brown sugar': 'loose' }]] as const)
+    ? ([['loose-sugar', { flour: 'spooned', cocoa: 'spooned', 'brown sugar': 'loose' }]] as const)
     : []),
 ];
 
 const assembled = (lines: Lines): Formula | null => {
   try {
-    return assembleFormula(lines, { code: 'NEW', name: 'New' });
+    return assembleFormula(lines, { code: 'NEW', name: 'NEW' });
   } catch (error) {
     if (error instanceof JokulError) return null;
     throw error;
@@ -55,8 +58,8 @@ export const readWritten = ({ text, settings, answers }: Written): Reading => {
     lines,
     directions: sheetDirections(text),
     formula: whole ? assembled(lines) : null,
-    cups: cupsFor(text, settings.schools).map(([name, school]) => ({
-      name,
+    cups: cupsFor(text, settings.schools).map(([way, school]) => ({
+      way,
       formula: assembled(
         readRecipe(
           text,

@@ -1,6 +1,8 @@
+import { t } from '@lingui/core/macro';
 import type { Doneness, Proposals } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Said } from '../../ui/said';
+import { stateNames } from '../../words/names-of-codes';
 
 export type ProposalKey = keyof Proposals;
 
@@ -21,12 +23,12 @@ export const RecipeProposals = ({
   const { oven, minutes, rest, piece } = proposals;
   const [from, to] = minutes ?? [0, 0];
   const rows: readonly (readonly [ProposalKey, string])[] = [
-    ...(oven ? [['oven', `Oven ${temperature(oven.setC)}, ${oven.fan ? 'fan' : 'still'}`] as const] : []),
+    ...(oven ? [['oven', t`Oven ${temperature(oven.setC)}, ${oven.fan ? t`fan` : t`still`}`] as const] : []),
     ...(minutes
       ? [
           [
             'minutes',
-            `${from === to ? from : `${from}–${to}`} min${target ? `: ${target.replace('-', ' ')} by the forecast` : ''}`,
+            `${from === to ? from : `${from}–${to}`} min${target ? t`: ${stateNames[target]} by the forecast` : ''}`,
           ] as const,
         ]
       : []),
@@ -34,7 +36,7 @@ export const RecipeProposals = ({
       ? [
           [
             'rest',
-            `Rests ${duration(rest.minS)} or more, ${rest.placeKind === 'freezer' ? 'frozen' : 'chilled'}`,
+            t`Rests ${duration(rest.minS)} or more, ${rest.placeKind === 'freezer' ? t`frozen` : t`chilled`}`,
           ] as const,
         ]
       : []),
@@ -43,19 +45,17 @@ export const RecipeProposals = ({
           [
             'piece',
             piece.pieces
-              ? `Makes ${piece.pieces}: pieces of ${mass(piece.massG)}`
-              : `Pieces of ${mass(piece.massG)}`,
+              ? t`Makes ${piece.pieces}: pieces of ${mass(piece.massG)}`
+              : t`Pieces of ${mass(piece.massG)}`,
           ] as const,
         ]
       : []),
   ];
   return (
     <fieldset className="mt-4 rounded-md border bg-surface px-3 py-2">
-      <legend className="px-1 text-[13px] font-semibold text-ink-soft">What the recipe says of baking</legend>
+      <legend className="px-1 text-[13px] font-semibold text-ink-soft">{t`What the recipe says of baking`}</legend>
       {rows.length === 0 ? (
-        <p className="text-[13.5px] text-ink-soft">
-          Nothing of oven, rest or size: the formula begins with a middling cookie’s. Change them on Formula.
-        </p>
+        <p className="text-[13.5px] text-ink-soft">{t`Nothing of oven, rest or size: the formula begins with a middling cookie’s. Change them on Formula.`}</p>
       ) : (
         <div className="flex flex-wrap gap-x-5 gap-y-1">
           {rows.map(([key, says]) => (

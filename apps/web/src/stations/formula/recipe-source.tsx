@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { FileUp } from 'lucide-react';
 import { useRef, useState } from 'react';
 import {
@@ -19,14 +20,29 @@ import { useUnits } from '../../lib/units';
 
 const eggSizes = Object.entries(ingredient('whole-egg').pieceG);
 
-const SchoolChoice = ({ name, options }: { name: keyof CupSchools; options: readonly string[] }) => {
+const filled = [
+  ['spooned', t`spooned`],
+  ['dipped', t`dipped`],
+] as const;
+const pressed = [
+  ['packed', t`packed`],
+  ['loose', t`loose`],
+] as const;
+
+interface SchoolChoiceProps {
+  readonly name: keyof CupSchools;
+  readonly label: string;
+  readonly options: readonly (readonly [string, string])[];
+}
+
+const SchoolChoice = ({ name, label, options }: SchoolChoiceProps) => {
   const { schools, set } = useTakeIn();
   const chosen = schools[name];
   const own = typeof chosen === 'number';
   return (
     <div>
       <SelectField
-        label={`A cup of ${name}`}
+        label={label}
         value={own ? 'own' : (chosen ?? '')}
         onChange={(event) => {
           const { value } = event.target;
@@ -34,15 +50,17 @@ const SchoolChoice = ({ name, options }: { name: keyof CupSchools; options: read
           set({ schools: value === '' ? others : { ...others, [name]: value === 'own' ? 140 : value } });
         }}
       >
-        <option value="">ask at each line</option>
-        {options.map((option) => (
-          <option key={option}>{option}</option>
+        <option value="">{t`ask at each line`}</option>
+        {options.map(([school, said]) => (
+          <option key={school} value={school}>
+            {said}
+          </option>
         ))}
-        <option value="own">our own cup …</option>
+        <option value="own">{t`our own cup …`}</option>
       </SelectField>
       {own && (
         <Field
-          label="Grams in our cup"
+          label={t`Grams in our cup`}
           type="number"
           min={20}
           max={400}
@@ -64,15 +82,16 @@ export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => 
   const file = useRef<HTMLInputElement>(null);
   return (
     <div className="space-y-3 px-3">
-      <label htmlFor="recipe-text" className="block text-[13px] text-ink-soft">
-        Paste it, one ingredient per line
-      </label>
+      <label
+        htmlFor="recipe-text"
+        className="block text-[13px] text-ink-soft"
+      >{t`Paste it, one ingredient per line`}</label>
       <textarea
         id="recipe-text"
         value={text}
         rows={12}
         spellCheck={false}
-        placeholder={'2 1/4 cups flour\n1 tsp baking soda\n2 sticks butter …'}
+        placeholder={`2 1/4 cups flour\n1 tsp baking soda\n2 sticks butter …`}
         onChange={(event) => onText(event.target.value)}
         className="w-full resize-y rounded-md border border-line-strong bg-raised px-2 py-1.5 text-[13.5px]"
       />
@@ -81,34 +100,36 @@ export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => 
         type="file"
         accept=".txt,.csv,.json,.jsonld,.html,text/plain,text/csv,application/json"
         className="sr-only"
-        aria-label="Recipe file"
+        aria-label={t`Recipe file`}
         onChange={(event) => {
           const [picked] = event.target.files ?? [];
           if (picked) void picked.text().then(onText);
           event.target.value = '';
         }}
       />
-      <Button size="small" icon={<FileUp size={15} />} onClick={() => file.current?.click()}>
-        Open a file
-      </Button>
+      <Button
+        size="small"
+        icon={<FileUp size={15} />}
+        onClick={() => file.current?.click()}
+      >{t`Open a file`}</Button>
       <SelectField
-        label="Cups and spoons"
+        label={t`Cups and spoons`}
         value={measures}
         onChange={(event) => set({ measures: event.target.value as ReadSettings['measures'] })}
       >
-        <option value="us">US, cup of 237 mL</option>
-        <option value="metric">metric, cup of 250 mL</option>
-        <option value="imperial">imperial, cup of 284 mL</option>
+        <option value="us">{t`US, cup of 237 mL`}</option>
+        <option value="metric">{t`metric, cup of 250 mL`}</option>
+        <option value="imperial">{t`imperial, cup of 284 mL`}</option>
       </SelectField>
-      <SchoolChoice name="flour" options={['spooned', 'dipped']} />
-      <SchoolChoice name="brown sugar" options={['packed', 'loose']} />
-      <SchoolChoice name="cocoa" options={['spooned', 'dipped']} />
+      <SchoolChoice name="flour" label={t`A cup of flour`} options={filled} />
+      <SchoolChoice name="brown sugar" label={t`A cup of brown sugar`} options={pressed} />
+      <SchoolChoice name="cocoa" label={t`A cup of cocoa`} options={filled} />
       <SelectField
-        label="An egg without a size"
+        label={t`An egg without a size`}
         value={eggSize}
         onChange={(event) => set({ eggSize: event.target.value })}
       >
-        <option value="">ask at each line</option>
+        <option value="">{t`ask at each line`}</option>
         {eggSizes.map(([size, massG]) => (
           <option key={size} value={size}>
             {sayPiece(size)}, {grams(massG)}
@@ -116,11 +137,11 @@ export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => 
         ))}
       </SelectField>
       <SelectField
-        label="A figure without a unit"
+        label={t`A figure without a unit`}
         value={bareUnit}
         onChange={(event) => set({ bareUnit: event.target.value as BareUnit | '' })}
       >
-        <option value="">ask, once for all lines</option>
+        <option value="">{t`ask, once for all lines`}</option>
         {bareUnits.map((unit) => (
           <option key={unit}>{unit}</option>
         ))}

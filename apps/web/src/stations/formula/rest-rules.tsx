@@ -1,13 +1,14 @@
+import { t } from '@lingui/core/macro';
 import type { Formula, RestRule } from '@jokul/core';
 import { SelectField } from '../../ui/field';
 import { useDraft } from './draft-store';
 import { NumberField } from './number-cell';
 
 export const restForms: Readonly<Record<RestRule['form'], string>> = {
-  pieces: 'portioned, on trays',
-  tub: 'whole, in a tub',
-  bag: 'pieces in bags',
-  none: 'not rested',
+  pieces: t`portioned, on trays`,
+  tub: t`whole, in a tub`,
+  bag: t`pieces in bags`,
+  none: t`not rested`,
 };
 export const restPlaces: Readonly<Record<RestRule['placeKind'], string>> = {
   'walk-in': 'walk-in',
@@ -47,9 +48,9 @@ const usual: Readonly<Record<RestRule['form'], RestRule>> = {
 
 type Hours = 'minS' | 'bestS' | 'maxS';
 const rested: readonly (readonly [Hours, string, string])[] = [
-  ['minS', 'Shortest', 'Shortest rest'],
-  ['bestS', 'Best', 'Best rest'],
-  ['maxS', 'Longest', 'Longest rest'],
+  ['minS', t`Shortest`, t`Shortest rest`],
+  ['bestS', t`Best`, t`Best rest`],
+  ['maxS', t`Longest`, t`Longest rest`],
 ];
 
 /** How a dough rests between the mixer and the oven: as what, where, and how long. */
@@ -71,7 +72,7 @@ export const RestFields = ({ rest }: { readonly rest: Formula['rest'] }) => {
     <div className="space-y-2 text-[13px] text-ink-soft">
       <div className="grid grid-cols-2 items-end gap-2">
         <SelectField
-          label="Rests"
+          label={t`Rests`}
           value={rest.form}
           onChange={(event) => change({ rest: usual[event.target.value as RestRule['form']] })}
         >
@@ -83,7 +84,7 @@ export const RestFields = ({ rest }: { readonly rest: Formula['rest'] }) => {
         </SelectField>
         {rest.form !== 'none' && (
           <SelectField
-            label="In"
+            label={t`In`}
             value={rest.placeKind}
             onChange={(event) => set({ placeKind: event.target.value as RestRule['placeKind'] })}
           >
@@ -96,15 +97,15 @@ export const RestFields = ({ rest }: { readonly rest: Formula['rest'] }) => {
         )}
       </div>
       {rest.form === 'none' ? (
-        hoursField('maxS', 'On the tray at most, h', 'Longest on the tray')
+        hoursField('maxS', t`On the tray at most, h`, t`Longest on the tray`)
       ) : (
         <>
           <div className="grid grid-cols-3 gap-2">
-            {rested.map(([key, name, label]) => hoursField(key, `${name}, h`, label))}
+            {rested.map(([key, name, label]) => hoursField(key, t`${name}, h`, label))}
           </div>
           <NumberField
-            name={rest.form === 'bag' ? 'Of it thawing, min' : 'Of it on the bench before the bake, min'}
-            label="Out of the cold before the bake"
+            name={rest.form === 'bag' ? t`Of it thawing, min` : t`Of it on the bench before the bake, min`}
+            label={t`Out of the cold before the bake`}
             value={rest.temperS / 60}
             min={0}
             max={1440}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useSortable } from '@dnd-kit/sortable';
 import { GripVertical, X } from 'lucide-react';
 import type { Amount, FormulaStage } from '@jokul/core';
@@ -29,7 +30,7 @@ export const StageHead = ({
       <span className="flex items-center gap-2">
         {handle}
         <input
-          aria-label={`Name of stage ${index + 1}`}
+          aria-label={t`Name of stage ${index + 1}`}
           key={`${stage.id}-${stage.name}`}
           defaultValue={stage.name}
           maxLength={80}
@@ -40,11 +41,11 @@ export const StageHead = ({
           className="w-36 rounded border border-line bg-raised px-1.5 py-0.5 font-semibold"
         />
         <input
-          aria-label={`Cue of ${stage.name}`}
+          aria-label={t`Cue of ${stage.name}`}
           key={`${stage.id}-${stage.cue}`}
           defaultValue={stage.cue}
           maxLength={400}
-          placeholder="What to do, and when to stop"
+          placeholder={t`What to do, and when to stop`}
           onBlur={(event) => {
             if (event.target.value !== stage.cue) setStage(index, { cue: event.target.value });
           }}
@@ -52,9 +53,9 @@ export const StageHead = ({
         />
         <button
           type="button"
-          aria-label={`Take out the stage ${stage.name}`}
+          aria-label={t`Take out the stage ${stage.name}`}
           disabled={stage.lines.length > 0}
-          title={stage.lines.length > 0 ? 'Take its ingredients out first' : undefined}
+          title={stage.lines.length > 0 ? t`Take its ingredients out first` : undefined}
           className="rounded p-1 text-ink-faint hover:text-ink disabled:opacity-30"
           onClick={() => setStage(index, null)}
         >
@@ -133,7 +134,7 @@ export const SortableStage = (props: StageProps) => {
               ref={setActivatorNodeRef}
               {...attributes}
               {...listeners}
-              aria-label={`Move the stage ${stage.name}`}
+              aria-label={t`Move the stage ${stage.name}`}
               className="cursor-grab touch-none rounded p-1 text-ink-faint hover:text-ink"
             >
               <GripVertical size={15} aria-hidden />

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import {
   closestCenter,
   DndContext,
@@ -55,10 +56,10 @@ export const StageTable = ({
     <table className="w-full">
       <thead className="text-left text-[12.5px] text-ink-soft">
         <tr>
-          <th className="py-1 pr-3 font-normal">Ingredient</th>
-          <th className="w-32 py-1 pr-3 text-right font-normal">Baker’s %</th>
-          <th className="w-32 py-1 text-right font-normal">for {mass(doughG)}</th>
-          {editing && <th className="w-8" aria-label="Take out" />}
+          <th className="py-1 pr-3 font-normal">{t`Ingredient`}</th>
+          <th className="w-32 py-1 pr-3 text-right font-normal">{t`Baker’s %`}</th>
+          <th className="w-32 py-1 text-right font-normal">{t`for ${mass(doughG)}`}</th>
+          {editing && <th className="w-8" aria-label={t`Take out`} />}
         </tr>
       </thead>
       {formula.stages.map((stage, index) => {
@@ -77,14 +78,14 @@ export const StageTable = ({
       <tfoot>
         <tr className="border-t border-line-strong font-semibold">
           <td className="py-1">
-            Dough
+            {t`Dough`}
             {editing && (
               <button
                 type="button"
                 className="ml-4 inline-flex items-center gap-1 text-[13px] font-normal text-ink-soft hover:text-ink"
                 onClick={() => setStage(formula.stages.length, {})}
               >
-                <Plus size={14} aria-hidden /> stage
+                <Plus size={14} aria-hidden /> {t`stage`}
               </button>
             )}
           </td>
@@ -109,7 +110,7 @@ export const StageTable = ({
           <tr>
             <td colSpan={4}>
               <AddButton
-                label="the toppings"
+                label={t`the toppings`}
                 onPick={(ingredientId) =>
                   setTopping(formula.toppings.length, { ingredientId, percent: 1, on: 'top' })
                 }

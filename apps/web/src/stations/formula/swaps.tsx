@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import {
   blendFlour,
@@ -37,28 +38,28 @@ const Blend = ({ formula, onPick }: { formula: Formula; onPick: (swapped: Swappe
     const { name, composition } = ingredient(id);
     return (
       <option key={id} value={id}>
-        {name}, {(100 * composition.protein).toFixed(1)} % protein
+        {t`${name}, ${(100 * composition.protein).toFixed(1)} % protein`}
       </option>
     );
   };
   return (
     <fieldset className="mt-4 border-t pt-3">
-      <legend className="text-[13px] font-semibold text-ink-soft">A blend of two flours at a protein</legend>
+      <legend className="text-[13px] font-semibold text-ink-soft">{t`A blend of two flours at a protein`}</legend>
       <div className="grid grid-cols-2 gap-3">
-        <SelectField label="In place of" value={flour} onChange={(event) => setFlour(event.target.value)}>
+        <SelectField label={t`In place of`} value={flour} onChange={(event) => setFlour(event.target.value)}>
           {own.map(({ ingredientId }) => option(ingredientId))}
         </SelectField>
         <Field
-          label="Protein, %"
+          label={t`Protein, %`}
           type="number"
           step="0.1"
           value={protein}
           onChange={(event) => setProtein(event.target.value)}
         />
-        <SelectField label="First flour" value={a} onChange={(event) => setA(event.target.value)}>
+        <SelectField label={t`First flour`} value={a} onChange={(event) => setA(event.target.value)}>
           {flours().map(({ id }) => option(id))}
         </SelectField>
-        <SelectField label="Second flour" value={b} onChange={(event) => setB(event.target.value)}>
+        <SelectField label={t`Second flour`} value={b} onChange={(event) => setB(event.target.value)}>
           {flours().map(({ id }) => option(id))}
         </SelectField>
       </div>
@@ -68,9 +69,7 @@ const Blend = ({ formula, onPick }: { formula: Formula; onPick: (swapped: Swappe
         </p>
       )}
       <div className="mt-2 flex justify-end">
-        <Button size="small" onClick={make}>
-          Show the blend
-        </Button>
+        <Button size="small" onClick={make}>{t`Show the blend`}</Button>
       </div>
     </fieldset>
   );
@@ -99,10 +98,8 @@ export const Swaps = ({ formula, onTake }: { formula: Formula; onTake: (formula:
   const after = swapped && tidy(swapped.formula);
   return (
     <>
-      <Button size="small" onClick={() => setOpen(true)}>
-        Swap something …
-      </Button>
-      <Dialog open={open} onClose={close} title={`Swaps in ${formula.name}`} wide>
+      <Button size="small" onClick={() => setOpen(true)}>{t`Swap something …`}</Button>
+      <Dialog open={open} onClose={close} title={t`Swaps in ${formula.name}`} wide>
         <div className="grid grid-cols-[15rem_minmax(0,1fr)] gap-5">
           <div className="max-h-[62vh] space-y-3 overflow-y-auto">
             {swapGroups(formula).map(({ name, swaps }) => (
@@ -146,13 +143,11 @@ export const Swaps = ({ formula, onTake }: { formula: Formula; onTake: (formula:
                       onTake(after);
                       close();
                     }}
-                  >
-                    Use in this edit
-                  </Button>
+                  >{t`Use in this edit`}</Button>
                 </div>
               </>
             ) : (
-              <p className="text-ink-soft">Choose a swap to see what changes and what stays.</p>
+              <p className="text-ink-soft">{t`Choose a swap to see what changes and what stays.`}</p>
             )}
             <Blend
               formula={formula}

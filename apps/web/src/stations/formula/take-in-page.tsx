@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -64,7 +65,7 @@ export const TakeInPage = () => {
         code: shownCode,
         name: title.trim(),
       } as Parameters<typeof create.mutateAsync>[0]);
-      toast(`${made.name} is saved as a formula. Check piece, rest and bake.`);
+      toast(t`${made.name} is saved as a formula. Check piece, rest and bake.`);
       clear();
       void navigate(`/formula/${made.code}`);
     } catch (error) {
@@ -77,27 +78,27 @@ export const TakeInPage = () => {
     shownCode.length >= 2;
   return (
     <Station
-      title="Import recipe"
-      question="Every line as it was read, with its grams. What is not certain is asked."
-      queueTitle="The written recipe"
+      title={t`Import recipe`}
+      question={t`Every line as it was read, with its grams. What is not certain is asked.`}
+      queueTitle={t`The written recipe`}
       queue={<RecipeSource onText={onText} />}
-      actions={<Button onClick={() => void navigate('/formula')}>Back to the formulas</Button>}
+      actions={<Button onClick={() => void navigate('/formula')}>{t`Back to the formulas`}</Button>}
       why={
         <>
-          <WhySection title="So far">
+          <WhySection title={t`So far`}>
             <Facts>
-              <Fact name="Lines read">{read.length}</Fact>
-              <Fact name="Open questions">{asked}</Fact>
-              <Fact name="Total weight">{mass(totalG)}</Fact>
+              <Fact name={t`Lines read`}>{read.length}</Fact>
+              <Fact name={t`Open questions`}>{asked}</Fact>
+              <Fact name={t`Total weight`}>{mass(totalG)}</Fact>
             </Facts>
           </WhySection>
-          <WhySection title="What the cup does to the dough">
+          <WhySection title={t`What the cup does to the dough`}>
             <CupSchoolsSideBySide cups={reading.cups} />
           </WhySection>
           <Cautions
             items={[
-              'A cup of flour weighs from 115 to 150 g by the way it is filled. Weigh one of yours, and enter it as your own.',
-              'Allergens follow from the ingredients as they are in the library; check the labels of yours.',
+              t`A cup of flour weighs from 115 to 150 g by the way it is filled. Weigh one of yours, and enter it as your own.`,
+              t`Allergens follow from the ingredients as they are in the library; check the labels of yours.`,
             ]}
           />
         </>
@@ -106,36 +107,28 @@ export const TakeInPage = () => {
       {problem && <Alarm>{problem}</Alarm>}
       {error && <Alarm>{error.message}</Alarm>}
       {whole ? (
-        <p className="rounded-md border bg-surface px-3 py-2">
-          A formula of Jokul’s own: {whole.name}, {whole.stages.length} stages, pieces of {whole.piece.massG}{' '}
-          g. Give it a code and save it.
-        </p>
+        <p className="rounded-md border bg-surface px-3 py-2">{t`A formula of Jokul’s own: ${whole.name}, ${whole.stages.length} stages, pieces of ${whole.piece.massG} g. Give it a code and save it.`}</p>
       ) : text.trim() === '' ? (
         <div className="rounded-lg border border-dashed border-line-strong p-8 text-center text-ink-soft">
-          <p className="text-lg text-ink">Paste a recipe on the left, or open a file.</p>
-          <p className="mt-1">
-            Plain text, CSV, a schema.org Recipe (JSON-LD, also inside a saved page), Jokul JSON.
-          </p>
+          <p className="text-lg text-ink">{t`Paste a recipe on the left, or open a file.`}</p>
+          <p className="mt-1">{t`Plain text, CSV, a schema.org Recipe (JSON-LD, also inside a saved page), Jokul JSON.`}</p>
           <p className="mt-4">
-            <Button size="small" onClick={() => setText(example, 'Cherry and Orange Drop')}>
-              Try it with an example
-            </Button>
+            <Button
+              size="small"
+              onClick={() => setText(example, t`Cherry and Orange Drop`)}
+            >{t`Try it with an example`}</Button>
           </p>
         </div>
       ) : (
         <>
-          {isReading && results.length === 0 && (
-            <p role="status" className="text-ink-soft">
-              Reading …
-            </p>
-          )}
+          {isReading && results.length === 0 && <p role="status" className="text-ink-soft">{t`Reading …`}</p>}
           <ReadLines results={results} answers={answers} isReading={isReading} onAnswer={answer} />
           <RecipeProposals proposals={proposals} target={target} left={left} onLeave={leave} />
         </>
       )}
       {(whole !== null || text.trim() !== '') && (
         <form
-          aria-label="Save as formula"
+          aria-label={t`Save as formula`}
           className="mt-5 grid grid-cols-[minmax(0,1fr)_7rem_auto] items-end gap-3 border-t border-line-strong pt-3"
           onSubmit={(event) => {
             event.preventDefault();
@@ -143,24 +136,26 @@ export const TakeInPage = () => {
           }}
         >
           <Field
-            label="Name of the formula"
+            label={t`Name of the formula`}
             value={title}
             maxLength={80}
             onChange={(event) => setText(text, event.target.value)}
           />
           <Field
-            label="Code"
+            label={t`Code`}
             value={shownCode}
             maxLength={6}
             onChange={(event) => setCode(event.target.value.toUpperCase())}
           />
-          <Button type="submit" look="primary" disabled={!ready || computing || create.isPending}>
-            Save as formula
-          </Button>
+          <Button
+            type="submit"
+            look="primary"
+            disabled={!ready || computing || create.isPending}
+          >{t`Save as formula`}</Button>
           {(create.error ?? asked > 0) && (
             <p role="alert" className="col-span-3 text-[13.5px] text-ink-soft">
               {create.error?.message ??
-                `${asked} ${asked === 1 ? 'line waits' : 'lines wait'} for an answer.`}
+                t`${plural(asked, { one: '# line waits', other: '# lines wait' })} for an answer.`}
             </p>
           )}
         </form>
@@ -169,15 +164,4 @@ export const TakeInPage = () => {
   );
 };
 
-const example = `2 2/3 cups all-purpose flour
-1 1/4 tsp baking powder
-¾ teaspoon salt
-14 tablespoons (1 3/4 sticks) salted butter, soft
-2/3 cup packed dark brown sugar
-1/2 cup plus 1 tablespoon granulated sugar
-1 large egg plus 1 yolk
-2 tsp grated orange zest
-a heaping tablespoon of natural cocoa powder
-1 1/3 cups dried cherries
-pearl sugar, to finish
-Bake at 350 °F for 11 to 13 minutes`;
+const example = `2 2/3 cups all-purpose flour\n1 1/4 tsp baking powder\n¾ teaspoon salt\n14 tablespoons (1 3/4 sticks) salted butter, soft\n2/3 cup packed dark brown sugar\n1/2 cup plus 1 tablespoon granulated sugar\n1 large egg plus 1 yolk\n2 tsp grated orange zest\na heaping tablespoon of natural cocoa powder\n1 1/3 cups dried cherries\npearl sugar, to finish\nBake at 350 °F for 11 to 13 minutes`;

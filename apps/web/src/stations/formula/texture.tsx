@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { Popover } from 'radix-ui';
 import {
   attributes,
@@ -11,6 +13,7 @@ import {
 } from '@jokul/core';
 import { usePreferences } from '../../lib/preferences';
 import { useShape } from './use-shape';
+import { attributeNames } from '../../words/names-of-codes';
 
 const signed = (points: number) => `${points >= 0 ? '+' : '−'}${Math.abs(points).toFixed(1)}`;
 
@@ -18,7 +21,7 @@ const said = (value: number | string) => (typeof value === 'number' ? formatNumb
 
 const Because = ({ moves }: { moves: readonly ScoreMove[] }) =>
   moves.length === 0 ? (
-    <p className="text-ink-soft">Nothing differs from the reference.</p>
+    <p className="text-ink-soft">{t`Nothing differs from the reference.`}</p>
   ) : (
     <table className="w-full text-[13px]">
       <tbody>
@@ -46,20 +49,22 @@ const Levers = ({
 }) => (
   <div>
     <p className="mt-2 font-semibold">
-      {want === 'more' ? 'More' : 'Less'} {attribute}
+      {want === 'more' ? t`More` : t`Less`} {attributeNames[attribute]}
     </p>
     <ol className="text-[13px]">
       {leversFor(attribute, want, formula)
         .slice(0, 4)
         .map(({ lever, direction, gain, aside }) => (
           <li key={lever.id} className="border-t py-0.5">
-            {direction} {lever.name}: {signed(want === 'more' ? gain : -gain)} a step of{' '}
-            {formatNumber(lever.step)} {lever.unit}
-            <span className="block text-ink-faint">
-              also{' '}
-              {aside.map(({ attribute: other, points }) => `${other} ${signed(points)}`).join(', ') ||
-                'nothing else'}
-            </span>
+            <Trans>
+              {direction} {lever.name}: {signed(want === 'more' ? gain : -gain)} a step of{' '}
+              {formatNumber(lever.step)} {lever.unit}
+              <span className="block text-ink-faint">
+                also{' '}
+                {aside.map(({ attribute: other, points }) => `${other} ${signed(points)}`).join(', ') ||
+                  t`nothing else`}
+              </span>
+            </Trans>
           </li>
         ))}
     </ol>
@@ -82,10 +87,10 @@ const Score = ({
 }) => (
   <Popover.Root>
     <Popover.Trigger
-      aria-label={`${attribute} ${score.toFixed(1)} of 10, the reference is 5`}
+      aria-label={t`${attributeNames[attribute]} ${score.toFixed(1)} of 10, the reference is 5`}
       className="flex w-full items-center gap-2 rounded py-0.5 text-left text-[13.5px] hover:bg-ground"
     >
-      <span className="w-[4.7rem] text-ink-soft">{attribute}</span>
+      <span className="w-[4.7rem] text-ink-soft">{attributeNames[attribute]}</span>
       <svg viewBox="0 0 100 14" className="h-3.5 min-w-0 flex-1" aria-hidden>
         <line x1={2} x2={98} y1={7} y2={7} stroke="var(--line-strong)" />
         <line x1={50} x2={50} y1={2} y2={12} stroke="var(--ink-faint)" />
@@ -103,7 +108,7 @@ const Score = ({
         className="z-50 w-96 rounded-lg border border-line-strong bg-surface p-4 shadow-2xl"
       >
         <p className="font-semibold">
-          {attribute}: {score.toFixed(1)}, the reference {reference.name} is 5
+          {t`${attributeNames[attribute]}: ${score.toFixed(1)}, the reference ${reference.name} is 5`}
         </p>
         <Because moves={moves} />
         <Levers attribute={attribute} want="more" formula={formula} />
@@ -130,9 +135,9 @@ export const Texture = ({ formula, formulas }: { formula: Formula; formulas: rea
   return (
     <div>
       <label className="mb-1 flex items-center gap-2 text-[13px] text-ink-soft">
-        against
+        {t`against`}
         <select
-          aria-label="Reference formula"
+          aria-label={t`Reference formula`}
           value={reference.code}
           onChange={(event) => set({ referenceCode: event.target.value })}
           className="min-w-0 flex-1 rounded border border-line bg-raised px-1 py-0.5"
@@ -153,18 +158,15 @@ export const Texture = ({ formula, formulas }: { formula: Formula; formulas: rea
                 <Score attribute={attribute} {...found} formula={formula} reference={reference} />
               ) : (
                 <p className="flex gap-2 py-0.5 text-[13.5px] text-ink-soft" role="status">
-                  <span className="w-[4.7rem]">{attribute}</span>
-                  {failed ? 'the bake model cannot say' : 'baking …'}
+                  <span className="w-[4.7rem]">{attributeNames[attribute]}</span>
+                  {failed ? t`the bake model cannot say` : t`baking …`}
                 </p>
               )}
             </li>
           );
         })}
       </ul>
-      <p className="mt-1 text-[12.5px] text-ink-faint">
-        Spread and thickness as the bake model has them, a point for 3 % across and 6 % in height. The others
-        are directions, from what each lever tends to do; their sizes are not calibrated. A trial decides.
-      </p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`Spread and thickness as the bake model has them, a point for 3 % across and 6 % in height. The others are directions, from what each lever tends to do; their sizes are not calibrated. A trial decides.`}</p>
     </div>
   );
 };

@@ -1,16 +1,17 @@
+import { t } from '@lingui/core/macro';
 import { ingredients, toppingWays, type Topping, type ToppingWay } from '@jokul/core';
 
 /** Before the name of a topping. */
 export const toppingPrefix: Readonly<Record<ToppingWay, string>> = {
-  coat: 'Rolled in: ',
-  top: 'On top: ',
-  iced: 'Icing: ',
+  coat: t`Rolled in: `,
+  top: t`On top: `,
+  iced: t`Icing: `,
 };
 
 const words: Readonly<Record<ToppingWay, string>> = {
-  coat: 'rolled in it, all round',
-  top: 'on top, before the oven',
-  iced: 'iced with it, when cold',
+  coat: t`rolled in it, all round`,
+  top: t`on top, before the oven`,
+  iced: t`iced with it, when cold`,
 };
 
 /** How a topping is put on: a coat holds the colour back, icing goes on after the oven. */
@@ -22,7 +23,7 @@ export const ToppingChoice = ({
   readonly onChange: (topping: Topping) => void;
 }) => (
   <select
-    aria-label={`How ${ingredients.get(topping.ingredientId)?.name ?? topping.ingredientId} is put on`}
+    aria-label={t`How ${ingredients.get(topping.ingredientId)?.name ?? topping.ingredientId} is put on`}
     value={topping.on ?? 'coat'}
     className="ml-auto rounded border border-line-strong bg-raised px-1 py-0.5 text-[13px]"
     onChange={({ target }) => onChange({ ...topping, on: target.value as ToppingWay })}

@@ -94,7 +94,7 @@ describe('what a recipe makes', () => {
 
   it('stands beside what each way to fill a cup would make of it', () => {
     const { formula, cups: columns } = readWritten(written(cups));
-    expect(columns.map(({ name }) => name)).toEqual(['flour spooned', 'flour dipped', 'brown sugar loose']);
+    expect(columns.map(({ way }) => way)).toEqual(['spooned', 'dipped', 'loose-sugar']);
     // Against more flour everything else is less.
     const percents = columns.map(({ formula: made }) =>
       made?.stages.flatMap(({ lines }) => lines).reduce((sum, { percent }) => sum + percent, 0),

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
 import { ingredient, ingredients, isShipped, sayPiece, type Ingredient } from '@jokul/core';
@@ -11,15 +12,15 @@ import { OwnIngredientTable } from './own-ingredient-table';
 import { useUnits } from '../../lib/units';
 
 const words: readonly (readonly [keyof Ingredient['analysis'], string])[] = [
-  ['water', 'Water'],
-  ['fat', 'Fat'],
-  ['protein', 'Protein'],
-  ['starch', 'Starch'],
-  ['sugars', 'Sugars'],
-  ['fibre', 'Fibre'],
-  ['ash', 'Minerals'],
-  ['salt', 'Salt'],
-  ['alcohol', 'Alcohol'],
+  ['water', t`Water`],
+  ['fat', t`Fat`],
+  ['protein', t`Protein`],
+  ['starch', t`Starch`],
+  ['sugars', t`Sugars`],
+  ['fibre', t`Fibre`],
+  ['ash', t`Minerals`],
+  ['salt', t`Salt`],
+  ['alcohol', t`Alcohol`],
 ];
 
 const percent = (share: number) => `${Number((100 * share).toFixed(2))} %`;
@@ -30,7 +31,7 @@ const Detail = ({ food }: { food: Ingredient }) => {
   return (
     <div className="grid max-w-3xl grid-cols-2 gap-x-8 gap-y-4">
       <div>
-        <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">Consists of</h2>
+        <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Consists of`}</h2>
         <Facts>
           {words
             .filter(([part]) => food.analysis[part] > 0)
@@ -43,18 +44,18 @@ const Detail = ({ food }: { food: Ingredient }) => {
       </div>
       <div className="space-y-4">
         <div>
-          <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">A millilitre weighs</h2>
+          <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">{t`A millilitre weighs`}</h2>
           <Facts>
             {Object.entries(densityGPerMl).map(([packing, rho]) => (
               <Fact key={packing} name={packing}>
-                {grams(rho, 2)}, a US cup {grams(rho * 236.588)}
+                {t`${grams(rho, 2)}, a US cup ${grams(rho * 236.588)}`}
               </Fact>
             ))}
           </Facts>
         </div>
         {Object.keys(pieceG).length > 0 && (
           <div>
-            <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">One piece</h2>
+            <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">{t`One piece`}</h2>
             <Facts>
               {Object.entries(pieceG).map(([size, g]) => (
                 <Fact key={size} name={sayPiece(size)}>
@@ -66,23 +67,23 @@ const Detail = ({ food }: { food: Ingredient }) => {
         )}
         {leavening.baseMmolPerG + leavening.acidMmolPerG + leavening.gasMlPerG > 0 && (
           <div>
-            <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">Leavening, per gram</h2>
+            <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Leavening, per gram`}</h2>
             <Facts>
               {leavening.baseMmolPerG > 0 && (
-                <Fact name="Base">{leavening.baseMmolPerG.toFixed(3)} mmol</Fact>
+                <Fact name={t`Base`}>{t`${leavening.baseMmolPerG.toFixed(3)} mmol`}</Fact>
               )}
               {leavening.acidMmolPerG > 0 && (
-                <Fact name="Acid">{leavening.acidMmolPerG.toFixed(3)} mmol</Fact>
+                <Fact name={t`Acid`}>{t`${leavening.acidMmolPerG.toFixed(3)} mmol`}</Fact>
               )}
               {leavening.gasMlPerG > 0 && (
-                <Fact name="Gas, at 20 °C">{leavening.gasMlPerG.toFixed(1)} mL</Fact>
+                <Fact name={t`Gas, at 20 °C`}>{t`${leavening.gasMlPerG.toFixed(1)} mL`}</Fact>
               )}
             </Facts>
           </div>
         )}
         {parts.length > 0 && (
           <div>
-            <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">Made of</h2>
+            <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Made of`}</h2>
             <Facts>
               {parts.map(({ ingredientId, share }) => (
                 <Fact key={ingredientId} name={ingredient(ingredientId).name}>
@@ -93,8 +94,8 @@ const Detail = ({ food }: { food: Ingredient }) => {
           </div>
         )}
         <p>
-          <span className="text-ink-soft">Allergens: </span>
-          {food.allergens.join(', ') || 'none of the listed allergens'}
+          <span className="text-ink-soft">{t`Allergens:`} </span>
+          {food.allergens.join(', ') || t`none of the listed allergens`}
         </p>
       </div>
     </div>
@@ -108,7 +109,7 @@ export const IngredientsPage = () => {
   const { search } = useLocation();
   const [filter, setFilter] = useState('');
   const [making, setMaking] = useState<Ingredient | null>(null);
-  if (!bakery.data) return <Loading what="the ingredients" />;
+  if (!bakery.data) return <Loading what={t`the ingredients`} />;
   const all = [...ingredients.values()].sort((a, b) => Number(isShipped(a.id)) - Number(isShipped(b.id)));
   const shown = all.filter(({ name, words: other, kind }) =>
     filter
@@ -117,30 +118,30 @@ export const IngredientsPage = () => {
       .every((word) => `${name} ${other.join(' ')} ${kind}`.toLowerCase().includes(word)),
   );
   const food = (id === undefined ? undefined : ingredients.get(id)) ?? shown[0] ?? all[0];
-  if (!food) return <Empty title="The library is empty">Start Jokul again.</Empty>;
+  if (!food) return <Empty title={t`The library is empty`}>{t`Start Jokul again.`}</Empty>;
   const own = !isShipped(food.id);
   return (
     <Station
       title={
         making
           ? own && making.id === food.id
-            ? `Change ${food.name}`
-            : 'An ingredient of our own'
+            ? t`Change ${food.name}`
+            : t`An ingredient of our own`
           : food.name
       }
       question={
         making
-          ? 'What the label says; a composition has to add up.'
-          : `${food.kind}${own ? ', our own' : ''}. Source: ${food.source}`
+          ? t`What the label says; a composition has to add up.`
+          : t`${food.kind}${own ? t`, our own` : ''}. Source: ${food.source}`
       }
-      queueTitle={`${all.length} ingredients`}
+      queueTitle={t`${all.length} ingredients`}
       queue={
         <>
           <p className="px-3 pb-2">
             <input
-              aria-label="Find an ingredient"
+              aria-label={t`Find an ingredient`}
               value={filter}
-              placeholder="Find …"
+              placeholder={t`Find …`}
               onChange={(event) => setFilter(event.target.value)}
               className="w-full rounded-md border border-line-strong bg-raised px-2 py-1"
             />
@@ -155,33 +156,30 @@ export const IngredientsPage = () => {
               detail={item.kind}
             />
           ))}
-          {shown.length === 0 && <p className="px-3 text-[13.5px] text-ink-soft">Nothing by that name.</p>}
+          {shown.length === 0 && (
+            <p className="px-3 text-[13.5px] text-ink-soft">{t`Nothing by that name.`}</p>
+          )}
         </>
       }
       actions={
         <>
-          <Link to="/setup" className={buttonClass()}>
-            Back to Setup
-          </Link>
+          <Link to="/setup" className={buttonClass()}>{t`Back to Setup`}</Link>
           {!making && (
             <Button look="primary" onClick={() => setMaking(food)}>
-              {own ? 'Change it' : 'Copy as our own'}
+              {own ? t`Change it` : t`Copy as our own`}
             </Button>
           )}
         </>
       }
       why={
         <>
-          <WhySection title="What it is used for">
-            <p className="text-[13.5px] text-ink-soft">
-              Water, fat, protein, sugars and starch go into the heat and bake models; salt, base, acid and
-              gas into the checks of a formula; densities into recipes in cups; allergens into every label.
-            </p>
+          <WhySection title={t`What it is used for`}>
+            <p className="text-[13.5px] text-ink-soft">{t`Water, fat, protein, sugars and starch go into the heat and bake models; salt, base, acid and gas into the checks of a formula; densities into recipes in cups; allergens into every label.`}</p>
           </WhySection>
           <Cautions
             items={[
-              'Figures of the library are typical ones. For yours the label and the supplier count.',
-              'An ingredient of ours must declare its allergens: nothing else puts them on the label.',
+              t`Figures of the library are typical ones. For yours the label and the supplier count.`,
+              t`An ingredient of ours must declare its allergens: nothing else puts them on the label.`,
             ]}
           />
         </>

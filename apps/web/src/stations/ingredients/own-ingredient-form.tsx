@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -36,15 +37,15 @@ const fromPairs = (values: Readonly<Record<string, number>>) =>
     .join('; ');
 
 const parts: readonly (readonly [keyof Analysis, string])[] = [
-  ['water', 'Water'],
-  ['fat', 'Fat'],
-  ['protein', 'Protein'],
-  ['starch', 'Starch'],
-  ['sugars', 'Sugars'],
-  ['fibre', 'Fibre'],
-  ['ash', 'Minerals, without salt'],
-  ['salt', 'Salt'],
-  ['alcohol', 'Alcohol'],
+  ['water', t`Water`],
+  ['fat', t`Fat`],
+  ['protein', t`Protein`],
+  ['starch', t`Starch`],
+  ['sugars', t`Sugars`],
+  ['fibre', t`Fibre`],
+  ['ash', t`Minerals, without salt`],
+  ['salt', t`Salt`],
+  ['alcohol', t`Alcohol`],
 ];
 
 /** An ingredient of the bakery's own, with the fields of the library. */
@@ -58,7 +59,7 @@ export const OwnIngredientForm = ({
   onDone: () => void;
 }) => {
   const isNew = isShipped(from.id);
-  const [name, setName] = useState(isNew ? `${from.name}, ours` : from.name);
+  const [name, setName] = useState(isNew ? t`${from.name}, ours` : from.name);
   const [kind, setKind] = useState<IngredientKind>(from.kind);
   const [source, setSource] = useState(isNew ? '' : from.source);
   const [amounts, setAmounts] = useState<Record<string, string>>(
@@ -112,7 +113,7 @@ export const OwnIngredientForm = ({
         ingredients: [...others, row],
         version: bakery.ownIngredientsVersion,
       } as unknown as OwnIngredientsInput);
-      toast(`${row.name} is saved.`);
+      toast(t`${row.name} is saved.`);
       onDone();
       void navigate(`/setup/ingredients/${id}`);
     } catch {
@@ -122,7 +123,7 @@ export const OwnIngredientForm = ({
   const wrong = problem();
   return (
     <form
-      aria-label="Own ingredient"
+      aria-label={t`Own ingredient`}
       className="max-w-3xl space-y-4"
       onSubmit={(event) => {
         event.preventDefault();
@@ -130,9 +131,14 @@ export const OwnIngredientForm = ({
       }}
     >
       <div className="grid grid-cols-3 gap-3">
-        <Field label="Name" value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
+        <Field
+          label={t`Name`}
+          value={name}
+          maxLength={60}
+          onChange={(event) => setName(event.target.value)}
+        />
         <SelectField
-          label="Works as"
+          label={t`Works as`}
           value={kind}
           onChange={(event) => setKind(event.target.value as IngredientKind)}
         >
@@ -141,15 +147,15 @@ export const OwnIngredientForm = ({
           ))}
         </SelectField>
         <Field
-          label="Source"
+          label={t`Source`}
           value={source}
-          placeholder="label, supplier"
+          placeholder={t`label, supplier`}
           maxLength={200}
           onChange={(event) => setSource(event.target.value)}
         />
       </div>
       <fieldset>
-        <legend className="mb-1 text-[13px] font-semibold text-ink-soft">Composition, %</legend>
+        <legend className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Composition, %`}</legend>
         <div className="grid grid-cols-5 gap-2">
           {parts.map(([part, label]) => (
             <Field
@@ -165,45 +171,45 @@ export const OwnIngredientForm = ({
           className={`mt-1 text-[13.5px] ${wrong ? 'font-medium text-hand' : 'text-ink-soft'}`}
           role="status"
         >
-          {wrong || `Adds up to ${(100 * sum).toFixed(1)} %.`}
+          {wrong || t`Adds up to ${(100 * sum).toFixed(1)} %.`}
         </p>
       </fieldset>
       <div className="grid grid-cols-2 gap-3">
         <Field
-          label="Grams per millilitre, by packing"
+          label={t`Grams per millilitre, by packing`}
           value={density}
-          hint="spooned 0.52; dipped 0.61"
+          hint={t`spooned 0.52; dipped 0.61`}
           onChange={(event) => setDensity(event.target.value)}
         />
         <Field
-          label="Grams of one piece"
+          label={t`Grams of one piece`}
           value={pieces}
-          hint="large 50; small 38"
+          hint={t`large 50; small 38`}
           onChange={(event) => setPieces(event.target.value)}
         />
       </div>
       <div className="grid grid-cols-3 gap-3">
         <Field
-          label="Base, mmol/g"
+          label={t`Base, mmol/g`}
           inputMode="decimal"
           value={leavening.base}
           onChange={(event) => setLeavening({ ...leavening, base: event.target.value })}
         />
         <Field
-          label="Acid, mmol/g"
+          label={t`Acid, mmol/g`}
           inputMode="decimal"
           value={leavening.acid}
           onChange={(event) => setLeavening({ ...leavening, acid: event.target.value })}
         />
         <Field
-          label="Gas, mL/g"
+          label={t`Gas, mL/g`}
           inputMode="decimal"
           value={leavening.gas}
           onChange={(event) => setLeavening({ ...leavening, gas: event.target.value })}
         />
       </div>
       <fieldset>
-        <legend className="mb-1 text-[13px] font-semibold text-ink-soft">Allergens that it declares</legend>
+        <legend className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Allergens that it declares`}</legend>
         <div className="flex flex-wrap gap-x-4 gap-y-1">
           {allergenList.map(({ id, name: label }) => (
             <label key={id} className="flex items-center gap-1.5 text-[14px]">
@@ -229,12 +235,10 @@ export const OwnIngredientForm = ({
           type="submit"
           look="primary"
           disabled={wrong !== '' || name.trim().length < 2 || source.trim() === '' || save.isPending}
-        >
-          Save ingredient
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
+        >{t`Save ingredient`}</Button>
+        <Button onClick={onDone}>{t`Cancel`}</Button>
         {source.trim() === '' && (
-          <p className="self-center text-[13.5px] text-ink-soft">Say where the figures are from.</p>
+          <p className="self-center text-[13.5px] text-ink-soft">{t`Say where the figures are from.`}</p>
         )}
       </div>
     </form>

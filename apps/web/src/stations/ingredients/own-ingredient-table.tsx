@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { Download, FileUp } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -58,13 +59,15 @@ const Look = ({
       } as unknown as OwnIngredientsInput,
       {
         onSuccess: () => {
-          toast(`${taken.length} ${taken.length === 1 ? 'ingredient' : 'ingredients'} taken from ${name}.`);
+          toast(
+            t`${plural(taken.length, { one: '# ingredient', other: '# ingredients' })} taken from ${name}.`,
+          );
           onDone();
         },
       },
     );
   return (
-    <section aria-label="Table of ingredients" className="mb-4 max-w-3xl rounded-lg border bg-surface p-4">
+    <section aria-label={t`Table of ingredients`} className="mb-4 max-w-3xl rounded-lg border bg-surface p-4">
       <h2 className="font-semibold break-all">{name}</h2>
       {problem ? (
         <p role="alert" className="font-medium text-hand">
@@ -73,21 +76,16 @@ const Look = ({
       ) : (
         <>
           <p className="text-ink-soft">
-            {taken.length - changed.length} new, {changed.length} changed, {troubled.length} not read. Others
-            of your own stay as they are.
+            {t`${taken.length - changed.length} new, ${changed.length} changed, ${troubled.length} not read. Others of your own stay as they are.`}
           </p>
           {changed.length > 0 && (
-            <p className="mt-1 text-[13.5px] text-ink-soft">
-              Changed: {changed.map((row) => row.name).join(', ')}. Plans and formulas with them are worked
-              out anew; doughs that are mixed stay what they are.
-            </p>
+            <p className="mt-1 text-[13.5px] text-ink-soft">{t`Changed: ${changed.map((row) => row.name).join(', ')}. Plans and formulas with them are worked out anew; doughs that are mixed stay what they are.`}</p>
           )}
           {troubled.length > 0 && (
-            <ul className="mt-2 space-y-1" aria-label="Not read">
+            <ul className="mt-2 space-y-1" aria-label={t`Not read`}>
               {troubled.map(({ line, name: row, troubles }) => (
                 <li key={line} className="border-l-2 border-hand pl-2 text-[13.5px]">
-                  Row {line}
-                  {row && `, ${row}`}: {troubles.join(' ')}
+                  {t`Row ${line}${row ? `, ${row}` : ''}: ${troubles.join(' ')}`}
                 </li>
               ))}
             </ul>
@@ -102,10 +100,10 @@ const Look = ({
       <div className="mt-3 flex gap-2">
         {taken.length > 0 && (
           <Button look="primary" data-changes disabled={save.isPending} onClick={take}>
-            Take {taken.length === 1 ? 'one ingredient' : `${taken.length} ingredients`}
+            {t`Take ${plural(taken.length, { one: 'one ingredient', other: '# ingredients' })}`}
           </Button>
         )}
-        <Button onClick={onDone}>Leave it</Button>
+        <Button onClick={onDone}>{t`Leave it`}</Button>
       </div>
     </section>
   );
@@ -124,23 +122,23 @@ export const OwnIngredientTable = ({ bakery }: { readonly bakery: BakeryView }) 
           icon={<Download size={15} />}
           disabled={own.length === 0}
           onClick={() => saveFile('own-ingredients.csv', 'text/csv', ingredientsToCsv(own))}
-        >
-          Save our own as CSV
-        </Button>
-        <Button size="small" icon={<FileUp size={15} />} onClick={() => input.current?.click()}>
-          Open a CSV of ingredients
-        </Button>
+        >{t`Save our own as CSV`}</Button>
+        <Button
+          size="small"
+          icon={<FileUp size={15} />}
+          onClick={() => input.current?.click()}
+        >{t`Open a CSV of ingredients`}</Button>
         <input
           ref={input}
           type="file"
-          aria-label="CSV of ingredients"
+          aria-label={t`CSV of ingredients`}
           accept=".csv,.tsv,.txt,text/csv"
           className="sr-only"
           tabIndex={-1}
           onChange={(event) => {
             const file = event.target.files?.[0];
             event.target.value = '';
-            if (file) void open(file).then(setOpened, () => toast.error('The file cannot be read.'));
+            if (file) void open(file).then(setOpened, () => toast.error(t`The file cannot be read.`));
           }}
         />
       </div>

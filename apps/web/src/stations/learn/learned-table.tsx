@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { priorSigma } from '@jokul/core';
 import type { CalibrationView, LearnedView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
@@ -7,8 +8,8 @@ import { SpreadPicture } from './spread-picture';
 import { figureOf, learnedName, meaning, sayLearned, saySpread } from './words';
 
 const groups = [
-  { title: 'Ovens', kinds: ['offset', 'transfer', 'place', 'sides', 'depth'] },
-  { title: 'Doughs', kinds: ['house-stiffness', 'house-colour', 'stiffness', 'colour'] },
+  { title: t`Ovens`, kinds: ['offset', 'transfer', 'place', 'sides', 'depth'] },
+  { title: t`Doughs`, kinds: ['house-stiffness', 'house-colour', 'stiffness', 'colour'] },
 ] as const;
 
 /** Everything that was learned, how sure it is, what is in force; each can be left as the untouched model has it. */
@@ -56,7 +57,7 @@ export const LearnedTable = ({
           )}
         </td>
         <td className="figures py-1 pr-3 text-right whitespace-nowrap text-ink-soft">
-          {view.inForce ? sayLearned(row.kind, row.inForce, units) : 'nothing'}
+          {view.inForce ? sayLearned(row.kind, row.inForce, units) : t`nothing`}
         </td>
         <td className="py-1 text-right">
           <label className="inline-flex items-center gap-1.5 text-[13px]">
@@ -65,9 +66,9 @@ export const LearnedTable = ({
               checked={!row.held}
               disabled={busy}
               onChange={(event) => onHold(row.key, !event.target.checked)}
-              aria-label={`Learn ${name}`}
+              aria-label={t`Learn ${name}`}
             />
-            learn
+            {t`learn`}
           </label>
         </td>
       </tr>
@@ -77,11 +78,11 @@ export const LearnedTable = ({
     <table className="w-full">
       <thead className="text-left text-[12.5px] text-ink-soft">
         <tr>
-          <th className="pr-3 pb-1 font-normal">What</th>
-          <th className="pr-3 pb-1 text-right font-normal">The log says</th>
-          <th className="pr-3 pb-1 text-right font-normal">9 times in 10</th>
-          <th className="pr-3 pb-1 font-normal">before (dashed) and now</th>
-          <th className="pr-3 pb-1 text-right font-normal">In use</th>
+          <th className="pr-3 pb-1 font-normal">{t`What`}</th>
+          <th className="pr-3 pb-1 text-right font-normal">{t`The log says`}</th>
+          <th className="pr-3 pb-1 text-right font-normal">{t`9 times in 10`}</th>
+          <th className="pr-3 pb-1 font-normal">{t`before (dashed) and now`}</th>
+          <th className="pr-3 pb-1 text-right font-normal">{t`In use`}</th>
           <th className="pb-1" />
         </tr>
       </thead>

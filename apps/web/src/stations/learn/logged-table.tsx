@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { CalibrationView, LoggedBakeView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
 import { useWallClock } from '../../lib/clock';
@@ -12,13 +13,13 @@ const Figures = ({ bake }: { bake: LoggedBakeView }) => {
         key={quantity}
         className={`mr-3 inline-block whitespace-nowrap ${outlier ? 'font-semibold text-hand' : ''}`}
         title={
-          outlier ? 'Far from what the other bakes say: it counts little. Look at the entry.' : undefined
+          outlier ? t`Far from what the other bakes say: it counts little. Look at the entry.` : undefined
         }
       >
         <span className="font-sans text-ink-faint">{quantityNames[quantity]}</span>{' '}
         {sayQuantity(quantity, measured, units)}
         <span className="text-ink-faint"> ({sayQuantity(quantity, after, units)})</span>
-        {outlier && <span className="font-sans"> far off</span>}
+        {outlier && <span className="font-sans"> {t`far off`}</span>}
       </span>
     );
   });
@@ -38,7 +39,7 @@ export const LoggedTable = ({
   const wall = useWallClock();
   const { duration } = useUnits();
   return (
-    <table className="w-full" aria-label="Bakes that are learned from">
+    <table className="w-full" aria-label={t`Bakes that are learned from`}>
       <tbody>
         {view.bakes.map((bake) => (
           <tr
@@ -52,7 +53,7 @@ export const LoggedTable = ({
                   checked={!bake.leftOut}
                   disabled={busy}
                   onChange={(event) => onLeaveOut(bake.id, !event.target.checked)}
-                  aria-label={`Learn from ${bake.trayId}`}
+                  aria-label={t`Learn from ${bake.trayId}`}
                 />
                 {wall.date(bake.atMs)}
               </label>
@@ -60,8 +61,7 @@ export const LoggedTable = ({
             <td className="py-1 pr-3">
               {names.product(bake.code)}
               <span className="block text-[12.5px] text-ink-faint">
-                {names.oven(bake.ovenId)}, place {bake.position}, {duration(bake.pullS)}
-                {bake.test && ', test bake'}
+                {t`${names.oven(bake.ovenId)}, place ${bake.position}, ${duration(bake.pullS)}${bake.test ? t`, test bake` : ''}`}
               </span>
             </td>
             <td className="figures py-1 text-[13.5px]">

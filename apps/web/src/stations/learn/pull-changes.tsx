@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { CalibrationView } from '@jokul/contracts';
 import { useNames } from '../../app/actions';
 import { useUnits } from '../../lib/units';
@@ -9,21 +10,21 @@ export const PullChanges = ({ view }: { view: CalibrationView }) => {
   const names = useNames();
   const { duration } = useUnits();
   if (view.changes.length === 0)
-    return <p className="text-ink-soft">No load of this day is still to come.</p>;
+    return <p className="text-ink-soft">{t`No load of this day is still to come.`}</p>;
   const say = (seconds: number | null, band: number) =>
-    seconds === null ? 'not reached' : `${duration(round(seconds))} ± ${duration(round(band))}`;
+    seconds === null ? t`not reached` : `${duration(round(seconds))} ± ${duration(round(band))}`;
   const rows = [...view.changes].sort(
     (a, b) => Math.abs((b.thenS ?? 0) - (b.nowS ?? 0)) - Math.abs((a.thenS ?? 0) - (a.nowS ?? 0)),
   );
   return (
-    <table className="w-full" aria-label="Pulls of the loads to come">
+    <table className="w-full" aria-label={t`Pulls of the loads to come`}>
       <thead className="text-left text-[12.5px] text-ink-soft">
         <tr>
-          <th className="pr-3 pb-1 font-normal">Product, oven</th>
-          <th className="pr-3 pb-1 text-right font-normal">Trays</th>
-          <th className="pr-3 pb-1 text-right font-normal">Pull now</th>
-          <th className="pr-3 pb-1 text-right font-normal">By the log</th>
-          <th className="pb-1 text-right font-normal">Change</th>
+          <th className="pr-3 pb-1 font-normal">{t`Product, oven`}</th>
+          <th className="pr-3 pb-1 text-right font-normal">{t`Trays`}</th>
+          <th className="pr-3 pb-1 text-right font-normal">{t`Pull now`}</th>
+          <th className="pr-3 pb-1 text-right font-normal">{t`By the log`}</th>
+          <th className="pb-1 text-right font-normal">{t`Change`}</th>
         </tr>
       </thead>
       <tbody>

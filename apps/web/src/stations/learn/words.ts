@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { learnedFigure, type Figure, type LearnableKind } from '@jokul/core';
 import type { LearnedView } from '@jokul/contracts';
 import { sayDifference, saySize, sayTemperature, type Units } from '../../lib/units';
@@ -11,23 +12,23 @@ interface Names {
 export const learnedName = ({ kind, of, position }: LearnedView, names: Names): string => {
   switch (kind) {
     case 'offset':
-      return `${names.oven(of)} hotter than set`;
+      return t`${names.oven(of)} hotter than set`;
     case 'transfer':
-      return `${names.oven(of)}: how fast it heats`;
+      return t`${names.oven(of)}: how fast it heats`;
     case 'place':
-      return `${names.oven(of)}, place ${position} compared with the oven`;
+      return t`${names.oven(of)}, place ${position ?? 0} compared with the oven`;
     case 'sides':
-      return `${names.oven(of)}: right side hotter than left`;
+      return t`${names.oven(of)}: right side hotter than left`;
     case 'depth':
-      return `${names.oven(of)}: back hotter than front`;
+      return t`${names.oven(of)}: back hotter than front`;
     case 'house-stiffness':
-      return 'All doughs here: stiffness';
+      return t`All doughs here: stiffness`;
     case 'house-colour':
-      return 'All doughs here: how fast they brown';
+      return t`All doughs here: how fast they brown`;
     case 'stiffness':
-      return `${names.product(of)}: stiffness`;
+      return t`${names.product(of)}: stiffness`;
     case 'colour':
-      return `${names.product(of)}: how fast it browns`;
+      return t`${names.product(of)}: how fast it browns`;
   }
 };
 
@@ -49,33 +50,33 @@ export const saySpread = (kind: LearnableKind, sigma: number, units: Units): str
 /** What it does, in a baker's words; empty when it is small. */
 export const meaning = (kind: LearnableKind, value: number): string => {
   if (kind === 'offset' || kind === 'place')
-    return Math.abs(value) < 1.5 ? '' : value > 0 ? 'hotter: pull earlier' : 'cooler: pull later';
-  if (kind === 'transfer') return Math.abs(value) < 0.03 ? '' : value > 0 ? 'bakes faster' : 'bakes slower';
-  if (kind === 'sides' || kind === 'depth') return Math.abs(value) < 1.5 ? '' : 'turn the trays';
+    return Math.abs(value) < 1.5 ? '' : value > 0 ? t`hotter: pull earlier` : t`cooler: pull later`;
+  if (kind === 'transfer') return Math.abs(value) < 0.03 ? '' : value > 0 ? t`bakes faster` : t`bakes slower`;
+  if (kind === 'sides' || kind === 'depth') return Math.abs(value) < 1.5 ? '' : t`turn the trays`;
   if (kind.endsWith('stiffness'))
     return Math.abs(value) < 0.04
       ? ''
       : value > 0
-        ? 'spreads less than computed'
-        : 'spreads more than computed';
+        ? t`spreads less than computed`
+        : t`spreads more than computed`;
   return Math.abs(value) < 0.04
     ? ''
     : value > 0
-      ? 'browns faster than computed'
-      : 'browns slower than computed';
+      ? t`browns faster than computed`
+      : t`browns slower than computed`;
 };
 
 export const figureOf = (row: LearnedView, names: Names, bakes: number): Figure =>
   learnedFigure(row.kind, learnedName(row, names), row.value, row.sigma, bakes);
 
 export const quantityNames = {
-  coreC: 'core',
+  coreC: t`core`,
   diameterMm: 'Ø',
-  heightMm: 'height',
-  lossShare: 'loss',
-  colour: 'colour',
-  rightLessLeft: 'right − left',
-  backLessFront: 'back − front',
+  heightMm: t`height`,
+  lossShare: t`loss`,
+  colour: t`colour`,
+  rightLessLeft: t`right − left`,
+  backLessFront: t`back − front`,
 } as const;
 
 /** A measured figure in the units of the device. */

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { get } from '../../lib/api';
 import { Button } from '../../ui/button';
@@ -11,11 +12,9 @@ export const ChainCheck = () => {
   });
   return (
     <>
-      <p className="mb-1.5 text-[13.5px] text-ink-soft">
-        Every entry is sealed to the one before it, so that a later change shows.
-      </p>
+      <p className="mb-1.5 text-[13.5px] text-ink-soft">{t`Every entry is sealed to the one before it, so that a later change shows.`}</p>
       <Button size="small" disabled={check.isFetching} onClick={() => void check.refetch()}>
-        {check.isFetching ? 'Reading …' : 'Check the log is unaltered'}
+        {check.isFetching ? t`Reading …` : t`Check the log is unaltered`}
       </Button>
       {check.data && (
         <p
@@ -23,8 +22,8 @@ export const ChainCheck = () => {
           className={`mt-1.5 text-[13.5px] ${check.data.firstBrokenSeq === null ? '' : 'font-semibold text-hand'}`}
         >
           {check.data.firstBrokenSeq === null
-            ? `${check.data.entries} entries, none of them altered.`
-            : `Entry ${check.data.firstBrokenSeq} does not follow from the one before it: it was changed or removed after it was written.`}
+            ? t`${check.data.entries} entries, none of them altered.`
+            : t`Entry ${check.data.firstBrokenSeq} does not follow from the one before it: it was changed or removed after it was written.`}
         </p>
       )}
     </>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { Payloads, Room, TrayState, TypedKind } from '@jokul/core';
 import { record } from '../../journal/store';
@@ -18,31 +19,31 @@ const fields: readonly {
   max: number;
   hint?: string;
 }[] = [
-  { key: 'coreC', label: 'Core at the pull', kind: 'temperature', min: 20, max: 180 },
+  { key: 'coreC', label: t`Core at the pull`, kind: 'temperature', min: 20, max: 180 },
   {
     key: 'diameterMm',
-    label: 'Diameter',
+    label: t`Diameter`,
     kind: 'length',
     min: 10,
     max: 400,
-    hint: 'mean of several, edge to edge',
+    hint: t`mean of several, edge to edge`,
   },
-  { key: 'heightMm', label: 'Height', kind: 'length', min: 1, max: 100 },
-  { key: 'lossPercent', label: 'Bake loss, %', min: 0, max: 50, hint: 'raw less baked weight' },
-  { key: 'colourScore', label: 'Colour score', min: 0, max: 100, hint: '35 golden, 55 brown, 80 dark' },
+  { key: 'heightMm', label: t`Height`, kind: 'length', min: 1, max: 100 },
+  { key: 'lossPercent', label: t`Bake loss, %`, min: 0, max: 50, hint: t`raw less baked weight` },
+  { key: 'colourScore', label: t`Colour score`, min: 0, max: 100, hint: t`35 golden, 55 brown, 80 dark` },
   {
     key: 'rightLessLeft',
-    label: 'Colour, right less left',
+    label: t`Colour, right less left`,
     min: -100,
     max: 100,
-    hint: 'of a tray that was not turned',
+    hint: t`of a tray that was not turned`,
   },
   {
     key: 'backLessFront',
-    label: 'Colour, back less front',
+    label: t`Colour, back less front`,
     min: -100,
     max: 100,
-    hint: 'of a tray that was not turned',
+    hint: t`of a tray that was not turned`,
   },
 ];
 
@@ -101,8 +102,8 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
     <Dialog
       open
       onClose={onClose}
-      title={`Measure ${tray.trayId}`}
-      lead="Several pieces of the tray, cold. Leave empty what was not measured."
+      title={t`Measure ${tray.trayId}`}
+      lead={t`Several pieces of the tray, cold. Leave empty what was not measured.`}
     >
       <form
         onSubmit={(event) => {
@@ -124,18 +125,18 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
             />
           ))}
           <SelectField
-            label="The gap"
+            label={t`The gap`}
             value={room}
             onChange={(event) => setRoom(event.target.value as Room | '')}
           >
-            <option value="">not looked at</option>
-            <option value="touched">some touched</option>
-            <option value="fits">right</option>
-            <option value="more">room for more</option>
+            <option value="">{t`not looked at`}</option>
+            <option value="touched">{t`some touched`}</option>
+            <option value="fits">{t`right`}</option>
+            <option value="more">{t`room for more`}</option>
           </SelectField>
           <div className="col-span-2">
             <Field
-              label="Note"
+              label={t`Note`}
               value={note}
               maxLength={1000}
               onChange={(event) => setNote(event.target.value)}
@@ -143,10 +144,8 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
           </div>
         </div>
         <div className="mt-4 flex justify-end gap-2">
-          <Button onClick={onClose}>Not now</Button>
-          <Button type="submit" look="primary" disabled={wrong || empty}>
-            Log it
-          </Button>
+          <Button onClick={onClose}>{t`Not now`}</Button>
+          <Button type="submit" look="primary" disabled={wrong || empty}>{t`Log it`}</Button>
         </div>
       </form>
     </Dialog>

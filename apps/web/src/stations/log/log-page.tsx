@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useLocation, useParams } from 'react-router';
@@ -89,15 +90,13 @@ const LotNote = ({ lot }: { lot: string }) => {
     >
       <div className="flex-1">
         <Field
-          label="A note on this lot"
+          label={t`A note on this lot`}
           value={text}
           maxLength={1000}
           onChange={(event) => setText(event.target.value)}
         />
       </div>
-      <Button type="submit" disabled={!text.trim()}>
-        Save note
-      </Button>
+      <Button type="submit" disabled={!text.trim()}>{t`Save note`}</Button>
     </form>
   );
 };
@@ -119,18 +118,18 @@ const LotStory = ({
     <>
       <p className="mb-2 text-ink-soft">
         {mixed &&
-          `Mixed ${wall.date(mixed.atMs)} at ${wall.time(mixed.atMs)} by the ${mixed.who.toLowerCase()}: ${mass(mixed.massG)}, dough ${temperature(mixed.doughC, 1)}. `}
-        {portioned && `Portioned at ${wall.time(portioned.atMs)}: ${portioned.pieces} pieces. `}
+          t`Mixed ${wall.date(mixed.atMs)} at ${wall.time(mixed.atMs)} by the ${mixed.who.toLowerCase()}: ${mass(mixed.massG)}, dough ${temperature(mixed.doughC, 1)}. `}
+        {portioned && t`Portioned at ${wall.time(portioned.atMs)}: ${portioned.pieces} pieces. `}
       </p>
       {mixed && mixed.missing.length > 0 && (
         <p className="mb-2 font-medium text-hand">
-          Without {mixed.missing.join(', ')}: {mixed.reason}
+          {t`Without ${mixed.missing.join(', ')}: ${mixed.reason ?? ''}`}
         </p>
       )}
       {trays.length > 0 ? (
         <TrayTable trays={trays} onMeasure={setMeasuring} />
       ) : (
-        <p className="py-4 text-ink-soft">No tray of this lot has been loaded.</p>
+        <p className="py-4 text-ink-soft">{t`No tray of this lot has been loaded.`}</p>
       )}
       {notes.length > 0 && (
         <ul className="mt-3 space-y-1">
@@ -159,7 +158,7 @@ export const LogPage = () => {
   const wall = useWallClock();
   const { floor, error } = useFloorOf(date || '2026-01-01', today ?? '', data?.rules.timeZone ?? 'UTC');
   if (error) return <Failed error={error} />;
-  if (!data || !floor || !date) return <Loading what="the log" />;
+  if (!data || !floor || !date) return <Loading what={t`the log`} />;
   const planned = new Set((day.data?.plan?.plan.batches ?? []).map((batch) => batch.batchId));
   const lots = lotsOf(floor, date, planned, (atMs) => wallClock(atMs / 1000, data.rules.timeZone).date);
   const current = batchId && lots.includes(batchId) ? batchId : lots[0];
@@ -175,9 +174,9 @@ export const LogPage = () => {
   const pieces = (day.data?.plan?.plan.batches ?? []).reduce((n, batch) => n + batch.pieces, 0);
   return (
     <Station
-      title={`Log of ${wall.day(date)}`}
-      question="What happened, was it right, what do we change next time?"
-      queueTitle="Lots"
+      title={t`Log of ${wall.day(date)}`}
+      question={t`What happened, was it right, what do we change next time?`}
+      queueTitle={t`Lots`}
       queue={lives.map(({ lot, batch, trays }) => (
         <QueueItem
           key={lot}
@@ -185,39 +184,35 @@ export const LogPage = () => {
           active={lot === current}
           title={names.product(productOf(lot))}
           side={trays.length > 0 ? `${trays.filter((tray) => tray.racked).length}/${trays.length}` : ''}
-          detail={`${lot}${batch?.mixed && batch.mixed.missing.length > 0 ? ', something missing' : ''}`}
+          detail={`${lot}${batch?.mixed && batch.mixed.missing.length > 0 ? t`, something missing` : ''}`}
         />
       ))}
       actions={
         <>
           <DayPicker date={date} />
-          <Link to={`/log/learned${search}`} className={buttonClass()}>
-            What your bakes show
-          </Link>
-          <Button icon={<Printer size={16} />} onClick={() => window.print()}>
-            Print
-          </Button>
+          <Link to={`/log/learned${search}`} className={buttonClass()}>{t`What your bakes show`}</Link>
+          <Button icon={<Printer size={16} />} onClick={() => window.print()}>{t`Print`}</Button>
         </>
       }
       why={
         <>
-          <WhySection title="The day in figures">
+          <WhySection title={t`The day in figures`}>
             <Facts>
-              <Fact name="Lots">{lots.length}</Fact>
-              {pieces > 0 && <Fact name="Pieces planned">{pieces}</Fact>}
-              <Fact name="Pieces baked">
+              <Fact name={t`Lots`}>{lots.length}</Fact>
+              {pieces > 0 && <Fact name={t`Pieces planned`}>{pieces}</Fact>}
+              <Fact name={t`Pieces baked`}>
                 {allTrays.filter((tray) => tray.pulled).reduce((n, tray) => n + tray.pieces, 0)}
               </Fact>
-              <Fact name="Trays baked">{allTrays.filter((tray) => tray.pulled).length}</Fact>
-              <Fact name="Pulled more than 1 min late">{late.length}</Fact>
-              <Fact name="Measured trays">{allTrays.filter((tray) => tray.inspected).length}</Fact>
+              <Fact name={t`Trays baked`}>{allTrays.filter((tray) => tray.pulled).length}</Fact>
+              <Fact name={t`Pulled more than 1 min late`}>{late.length}</Fact>
+              <Fact name={t`Measured trays`}>{allTrays.filter((tray) => tray.inspected).length}</Fact>
             </Facts>
           </WhySection>
-          <WhySection title="The log">
+          <WhySection title={t`The log`}>
             <ChainCheck />
           </WhySection>
           {floor.notices.length > 0 && (
-            <WhySection title="To look at">
+            <WhySection title={t`To look at`}>
               <ul className="space-y-1 text-[13.5px]">
                 {floor.notices.slice(-6).map((notice) => (
                   <li
@@ -232,17 +227,17 @@ export const LogPage = () => {
           )}
           <Cautions
             items={[
-              'Nothing is deleted: a mistake is struck out by a new entry.',
-              'A log is no clearance: Jokul never declares a product safe.',
+              t`Nothing is deleted: a mistake is struck out by a new entry.`,
+              t`A log is no clearance: Jokul never declares a product safe.`,
             ]}
           />
         </>
       }
     >
       {lots.length === 0 ? (
-        <Empty title="Nothing was written down for this day">
-          Lots appear here as soon as one is weighed, mixed or loaded.
-        </Empty>
+        <Empty
+          title={t`Nothing was written down for this day`}
+        >{t`Lots appear here as soon as one is weighed, mixed or loaded.`}</Empty>
       ) : (
         <>
           <LotLines lives={lives} current={current ?? ''} search={search} />

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { Link } from 'react-router';
 import type { LotState, TrayState } from '@jokul/core';
 import { useNames } from '../../app/actions';
@@ -44,38 +45,40 @@ export const LotLines = ({
       ? ((stay.outMs ?? first(trays.map((t) => t.loaded.atMs)) ?? stay.atMs) - stay.atMs) / 1000
       : 0;
     return [
-      { what: 'Mixed', atMs: batch?.mixed?.atMs ?? null, detail: '' },
+      { what: t`Mixed`, atMs: batch?.mixed?.atMs ?? null, detail: '' },
       {
-        what: 'Portioned',
+        what: t`Portioned`,
         atMs: batch?.portioned?.atMs ?? null,
-        detail: batch?.portioned ? `${batch.portioned.pieces} pcs` : '',
+        detail: batch?.portioned
+          ? t`${plural(batch.portioned.pieces, { one: '# piece', other: '# pieces' })}`
+          : '',
       },
       {
-        what: 'Into the cold',
+        what: t`Into the cold`,
         atMs: stay?.atMs ?? null,
         detail: stay
           ? `${names.place(stay.placeId).toLowerCase()}${restS > 0 ? `, ${duration(restS)}` : ''}`
           : '',
       },
       {
-        what: 'Loaded',
+        what: t`Loaded`,
         atMs: first(trays.map((t) => t.loaded.atMs)),
-        detail: trays.length > 0 ? `${trays.length} trays` : '',
+        detail: trays.length > 0 ? t`${plural(trays.length, { one: '# tray', other: '# trays' })}` : '',
       },
       {
-        what: 'Pulled',
+        what: t`Pulled`,
         atMs: first(trays.map((t) => t.pulled?.atMs)),
         detail: `${trays.filter((t) => t.pulled).length || ''}`,
       },
       {
-        what: 'Racked',
+        what: t`Racked`,
         atMs: first(trays.map((t) => t.racked?.atMs)),
         detail: `${trays.filter((t) => t.racked).length || ''}`,
       },
       ...(hasIced
         ? [
             {
-              what: 'Iced',
+              what: t`Iced`,
               atMs: first(trays.map((t) => t.iced?.atMs)),
               detail: `${trays.filter((t) => t.iced).length || ''}`,
             },
@@ -84,37 +87,37 @@ export const LotLines = ({
       ...(hasPacked
         ? [
             {
-              what: 'Packed',
+              what: t`Packed`,
               atMs: first(trays.map((t) => t.packed?.atMs)),
               detail: `${trays.filter((t) => t.packed).length || ''}`,
             },
           ]
         : []),
       {
-        what: 'Measured',
+        what: t`Measured`,
         atMs: first(trays.map((t) => t.inspected?.atMs)),
         detail: `${trays.filter((t) => t.inspected).length || ''}`,
       },
     ];
   };
   const heads = [
-    'Mixed',
-    'Portioned',
-    'Into the cold',
-    'Loaded',
-    'Pulled',
-    'Racked',
-    ...(hasIced ? ['Iced'] : []),
-    ...(hasPacked ? ['Packed'] : []),
-    'Measured',
+    t`Mixed`,
+    t`Portioned`,
+    t`Into the cold`,
+    t`Loaded`,
+    t`Pulled`,
+    t`Racked`,
+    ...(hasIced ? [t`Iced`] : []),
+    ...(hasPacked ? [t`Packed`] : []),
+    t`Measured`,
   ];
   return (
     <div className="table-room">
       <table className="w-full">
-        <caption className="sr-only">Each lot’s life on one line</caption>
+        <caption className="sr-only">{t`Each lot’s life on one line`}</caption>
         <thead className="text-left text-[12.5px] text-ink-soft">
           <tr>
-            <th className="py-1 pr-2 font-normal">Lot</th>
+            <th className="py-1 pr-2 font-normal">{t`Lot`}</th>
             {heads.map((head) => (
               <th key={head} className="py-1 pr-2 font-normal">
                 {head}

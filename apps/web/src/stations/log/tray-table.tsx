@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import {
   createSortedRowModel,
   rowSortingFeature,
@@ -51,34 +52,34 @@ export const TrayTable = ({
     return [
       {
         id: 'tray',
-        header: 'Tray',
+        header: t`Tray`,
         accessorFn: (tray) => tray.trayId,
         cell: ({ row }) => row.original.trayId.split('-').slice(-2).join(' '),
       },
       {
         id: 'oven',
-        header: 'Oven',
+        header: t`Oven`,
         accessorFn: (tray) => tray.ovenId,
         cell: ({ row }) => <span className="font-sans">{names.oven(row.original.ovenId)}</span>,
       },
       {
         id: 'loaded',
-        header: 'Loaded',
+        header: t`Loaded`,
         accessorFn: (tray) => tray.loaded.atMs,
         cell: ({ row }) => wall.time(row.original.loaded.atMs),
       },
       {
         id: 'baked',
-        header: 'Baked',
+        header: t`Baked`,
         accessorFn: (tray) => bakedS(tray) ?? 0,
         cell: ({ row }) => {
           const seconds = bakedS(row.original);
-          if (seconds === null) return 'in the oven';
+          if (seconds === null) return t`in the oven`;
           const off = seconds - row.original.pullS;
           return (
             <span
               className={Math.abs(off) > noticeS ? 'font-semibold text-hand' : ''}
-              title={`planned ${sayDuration(row.original.pullS)}`}
+              title={t`planned ${sayDuration(row.original.pullS)}`}
             >
               {countdown(seconds * 1000)}
               {Math.abs(off) > noticeS && ` (${off > 0 ? '+' : ''}${countdown(off * 1000)})`}
@@ -88,7 +89,7 @@ export const TrayTable = ({
       },
       measured(
         'core',
-        'Core',
+        t`Core`,
         (tray) => tray.inspected?.coreC,
         (t) => temperature(t, 1),
       ),
@@ -115,11 +116,11 @@ export const TrayTable = ({
       },
       measured(
         'loss',
-        'Loss',
+        t`Loss`,
         (tray) => tray.inspected?.lossShare,
         (share) => `${(share * 100).toFixed(1)} %`,
       ),
-      measured('colour', 'Colour', (tray) => tray.inspected?.colourScore, String),
+      measured('colour', t`Colour`, (tray) => tray.inspected?.colourScore, String),
       {
         id: 'measure',
         header: '',
@@ -130,10 +131,10 @@ export const TrayTable = ({
               size="small"
               look="quiet"
               icon={<Ruler size={14} />}
-              aria-label={`Measure ${row.original.trayId}`}
+              aria-label={t`Measure ${row.original.trayId}`}
               onClick={() => onMeasure(row.original)}
             >
-              {row.original.inspected ? 'again' : 'measure'}
+              {row.original.inspected ? t`again` : t`measure`}
             </Button>
           ),
       },

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import {
   amountsFor,
@@ -25,11 +26,11 @@ import { useScale } from './grams';
 import { Said } from '../../ui/said';
 
 const kinds = {
-  pieces: 'a number of pieces',
-  trays: 'a number of trays',
-  dough: 'a dough mass',
-  fill: 'a full bowl',
-  stock: 'what is in stock',
+  pieces: t`a number of pieces`,
+  trays: t`a number of trays`,
+  dough: t`a dough mass`,
+  fill: t`a full bowl`,
+  stock: t`what is in stock`,
 } as const;
 type Kind = keyof typeof kinds;
 
@@ -104,7 +105,7 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
   const fillOf = (id: string, massG: number) => {
     const mixer = equipment.mixers.find((m) => m.id === id);
     return mixer
-      ? `${((massG / density / (mixer.bowlL * 1000)) * 100).toFixed(0)} % of the bowl, ${((massG / mixer.maxMassG) * 100).toFixed(0)} % of its load`
+      ? t`${((massG / density / (mixer.bowlL * 1000)) * 100).toFixed(0)} % of the bowl, ${((massG / mixer.maxMassG) * 100).toFixed(0)} % of its load`
       : '';
   };
   const lines = formula.stages.flatMap(({ lines: own }) => own);
@@ -112,12 +113,16 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
     <Dialog
       open
       onClose={onClose}
-      title={`${formula.name} for another amount`}
-      lead="A sheet to work from; the day’s plan stays as it is."
+      title={t`${formula.name} for another amount`}
+      lead={t`A sheet to work from; the day’s plan stays as it is.`}
       wide
     >
       <div className="grid grid-cols-2 gap-3">
-        <SelectField label="Made for" value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
+        <SelectField
+          label={t`Made for`}
+          value={kind}
+          onChange={(event) => setKind(event.target.value as Kind)}
+        >
           {Object.entries(kinds).map(([id, name]) => (
             <option key={id} value={id}>
               {name}
@@ -128,10 +133,10 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
           <Field
             label={
               {
-                pieces: 'Pieces',
-                trays: `Trays of ${perTray} pieces`,
-                dough: label('Dough', 'mass'),
-                fill: 'Fill, %',
+                pieces: t`Pieces`,
+                trays: t`Trays of ${perTray} pieces`,
+                dough: label(t`Dough`, 'mass'),
+                fill: t`Fill, %`,
               }[kind]
             }
             inputMode="decimal"
@@ -140,7 +145,7 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
           />
         )}
         {kind === 'fill' && (
-          <SelectField label="Mixer" value={mixerId} onChange={(event) => setMixerId(event.target.value)}>
+          <SelectField label={t`Mixer`} value={mixerId} onChange={(event) => setMixerId(event.target.value)}>
             {equipment.mixers.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -159,12 +164,12 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
                   {ingredient(id).name}
                   {limit && (
                     <span className="block text-[12.5px] text-ink-faint">
-                      {limit.limits ? 'runs out first' : `${mass(limit.leftG)} left`}
+                      {limit.limits ? t`runs out first` : t`${mass(limit.leftG)} left`}
                     </span>
                   )}
                 </span>
                 <input
-                  aria-label={`Stock of ${ingredient(id).name}, g`}
+                  aria-label={t`Stock of ${ingredient(id).name}, g`}
                   inputMode="decimal"
                   placeholder="g"
                   value={stock[id] ?? ''}
@@ -184,15 +189,13 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
         dough && (
           <div className="mt-4 border-t pt-3">
             <p className="text-lg">
-              Dough{' '}
+              {t`Dough`}{' '}
               <strong>
                 <Shown figure={dough}>{mass(dough.value)}</Shown>
               </strong>
-              ,{' '}
-              {Math.floor(
+              {t`, ${Math.floor(
                 (dough.value * (1 - losses.bowlShare) * (1 - losses.portionShare)) / formula.piece.massG,
-              )}{' '}
-              pieces
+              )} pieces`}
             </p>
             <ul className="mt-1 text-[13.5px]">
               {splits.map((split, i) => (
@@ -200,10 +203,10 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
                   key={split.reason + split.batches.map((b) => b.mixerId).join()}
                   className={i === 0 ? '' : 'text-ink-faint'}
                 >
-                  {i === 0 ? 'Take: ' : 'Or: '}
+                  {i === 0 ? t`Take: ` : t`Or: `}
                   {split.batches
                     .map(
-                      (b) => `${mass(b.massG)} in the ${nameOf(b.mixerId)} (${fillOf(b.mixerId, b.massG)})`,
+                      (b) => t`${mass(b.massG)} in the ${nameOf(b.mixerId)} (${fillOf(b.mixerId, b.massG)})`,
                     )
                     .join(' + ')}
                   ; <Said>{split.reason}</Said>.
@@ -212,9 +215,7 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
             </ul>
             {sheet && (
               <table className="mt-3 w-full text-[14px]">
-                <caption className="pb-1 text-left text-[13px] text-ink-soft">
-                  The sheet of the first batch
-                </caption>
+                <caption className="pb-1 text-left text-[13px] text-ink-soft">{t`The sheet of the first batch`}</caption>
                 <tbody>
                   {sheet.lines.map((line) => (
                     <tr key={line.key} className="border-t">
@@ -235,10 +236,8 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
         )
       )}
       <div className="mt-4 flex justify-end gap-2">
-        <Button onClick={() => window.print()}>Print</Button>
-        <Button look="primary" onClick={onClose}>
-          Done
-        </Button>
+        <Button onClick={() => window.print()}>{t`Print`}</Button>
+        <Button look="primary" onClick={onClose}>{t`Done`}</Button>
       </div>
     </Dialog>
   );

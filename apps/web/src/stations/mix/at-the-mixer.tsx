@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Play, Square } from 'lucide-react';
 import { useState } from 'react';
 import {
@@ -49,14 +50,14 @@ const Running = ({
       <span
         className={`figures text-5xl ${leftS < 0 ? 'text-hand' : ''}`}
         role="timer"
-        aria-label={`${step.name} left`}
+        aria-label={t`${step.name} left`}
       >
         {leftS < 0 ? '+' : ''}
         {clockText(leftS)}
       </span>
       <span className="min-w-0 flex-1 text-lg">
         {scrape ? (
-          <strong className="text-hand">Stop the mixer and scrape: bowl, paddle, underside.</strong>
+          <strong className="text-hand">{t`Stop the mixer and scrape: bowl, paddle, underside.`}</strong>
         ) : leftS < 0 ? (
           step.stopWhen
         ) : (
@@ -68,9 +69,7 @@ const Running = ({
         className="min-h-14 px-6 text-xl"
         icon={<Square size={18} />}
         onClick={() => onStop(goneS)}
-      >
-        Stopped
-      </Button>
+      >{t`Stopped`}</Button>
     </div>
   );
 };
@@ -96,11 +95,11 @@ const blockOf = (
     ...(tooHot
       ? [
           measured
-            ? `The browned butter was ${temperature(measured.temperatureC)}. Egg goes in only at ${temperature(eggLimitC)} or below: it scrambles, and is not safe.`
-            : `Measure the browned butter first: egg goes in only at ${temperature(eggLimitC)} or below.`,
+            ? t`The browned butter was ${temperature(measured.temperatureC)}. Egg goes in only at ${temperature(eggLimitC)} or below: it scrambles, and is not safe.`
+            : t`Measure the browned butter first: egg goes in only at ${temperature(eggLimitC)} or below.`,
         ]
       : []),
-    ...(open.length > 0 ? [`Not weighed yet: ${open.map(({ name }) => name).join(', ')}.`] : []),
+    ...(open.length > 0 ? [t`Not weighed yet: ${open.map(({ name }) => name).join(', ')}.`] : []),
   ];
   if (reasons.length > 0) return { egg: tooHot, missing: reasons.join(' ') };
   return null;
@@ -131,7 +130,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
         reason: reason.trim(),
       });
     record('note', batchId, {
-      text: `${asking.step.name} started anyway. ${asking.missing} Reason: ${reason.trim()}`.slice(0, 1000),
+      text: t`${asking.step.name} started anyway. ${asking.missing} Reason: ${reason.trim()}`.slice(0, 1000),
     });
     start(batchId, asking.step.stageId, nowMs());
     setAsking(null);
@@ -153,13 +152,13 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
                 <p className="text-lg font-semibold">
                   {step.name}
                   <span className="ml-3 text-[14px] font-normal text-ink-soft">
-                    {step.speed === 'off'
-                      ? 'by hand'
-                      : step.speed === 'lowest'
-                        ? 'lowest speed'
-                        : `speed ${step.speed}`}
-                    , about {duration(step.durationS)}
-                    {step.parts > 1 && `, in ${step.parts} parts`}
+                    {t`${
+                      step.speed === 'off'
+                        ? t`by hand`
+                        : step.speed === 'lowest'
+                          ? t`lowest speed`
+                          : t`speed ${step.speed}`
+                    }, about ${duration(step.durationS)}${step.parts > 1 ? t`, in ${step.parts} parts` : ''}`}
                   </span>
                 </p>
                 <p className="text-[14px]">
@@ -170,7 +169,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
                     )
                     .join(', ')}
                 </p>
-                <p className="text-ink-soft">Enough when: {step.stopWhen}</p>
+                <p className="text-ink-soft">{t`Enough when: ${step.stopWhen}`}</p>
               </div>
               {done ? (
                 <span className="figures text-ink-soft">{duration(Math.round(done.durationS))}</span>
@@ -180,9 +179,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
                   icon={<Play size={18} />}
                   disabled={known.mixed !== null}
                   onClick={() => begin(step)}
-                >
-                  Start
-                </Button>
+                >{t`Start`}</Button>
               ) : null}
             </div>
             {!done && startedMs !== undefined && (
@@ -201,22 +198,24 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
       <Dialog
         open={asking !== null}
         onClose={() => setAsking(null)}
-        title={asking?.egg ? 'Too hot for egg' : 'Not everything is weighed'}
+        title={asking?.egg ? t`Too hot for egg` : t`Not everything is weighed`}
         lead={asking?.missing}
       >
         <Field
-          label="Start anyway, because"
+          label={t`Start anyway, because`}
           value={reason}
           maxLength={400}
           onChange={(event) => setReason(event.target.value)}
         />
         <div className="mt-4 flex justify-end gap-2">
           <Button look="primary" onClick={() => setAsking(null)}>
-            {asking?.egg ? 'Let it cool' : 'Weigh it first'}
+            {asking?.egg ? t`Let it cool` : t`Weigh it first`}
           </Button>
-          <Button look="hand" disabled={reason.trim().length < 3} onClick={override}>
-            Start anyway
-          </Button>
+          <Button
+            look="hand"
+            disabled={reason.trim().length < 3}
+            onClick={override}
+          >{t`Start anyway`}</Button>
         </div>
       </Dialog>
     </ol>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import {
   butterToBrown,
@@ -41,7 +42,7 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
   const [tempText, setTemp] = useState('');
   const [panC, setPanC] = useState(figure(120, 'temperature'));
   const line = formula.stages.flatMap(({ lines }) => lines).find((l) => l.browned);
-  if (!line) return <p className="text-ink-soft">No butter is browned in this formula.</p>;
+  if (!line) return <p className="text-ink-soft">{t`No butter is browned in this formula.`}</p>;
   const sheetLine = sheet.lines.find(
     ({ ingredientId, name }) => ingredientId === line.ingredientId && name.includes('brown'),
   );
@@ -57,19 +58,19 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
   const startC = measured?.temperatureC ?? typed(panC, 'temperature');
   const massNow = last?.outG ?? neededG;
   return (
-    <section aria-label="Browned butter" className="rounded-lg border bg-surface p-4">
-      <h2 className="text-lg font-semibold">Browned butter</h2>
+    <section aria-label={t`Browned butter`} className="rounded-lg border bg-surface p-4">
+      <h2 className="text-lg font-semibold">{t`Browned butter`}</h2>
       <p>
-        The dough needs {mass(neededG)} browned. Weigh{' '}
+        {t`The dough needs ${mass(neededG)} browned. Weigh`}{' '}
         <strong className="figures text-xl">
           <Shown figure={weighIn}>{mass(weighIn.value)}</Shown>
         </strong>{' '}
-        into the pan: browning takes <Shown figure={loss}>{(100 * loss.value).toFixed(1)} %</Shown>.
+        {t`into the pan: browning takes`} <Shown figure={loss}>{(100 * loss.value).toFixed(1)} %</Shown>.
       </p>
       <div className="mt-3 flex flex-wrap items-end gap-3">
         <div className="w-32">
           <Field
-            label={label('Into the pan', 'mass')}
+            label={label(t`Into the pan`, 'mass')}
             inputMode="decimal"
             value={inText}
             placeholder={figure(Math.round(weighIn.value), 'mass')}
@@ -78,11 +79,11 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
         </div>
         <div className="w-32">
           <Field
-            label={label('Out of the pan', 'mass')}
+            label={label(t`Out of the pan`, 'mass')}
             inputMode="decimal"
             value={outText}
             onChange={(event) => setOut(event.target.value)}
-            error={outText !== '' && inText !== '' && !panGood ? 'Less than went in.' : undefined}
+            error={outText !== '' && inText !== '' && !panGood ? t`Less than went in.` : undefined}
           />
         </div>
         <Button
@@ -92,19 +93,16 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
             setIn('');
             setOut('');
           }}
-        >
-          Log the pan
-        </Button>
+        >{t`Log the pan`}</Button>
         {last && (
           <p className="pb-1.5 text-ink-soft">
-            {wall.time(last.atMs)}: {mass(last.inG)} in, {mass(last.outG)} out,{' '}
-            {(100 * (1 - last.outG / last.inG)).toFixed(1)} % lost
+            {t`${wall.time(last.atMs)}: ${mass(last.inG)} in, ${mass(last.outG)} out, ${(100 * (1 - last.outG / last.inG)).toFixed(1)} % lost`}
             {Math.abs(last.outG - neededG) > 0.03 * neededG && (
               <strong className="text-hand">
                 {' '}
                 {last.outG > neededG
-                  ? `${mass(last.outG - neededG)} more than the dough needs: keep it back.`
-                  : `${mass(neededG - last.outG)} short: brown some more.`}
+                  ? t`${mass(last.outG - neededG)} more than the dough needs: keep it back.`
+                  : t`${mass(neededG - last.outG)} short: brown some more.`}
               </strong>
             )}
           </p>
@@ -113,7 +111,7 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
       <div className="mt-4 flex flex-wrap items-end gap-3 border-t pt-3">
         <div className="w-36">
           <Field
-            label={label('Butter measured', 'temperature')}
+            label={label(t`Butter measured`, 'temperature')}
             inputMode="decimal"
             value={tempText}
             onChange={(event) => setTemp(event.target.value)}
@@ -127,26 +125,24 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
             record('measured', batchId, { what: 'browned butter', temperatureC: atC });
             setTemp('');
           }}
-        >
-          Measured
-        </Button>
+        >{t`Measured`}</Button>
         <p className={`pb-1.5 ${hot ? 'font-semibold text-hand' : 'text-ink-soft'}`} role="status">
           {measured === undefined
-            ? `Not measured yet. Egg goes in only at ${temperature(rules.eggIntoButterC)} or below.`
+            ? t`Not measured yet. Egg goes in only at ${temperature(rules.eggIntoButterC)} or below.`
             : hot
-              ? `${temperature(measured.temperatureC)} at ${wall.time(measured.atMs)}: too hot for egg.`
-              : `${temperature(measured.temperatureC)} at ${wall.time(measured.atMs)}: egg may follow.`}
+              ? t`${temperature(measured.temperatureC)} at ${wall.time(measured.atMs)}: too hot for egg.`
+              : t`${temperature(measured.temperatureC)} at ${wall.time(measured.atMs)}: egg may follow.`}
         </p>
       </div>
       <table className="mt-3 w-full max-w-xl text-[14px]">
         <caption className="pb-1 text-left text-[13px] text-ink-soft">
-          Poured out flat (30 × 20 cm), from{' '}
+          {t`Poured out flat (30 × 20 cm), from`}{' '}
           {measured ? (
             temperature(measured.temperatureC)
           ) : (
             <>
               <input
-                aria-label={label('Butter off the pan', 'temperature')}
+                aria-label={label(t`Butter off the pan`, 'temperature')}
                 value={panC}
                 inputMode="decimal"
                 onChange={(event) => setPanC(event.target.value)}
@@ -155,13 +151,13 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
               {unit('temperature')}
             </>
           )}
-          , stirred now and then
+          {t`, stirred now and then`}
         </caption>
         <thead className="text-left text-[12.5px] text-ink-soft">
           <tr>
-            <th className="font-normal">place</th>
-            <th className="text-right font-normal">to {temperature(rules.eggIntoButterC)}, egg may follow</th>
-            <th className="text-right font-normal">to {temperature(creamableC)}, to be creamed</th>
+            <th className="font-normal">{t`place`}</th>
+            <th className="text-right font-normal">{t`to ${temperature(rules.eggIntoButterC)}, egg may follow`}</th>
+            <th className="text-right font-normal">{t`to ${temperature(creamableC)}, to be creamed`}</th>
           </tr>
         </thead>
         <tbody>
@@ -180,9 +176,9 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
                     {time ? (
                       <Shown figure={time}>{duration(Math.round(time.value / 60) * 60)}</Shown>
                     ) : startC <= targetC ? (
-                      'there'
+                      t`there`
                     ) : (
-                      'never'
+                      t`never`
                     )}
                   </td>
                 );
@@ -191,9 +187,7 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
           ))}
         </tbody>
       </table>
-      <p className="mt-1 text-[12.5px] text-ink-faint">
-        In the cold it sets first at the bottom: scrape it up and stir.
-      </p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`In the cold it sets first at the bottom: scrape it up and stir.`}</p>
     </section>
   );
 };

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { plural, t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import {
@@ -121,36 +123,36 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
   });
   const outMs = soften.data && mixStartMs !== null ? mixStartMs - soften.data.value * 1000 : null;
   return (
-    <section aria-label="Butter and dough temperature" className="rounded-lg border bg-surface p-4">
-      <h2 className="text-lg font-semibold">Butter and dough temperature</h2>
+    <section aria-label={t`Butter and dough temperature`} className="rounded-lg border bg-surface p-4">
+      <h2 className="text-lg font-semibold">{t`Butter and dough temperature`}</h2>
       <div className="mt-2 grid grid-cols-5 gap-3 max-sm:grid-cols-2">
         <Field
-          label={label('Room', 'temperature')}
+          label={label(t`Room`, 'temperature')}
           inputMode="decimal"
           value={roomText}
           onChange={(event) => setRoom(event.target.value)}
         />
         <Field
-          label={label('Egg', 'temperature')}
+          label={label(t`Egg`, 'temperature')}
           inputMode="decimal"
           value={eggText}
           onChange={(event) => setEgg(event.target.value)}
         />
         <Field
-          label={label('Bowl', 'temperature')}
+          label={label(t`Bowl`, 'temperature')}
           inputMode="decimal"
           value={bowlText}
-          placeholder="as the room"
+          placeholder={t`as the room`}
           onChange={(event) => setBowl(event.target.value)}
         />
         <Field
-          label={label('Butter now', 'temperature')}
+          label={label(t`Butter now`, 'temperature')}
           inputMode="decimal"
           value={nowText}
           onChange={(event) => setNow(event.target.value)}
         />
         <Field
-          label={label('Dough target', 'temperature')}
+          label={label(t`Dough target`, 'temperature')}
           inputMode="decimal"
           value={wantedText}
           onChange={(event) => setWanted(event.target.value)}
@@ -159,31 +161,32 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
       <p className="mt-3 text-lg">
         {butter ? (
           <>
-            Butter should be{' '}
+            {t`Butter should be`}{' '}
             <strong className="figures">
               <Shown figure={butter}>{temperature(butter.value, 1)}</Shown>
             </strong>
-            {butter.value < 16 && ' – too firm to cream: warm the bowl or the egg instead.'}
-            {butter.value > 21.5 && ' – too soft to hold air: cool the bowl or the egg instead.'}
+            {butter.value < 16 && t` – too firm to cream: warm the bowl or the egg instead.`}
+            {butter.value > 21.5 && t` – too soft to hold air: cool the bowl or the egg instead.`}
           </>
         ) : (
-          'No butter that can be worked gives this dough: change the bowl, the egg, or the target.'
+          t`No butter that can be worked gives this dough: change the bowl, the egg, or the target.`
         )}
       </p>
       {asIs && (
         <p className="text-ink-soft">
-          With the butter as it is the dough comes to{' '}
-          <Shown figure={asIs}>{temperature(asIs.value, 1)}</Shown>. The mixer warms by{' '}
-          <Shown figure={efficiency}>{(100 * efficiency.value).toFixed(0)} %</Shown> of its power
+          <Trans>
+            With the butter as it is the dough comes to{' '}
+            <Shown figure={asIs}>{temperature(asIs.value, 1)}</Shown>. The mixer warms by{' '}
+            <Shown figure={efficiency}>{(100 * efficiency.value).toFixed(0)} %</Shown> of its power.
+          </Trans>{' '}
           {logged.length > 0
-            ? `, learned from ${logged.length} ${logged.length === 1 ? 'dough' : 'doughs'}`
-            : ', typical; log doughs with room and butter to learn it'}
-          .
+            ? t`Learned from ${plural(logged.length, { one: '# dough', other: '# doughs' })}.`
+            : t`A typical share: log doughs with room and butter to learn it.`}
         </p>
       )}
       <div className="mt-3 grid grid-cols-[12rem_8rem_minmax(0,1fr)] items-end gap-3 border-t pt-3 max-sm:grid-cols-1">
         <SelectField
-          label="The butter is in"
+          label={t`The butter is in`}
           value={form}
           onChange={(event) => setForm(event.target.value as ButterForm)}
         >
@@ -194,28 +197,28 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
           ))}
         </SelectField>
         <SelectField
-          label="It is"
+          label={t`It is`}
           value={wrapped ? 'wrapped' : 'bare'}
           onChange={(event) => setWrapped(event.target.value === 'wrapped')}
         >
-          <option>wrapped</option>
-          <option>bare</option>
+          <option>{t`wrapped`}</option>
+          <option>{t`bare`}</option>
         </SelectField>
         <p className="pb-1.5" role="status">
           {question === null ? (
             ''
           ) : soften.isPending ? (
-            'Computing …'
+            t`Computing …`
           ) : soften.data ? (
             <>
-              <Shown figure={soften.data}>{duration(Math.round(soften.data.value / 60) * 60)}</Shown> in this
-              room
-              {outMs !== null && <>, so out of the cold at {wall.near(outMs, mixStartMs ?? outMs)}</>}
+              <Shown figure={soften.data}>{duration(Math.round(soften.data.value / 60) * 60)}</Shown>{' '}
+              {t`in this room`}
+              {outMs !== null && <>{t`, so out of the cold at ${wall.near(outMs, mixStartMs ?? outMs)}`}</>}
             </>
           ) : startC >= (targetC ?? 0) ? (
-            'It is warm enough now.'
+            t`It is warm enough now.`
           ) : (
-            'It does not get there in this room.'
+            t`It does not get there in this room.`
           )}
         </p>
       </div>

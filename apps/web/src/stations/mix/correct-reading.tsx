@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Correction, CorrectionKind } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
@@ -5,10 +6,10 @@ import { useScale } from './grams';
 import { Said } from '../../ui/said';
 
 const does: Readonly<Record<CorrectionKind, string>> = {
-  'take-out': 'Take it out',
-  scale: 'Scale everything else',
-  'top-up': 'Add it',
-  accept: 'Accept it',
+  'take-out': t`Take it out`,
+  scale: t`Scale everything else`,
+  'top-up': t`Add it`,
+  accept: t`Accept it`,
 };
 
 /** What can be done about an ingredient that is off: each with its arithmetic, none by itself. */
@@ -27,9 +28,9 @@ export const CorrectReading = ({
 }) => {
   const scale = useScale();
   return (
-    <div role="group" aria-label={`${name} is off`} className="mt-3 rounded-md border border-hand p-3">
+    <div role="group" aria-label={t`${name} is off`} className="mt-3 rounded-md border border-hand p-3">
       <p className="font-semibold text-hand">
-        {scale.said(Math.abs(off), resolutionG)} {off > 0 ? 'over' : 'under'}. What now?
+        {t`${scale.said(Math.abs(off), resolutionG)} ${off > 0 ? t`over` : t`under`}. What now?`}
       </p>
       <ul className="mt-2 space-y-2">
         {corrections.map((correction) => (
@@ -43,7 +44,7 @@ export const CorrectReading = ({
             <span className={correction.possible ? '' : 'text-ink-faint'}>
               <Said>{correction.sentence}</Said>
             </span>
-            <Shown figure={correction.figure}>arithmetic</Shown>
+            <Shown figure={correction.figure}>{t`arithmetic`}</Shown>
           </li>
         ))}
       </ul>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { doughAdvice, ingredient, type LotState, type WeighSheet } from '@jokul/core';
 import { record } from '../../journal/store';
@@ -26,7 +27,7 @@ export const DoughLook = ({
   const advice = look && Number.isFinite(doughC) ? doughAdvice(look, flourG, doughC, givenG) : null;
   return (
     <div className="no-print mt-3 text-[14px]">
-      <span className="text-ink-soft">The dough is </span>
+      <span className="text-ink-soft">{t`The dough is`} </span>
       {(['crumbly', 'loose'] as const).map((word) => (
         <Button
           key={word}
@@ -35,11 +36,13 @@ export const DoughLook = ({
           className="mr-1.5"
           onClick={() => setLook(look === word ? null : word)}
         >
-          {word === 'crumbly' ? 'dry, crumbly' : 'loose, shiny'}
+          {word === 'crumbly' ? t`dry, crumbly` : t`loose, shiny`}
         </Button>
       ))}
-      {givenG > 0 && <span className="text-ink-soft"> {grams(givenG)} of liquid given so far.</span>}
-      {look && !advice && <p className="mt-2 text-ink-soft">Enter the temperature of the dough first.</p>}
+      {givenG > 0 && <span className="text-ink-soft"> {t`${grams(givenG)} of liquid given so far.`}</span>}
+      {look && !advice && (
+        <p className="mt-2 text-ink-soft">{t`Enter the temperature of the dough first.`}</p>
+      )}
       {advice && look && (
         <p className="mt-2 flex flex-wrap items-center gap-2">
           <Said>{advice.sentence}</Said>
@@ -51,14 +54,13 @@ export const DoughLook = ({
                 onClick={() =>
                   record('adjusted', batchId, { look, ingredientId: id, massG: Math.min(5, advice.liquidG) })
                 }
-              >
-                A spoon of {id === 'water' ? 'water' : 'milk'} given
-              </Button>
+              >{t`A spoon of ${id === 'water' ? t`water` : t`milk`} given`}</Button>
             ))}
           {look === 'loose' && (
-            <Button size="small" onClick={() => record('adjusted', batchId, { look, massG: 0 })}>
-              It rests cold
-            </Button>
+            <Button
+              size="small"
+              onClick={() => record('adjusted', batchId, { look, massG: 0 })}
+            >{t`It rests cold`}</Button>
           )}
         </p>
       )}

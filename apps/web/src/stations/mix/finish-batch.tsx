@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import {
   openLines,
@@ -38,12 +39,9 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
     const { atMs, who, doughC: measured, missing, reason: why } = known.mixed;
     return (
       <p className="mt-3 rounded-md border bg-surface px-3 py-2">
-        Mixed at {wall.time(atMs)} by the {who.toLowerCase()}, dough at {temperature(measured, 1)}.
+        {t`Mixed at ${wall.time(atMs)} by the ${who.toLowerCase()}, dough at ${temperature(measured, 1)}.`}
         {missing.length > 0 && (
-          <strong className="text-hand">
-            {' '}
-            Without {missing.join(', ')}: {why}
-          </strong>
+          <strong className="text-hand"> {t`Without ${missing.join(', ')}: ${why ?? ''}`}</strong>
         )}
       </p>
     );
@@ -75,30 +73,30 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
       <div className="flex items-end gap-3">
         <div className="w-40">
           <Field
-            label={label('Dough off the mixer', 'temperature')}
+            label={label(t`Dough off the mixer`, 'temperature')}
             inputMode="decimal"
             value={doughC}
             onChange={(event) => setDoughC(event.target.value)}
-            hint={`target ${temperature(usualC)}`}
+            hint={t`target ${temperature(usualC)}`}
             error={wrong ? `${range(5, 40, 'temperature')}.` : undefined}
           />
         </div>
         <div className="w-24">
           <Field
-            label={label('Room', 'temperature')}
+            label={label(t`Room`, 'temperature')}
             inputMode="decimal"
             value={roomC}
-            placeholder="optional"
+            placeholder={t`optional`}
             error={odd(roomC, room) ? range(-5, 45, 'temperature') : undefined}
             onChange={(event) => setRoomC(event.target.value)}
           />
         </div>
         <div className="w-28">
           <Field
-            label={label('Butter was', 'temperature')}
+            label={label(t`Butter was`, 'temperature')}
             inputMode="decimal"
             value={butterC}
-            placeholder="optional"
+            placeholder={t`optional`}
             error={odd(butterC, butter) ? range(-5, 45, 'temperature') : undefined}
             onChange={(event) => setButterC(event.target.value)}
           />
@@ -107,35 +105,30 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
           look="primary"
           disabled={wrong || open || odd(roomC, room) || odd(butterC, butter)}
           onClick={() => (missing.length > 0 ? setAsking(true) : finish())}
-        >
-          Mixing done
-        </Button>
-        {missing.length > 0 && <p className="pb-1.5 text-ink-soft">{missing.length} still to weigh</p>}
+        >{t`Mixing done`}</Button>
+        {missing.length > 0 && <p className="pb-1.5 text-ink-soft">{t`${missing.length} still to weigh`}</p>}
       </div>
       <DoughLook batchId={batch.batchId} sheet={sheet} known={known} doughC={open ? usualC : value} />
       <Dialog
         open={asking}
         onClose={() => setAsking(false)}
-        title="Not everything is in the bowl"
-        lead={`Not weighed yet: ${missing.map((line) => line.name).join(', ')}.`}
+        title={t`Not everything is in the bowl`}
+        lead={t`Not weighed yet: ${missing.map((line) => line.name).join(', ')}.`}
       >
-        <p className="mb-3">
-          Weigh them now and fold them in, if it is not too late. If the batch goes on without them, say why;
-          it is recorded with the lot.
-        </p>
+        <p className="mb-3">{t`Weigh them now and fold them in, if it is not too late. If the batch goes on without them, say why; it is recorded with the lot.`}</p>
         <Field
-          label="Reason"
+          label={t`Reason`}
           value={reason}
           onChange={(event) => setReason(event.target.value)}
           maxLength={400}
         />
         <div className="mt-4 flex justify-end gap-2">
-          <Button look="primary" onClick={() => setAsking(false)}>
-            Weigh them
-          </Button>
-          <Button look="hand" disabled={reason.trim().length < 3} onClick={() => finish(reason.trim())}>
-            Finish without them
-          </Button>
+          <Button look="primary" onClick={() => setAsking(false)}>{t`Weigh them`}</Button>
+          <Button
+            look="hand"
+            disabled={reason.trim().length < 3}
+            onClick={() => finish(reason.trim())}
+          >{t`Finish without them`}</Button>
         </div>
       </Dialog>
     </div>

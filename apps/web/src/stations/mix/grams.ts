@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { digitsOf, massUnitsG } from '@jokul/core';
 import { useUnits, type Units } from '../../lib/units';
 
@@ -25,7 +26,7 @@ export const useScale = () => {
 };
 
 export const scaleNames: Readonly<Record<string, string>> = {
-  bench: 'bench scale',
-  counter: 'counter scale',
-  pocket: 'pocket scale',
+  bench: t`bench scale`,
+  counter: t`counter scale`,
+  pocket: t`pocket scale`,
 };

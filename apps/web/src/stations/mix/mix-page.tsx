@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { Calculator, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { useLocation } from 'react-router';
@@ -57,7 +59,7 @@ const MixQueue = ({ batches, current }: { batches: readonly BatchPlan[]; current
         to={`/mix/${batch.batchId}${search}`}
         active={batch.batchId === current}
         title={names.product(batch.productCode)}
-        side={known?.mixed ? 'mixed' : wall.near((taskOf(batch, 'mix')?.startS ?? 0) * 1000, nowMs())}
+        side={known?.mixed ? t`mixed` : wall.near((taskOf(batch, 'mix')?.startS ?? 0) * 1000, nowMs())}
         detail={`${batch.batchId}, ${mass(batch.massG)}`}
         done={done}
       />
@@ -74,9 +76,9 @@ const MixWork = () => {
   const wall = useWallClock();
   const { mass, temperature } = useUnits();
   const [another, setAnother] = useState(false);
-  if (!data || !day.data) return <Loading what="the batches" />;
-  if (batches.length === 0) return <NoBatches title="Nothing to mix" />;
-  if (!hand) return <Loading what="the batch" />;
+  if (!data || !day.data) return <Loading what={t`the batches`} />;
+  if (batches.length === 0) return <NoBatches title={t`Nothing to mix`} />;
+  if (!hand) return <Loading what={t`the batch`} />;
   const { batch, formula, known } = hand;
   const factor = batchFactor(known);
   const amounts = amountsFor(formula, batch.massG * factor);
@@ -106,31 +108,30 @@ const MixWork = () => {
   return (
     <Station
       title={`${formula.name}, ${mass(batch.massG)}`}
-      question={`${batch.batchId} in the ${names.mixer(batch.mixerId)}${mix ? `, planned for ${wall.near(mix.startS * 1000, nowMs())}` : ''}`}
-      queueTitle="Batches to mix"
+      question={t`${batch.batchId} in the ${names.mixer(batch.mixerId)}${mix ? t`, planned for ${wall.near(mix.startS * 1000, nowMs())}` : ''}`}
+      queueTitle={t`Batches to mix`}
       queue={<MixQueue batches={batches} current={batch.batchId} />}
       actions={
         <>
-          <Button icon={<Calculator size={16} />} onClick={() => setAnother(true)}>
-            Another amount
-          </Button>
-          <Button icon={<Printer size={16} />} onClick={() => window.print()}>
-            Print
-          </Button>
+          <Button
+            icon={<Calculator size={16} />}
+            onClick={() => setAnother(true)}
+          >{t`Another amount`}</Button>
+          <Button icon={<Printer size={16} />} onClick={() => window.print()}>{t`Print`}</Button>
         </>
       }
       why={
         <>
           {scaled && (
-            <WhySection title="Why this much, in these batches">
+            <WhySection title={t`Why this much, in these batches`}>
               <Facts>
                 {fill && (
-                  <Fact name="Bowl filled" help="bowlFilled">
-                    <Shown figure={fill}>{(100 * fill.value).toFixed(0)} %</Shown> of{' '}
-                    {(100 * (mixer?.minFill ?? 0)).toFixed(0)}–{(100 * (mixer?.maxFill ?? 1)).toFixed(0)}
+                  <Fact name={t`Bowl filled`} help="bowlFilled">
+                    <Shown figure={fill}>{(100 * fill.value).toFixed(0)} %</Shown>{' '}
+                    {t`of ${(100 * (mixer?.minFill ?? 0)).toFixed(0)}–${(100 * (mixer?.maxFill ?? 1)).toFixed(0)}`}
                   </Fact>
                 )}
-                <Fact name="Dough for the list">
+                <Fact name={t`Dough for the list`}>
                   <Shown figure={scaled.dough}>{mass(scaled.dough.value)}</Shown>
                 </Fact>
               </Facts>
@@ -140,11 +141,13 @@ const MixWork = () => {
                     key={split.reason + split.batches.map((b) => b.mixerId).join()}
                     className={i === 0 ? '' : 'text-ink-faint'}
                   >
-                    {i === 0 ? 'Taken: ' : 'Or: '}
-                    {split.batches.map((b) => `${mass(b.massG)} in ${names.mixer(b.mixerId)}`).join(' + ')}
+                    {i === 0 ? t`Taken: ` : t`Or: `}
+                    {split.batches.map((b) => t`${mass(b.massG)} in ${names.mixer(b.mixerId)}`).join(' + ')}
                     {i === 0 && (
                       <span className="block text-ink-faint">
-                        <Said>{split.reason}</Said>; bowl neither too empty nor too full.
+                        <Trans>
+                          <Said>{split.reason}</Said>; bowl neither too empty nor too full.
+                        </Trans>
                       </span>
                     )}
                   </li>
@@ -152,15 +155,15 @@ const MixWork = () => {
               </ul>
             </WhySection>
           )}
-          <WhySection title="What rounding does">
+          <WhySection title={t`What rounding does`}>
             <Facts>
-              <Fact name="Exact total" help="exactTotal">
+              <Fact name={t`Exact total`} help="exactTotal">
                 <Shown figure={totals.exact}>{mass(sheet.exactTotalG)}</Shown>
               </Fact>
-              <Fact name="As weighed">
+              <Fact name={t`As weighed`}>
                 <Shown figure={totals.rounded}>{mass(sheet.roundedTotalG)}</Shown>
               </Fact>
-              <Fact name="Difference">
+              <Fact name={t`Difference`}>
                 {off >= 0 ? '+' : '−'}
                 {mass(Number(Math.abs(off).toFixed(1)))} (
                 {((Math.abs(off) / sheet.exactTotalG) * 100).toFixed(3)} %)
@@ -174,13 +177,13 @@ const MixWork = () => {
           </WhySection>
           <Cautions
             items={[
-              'Stop the mixer before scraping; hands out of a turning bowl.',
+              t`Stop the mixer before scraping; hands out of a turning bowl.`,
               ...(formula.stages.some((stage) => stage.lines.some((line) => line.browned))
                 ? [
-                    `Browned butter spits and burns. Egg goes in only below ${temperature(data.rules.eggIntoButterC)}.`,
+                    t`Browned butter spits and burns. Egg goes in only below ${temperature(data.rules.eggIntoButterC)}.`,
                   ]
                 : []),
-              'Raw flour and raw egg are not ready to eat: do not taste the dough.',
+              t`Raw flour and raw egg are not ready to eat: do not taste the dough.`,
             ]}
           />
         </>
@@ -188,11 +191,11 @@ const MixWork = () => {
     >
       <StalePlan />
       <AtTabs
-        label="Parts of the mix"
+        label={t`Parts of the mix`}
         tabs={[
           {
             value: 'weigh',
-            name: 'Weigh up',
+            name: t`Weigh up`,
             content: (
               <WeighUp
                 key={batch.batchId}
@@ -207,7 +210,7 @@ const MixWork = () => {
           },
           {
             value: 'mixer',
-            name: 'At the mixer',
+            name: t`At the mixer`,
             content: (
               <AtTheMixer
                 key={batch.batchId}
@@ -221,7 +224,7 @@ const MixWork = () => {
           },
           {
             value: 'butter',
-            name: browns ? 'Browned butter' : 'Butter',
+            name: browns ? t`Browned butter` : t`Butter`,
             className: 'space-y-4',
             content: (
               <>

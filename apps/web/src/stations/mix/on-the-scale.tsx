@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Check } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import {
@@ -87,14 +88,14 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
     if (!Number.isFinite(value) || text.trim() === '' || massG <= 0) {
       setProblem(
         text.trim() === ''
-          ? `Type what the scale shows; the target is ${wanted} ${scale.unit}.`
-          : `"${text}" is no weight. Read it off the scale, in ${scale.unit}.`,
+          ? t`Type what the scale shows; the target is ${wanted} ${scale.unit}.`
+          : t`"${text}" is no weight. Read it off the scale, in ${scale.unit}.`,
       );
       return;
     }
     if (massG > 10 * line.roundedG + 50) {
       setProblem(
-        `${text.trim()} is more than ten times the ${wanted} ${scale.unit} of the target. Check the reading.`,
+        t`${text.trim()} is more than ten times the ${wanted} ${scale.unit} of the target. Check the reading.`,
       );
       return;
     }
@@ -113,7 +114,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
   return (
     <form
       className="no-print mb-3 rounded-lg border border-line-strong bg-raised p-4"
-      aria-label={`On the scale: ${line.name}`}
+      aria-label={t`On the scale: ${line.name}`}
       onSubmit={(event) => {
         event.preventDefault();
         weigh();
@@ -121,9 +122,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
     >
       <div className="flex flex-wrap items-center justify-between gap-2 text-ink-soft">
         <p>
-          On the {scaleNames[line.scaleId] ?? line.scaleId},{' '}
-          {scaleMode === 'tare' ? 'tared' : `running total from ${scale.said(base, line.resolutionG)}`}
-          {before > 0 && ` · ${scale.said(before, line.resolutionG)} are in, the batch was scaled`}
+          {t`On the ${scaleNames[line.scaleId] ?? line.scaleId}, ${scaleMode === 'tare' ? t`tared` : t`running total from ${scale.said(base, line.resolutionG)}`}${before > 0 ? t` · ${scale.said(before, line.resolutionG)} are in, the batch was scaled` : ''}`}
         </p>
         <div className="flex gap-1 text-[13px]">
           <Button
@@ -131,14 +130,14 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
             look="quiet"
             onClick={() => set({ scaleMode: scaleMode === 'tare' ? 'total' : 'tare' })}
           >
-            {scaleMode === 'tare' ? 'Follow the total' : 'Tare each'}
+            {scaleMode === 'tare' ? t`Follow the total` : t`Tare each`}
           </Button>
           <Button
             size="small"
             look="quiet"
             onClick={() => set({ scaleReads: scaleReads === 'typed' ? 'simulated' : 'typed' })}
           >
-            {scaleReads === 'typed' ? 'Simulated scale' : 'Type the reading'}
+            {scaleReads === 'typed' ? t`Simulated scale` : t`Type the reading`}
           </Button>
         </div>
       </div>
@@ -147,7 +146,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
         <div>
           <p
             id="target"
-            aria-label={`Target ${wanted} ${scale.unit}`}
+            aria-label={t`Target ${wanted} ${scale.unit}`}
             className="figures pb-1 text-[52px] leading-none"
           >
             {wanted} <span className="text-2xl">{scale.unit}</span>
@@ -159,7 +158,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
         <div className="flex items-end gap-2">
           <div>
             <label htmlFor="reading" className="mb-1.5 block text-[13px] text-ink-soft">
-              Reading, {scale.unit}
+              {t`Reading, ${scale.unit}`}
             </label>
             <input
               id="reading"
@@ -176,12 +175,13 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
               className="figures min-h-14 w-32 rounded-md border border-line-strong bg-surface px-3 text-right text-2xl"
             />
           </div>
-          <Button type="submit" look="primary" className="min-h-14 px-4 text-xl" icon={<Check size={22} />}>
-            Weighed
-          </Button>
-          <Button look="quiet" className="min-h-14 px-2" onClick={onSkip}>
-            Later
-          </Button>
+          <Button
+            type="submit"
+            look="primary"
+            className="min-h-14 px-4 text-xl"
+            icon={<Check size={22} />}
+          >{t`Weighed`}</Button>
+          <Button look="quiet" className="min-h-14 px-2" onClick={onSkip}>{t`Later`}</Button>
         </div>
       </div>
       {scaleReads === 'simulated' && (
@@ -196,12 +196,12 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
       )}
       <div className="mt-2 flex flex-wrap items-end gap-4 text-[13.5px]">
         <label className="flex items-center gap-2 text-ink-soft">
-          Lot
+          {t`Lot`}
           <input
-            aria-label="Lot number"
+            aria-label={t`Lot number`}
             value={lot ?? lastLot}
             maxLength={40}
-            placeholder="off the bag"
+            placeholder={t`off the bag`}
             onChange={(event) => setLot(event.target.value)}
             className="w-36 rounded border border-line bg-surface px-2 py-1"
           />
@@ -220,7 +220,7 @@ export const OnTheScale = ({ batchId, sheet, line, known, bowlMaxG, factor, onSk
       {problem || (outside && offered.length === 0) ? (
         <p role="alert" className="mt-2 font-medium text-hand">
           {problem ||
-            `${scale.said(Math.abs(off), line.resolutionG)} ${off > 0 ? 'over' : 'under'}: outside the tolerance. Correct it, or press Weighed and choose what to do.`}
+            t`${scale.said(Math.abs(off), line.resolutionG)} ${off > 0 ? t`over` : t`under`}: outside the tolerance. Correct it, or press Weighed and choose what to do.`}
         </p>
       ) : null}
       {offered.length > 0 && (

@@ -1,13 +1,14 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState } from 'react';
 import { displayG, emptyScale, isStable, pourAdvice, stepScale, type PourAdvice } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { useScale } from './grams';
 
 const says: Readonly<Record<PourAdvice, string>> = {
-  pour: 'Pour.',
-  slowly: 'Slowly now: the scale is behind.',
-  stop: 'Stop: it is there.',
-  over: 'Over. Take some out, or choose what to do.',
+  pour: t`Pour.`,
+  slowly: t`Slowly now: the scale is behind.`,
+  stop: t`Stop: it is there.`,
+  over: t`Over. Take some out, or choose what to do.`,
 };
 
 interface SimulatedScaleProps {
@@ -56,30 +57,22 @@ export const SimulatedScale = ({
   return (
     <div
       role="group"
-      aria-label="Simulated scale"
+      aria-label={t`Simulated scale`}
       className="mt-3 flex flex-wrap items-center gap-3 rounded-md border bg-surface p-3"
     >
-      <output aria-label="Display of the scale" className="figures w-44 text-right text-4xl">
+      <output aria-label={t`Display of the scale`} className="figures w-44 text-right text-4xl">
         {scale.shown(shown, resolutionG)} <span className="text-xl">{scale.unit}</span>
       </output>
-      <span className="w-20 text-[13px] text-ink-soft">{stable ? 'still' : 'settling'}</span>
-      <Button className="min-h-14 px-5" {...hold(span / 4)}>
-        Pour
-      </Button>
-      <Button className="min-h-14 px-5" {...hold(Math.max(span / 60, resolutionG * 2))}>
-        Trickle
-      </Button>
-      <Button className="min-h-14" {...hold(-span / 30)}>
-        Spoon out
-      </Button>
+      <span className="w-20 text-[13px] text-ink-soft">{stable ? t`still` : t`settling`}</span>
+      <Button className="min-h-14 px-5" {...hold(span / 4)}>{t`Pour`}</Button>
+      <Button className="min-h-14 px-5" {...hold(Math.max(span / 60, resolutionG * 2))}>{t`Trickle`}</Button>
+      <Button className="min-h-14" {...hold(-span / 30)}>{t`Spoon out`}</Button>
       <Button
         look="primary"
         className="min-h-14"
         disabled={!stable || shown <= startG}
         onClick={() => onReading(shown)}
-      >
-        Take the reading
-      </Button>
+      >{t`Take the reading`}</Button>
       <p aria-live="polite" className="basis-full text-lg">
         {says[pourAdvice(shown, targetG, toleranceG)]}
       </p>

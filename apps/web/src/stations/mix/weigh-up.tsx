@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { openLines, toppingsBefore, type LotState, type Formula, type WeighSheet } from '@jokul/core';
@@ -16,7 +17,7 @@ interface WeighUpProps {
 }
 
 /** Toppings are taken before the rest is folded in, or none are left. */
-const aside = { id: 'topping', name: 'Set aside for the pieces', cue: 'Before anything is folded in.' };
+const aside = { id: 'topping', name: t`Set aside for the pieces`, cue: t`Before anything is folded in.` };
 
 /** The weigh sheet, ticked off ingredient by ingredient. */
 export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: WeighUpProps) => {
@@ -31,9 +32,10 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
   return (
     <>
       {factor !== 1 && (
-        <p role="status" className="mb-2 rounded-md border border-line-strong bg-surface px-3 py-1.5">
-          The batch is scaled by {factor.toFixed(4)} to what was poured: the targets below are the new ones.
-        </p>
+        <p
+          role="status"
+          className="mb-2 rounded-md border border-line-strong bg-surface px-3 py-1.5"
+        >{t`The batch is scaled by ${factor.toFixed(4)} to what was poured: the targets below are the new ones.`}</p>
       )}
       {current && (
         <OnTheScale
@@ -51,12 +53,12 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
         <table className="w-full">
           <thead className="text-left text-[12.5px] text-ink-soft">
             <tr>
-              <th className="w-9 pointer-coarse:w-13" aria-label="Done" />
-              <th className="py-1 pr-3 font-normal">Ingredient</th>
-              <th className="py-1 pr-3 text-right font-normal">Weigh</th>
-              <th className="py-1 pr-3 font-normal max-sm:hidden">on</th>
-              <th className="py-1 pr-3 text-right font-normal max-sm:hidden">Exact</th>
-              <th className="py-1 text-right font-normal">Weighed</th>
+              <th className="w-9 pointer-coarse:w-13" aria-label={t`Done`} />
+              <th className="py-1 pr-3 font-normal">{t`Ingredient`}</th>
+              <th className="py-1 pr-3 text-right font-normal">{t`Weigh`}</th>
+              <th className="py-1 pr-3 font-normal max-sm:hidden">{t`on`}</th>
+              <th className="py-1 pr-3 text-right font-normal max-sm:hidden">{t`Exact`}</th>
+              <th className="py-1 text-right font-normal">{t`Weighed`}</th>
             </tr>
           </thead>
           {[...formula.stages, ...(toppingsBefore(formula).length > 0 ? [aside] : [])].map((stage) => (
@@ -80,8 +82,8 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                           type="button"
                           aria-label={
                             weighed && !wantsMore
-                              ? `${line.name} is weighed`
-                              : `Put ${line.name} on the scale`
+                              ? t`${line.name} is weighed`
+                              : t`Put ${line.name} on the scale`
                           }
                           disabled={(weighed !== undefined && !wantsMore) || known.mixed !== null}
                           onClick={() => setChosen(line.key)}
@@ -93,10 +95,10 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                       <td className="py-0.5 pr-3">
                         {line.name}
                         {weighed?.late && (
-                          <span className="text-[13px] font-medium text-hand"> added late</span>
+                          <span className="text-[13px] font-medium text-hand"> {t`added late`}</span>
                         )}
                         {weighed?.lotCode && (
-                          <span className="text-[13px] text-ink-faint"> lot {weighed.lotCode}</span>
+                          <span className="text-[13px] text-ink-faint"> {t`lot ${weighed.lotCode}`}</span>
                         )}
                       </td>
                       <td className="py-0.5 pr-3 text-right figures">
@@ -113,13 +115,11 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                       <td className={`py-0.5 text-right figures ${outside ? 'font-semibold text-hand' : ''}`}>
                         {weighed ? scale.said(weighed.massG, line.resolutionG) : ''}
                         {wantsMore && (
-                          <span className="block text-[12.5px]">
-                            +{scale.said(line.roundedG - weighed.massG, line.resolutionG)} more
-                          </span>
+                          <span className="block text-[12.5px]">{t`+${scale.said(line.roundedG - weighed.massG, line.resolutionG)} more`}</span>
                         )}
                         {weighed?.decision && (
                           <span className="block text-[12.5px] font-normal text-ink-faint">
-                            {weighed.decision === 'scale' ? 'others scaled to match' : 'accepted'}
+                            {weighed.decision === 'scale' ? t`others scaled to match` : t`accepted`}
                           </span>
                         )}
                       </td>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { ingredient, sayPiece, wholeEggs } from '@jokul/core';
 import { Button } from '../../ui/button';
@@ -24,9 +25,9 @@ export const WholeEgg = ({
   return (
     <div className="flex flex-wrap items-center gap-2">
       <label className="flex items-center gap-1 text-ink-soft">
-        Whole, of size
+        {t`Whole, of size`}
         <select
-          aria-label="Size of the eggs"
+          aria-label={t`Size of the eggs`}
           value={size}
           onChange={(event) => setSize(event.target.value)}
           className="rounded border border-line bg-surface px-1 py-1"
@@ -39,10 +40,10 @@ export const WholeEgg = ({
         </select>
       </label>
       <Button size="small" onClick={() => onTake(mass.value)}>
-        {count} whole
+        {t`${count} whole`}
       </Button>
       <span className="text-ink-soft">
-        <Said>{sentence}</Said> <Shown figure={water}>arithmetic</Shown>
+        <Said>{sentence}</Said> <Shown figure={water}>{t`arithmetic`}</Shown>
       </span>
     </div>
   );

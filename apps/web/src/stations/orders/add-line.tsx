@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Plus } from 'lucide-react';
 import { useEffect } from 'react';
 import { useForm } from 'react-hook-form';
@@ -42,12 +43,12 @@ export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
     <form
       onSubmit={(event) =>
         void submit(event).catch(() =>
-          toast.error('The line could not be checked yet. It stays as typed: press Add again in a moment.'),
+          toast.error(t`The line could not be checked yet. It stays as typed: press Add again in a moment.`),
         )
       }
       noValidate
       className="no-print mt-4 rounded-lg border bg-surface p-3"
-      aria-label="Add a line"
+      aria-label={t`Add a line`}
     >
       <div className="grid grid-cols-[1.3fr_1.6fr_6rem_7rem_auto] items-start gap-3">
         <OrderFields
@@ -58,9 +59,12 @@ export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
           customers={customers}
         />
         <div className="pt-6">
-          <Button type="submit" look="primary" icon={<Plus size={16} />} disabled={add.isPending}>
-            Add
-          </Button>
+          <Button
+            type="submit"
+            look="primary"
+            icon={<Plus size={16} />}
+            disabled={add.isPending}
+          >{t`Add`}</Button>
         </div>
       </div>
     </form>

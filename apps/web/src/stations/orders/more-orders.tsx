@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { FileUp } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -19,11 +20,11 @@ import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 
 const columnNames: Readonly<Record<OrderColumn, string>> = {
-  customer: 'For',
-  product: 'Product',
-  pieces: 'Pieces',
-  readyBy: 'Ready by',
-  nothing: 'left out',
+  customer: t`For`,
+  product: t`Product`,
+  pieces: t`Pieces`,
+  readyBy: t`Ready by`,
+  nothing: t`left out`,
 };
 
 /** What a person said the columns of a sheet like this one are, by its heading or its width. */
@@ -62,12 +63,12 @@ const Rows = ({
     <table className="w-full text-[14px]">
       <thead className="sticky top-0 bg-surface text-left">
         <tr>
-          <th className="px-2 py-1 text-[12.5px] font-normal text-ink-faint">Line</th>
+          <th className="px-2 py-1 text-[12.5px] font-normal text-ink-faint">{t`Line`}</th>
           {columns.map((what, i) => (
             <th key={i} className="min-w-28 px-1 py-1">
               <SelectField
                 hideLabel
-                label={`Column ${i + 1}${table.heading?.[i] ? `, ${table.heading[i]}` : ''}`}
+                label={t`Column ${i + 1}${table.heading?.[i] ? `, ${table.heading[i]}` : ''}`}
                 value={what}
                 onChange={(event) => onColumn(i, event.target.value as OrderColumn)}
               >
@@ -110,9 +111,9 @@ const usePutOn = (date: string, onDone: () => void) => {
       {
         onSuccess: ({ added, already }) => {
           toast(
-            `${added.length} ${added.length === 1 ? 'line' : 'lines'} put on the list${already > 0 ? `; ${already} were there already` : ''}.`,
+            t`${plural(added.length, { one: '# line', other: '# lines' })} put on the list${already > 0 ? t`; ${already} were there already` : ''}.`,
             added.length > 0
-              ? { action: { label: 'Undo', onClick: () => added.forEach((line) => remove.mutate(line)) } }
+              ? { action: { label: t`Undo`, onClick: () => added.forEach((line) => remove.mutate(line)) } }
               : {},
           );
           onDone();
@@ -146,23 +147,24 @@ const FromSheet = ({
   const wrong = rows.length - good.length;
   const lacks = (what: OrderColumn) => rows.length > 0 && !columns.includes(what);
   return (
-    <section aria-label="From a spreadsheet">
-      <label htmlFor="pasted-orders" className="mb-1 block text-[13px] text-ink-soft">
-        Copy the lines in your spreadsheet and paste them here, or choose a CSV file.
-      </label>
+    <section aria-label={t`From a spreadsheet`}>
+      <label
+        htmlFor="pasted-orders"
+        className="mb-1 block text-[13px] text-ink-soft"
+      >{t`Copy the lines in your spreadsheet and paste them here, or choose a CSV file.`}</label>
       <textarea
         id="pasted-orders"
         rows={rows.length > 0 ? 3 : 6}
         value={text}
         onChange={(event) => setText(event.target.value)}
-        placeholder={'Ferry galley\tQuay Ginger\t96\t05:40'}
+        placeholder={`Ferry galley\tQuay Ginger\t96\t05:40`}
         className="figures w-full rounded-md border border-line-strong bg-raised px-2 py-1.5 text-[14px]"
       />
       <input
         ref={file}
         type="file"
         accept=".csv,.tsv,.txt,text/csv,text/plain"
-        aria-label="A CSV file"
+        aria-label={t`A CSV file`}
         className="sr-only"
         onChange={(event) => {
           void event.target.files?.[0]?.text().then(setText);
@@ -170,19 +172,17 @@ const FromSheet = ({
         }}
       />
       <div className="mt-2 flex flex-wrap items-end gap-3">
-        <Button icon={<FileUp size={16} />} onClick={() => file.current?.click()}>
-          A CSV file
-        </Button>
+        <Button icon={<FileUp size={16} />} onClick={() => file.current?.click()}>{t`A CSV file`}</Button>
         {lacks('customer') && (
           <Field
-            label="For, as the sheet does not say"
+            label={t`For, as the sheet does not say`}
             value={usual.customer}
             onChange={(event) => setUsual({ ...usual, customer: event.target.value })}
           />
         )}
         {lacks('readyBy') && (
           <Field
-            label="Ready by, as the sheet does not say"
+            label={t`Ready by, as the sheet does not say`}
             placeholder="05:40"
             className="figures"
             value={usual.readyBy}
@@ -204,12 +204,13 @@ const FromSheet = ({
           />
           <div className="mt-3 flex items-center justify-between gap-3">
             <p role="status" className="text-[13.5px] text-ink-soft">
-              {good.length} of {rows.length} {rows.length === 1 ? 'line is' : 'lines are'} read
-              {wrong > 0 ? `; ${wrong} will be left out` : ''}.
+              {t`${good.length} of ${plural(rows.length, { one: '# line is', other: '# lines are' })} read${wrong > 0 ? t`; ${wrong} will be left out` : ''}.`}
             </p>
-            <Button look="primary" disabled={good.length === 0 || busy} onClick={() => put(good)}>
-              Put {good.length} on the list
-            </Button>
+            <Button
+              look="primary"
+              disabled={good.length === 0 || busy}
+              onClick={() => put(good)}
+            >{t`Put ${good.length} on the list`}</Button>
           </div>
         </div>
       )}
@@ -224,10 +225,10 @@ const FromDay = ({ date, onDone }: { date: string; onDone: () => void }) => {
   const orders = day.data?.orders ?? [];
   const pieces = orders.reduce((sum, order) => sum + order.pieces, 0);
   return (
-    <section aria-label="From another day" className="mt-5 border-t pt-4">
+    <section aria-label={t`From another day`} className="mt-5 border-t pt-4">
       <div className="flex flex-wrap items-end gap-3">
         <Field
-          label="Or copy the list of another day"
+          label={t`Or copy the list of another day`}
           type="date"
           value={from}
           onChange={(event) => event.target.value && setFrom(event.target.value)}
@@ -245,18 +246,18 @@ const FromDay = ({ date, onDone }: { date: string; onDone: () => void }) => {
             )
           }
         >
-          Copy its {orders.length} {orders.length === 1 ? 'line' : 'lines'}
+          {t`Copy its ${plural(orders.length, { one: '# line', other: '# lines' })}`}
         </Button>
         <p role="status" className="pb-2 text-[13.5px] text-ink-soft">
           {day.isPending
-            ? 'Looking …'
+            ? t`Looking …`
             : day.isError
               ? day.error.message
               : from === date
-                ? 'That is this day itself.'
+                ? t`That is this day itself.`
                 : orders.length === 0
-                  ? 'Nothing is on its list.'
-                  : `${pieces} pieces in all.`}
+                  ? t`Nothing is on its list.`
+                  : t`${pieces} pieces in all.`}
         </p>
       </div>
     </section>
@@ -275,7 +276,7 @@ export const MoreOrders = ({
   open: boolean;
   onClose: () => void;
 }) => (
-  <Dialog open={open} onClose={onClose} title="Many lines at once" wide>
+  <Dialog open={open} onClose={onClose} title={t`Many lines at once`} wide>
     <FromSheet date={date} formulas={formulas} onDone={onClose} />
     <FromDay date={date} onDone={onClose} />
   </Dialog>

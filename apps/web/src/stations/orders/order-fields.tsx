@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { UseFormRegisterReturn } from 'react-hook-form';
 import type { Formula } from '@jokul/core';
 import { Field, SelectField } from '../../ui/field';
@@ -21,7 +22,7 @@ export const OrderFields = ({
 }) => (
   <>
     <Field
-      label="For"
+      label={t`For`}
       list={listId}
       autoComplete="off"
       error={errorOf('customer')}
@@ -32,8 +33,8 @@ export const OrderFields = ({
         <option key={name} value={name} />
       ))}
     </datalist>
-    <SelectField label="Product" error={errorOf('productCode')} {...register('productCode')}>
-      <option value="">choose …</option>
+    <SelectField label={t`Product`} error={errorOf('productCode')} {...register('productCode')}>
+      <option value="">{t`choose …`}</option>
       {formulas.map(({ code, name }) => (
         <option key={code} value={code}>
           {name}
@@ -41,14 +42,14 @@ export const OrderFields = ({
       ))}
     </SelectField>
     <Field
-      label="Pieces"
+      label={t`Pieces`}
       type="number"
       inputMode="numeric"
       error={errorOf('pieces')}
       {...register('pieces')}
     />
     <Field
-      label="Ready by"
+      label={t`Ready by`}
       inputMode="numeric"
       placeholder="05:40"
       className="figures"

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Repeat2, X } from 'lucide-react';
 import { useWallClock } from '../../lib/clock';
 import { useEffect, useState } from 'react';
@@ -40,12 +41,12 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
     }
     const readyBy = readTimeOfDay(draft.readyBy);
     if (readyBy === null) {
-      setProblem(`"${draft.readyBy}" is no time of day; write it as 05:40.`);
+      setProblem(t`"${draft.readyBy}" is no time of day; write it as 05:40.`);
       return;
     }
     if (!Number.isInteger(pieces) || pieces < 1 || pieces > 20_000) {
       setProblem(
-        `Pieces must be a whole number from 1 to 20,000; "${draft.pieces}" is not. Take the line off to bake none.`,
+        t`Pieces must be a whole number from 1 to 20,000; "${draft.pieces}" is not. Take the line off to bake none.`,
       );
       return;
     }
@@ -62,10 +63,10 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
       .mutateAsync(order)
       .then(() =>
         toast(
-          `${pieces} ${productCode} for ${customer} ${standing ? 'left out this day' : 'taken off the list'}.`,
+          t`${pieces} ${productCode} for ${customer} ${standing ? t`left out this day` : t`taken off the list`}.`,
           {
             action: {
-              label: 'Undo',
+              label: t`Undo`,
               onClick: () =>
                 standing ? back.mutate(standing.id) : add.mutate({ customer, productCode, pieces, readyBy }),
             },
@@ -89,7 +90,7 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
         <td className="py-0.5 pr-3">
           <input
             inputMode="numeric"
-            aria-label={`Ready by, ${order.customer}, ${order.productCode}`}
+            aria-label={t`Ready by, ${order.customer}, ${order.productCode}`}
             className={`${cell} figures -ml-1.5 w-16`}
             value={draft.readyBy}
             onChange={(event) => setDraft({ ...draft, readyBy: event.target.value })}
@@ -104,18 +105,18 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
               size={14}
               className="ml-1.5 inline align-[-2px] text-ink-faint"
               role="img"
-              aria-label={`Standing order, ${sayWeekdays(order.standing.weekdays)}`}
+              aria-label={t`Standing order, ${sayWeekdays(order.standing.weekdays)}`}
             />
           )}
         </td>
         <td className="py-0.5 pr-3">
           <span className="figures text-[13px] text-ink-soft">{order.productCode}</span>{' '}
-          {formula?.name ?? 'unknown formula'}
+          {formula?.name ?? t`unknown formula`}
         </td>
         <td className="py-0.5 pr-3 text-right">
           <input
             inputMode="numeric"
-            aria-label={`Pieces, ${order.customer}, ${order.productCode}`}
+            aria-label={t`Pieces, ${order.customer}, ${order.productCode}`}
             aria-invalid={problem !== null}
             className={`${cell} figures -mr-1.5 w-20 text-right`}
             value={draft.pieces}
@@ -127,7 +128,7 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
         <td className="no-print w-8 text-right">
           <button
             type="button"
-            aria-label={`Take ${order.productCode} for ${order.customer} off the list`}
+            aria-label={t`Take ${order.productCode} for ${order.customer} off the list`}
             className="rounded p-1 text-ink-faint hover:bg-surface hover:text-ink"
             onClick={takeOff}
           >

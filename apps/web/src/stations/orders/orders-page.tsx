@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { lazy, Suspense, useState } from 'react';
 import { useWallClock } from '../../lib/clock';
 import { ListPlus, Printer, Repeat2 } from 'lucide-react';
@@ -73,7 +74,7 @@ export const OrdersPage = () => {
   const [taking, setTaking] = useState(false);
   const [standing, setStanding] = useState(false);
   if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
-  if (!bakery.data || !day.data) return <Loading what="the bake list" />;
+  if (!bakery.data || !day.data) return <Loading what={t`the bake list`} />;
   const { formulas, rules } = bakery.data;
   const { orders } = day.data;
   const closed = whyClosed(bakery.data.equipment.calendar, date);
@@ -90,7 +91,7 @@ export const OrdersPage = () => {
       className={`block w-full border-l-[3px] px-3 py-2 text-left ${customer === name ? 'border-ink bg-ground font-semibold' : 'border-transparent hover:bg-ground'}`}
     >
       <span className="flex justify-between gap-2">
-        <span className="min-w-0 text-balance">{name ?? 'Everyone'}</span>
+        <span className="min-w-0 text-balance">{name ?? t`Everyone`}</span>
         <span className="figures text-[13px] text-ink-soft">{pieces}</span>
       </span>
       <span className="block text-[13px] font-normal text-ink-faint">{detail}</span>
@@ -98,18 +99,22 @@ export const OrdersPage = () => {
   );
   return (
     <Station
-      title="Orders"
-      question="What must be ready, how many, by when?"
-      queueTitle="For whom"
+      title={t`Orders`}
+      question={t`What must be ready, how many, by when?`}
+      queueTitle={t`For whom`}
       queue={
         <>
-          {queueButton(null, sum(orders), `${customers.length} customers`)}
+          {queueButton(
+            null,
+            sum(orders),
+            t`${plural(customers.length, { one: '# customer', other: '# customers' })}`,
+          )}
           {customers.map((name) => {
             const own = orders.filter((order) => order.customer === name);
             return queueButton(
               name,
               sum(own),
-              `ready by ${[...new Set(own.map((order) => wall.ofDay(order.readyBy)))].join(', ')}`,
+              t`ready by ${[...new Set(own.map((order) => wall.ofDay(order.readyBy)))].join(', ')}`,
             );
           })}
         </>
@@ -121,36 +126,30 @@ export const OrdersPage = () => {
             icon={<ListPlus size={16} />}
             disabled={formulas.length === 0}
             onClick={() => setTaking(true)}
-          >
-            Many lines
-          </Button>
+          >{t`Many lines`}</Button>
           <Button
             icon={<Repeat2 size={16} />}
             disabled={formulas.length === 0}
             onClick={() => setStanding(true)}
-          >
-            Standing
-          </Button>
-          <Button icon={<Printer size={16} />} onClick={() => window.print()}>
-            Print
-          </Button>
+          >{t`Standing`}</Button>
+          <Button icon={<Printer size={16} />} onClick={() => window.print()}>{t`Print`}</Button>
           <PlanDays />
-          {orders.length > 0 && <PlanButton label={day.data.plan ? 'Plan again' : 'Plan the day'} />}
+          {orders.length > 0 && <PlanButton label={day.data.plan ? t`Plan again` : t`Plan the day`} />}
         </>
       }
       why={
         <>
-          <WhySection title="Totals per product">
+          <WhySection title={t`Totals per product`}>
             {products.length === 0 ? (
-              <p className="text-ink-soft">Totals and dough appear here with the first line.</p>
+              <p className="text-ink-soft">{t`Totals and dough appear here with the first line.`}</p>
             ) : (
               <div className="table-room">
                 <table className="w-full">
                   <thead className="text-left text-[12.5px] text-ink-faint">
                     <tr>
-                      <th className="font-normal">Product</th>
-                      <th className="pr-2 text-right font-normal">Pieces</th>
-                      <th className="text-right font-normal">Dough</th>
+                      <th className="font-normal">{t`Product`}</th>
+                      <th className="pr-2 text-right font-normal">{t`Pieces`}</th>
+                      <th className="text-right font-normal">{t`Dough`}</th>
                     </tr>
                   </thead>
                   <tbody>
@@ -163,7 +162,7 @@ export const OrdersPage = () => {
                       />
                     ))}
                     <tr className="border-t border-line-strong font-semibold">
-                      <td className="py-1">All</td>
+                      <td className="py-1">{t`All`}</td>
                       <td className="py-1 pr-2 text-right figures">{sum(orders)}</td>
                       <td />
                     </tr>
@@ -174,8 +173,8 @@ export const OrdersPage = () => {
           </WhySection>
           <Cautions
             items={[
-              'Losses and test pieces are included: open a dough figure to see them.',
-              'A changed line changes the plan only when the day is planned again.',
+              t`Losses and test pieces are included: open a dough figure to see them.`,
+              t`A changed line changes the plan only when the day is planned again.`,
             ]}
           />
         </>
@@ -183,37 +182,30 @@ export const OrdersPage = () => {
     >
       <StalePlan />
       {closed !== null && (
-        <Alarm>
-          The bakery is closed on this day ({closed}). Standing orders rest, nobody works, and nothing is
-          baked.
-        </Alarm>
+        <Alarm>{t`The bakery is closed on this day (${closed}). Standing orders rest, nobody works, and nothing is baked.`}</Alarm>
       )}
       {formulas.length === 0 ? (
         <Empty
-          title="No formula yet"
+          title={t`No formula yet`}
           action={
-            <Link to="/begin/formula" className={buttonClass('primary')}>
-              Add the first formula
-            </Link>
+            <Link to="/begin/formula" className={buttonClass('primary')}>{t`Add the first formula`}</Link>
           }
-        >
-          An order is for a formula: import your recipe, or begin with an example.
-        </Empty>
+        >{t`An order is for a formula: import your recipe, or begin with an example.`}</Empty>
       ) : orders.length === 0 && closed !== null ? null : orders.length === 0 ? (
-        <Empty title="Nothing on the list for this day">
-          Add the first line below: who it is for, what, how many, and by when it must be ready.
-        </Empty>
+        <Empty
+          title={t`Nothing on the list for this day`}
+        >{t`Add the first line below: who it is for, what, how many, and by when it must be ready.`}</Empty>
       ) : (
         <div className="table-room">
           <table className="w-full">
             <thead className="sticky top-0 bg-ground text-left text-[12.5px] text-ink-soft">
               <tr>
-                <th className="py-1 pr-3 font-normal">Ready by</th>
-                <th className="py-1 pr-3 font-normal">For</th>
-                <th className="py-1 pr-3 font-normal">Product</th>
-                <th className="py-1 pr-3 text-right font-normal">Pieces</th>
+                <th className="py-1 pr-3 font-normal">{t`Ready by`}</th>
+                <th className="py-1 pr-3 font-normal">{t`For`}</th>
+                <th className="py-1 pr-3 font-normal">{t`Product`}</th>
+                <th className="py-1 pr-3 text-right font-normal">{t`Pieces`}</th>
                 <th className="no-print">
-                  <span className="sr-only">Take off</span>
+                  <span className="sr-only">{t`Take off`}</span>
                 </th>
               </tr>
             </thead>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { weekdayNames } from '@jokul/core';
 import { andList } from '../../app/and-list';
 
@@ -7,8 +8,8 @@ const short = (day: number) => (weekdayNames[day - 1] ?? '').slice(0, 3);
 export const sayWeekdays = (days: readonly number[]): string => {
   const sorted = [...days].sort((a, b) => a - b);
   const [first, last] = [sorted[0], sorted.at(-1)];
-  if (first === undefined || last === undefined) return 'never';
-  if (sorted.length === weekdayNames.length) return 'every day';
-  if (sorted.length > 2 && last - first === sorted.length - 1) return `${short(first)} to ${short(last)}`;
+  if (first === undefined || last === undefined) return t`never`;
+  if (sorted.length === weekdayNames.length) return t`every day`;
+  if (sorted.length > 2 && last - first === sorted.length - 1) return t`${short(first)} to ${short(last)}`;
   return andList(sorted.map(short), weekdayNames.length);
 };

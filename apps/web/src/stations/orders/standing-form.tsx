@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useWallClock } from '../../lib/clock';
 import { Controller, useForm } from 'react-hook-form';
@@ -65,7 +66,7 @@ export const StandingForm = ({
   return (
     <form
       noValidate
-      aria-label={before ? 'Change a standing order' : 'Add a standing order'}
+      aria-label={before ? t`Change a standing order` : t`Add a standing order`}
       className="rounded-lg border bg-raised p-3"
       onSubmit={(event) => void submit(event)}
     >
@@ -78,15 +79,15 @@ export const StandingForm = ({
           customers={customers}
         />
         <Field
-          label={before ? 'Changed from' : 'From'}
+          label={before ? t`Changed from` : t`From`}
           type="date"
           error={errors.from?.message}
           {...register('from')}
         />
         <Field
-          label="Until"
+          label={t`Until`}
           type="date"
-          hint="Empty: until it is ended."
+          hint={t`Empty: until it is ended.`}
           error={errors.until?.message}
           {...register('until', { setValueAs: (value: string) => value || undefined })}
         />
@@ -97,7 +98,7 @@ export const StandingForm = ({
           name="weekdays"
           render={({ field }) => (
             <WeekdayChoice
-              legend="On"
+              legend={t`On`}
               chosen={field.value}
               onChoose={(days) => field.onChange(days)}
               error={errors.weekdays?.message}
@@ -112,7 +113,7 @@ export const StandingForm = ({
       )}
       <div className="mt-3 flex justify-end">
         <Button type="submit" look="primary" disabled={save.isPending}>
-          {before ? 'Save the change' : 'Add it'}
+          {before ? t`Save the change` : t`Add it`}
         </Button>
       </div>
     </form>

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Formula } from '@jokul/core';
@@ -38,10 +40,10 @@ const Standing = ({
       { id, version, from: from_ },
       {
         onSuccess: () =>
-          toast(`${names.product(productCode)} for ${customer} is ended.`, {
+          toast(t`${names.product(productCode)} for ${customer} is ended.`, {
             duration: 10_000,
             action: {
-              label: 'Undo',
+              label: t`Undo`,
               onClick: () =>
                 save.mutate({
                   id: null,
@@ -63,26 +65,28 @@ const Standing = ({
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t py-1.5 first:border-t-0">
       <span className="min-w-0 flex-1 basis-56">
-        <span className="figures">{pieces}</span> {names.product(productCode)} by{' '}
-        <span className="figures">{wall.ofDay(readyBy)}</span>
-        <span className="block text-[13px] text-ink-soft">
-          {sayWeekdays(weekdays)}
-          {from > date && `, from ${day(from)}`}
-          {until !== null && `, until ${day(until)}`}
-        </span>
+        <Trans>
+          <span className="figures">{pieces}</span> {names.product(productCode)} by{' '}
+          <span className="figures">{wall.ofDay(readyBy)}</span>
+          <span className="block text-[13px] text-ink-soft">
+            {sayWeekdays(weekdays)}
+            {from > date && t`, from ${day(from)}`}
+            {until !== null && t`, until ${day(until)}`}
+          </span>
+        </Trans>
       </span>
-      <Button size="small" onClick={onChange} aria-label={`Change ${productCode} for ${customer}`}>
-        Change
-      </Button>
+      <Button
+        size="small"
+        onClick={onChange}
+        aria-label={t`Change ${productCode} for ${customer}`}
+      >{t`Change`}</Button>
       <Button
         size="small"
         look="quiet"
         disabled={end.isPending}
         onClick={endIt}
-        aria-label={`End ${productCode} for ${customer}`}
-      >
-        End
-      </Button>
+        aria-label={t`End ${productCode} for ${customer}`}
+      >{t`End`}</Button>
     </li>
   );
 };
@@ -105,23 +109,23 @@ export const StandingOrders = ({
   const names = [...new Set((data ?? []).map(({ customer }) => customer))];
   const saved = ({ pieces, customer, weekdays, from }: StandingOrderView) => {
     setChanging(null);
-    toast(`${pieces} for ${customer}, ${sayWeekdays(weekdays)}, from ${day(from)}.`);
+    toast(t`${pieces} for ${customer}, ${sayWeekdays(weekdays)}, from ${day(from)}.`);
   };
   return (
     <Dialog
       open
       wide
       onClose={onClose}
-      title="Standing orders"
-      lead={`Each adds its line on its days, except when the bakery is closed. A single day is changed, or left out, on its own list; a change here holds from ${day(date)} on.`}
+      title={t`Standing orders`}
+      lead={t`Each adds its line on its days, except when the bakery is closed. A single day is changed, or left out, on its own list; a change here holds from ${day(date)} on.`}
     >
       {isError ? (
         <Failed error={error} onRetry={() => void refetch()} />
       ) : !data ? (
-        <Loading what="the standing orders" />
+        <Loading what={t`the standing orders`} />
       ) : (
         <>
-          {data.length === 0 && <p className="mb-3">None yet. The first one:</p>}
+          {data.length === 0 && <p className="mb-3">{t`None yet. The first one:`}</p>}
           {names.map((name) => (
             <section key={name} className="mb-3">
               <h3 className="font-semibold">{name}</h3>
@@ -138,9 +142,12 @@ export const StandingOrders = ({
                           customers={names}
                           onDone={saved}
                         />
-                        <Button size="small" look="quiet" className="mt-1" onClick={() => setChanging(null)}>
-                          Cancel
-                        </Button>
+                        <Button
+                          size="small"
+                          look="quiet"
+                          className="mt-1"
+                          onClick={() => setChanging(null)}
+                        >{t`Cancel`}</Button>
                       </li>
                     ) : (
                       <Standing

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { ControlChart } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 
@@ -30,9 +31,9 @@ export const ControlChartPicture = ({
       viewBox="0 0 600 140"
       className="w-full max-w-2xl"
       role="img"
-      aria-label={`Pieces in the order weighed. ${chart.sentence}`}
+      aria-label={t`Pieces in the order weighed. ${chart.sentence}`}
     >
-      {line(targetG, `target ${mass(targetG)}`)}
+      {line(targetG, t`target ${mass(targetG)}`)}
       {line(upper, `+3 s, ${mass(upper)}`, '5 4')}
       {line(lower, `−3 s, ${mass(lower)}`, '5 4')}
       <line x1={20} x2={480} y1={y(centre)} y2={y(centre)} stroke="var(--ink-soft)" />

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { samplePlan, type Equipment, type Formula, type HouseRules, type RemainderUse } from '@jokul/core';
 import { record } from '../../journal/store';
@@ -42,7 +43,7 @@ const readWeights = (
     wrong:
       bad === undefined
         ? null
-        : `"${bad}" is no weight of a piece. Write weights with spaces between: ${example}`,
+        : t`"${bad}" is no weight of a piece. Write weights with spaces between: ${example}`,
   };
 };
 
@@ -82,7 +83,7 @@ export const PortionForm = (props: PortionFormProps) => {
     });
   return (
     <form
-      aria-label="What came out"
+      aria-label={t`What came out`}
       className="max-w-3xl"
       onSubmit={(event) => {
         event.preventDefault();
@@ -91,28 +92,32 @@ export const PortionForm = (props: PortionFormProps) => {
     >
       <div className="grid grid-cols-3 gap-4 max-sm:grid-cols-2 max-sm:gap-3">
         <Field
-          label="Pieces counted"
+          label={t`Pieces counted`}
           type="number"
           value={pieces}
           onChange={(event) => setPieces(event.target.value)}
-          error={countWrong ? 'A whole number of pieces.' : undefined}
-          hint={`${expected} are expected`}
+          error={countWrong ? t`A whole number of pieces.` : undefined}
+          hint={t`${expected} are expected`}
         />
-        <SelectField label="Portioned with" value={scoop} onChange={(event) => setScoop(event.target.value)}>
-          <option value="0">knife or scale</option>
+        <SelectField
+          label={t`Portioned with`}
+          value={scoop}
+          onChange={(event) => setScoop(event.target.value)}
+        >
+          <option value="0">{t`knife or scale`}</option>
           {scoops.map((n) => (
             <option key={n} value={n}>
-              scoop No. {n}
+              {t`scoop No. ${n}`}
             </option>
           ))}
         </SelectField>
         <Field
-          label={label('Left over', 'mass')}
+          label={label(t`Left over`, 'mass')}
           inputMode="decimal"
           value={remainder}
           onChange={(event) => setRemainder(event.target.value)}
-          hint={`${about(props.remainderG) === 'none' ? 'none' : `about ${about(props.remainderG)}`} expected; 0 for none`}
-          error={leftWrong ? 'A weight, 0 or more.' : undefined}
+          hint={t`${about(props.remainderG) === 'none' ? t`none` : t`about ${about(props.remainderG)}`} expected; 0 for none`}
+          error={leftWrong ? t`A weight, 0 or more.` : undefined}
         />
       </div>
       <RemainderChoice
@@ -125,12 +130,12 @@ export const PortionForm = (props: PortionFormProps) => {
       />
       <div className="mt-4">
         <Field
-          label={label('Some pieces on the scale', 'mass')}
+          label={label(t`Some pieces on the scale`, 'mass')}
           value={text}
           onChange={(event) => setText(event.target.value)}
           placeholder={`${example} …`}
           error={wrong ?? undefined}
-          hint={`${plan.weigh} of ${expected}: the first ${plan.first}, then every ${ordinal(plan.oneIn)}; with spaces between, in their order.`}
+          hint={t`${plan.weigh} of ${expected}: the first ${plan.first}, then every ${ordinal(plan.oneIn)}; with spaces between, in their order.`}
           className="figures text-lg"
         />
       </div>
@@ -144,7 +149,7 @@ export const PortionForm = (props: PortionFormProps) => {
             piecesOfDay={props.piecesOfDay}
           />
           <div className="mt-3 border-t pt-2">
-            <h2 className="text-[13px] font-semibold text-ink-soft">In the oven</h2>
+            <h2 className="text-[13px] font-semibold text-ink-soft">{t`In the oven`}</h2>
             <UnevenBake
               formula={props.formula}
               samplesG={weights}
@@ -159,10 +164,8 @@ export const PortionForm = (props: PortionFormProps) => {
           type="submit"
           look="primary"
           disabled={uncounted || unweighed || countWrong || leftWrong || wrong !== null || !mixed}
-        >
-          Portioning done
-        </Button>
-        {!mixed && <p className="text-ink-soft">The batch is not mixed yet.</p>}
+        >{t`Portioning done`}</Button>
+        {!mixed && <p className="text-ink-soft">{t`The batch is not mixed yet.`}</p>}
       </div>
     </form>
   );

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useLocation } from 'react-router';
 import {
@@ -47,10 +49,10 @@ const PortionQueue = ({
         title={names.product(batch.productCode)}
         side={
           known?.portioned
-            ? `${known.portioned.pieces} pcs`
+            ? t`${plural(known.portioned.pieces, { one: '# piece', other: '# pieces' })}`
             : wall.near((taskOf(batch, 'portion')?.startS ?? 0) * 1000, nowMs())
         }
-        detail={`${batch.batchId}, ${known?.portioned ? 'portioned' : known?.mixed ? 'mixed' : 'not mixed yet'}`}
+        detail={`${batch.batchId}, ${known?.portioned ? t`portioned` : known?.mixed ? t`mixed` : t`not mixed yet`}`}
         done={known?.portioned ? 1 : 0}
       />
     );
@@ -65,9 +67,9 @@ const PortionWork = () => {
   const day = useDay();
   // Weighed scoops hold for the batch they were weighed of.
   const [weighed, setWeighed] = useState<{ batchId: string; scoop: MeasuredScoop } | null>(null);
-  if (!data) return <Loading what="the batches" />;
-  if (batches.length === 0) return <NoBatches title="Nothing to portion" />;
-  if (!hand) return <Loading what="the batch" />;
+  if (!data) return <Loading what={t`the batches`} />;
+  if (batches.length === 0) return <NoBatches title={t`Nothing to portion`} />;
+  if (!hand) return <Loading what={t`the batch`} />;
   const { batch, formula, known } = hand;
   const { rules, equipment } = data;
   // What was weighed counts more than what was planned.
@@ -84,39 +86,34 @@ const PortionWork = () => {
     .reduce((sum, order) => sum + order.pieces, 0);
   return (
     <Station
-      title={`${formula.name}: ${count.pieces.value} pieces of ${mass(target)}`}
-      question={`${batch.batchId}, ${mass(mixedG)} ${known.mixed ? 'mixed' : 'planned, not mixed yet'}. Which scoop, how many, how even?`}
-      queueTitle="Batches to portion"
+      title={t`${formula.name}: ${count.pieces.value} pieces of ${mass(target)}`}
+      question={t`${batch.batchId}, ${mass(mixedG)} ${known.mixed ? t`mixed` : t`planned, not mixed yet`}. Which scoop, how many, how even?`}
+      queueTitle={t`Batches to portion`}
       queue={<PortionQueue batches={batches} current={batch.batchId} />}
       why={
         <>
-          <WhySection title="How many">
+          <WhySection title={t`How many`}>
             <Facts>
-              <Fact name="Pieces">
+              <Fact name={t`Pieces`}>
                 <Shown figure={count.pieces} />
               </Fact>
-              <Fact name="Left over">
+              <Fact name={t`Left over`}>
                 <Shown figure={count.remainder}>{about(count.remainder.value)}</Shown>
               </Fact>
               {count.spreadMass && (
-                <Fact name="spread evenly: each piece">
+                <Fact name={t`spread evenly: each piece`}>
                   <Shown figure={count.spreadMass}>{mass(Number(count.spreadMass.value.toFixed(1)))}</Shown>
                 </Fact>
               )}
             </Facts>
-            <p className="mt-1 text-[13px] text-ink-soft">
-              Planned: {batch.pieces}. The remainder can be spread over all pieces, become a smaller test
-              piece, or go back to the cold.
-            </p>
+            <p className="mt-1 text-[13px] text-ink-soft">{t`Planned: ${batch.pieces}. The remainder can be spread over all pieces, become a smaller test piece, or go back to the cold.`}</p>
           </WhySection>
-          <WhySection title="Which scoop">
+          <WhySection title={t`Which scoop`}>
             <table className="w-full text-[13.5px]">
               <tbody>
                 {scoops.slice(0, 4).map((scoop, i) => (
                   <tr key={scoop.number} className={`border-t ${i === 0 ? 'font-semibold' : ''}`}>
-                    <td className="py-1">
-                      No. {scoop.number}, {measured?.filled ?? 'level'}
-                    </td>
+                    <td className="py-1">{t`No. ${scoop.number}, ${measured?.filled ?? t`level`}`}</td>
                     <td className="py-1 text-right">
                       <Shown figure={scoop.mass}>{grams(scoop.mass.value, 1)}</Shown>
                     </td>
@@ -130,10 +127,12 @@ const PortionWork = () => {
             </table>
             {!measured && best && (
               <p className="mt-1 text-[12.5px] text-ink-faint">
-                For a dough of <Shown figure={typical}>{typical.value.toFixed(2)} g/mL</Shown>, from its
-                composition with 8 % air. Heaped, No. {best.number} holds about{' '}
-                <Shown figure={heaped(best.mass)}>{grams(heaped(best.mass).value)}</Shown>. Weigh three of
-                yours:
+                <Trans>
+                  For a dough of <Shown figure={typical}>{typical.value.toFixed(2)} g/mL</Shown>, from its
+                  composition with 8 % air. Heaped, No. {best.number} holds about{' '}
+                  <Shown figure={heaped(best.mass)}>{grams(heaped(best.mass).value)}</Shown>. Weigh three of
+                  yours:
+                </Trans>
               </p>
             )}
             <WeighScoops
@@ -144,7 +143,7 @@ const PortionWork = () => {
             />
           </WhySection>
           {toppingsBefore(formula).length > 0 && (
-            <WhySection title="On each piece">
+            <WhySection title={t`On each piece`}>
               <Toppings
                 formula={formula}
                 pieces={known.portioned?.pieces ?? count.pieces.value}
@@ -154,8 +153,8 @@ const PortionWork = () => {
           )}
           <Cautions
             items={[
-              'All pieces the same weight: even size is what lets one time fit a tray.',
-              'Dough with egg goes back into the cold as soon as it is portioned.',
+              t`All pieces the same weight: even size is what lets one time fit a tray.`,
+              t`Dough with egg goes back into the cold as soon as it is portioned.`,
             ]}
           />
         </>

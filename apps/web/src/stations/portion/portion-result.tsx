@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { checkSample, unaccounted, type LotState } from '@jokul/core';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
@@ -16,9 +17,9 @@ interface PortionResultProps {
 }
 
 const uses = {
-  spread: 'spread over the pieces',
-  'test-pieces': 'made into small test pieces',
-  cold: 'back in the cold',
+  spread: t`spread over the pieces`,
+  'test-pieces': t`made into small test pieces`,
+  cold: t`back in the cold`,
 } as const;
 
 /** What came out, and the yield reconciled: planned, from the dough, counted. */
@@ -42,18 +43,13 @@ export const PortionResult = ({
   const odd = left.value < -0.02 * mixedG || left.value > 0.06 * mixedG;
   return (
     <div>
-      <p className="mb-3 rounded-md border bg-surface px-3 py-2">
-        Portioned at {wall.time(done.atMs)} by the {done.who.toLowerCase()}: {done.pieces} pieces
-        {done.scoop > 0 ? `, scoop No. ${done.scoop}${done.filled ? `, ${done.filled}` : ''}` : ''},{' '}
-        {about(done.remainderG)} left over
-        {done.remainder ? `, ${uses[done.remainder]}` : ''}. Planned: {planned}.
-      </p>
+      <p className="mb-3 rounded-md border bg-surface px-3 py-2">{t`Portioned at ${wall.time(done.atMs)} by the ${done.who.toLowerCase()}: ${done.pieces} pieces${done.scoop > 0 ? t`, scoop No. ${done.scoop}${done.filled ? `, ${done.filled}` : ''}` : ''}, ${about(done.remainderG)} left over${done.remainder ? `, ${uses[done.remainder]}` : ''}. Planned: ${planned}.`}</p>
       <div className="mb-4 max-w-md">
         <Facts>
-          <Fact name="Planned">{planned}</Fact>
-          <Fact name="From the dough as weighed">{expected}</Fact>
-          <Fact name="Counted">{done.pieces}</Fact>
-          <Fact name="In bowl, scoop and bench">
+          <Fact name={t`Planned`}>{planned}</Fact>
+          <Fact name={t`From the dough as weighed`}>{expected}</Fact>
+          <Fact name={t`Counted`}>{done.pieces}</Fact>
+          <Fact name={t`In bowl, scoop and bench`}>
             <Shown figure={left}>
               {mass(left.value)}, {((100 * left.value) / mixedG).toFixed(1)} %
             </Shown>
@@ -62,8 +58,8 @@ export const PortionResult = ({
         {odd && (
           <p className="mt-1 font-medium text-hand">
             {left.value < 0
-              ? 'More came out than was mixed: check the count and the weights.'
-              : 'More is missing than bowl and scoop keep: check the count and the weights.'}
+              ? t`More came out than was mixed: check the count and the weights.`
+              : t`More is missing than bowl and scoop keep: check the count and the weights.`}
           </p>
         )}
       </div>

@@ -1,11 +1,12 @@
+import { t } from '@lingui/core/macro';
 import { remainderOptions, type RemainderUse } from '@jokul/core';
 import { Shown } from '../../ui/shown';
 import { Said } from '../../ui/said';
 
 const names: Readonly<Record<RemainderUse, string>> = {
-  spread: 'Spread it',
-  'test-pieces': 'Small test pieces',
-  cold: 'Back to the cold',
+  spread: t`Spread it`,
+  'test-pieces': t`Small test pieces`,
+  cold: t`Back to the cold`,
 };
 
 /** What becomes of the dough that is left over, each with its figure. */
@@ -27,7 +28,7 @@ export const RemainderChoice = ({
   if (!(remainderG > 0) || !(pieces >= 1)) return null;
   return (
     <fieldset className="mt-4">
-      <legend className="mb-1 text-[13px] text-ink-soft">Leftover dough</legend>
+      <legend className="mb-1 text-[13px] text-ink-soft">{t`Leftover dough`}</legend>
       <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
         {remainderOptions(remainderG, pieces, pieceMassG, toleranceShare).map(
           ({ use, sentence, possible, figure }) => (
@@ -52,7 +53,7 @@ export const RemainderChoice = ({
                 </span>
               </label>
               <span className="text-[13px]">
-                <Shown figure={figure}>arithmetic</Shown>
+                <Shown figure={figure}>{t`arithmetic`}</Shown>
               </span>
             </div>
           ),

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { checkWeighing, controlChart, piecesGivenAway } from '@jokul/core';
 import { Shown } from '../../ui/shown';
 import { Fact, Facts } from '../../ui/station';
@@ -20,7 +21,7 @@ interface SampleFiguresProps {
 export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfDay }: SampleFiguresProps) => {
   const { grams } = useUnits();
   const check = checkWeighing(samplesG, targetG, toleranceG, Math.max(1, pieces));
-  if (!check) return <p className="text-ink-soft">No piece was weighed.</p>;
+  if (!check) return <p className="text-ink-soft">{t`No piece was weighed.`}</p>;
   const chart = controlChart(samplesG, targetG);
   const {
     mean,
@@ -43,37 +44,37 @@ export const SampleFigures = ({ samplesG, targetG, toleranceG, pieces, piecesOfD
       </p>
       <div className="grid grid-cols-2 gap-x-8 max-sm:grid-cols-1">
         <Facts>
-          <Fact name="Mean" help="mean">
+          <Fact name={t`Mean`} help="mean">
             <Shown figure={mean}>{grams(mean.value, 2)}</Shown>
           </Fact>
           {deviation && (
-            <Fact name="Spread" help="spread">
+            <Fact name={t`Spread`} help="spread">
               <Shown figure={deviation}>± {grams(deviation.value, 2)}</Shown>
             </Fact>
           )}
-          <Fact name={giveaway.value >= 0 ? 'Given away per piece' : 'Short per piece'} help="givenAway">
+          <Fact name={giveaway.value >= 0 ? t`Given away per piece` : t`Short per piece`} help="givenAway">
             <Shown figure={giveaway}>{grams(Math.abs(giveaway.value), 2)}</Shown>
           </Fact>
-          <Fact name={giveaway.value >= 0 ? 'Pieces lost per batch' : 'Pieces more per batch'}>
+          <Fact name={giveaway.value >= 0 ? t`Pieces lost per batch` : t`Pieces more per batch`}>
             <Shown figure={lostPerBatch}>{Math.abs(lostPerBatch.value).toFixed(1)}</Shown>
           </Fact>
         </Facts>
         <Facts>
           {outside && (
-            <Fact name={`Outside ± ${grams(toleranceG, 1)}`}>
-              <Shown figure={outside}>{(100 * outside.value).toFixed(0)} % of all</Shown>
+            <Fact name={t`Outside ± ${grams(toleranceG, 1)}`}>
+              <Shown figure={outside}>{t`${(100 * outside.value).toFixed(0)} % of all`}</Shown>
             </Fact>
           )}
           {corrected && (
-            <Fact name="Mean, upper limit" help="meanLimit">
+            <Fact name={t`Mean, upper limit`} help="meanLimit">
               <Shown figure={corrected}>{grams(corrected.value, 2)}</Shown>
             </Fact>
           )}
-          <Fact name="Light, heavy">
+          <Fact name={t`Light, heavy`}>
             {check.light}, {check.heavy}
           </Fact>
-          <Fact name={`Short by over ${grams(tolerableG, 1)}`}>{shortByT}</Fact>
-          <Fact name={giveaway.value >= 0 ? 'Pieces lost a day' : 'Pieces more a day'}>
+          <Fact name={t`Short by over ${grams(tolerableG, 1)}`}>{shortByT}</Fact>
+          <Fact name={giveaway.value >= 0 ? t`Pieces lost a day` : t`Pieces more a day`}>
             <Shown figure={lostOfDay}>{Math.abs(lostOfDay.value).toFixed(1)}</Shown>
           </Fact>
         </Facts>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useUnits } from '../../lib/units';
 
 interface SamplePictureProps {
@@ -16,7 +17,7 @@ export const SamplePicture = ({ samplesG, targetG, toleranceG }: SamplePicturePr
       viewBox="0 0 600 92"
       className="w-full max-w-2xl"
       role="img"
-      aria-label={`${samplesG.length} weighed pieces around ${grams(targetG, 1)}`}
+      aria-label={t`${samplesG.length} weighed pieces around ${grams(targetG, 1)}`}
     >
       <rect
         x={x(targetG - toleranceG)}
@@ -45,13 +46,13 @@ export const SamplePicture = ({ samplesG, targetG, toleranceG }: SamplePicturePr
       })}
       <g fill="var(--ink-soft)" fontSize="13" textAnchor="middle">
         <text x={x(targetG - toleranceG)} y={80}>
-          light below {mass(targetG - toleranceG)}
+          {t`light below ${mass(targetG - toleranceG)}`}
         </text>
         <text x={300} y={80}>
           {mass(targetG)}
         </text>
         <text x={x(targetG + toleranceG)} y={80}>
-          heavy above {mass(targetG + toleranceG)}
+          {t`heavy above ${mass(targetG + toleranceG)}`}
         </text>
       </g>
     </svg>

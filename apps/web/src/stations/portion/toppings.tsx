@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { ingredient, toppingsFor, totalPercent, type LotState, type Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
@@ -22,15 +24,18 @@ export const Toppings = ({
         const short = aside !== undefined && aside.massG < 0.95 * total.value;
         return (
           <li key={line.ingredientId}>
-            {name}: {mass(Number(eachG.toFixed(1)))} a piece,{' '}
-            <Shown figure={total}>{about(total.value)}</Shown> in all
-            <span className={`block ${short ? 'font-medium text-hand' : 'text-ink-faint'}`}>
-              {aside
-                ? `${mass(aside.massG)} set aside${short ? ': not enough' : ''}`
-                : 'nothing set aside yet'}
-              {ingredient(line.ingredientId).kind === 'salt' &&
-                '. Salt right before baking, never before freezing: it draws water.'}
-            </span>
+            {t`${name}: ${mass(Number(eachG.toFixed(1)))} a piece,`}{' '}
+            <Shown figure={total}>{about(total.value)}</Shown>{' '}
+            <Trans>
+              in all
+              <span className={`block ${short ? 'font-medium text-hand' : 'text-ink-faint'}`}>
+                {aside
+                  ? t`${mass(aside.massG)} set aside${short ? t`: not enough` : ''}`
+                  : t`nothing set aside yet`}
+                {ingredient(line.ingredientId).kind === 'salt' &&
+                  t`. Salt right before baking, never before freezing: it draws water.`}
+              </span>
+            </Trans>
           </li>
         );
       })}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { JokulError, measuredDensity, type Figure } from '@jokul/core';
 import { useUnits } from '../../lib/units';
@@ -49,16 +50,14 @@ export const WeighScoops = ({
   if (measured)
     return (
       <p className="text-[13.5px]">
-        Weighed: No. {measured.number}, {measured.filled}, {about(measured.meanG)}, so{' '}
-        <Shown figure={measured.density}>{measured.density.value.toFixed(3)} g/mL</Shown>.{' '}
-        <Button size="small" look="quiet" onClick={() => onMeasured(null)}>
-          Weigh again
-        </Button>
+        {t`Weighed: No. ${measured.number}, ${measured.filled}, ${about(measured.meanG)}, so`}{' '}
+        <Shown figure={measured.density}>{t`${measured.density.value.toFixed(3)} g/mL`}</Shown>.{' '}
+        <Button size="small" look="quiet" onClick={() => onMeasured(null)}>{t`Weigh again`}</Button>
       </p>
     );
   return (
     <form
-      aria-label="Weigh three scoops"
+      aria-label={t`Weigh three scoops`}
       className="mt-2 space-y-2 border-t pt-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -66,33 +65,31 @@ export const WeighScoops = ({
       }}
     >
       <div className="grid grid-cols-2 gap-2">
-        <SelectField label="Scoop" value={number} onChange={(event) => setNumber(event.target.value)}>
+        <SelectField label={t`Scoop`} value={number} onChange={(event) => setNumber(event.target.value)}>
           {scoops.map((n) => (
             <option key={n} value={n}>
-              No. {n}
+              {t`No. ${n}`}
             </option>
           ))}
         </SelectField>
         <SelectField
-          label="Filled"
+          label={t`Filled`}
           value={filled}
           onChange={(event) => setFilled(event.target.value as 'level' | 'heaped')}
         >
-          <option>level</option>
-          <option>heaped</option>
+          <option>{t`level`}</option>
+          <option>{t`heaped`}</option>
         </SelectField>
       </div>
       <div className="flex items-end gap-2">
         <Field
-          label={label('Three scoops', 'mass')}
+          label={label(t`Three scoops`, 'mass')}
           value={text}
           placeholder={units === 'us' ? '1.2 1.22 1.21' : '34 35 34.5'}
           onChange={(event) => setText(event.target.value)}
           error={problem || undefined}
         />
-        <Button size="small" type="submit" className="mb-1">
-          Take
-        </Button>
+        <Button size="small" type="submit" className="mb-1">{t`Take`}</Button>
       </div>
     </form>
   );

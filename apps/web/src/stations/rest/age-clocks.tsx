@@ -1,12 +1,13 @@
+import { t } from '@lingui/core/macro';
 import { ageOfLot, clocksOf, type AgeRules, type LifeClock, type LotState } from '@jokul/core';
 import { useNow } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Fact, Facts, WhySection } from '../../ui/station';
 
 export const clockWords: Readonly<Record<LifeClock['clock'], string>> = {
-  chilled: 'Chilled and out',
-  frozen: 'Frozen',
-  out: 'Out of the cold',
+  chilled: t`Chilled and out`,
+  frozen: t`Frozen`,
+  out: t`Out of the cold`,
 };
 
 const minutes = (seconds: number) => Math.round(seconds / 60) * 60;
@@ -28,31 +29,28 @@ export const AgeClocks = ({
   const clocks = clocksOf(lot, rules, now);
   if (age.stays === 0 && age.outS < 60) return null;
   return (
-    <WhySection title="Age">
+    <WhySection title={t`Age`}>
       <Facts>
         {clocks.map(({ clock, ageS, limitS, leftS }) => (
           <Fact key={clock} name={clockWords[clock]}>
             <span className={leftS < 0 ? 'font-semibold text-hand' : ''}>
-              {duration(minutes(ageS))} of {duration(limitS)}
+              {t`${duration(minutes(ageS))} of ${duration(limitS)}`}
             </span>
           </Fact>
         ))}
         {Object.entries(age.byPlace).map(([placeId, seconds]) => (
-          <Fact key={placeId} name={`in the ${placeName(placeId).toLowerCase()}`}>
+          <Fact key={placeId} name={t`in the ${placeName(placeId).toLowerCase()}`}>
             {duration(minutes(seconds))}
           </Fact>
         ))}
-        <Fact name="times put away">{age.stays}</Fact>
+        <Fact name={t`times put away`}>{age.stays}</Fact>
       </Facts>
       {old.map(({ from, massG, entryId }) => (
         <p key={entryId} className="mt-1 text-[13.5px] text-ink-soft">
-          {mass(massG)} of {from} were worked in. The clocks are those of the oldest dough in the bowl.
+          {t`${mass(massG)} of ${from} were worked in. The clocks are those of the oldest dough in the bowl.`}
         </p>
       ))}
-      <p className="mt-1 text-[12.5px] text-ink-faint">
-        All times add up: a dough that was out and goes back does not start anew. Time out counts for the
-        chilled clock too; frozen, that one stands still.
-      </p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`All times add up: a dough that was out and goes back does not start anew. Time out counts for the chilled clock too; frozen, that one stands still.`}</p>
     </WhySection>
   );
 };

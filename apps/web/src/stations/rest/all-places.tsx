@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import {
   faultKinds,
@@ -22,21 +23,22 @@ import { TemperatureChip } from '../../ui/temperature-chip';
 import { useNeedles } from './use-needles';
 import { sayCooling } from './needle-core';
 import { LazyChart } from '../../viz/lazy-chart';
+import { restFormNames } from '../../words/names-of-codes';
 
-const shelfNames = { trays: 'trays', tubs: 'tubs', bags: 'bags' } as const;
+const shelfNames = { trays: t`trays`, tubs: t`tubs`, bags: t`bags` } as const;
 const faultNames = {
-  'door-open': 'the door stands open',
-  'machine-off': 'the machine is off',
-  'probe-silent': 'the probe is silent',
-  'probe-wrong': 'the probe reads wrong',
+  'door-open': t`the door stands open`,
+  'machine-off': t`the machine is off`,
+  'probe-silent': t`the probe is silent`,
+  'probe-wrong': t`the probe reads wrong`,
 } as const;
 const faultButtons = {
-  'door-open': 'door open',
-  'machine-off': 'machine off',
-  'probe-silent': 'probe silent',
-  'probe-wrong': 'probe wrong',
+  'door-open': t`door open`,
+  'machine-off': t`machine off`,
+  'probe-silent': t`probe silent`,
+  'probe-wrong': t`probe wrong`,
 } as const;
-const probeWords = { reads: '–', silent: 'silent', implausible: 'cannot be right' } as const;
+const probeWords = { reads: '–', silent: t`silent`, implausible: t`cannot be right` } as const;
 const backMs = 6 * 3600e3;
 
 /** Everything in the cold in the order of use, how full the places are, and what their probes see. */
@@ -73,20 +75,20 @@ export const AllPlaces = ({ current }: { current: string }) => {
   };
   const hours = (atMs: number) => (atMs - (now - backMs)) / 3600e3;
   return (
-    <section aria-label="All places">
-      <h2 className="mb-1 text-lg font-semibold">Use first</h2>
+    <section aria-label={t`All places`}>
+      <h2 className="mb-1 text-lg font-semibold">{t`Use first`}</h2>
       {entries.length === 0 ? (
-        <p className="text-ink-soft">Nothing lies in the cold.</p>
+        <p className="text-ink-soft">{t`Nothing lies in the cold.`}</p>
       ) : (
-        <table className="w-full" aria-label="Use first">
+        <table className="w-full" aria-label={t`Use first`}>
           <thead className="text-left text-[12.5px] text-ink-soft">
             <tr>
-              <th className="pr-3 pb-1 font-normal">Dough</th>
-              <th className="pr-3 pb-1 font-normal">Where</th>
-              <th className="pr-3 pb-1 text-right font-normal">In since</th>
-              <th className="pr-3 pb-1 text-right font-normal">Age</th>
-              <th className="pr-3 pb-1 text-right font-normal">Good until</th>
-              <th className="pb-1 text-right font-normal">Left</th>
+              <th className="pr-3 pb-1 font-normal">{t`Dough`}</th>
+              <th className="pr-3 pb-1 font-normal">{t`Where`}</th>
+              <th className="pr-3 pb-1 text-right font-normal">{t`In since`}</th>
+              <th className="pr-3 pb-1 text-right font-normal">{t`Age`}</th>
+              <th className="pr-3 pb-1 text-right font-normal">{t`Good until`}</th>
+              <th className="pb-1 text-right font-normal">{t`Left`}</th>
             </tr>
           </thead>
           <tbody>
@@ -104,11 +106,11 @@ export const AllPlaces = ({ current }: { current: string }) => {
                     </Link>
                     <span className="block text-[12.5px] text-ink-faint">
                       {item.batchId}
-                      {older && `; ${older.item.batchId} is older, use it before`}
+                      {older && t`; ${older.item.batchId} is older, use it before`}
                     </span>
                   </td>
                   <td className="py-1 pr-3">
-                    {names.place(item.placeId)}, {item.form}
+                    {names.place(item.placeId)}, {restFormNames[item.form]}
                   </td>
                   <td className="figures py-1 pr-3 text-right whitespace-nowrap">
                     {wall.near(item.inMs, now)}
@@ -121,7 +123,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
                     className={`figures py-1 text-right whitespace-nowrap ${over || soon ? 'font-semibold text-hand' : ''}`}
                   >
                     {over
-                      ? `past by ${sayDuration(-leftS)}${clock === 'out' ? ' (time out)' : ''}`
+                      ? t`past by ${sayDuration(-leftS)}${clock === 'out' ? t` (time out)` : ''}`
                       : sayDuration(leftS)}
                   </td>
                 </tr>
@@ -141,7 +143,7 @@ export const AllPlaces = ({ current }: { current: string }) => {
               <h2 className="flex items-baseline justify-between gap-2 text-lg font-semibold">
                 {place.name}
                 <span className="text-[13.5px] font-normal text-ink-soft">
-                  set to {temperature(place.airC)}, probe{' '}
+                  {t`set to ${temperature(place.airC)}, probe`}{' '}
                   {air.airC === null ? (
                     <strong className="font-semibold text-hand">{probeWords[air.probe]}</strong>
                   ) : (
@@ -152,11 +154,11 @@ export const AllPlaces = ({ current }: { current: string }) => {
               <p className="text-[13.5px] text-ink-soft">
                 {needle ? (
                   <>
-                    cools <Shown figure={needle.shown}>{sayCooling(needle.factor)}</Shown>, by {needle.cores}{' '}
-                    probe {needle.cores === 1 ? 'reading' : 'readings'}
+                    {t`cools`} <Shown figure={needle.shown}>{sayCooling(needle.factor)}</Shown>
+                    {t`, by ${needle.cores} probe ${plural(needle.cores, { one: 'reading', other: 'readings' })}`}
                   </>
                 ) : (
-                  'no probe reading in here yet'
+                  t`no probe reading in here yet`
                 )}
               </p>
               <ul className="mt-1 space-y-1">
@@ -167,22 +169,20 @@ export const AllPlaces = ({ current }: { current: string }) => {
                       <span
                         className="h-2 flex-1 overflow-hidden rounded bg-line"
                         role="img"
-                        aria-label={`${used} of ${all} ${shelf} places used`}
+                        aria-label={t`${used} of ${all} ${shelf} places used`}
                       >
                         <span
                           className={`block h-full ${used > all ? 'bg-hand' : 'bg-ink-soft'}`}
                           style={{ width: `${Math.min(100, (100 * used) / Math.max(1, all))}%` }}
                         />
                       </span>
-                      <span className="figures w-16 text-right">
-                        {used} of {all}
-                      </span>
+                      <span className="figures w-16 text-right">{t`${used} of ${all}`}</span>
                     </li>
                   ),
                 )}
               </ul>
               <LazyChart
-                label={`Air of the ${place.name} over six hours`}
+                label={t`Air of the ${place.name} over six hours`}
                 height={150}
                 leastSpan={10}
                 formatX={(h) => `${(h - 6).toFixed(0)} h`}
@@ -190,20 +190,22 @@ export const AllPlaces = ({ current }: { current: string }) => {
                 xStep={1}
                 curves={[
                   {
-                    name: 'air',
+                    name: t`air`,
                     points: readings
                       .filter(({ atMs }, i) => i % 5 === 0 && atMs >= now - backMs)
                       .map(({ atMs, airC }): [number, number] => [hours(atMs), airC]),
                   },
                 ]}
-                levels={[{ y: place.airC, text: 'set' }]}
+                levels={[{ y: place.airC, text: t`set` }]}
               />
               <div className="mt-1 flex flex-wrap items-center gap-2 text-[13px] text-ink-soft">
-                <span>Simulated probe{fault ? `: ${faultNames[fault.kind]}` : ', try a fault:'}</span>
+                <span>{t`Simulated probe${fault ? `: ${faultNames[fault.kind]}` : t`, try a fault:`}`}</span>
                 {fault ? (
-                  <Button size="small" disabled={play.isPending} onClick={() => setFault(place.id, null)}>
-                    Clear the fault
-                  </Button>
+                  <Button
+                    size="small"
+                    disabled={play.isPending}
+                    onClick={() => setFault(place.id, null)}
+                  >{t`Clear the fault`}</Button>
                 ) : (
                   faultKinds.map((kind) => (
                     <Button

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ConductResult, Figure } from '@jokul/core';
 import { useUnits } from '../../lib/units';
@@ -18,18 +19,18 @@ const stepH = (lastS: number) => (lastS > 36 * 3600 ? 12 : lastS > 12 * 3600 ? 6
 export const ColdCurve = ({ curve, nowS, readyC, xTitle }: ColdCurveProps) => {
   const { temperature } = useUnits();
   const run = curve.data?.curve;
-  if (curve.isError) return <Empty title="No curve for this">{curve.error.message}</Empty>;
+  if (curve.isError) return <Empty title={t`No curve for this`}>{curve.error.message}</Empty>;
   if (!run)
     return (
       <div
         className="h-[330px] animate-pulse rounded border bg-surface"
         role="status"
-        aria-label="Computing the curve"
+        aria-label={t`Computing the curve`}
       />
     );
   return (
     <LazyChart
-      label="Temperature of core and surface over time"
+      label={t`Temperature of core and surface over time`}
       height={330}
       formatX={(hours) => `${Number(hours.toFixed(2))} h`}
       formatY={(t) => temperature(t)}
@@ -37,16 +38,16 @@ export const ColdCurve = ({ curve, nowS, readyC, xTitle }: ColdCurveProps) => {
       xTitle={xTitle}
       xStep={stepH(run.timesS.at(-1) ?? 0)}
       curves={[
-        { name: 'core', points: run.timesS.map((t, i) => [t / 3600, run.coreC[i] ?? 0]) },
+        { name: t`core`, points: run.timesS.map((t, i) => [t / 3600, run.coreC[i] ?? 0]) },
         {
-          name: 'surface',
+          name: t`surface`,
           points: run.timesS.map((t, i) => [t / 3600, run.surfaceC[i] ?? 0]),
           dash: 5,
           colour: 'var(--ink-faint)',
         },
       ]}
-      marks={nowS === null ? [] : [{ x: nowS / 3600, text: 'now' }]}
-      levels={readyC === null ? [] : [{ y: readyC, text: 'ready' }]}
+      marks={nowS === null ? [] : [{ x: nowS / 3600, text: t`now` }]}
+      levels={readyC === null ? [] : [{ y: readyC, text: t`ready` }]}
     />
   );
 };

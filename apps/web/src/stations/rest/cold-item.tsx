@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useLocation } from 'react-router';
 import {
   coldEntry,
@@ -69,7 +70,7 @@ export const ColdItem = ({
       detail={
         <span className={over || entry?.soon || ending ? 'font-semibold text-hand' : ''}>
           {item.batchId}, {sayDuration(ageS)}
-          {over ? ', past its window' : ending || entry?.soon ? `, ${sayDuration(leftS)} left` : ''}
+          {over ? t`, past its window` : ending || entry?.soon ? t`, ${sayDuration(leftS)} left` : ''}
         </span>
       }
     />

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import {
@@ -73,18 +75,18 @@ const AtOnce = ({
   const round = (s: number) => duration(Math.round(s / 60) * 60);
   const { data } = answer;
   return (
-    <section aria-label="Everything in at once" className="rounded-lg border bg-surface px-4 py-3">
-      <h2 className="font-semibold">What if all of it goes in at once?</h2>
+    <section aria-label={t`Everything in at once`} className="rounded-lg border bg-surface px-4 py-3">
+      <h2 className="font-semibold">{t`What if all of it goes in at once?`}</h2>
       <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-2">
         <Field
-          label={form === 'pieces' ? 'Pieces' : `${form}s`}
+          label={form === 'pieces' ? t`Pieces` : `${form}s`}
           inputMode="numeric"
           className="figures text-right"
           value={count}
-          error={bodies === null ? '1 to 20,000' : undefined}
+          error={bodies === null ? t`1 to 20,000` : undefined}
           onChange={(event) => setCount(event.target.value)}
         />
-        <SelectField label="Into" value={into} onChange={(event) => setInto(event.target.value)}>
+        <SelectField label={t`Into`} value={into} onChange={(event) => setInto(event.target.value)}>
           {cold.map((p) => (
             <option key={p.id} value={p.id}>
               {p.name}
@@ -92,11 +94,11 @@ const AtOnce = ({
           ))}
         </SelectField>
         <Field
-          label="Door, times an hour"
+          label={t`Door, times an hour`}
           inputMode="decimal"
           className="figures text-right"
           value={doors}
-          error={openings === null ? '0 to 60' : undefined}
+          error={openings === null ? t`0 to 60` : undefined}
           onChange={(event) => setDoors(event.target.value)}
         />
       </div>
@@ -109,21 +111,19 @@ const AtOnce = ({
           )
         ) : (
           <>
-            The air goes up to {temperature(data.warmestC, 1)};{' '}
+            {t`The air goes up to ${temperature(data.warmestC, 1)};`}{' '}
             {data.together === null ? (
-              'the dough is not cold in time.'
+              t`the dough is not cold in time.`
             ) : (
               <>
-                cold after{' '}
+                {t`cold after`}{' '}
                 <Shown figure={data.together} className="font-semibold">
                   {round(data.together.value)}
                 </Shown>
-                {data.aloneS !== null && ` instead of ${round(data.aloneS)}`}.
+                {data.aloneS !== null && t` instead of ${round(data.aloneS)}`}.
               </>
             )}{' '}
-            <span className="text-ink-faint">
-              From {temperature(22)}; the machine’s power is a typical figure.
-            </span>
+            <span className="text-ink-faint">{t`From ${temperature(22)}; the machine’s power is a typical figure.`}</span>
           </>
         )}
       </p>
@@ -188,11 +188,11 @@ export const ColdQuestions = ({
   const round = (s: number) => duration(Math.round(s / 60) * 60);
   return (
     <div className="mt-4 grid max-w-4xl grid-cols-2 gap-6 max-[1100px]:grid-cols-1">
-      <section aria-label="How long on the bench" className="rounded-lg border bg-surface px-4 py-3">
-        <h2 className="font-semibold">How long may it stand on the bench?</h2>
+      <section aria-label={t`How long on the bench`} className="rounded-lg border bg-surface px-4 py-3">
+        <h2 className="font-semibold">{t`How long may it stand on the bench?`}</h2>
         <div className="mt-2 grid grid-cols-2 gap-2">
           <Field
-            label={label('Dough', 'temperature')}
+            label={label(t`Dough`, 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={from}
@@ -200,7 +200,7 @@ export const ColdQuestions = ({
             onChange={(event) => setFrom(event.target.value)}
           />
           <Field
-            label={label('Kitchen', 'temperature')}
+            label={label(t`Kitchen`, 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={room}
@@ -216,31 +216,31 @@ export const ColdQuestions = ({
               '…'
             )
           ) : soft.data === null ? (
-            `It never gets too soft in a kitchen this cool.`
+            t`It never gets too soft in a kitchen this cool.`
           ) : soft.data === 'now' ? (
-            'It is too soft now: back into the cold.'
+            t`It is too soft now: back into the cold.`
           ) : (
-            <>
+            <Trans>
               <Shown figure={soft.data} className="font-semibold">
                 {round(soft.data.value)}
               </Shown>
               , then its mean is at {temperature(handStates.tooSoftC)} and it does not keep its shape.
-            </>
+            </Trans>
           )}
         </p>
       </section>
-      <section aria-label="When must it come out" className="rounded-lg border bg-surface px-4 py-3">
-        <h2 className="font-semibold">When must it come out?</h2>
+      <section aria-label={t`When must it come out`} className="rounded-lg border bg-surface px-4 py-3">
+        <h2 className="font-semibold">{t`When must it come out?`}</h2>
         <div className="mt-2 grid grid-cols-3 gap-2 max-sm:grid-cols-2">
           <Field
-            label={label('Dough now', 'temperature')}
+            label={label(t`Dough now`, 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={outFrom}
             error={outC === null ? range(-30, 20, 'temperature') : undefined}
             onChange={(event) => setOutFrom(event.target.value)}
           />
-          <SelectField label="Goes to" value={into} onChange={(event) => setInto(event.target.value)}>
+          <SelectField label={t`Goes to`} value={into} onChange={(event) => setInto(event.target.value)}>
             {places.map((p) => (
               <option key={p.id} value={p.id}>
                 {p.name}
@@ -248,7 +248,7 @@ export const ColdQuestions = ({
             ))}
           </SelectField>
           <Field
-            label={label('Target', 'temperature')}
+            label={label(t`Target`, 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={target}
@@ -264,21 +264,25 @@ export const ColdQuestions = ({
               '…'
             )
           ) : lead.data === null ? (
-            'It never gets there in that place.'
+            t`It never gets there in that place.`
           ) : (
             <>
               <Shown figure={lead.data} className="font-semibold">
                 {round(lead.data.value)}
               </Shown>{' '}
-              before
+              {t`before`}
               {wantedMs !== null && (
                 <>
-                  : out at <strong className="figures">{say(wantedMs - lead.data.value * 1000)}</strong> for
-                  the first load at {say(wantedMs)}
+                  <Trans>
+                    : out at <strong className="figures">{say(wantedMs - lead.data.value * 1000)}</strong> for
+                    the first load at {say(wantedMs)}
+                  </Trans>
                 </>
               )}
               .{' '}
-              {form === 'tub' ? 'By its mean: a tub is kneaded once before it is portioned.' : 'By its core.'}
+              {form === 'tub'
+                ? t`By its mean: a tub is kneaded once before it is portioned.`
+                : t`By its core.`}
             </>
           )}
         </p>

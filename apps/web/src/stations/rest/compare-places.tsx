@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Formula, HouseRules, Place, RestQuestion } from '@jokul/core';
@@ -15,9 +16,9 @@ interface ComparePlacesProps {
 }
 
 const ways = [
-  { name: 'pieces, open', form: 'pieces', cover: 'open' },
-  { name: 'pieces, covered', form: 'pieces', cover: 'covered' },
-  { name: 'whole, in a tub', form: 'tub', cover: 'covered' },
+  { name: t`pieces, open`, form: 'pieces', cover: 'open' },
+  { name: t`pieces, covered`, form: 'pieces', cover: 'covered' },
+  { name: t`whole, in a tub`, form: 'tub', cover: 'covered' },
 ] as const;
 
 /** How long the same dough takes in every place, portioned or whole: which to choose when time is short. */
@@ -45,23 +46,12 @@ export const ComparePlaces = ({ formula, places, rules, startC, massG }: Compare
     retry: false,
   });
   return (
-    <section aria-label="Which place" className="mt-4 max-w-3xl">
+    <section aria-label={t`Which place`} className="mt-4 max-w-3xl">
       <div className="flex items-center justify-between gap-3">
-        <h2 className="text-[12.5px] font-semibold text-ink-soft">
-          From {temperature(startC)} to a core of {temperature(rules.readyCoreC)}: which place, whole or
-          portioned
-        </h2>
-        {!asked && (
-          <Button size="small" onClick={() => setAsked(true)}>
-            Compare the places
-          </Button>
-        )}
+        <h2 className="text-[12.5px] font-semibold text-ink-soft">{t`From ${temperature(startC)} to a core of ${temperature(rules.readyCoreC)}: which place, whole or portioned`}</h2>
+        {!asked && <Button size="small" onClick={() => setAsked(true)}>{t`Compare the places`}</Button>}
       </div>
-      {asked && times.isPending && (
-        <p className="text-ink-soft" role="status">
-          Computing …
-        </p>
-      )}
+      {asked && times.isPending && <p className="text-ink-soft" role="status">{t`Computing …`}</p>}
       {times.error && (
         <p role="alert" className="font-medium text-hand">
           {times.error.message}
@@ -71,7 +61,7 @@ export const ComparePlaces = ({ formula, places, rules, startC, massG }: Compare
         <table className="mt-1 w-full">
           <thead className="text-left text-[12.5px] text-ink-soft">
             <tr>
-              <th className="font-normal">place</th>
+              <th className="font-normal">{t`place`}</th>
               {ways.map(({ name }) => (
                 <th key={name} className="text-right font-normal">
                   {name}
@@ -92,7 +82,7 @@ export const ComparePlaces = ({ formula, places, rules, startC, massG }: Compare
                       {figure ? (
                         <Shown figure={figure}>{duration(Math.round(figure.value / 60) * 60)}</Shown>
                       ) : (
-                        'not in two days'
+                        t`not in two days`
                       )}
                     </td>
                   );
@@ -103,10 +93,7 @@ export const ComparePlaces = ({ formula, places, rules, startC, massG }: Compare
         </table>
       )}
       {times.data && (
-        <p className="mt-1 text-[12.5px] text-ink-faint">
-          Computed with the set air. In the freezer the rim is hard long before the core is cold: take it out
-          in time.
-        </p>
+        <p className="mt-1 text-[12.5px] text-ink-faint">{t`Computed with the set air. In the freezer the rim is hard long before the core is cold: take it out in time.`}</p>
       )}
     </section>
   );

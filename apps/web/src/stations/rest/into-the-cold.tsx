@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Place } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
@@ -25,7 +26,7 @@ export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPut
   const { temperature, label, range } = useUnits();
   return (
     <form
-      aria-label="Into the cold"
+      aria-label={t`Into the cold`}
       className="mb-4 grid max-w-3xl grid-cols-[1fr_1fr_9rem_auto] items-end gap-3 max-sm:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -33,7 +34,7 @@ export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPut
       }}
     >
       <SelectField
-        label="Place"
+        label={t`Place`}
         value={going.placeId}
         onChange={(event) => onChange({ ...going, placeId: event.target.value })}
       >
@@ -44,23 +45,21 @@ export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPut
         ))}
       </SelectField>
       <SelectField
-        label="Cover"
+        label={t`Cover`}
         value={going.cover}
         onChange={(event) => onChange({ ...going, cover: event.target.value as 'open' | 'covered' })}
       >
-        <option value="open">open on the tray</option>
-        <option value="covered">covered, boxed or lidded</option>
+        <option value="open">{t`open on the tray`}</option>
+        <option value="covered">{t`covered, boxed or lidded`}</option>
       </SelectField>
       <Field
-        label={label('Dough', 'temperature')}
+        label={label(t`Dough`, 'temperature')}
         inputMode="decimal"
         value={going.startC}
         onChange={(event) => onChange({ ...going, startC: event.target.value })}
         error={startWrong ? range(-25, 40, 'temperature') : undefined}
       />
-      <Button type="submit" look="primary" disabled={startWrong || notYet !== null}>
-        Put away
-      </Button>
+      <Button type="submit" look="primary" disabled={startWrong || notYet !== null}>{t`Put away`}</Button>
       {notYet && <p className="col-span-4 text-ink-soft">{notYet}</p>}
     </form>
   );

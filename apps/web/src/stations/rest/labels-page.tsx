@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import { coldLabels, inTheCold } from '@jokul/core';
 import { useLots } from '../../app/lots';
@@ -18,23 +19,23 @@ export const LabelsPage = () => {
   const loaded = useJournal((s) => s.loaded);
   const wall = useWallClock();
   const lots = useLots();
-  if (!data || !loaded) return <Loading what="the labels" />;
+  if (!data || !loaded) return <Loading what={t`the labels`} />;
   const item = inTheCold(floor).find((cold) => cold.batchId === batchId);
   const lot = floor.lots.get(batchId);
   const formula = lots?.formulaOf(batchId);
   if (!item || !formula || !lot)
     return (
-      <Empty title="It is not in the cold">
-        Labels are for dough that lies in the walk-in or the freezer.
-      </Empty>
+      <Empty
+        title={t`It is not in the cold`}
+      >{t`Labels are for dough that lies in the walk-in or the freezer.`}</Empty>
     );
   const labels = coldLabels(item, lot, formula, data.equipment, data.rules);
   const place = data.equipment.places.find(({ id }) => id === item.placeId);
   const when = (ms: number) => `${wall.date(ms)} ${wall.time(ms)}`;
   return (
     <PrintPage
-      title={`Labels for ${formula.name}`}
-      lead={`${batchId}: ${labels.length} ${labels.length === 1 ? 'label' : 'labels'}, 90 × 55 mm each.`}
+      title={t`Labels for ${formula.name}`}
+      lead={t`${batchId}: ${plural(labels.length, { one: '# label', other: '# labels' })}, 90 × 55 mm each.`}
       back={`/rest/${batchId}${search}`}
     >
       <ul className="flex flex-wrap gap-[4mm]">
@@ -47,19 +48,15 @@ export const LabelsPage = () => {
               <p className="flex items-baseline justify-between gap-2 text-[17px] leading-tight font-bold">
                 {label.formula.name} <span className="figures text-[13px] font-normal">{label.number}</span>
               </p>
-              <p className="figures text-[13px]">
-                {label.lot} · raw dough, {label.what}
-              </p>
+              <p className="figures text-[13px]">{t`${label.lot} · raw dough, ${label.what}`}</p>
             </div>
-            <p className="text-[12px] leading-tight">
-              Contains: {label.allergens.join(', ') || 'none of the listed allergens'}. Do not eat raw.
-            </p>
+            <p className="text-[12px] leading-tight">{t`Contains: ${label.allergens.join(', ') || t`none of the listed allergens`}. Do not eat raw.`}</p>
             <div className="figures text-[13px] leading-snug">
               <p>
-                in {when(label.madeMs)}, {place?.name.toLowerCase()} {place && temperature(place.airC)}
+                {t`in ${when(label.madeMs)}, ${place?.name.toLowerCase() ?? ''} ${place ? temperature(place.airC) : ''}`}
               </p>
-              <p>best from {when(label.bestMs)}</p>
-              <p className="text-[16px] font-bold">not after {when(label.notAfterMs)}</p>
+              <p>{t`best from ${when(label.bestMs)}`}</p>
+              <p className="text-[16px] font-bold">{t`not after ${when(label.notAfterMs)}`}</p>
             </div>
           </li>
         ))}

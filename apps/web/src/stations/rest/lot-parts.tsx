@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { Scissors } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -21,10 +22,10 @@ import { Fact, Facts } from '../../ui/station';
 
 type What = 'split' | 'take' | 'merge' | 'discard';
 const whats: Readonly<Record<What, string>> = {
-  split: 'Split off a part as a lot of its own',
-  take: 'Take a part out, the rest stays',
-  merge: 'Work in dough of another lot',
-  discard: 'Throw dough away',
+  split: t`Split off a part as a lot of its own`,
+  take: t`Take a part out, the rest stays`,
+  merge: t`Work in dough of another lot`,
+  discard: t`Throw dough away`,
 };
 
 /** Grams of a lot by what the ledger says. */
@@ -92,10 +93,10 @@ export const LotParts = (props: LotPartsProps) => {
       ? null
       : !Number.isFinite(amount) || amount <= 0 || (portioned && !Number.isInteger(amount))
         ? portioned
-          ? 'A whole number of pieces.'
-          : 'Grams, above 0.'
+          ? t`A whole number of pieces.`
+          : t`Grams, above 0.`
         : massG > most + 0.5
-          ? `There are only ${portioned ? `${Math.floor(most / formula.piece.massG)} pieces` : units.mass(most)}.`
+          ? t`There are only ${portioned ? t`${Math.floor(most / formula.piece.massG)} pieces` : units.mass(most)}.`
           : null;
   const incomplete =
     mass.trim() === '' ||
@@ -109,33 +110,31 @@ export const LotParts = (props: LotPartsProps) => {
     setReason('');
   };
   const save = () => {
-    const said = portioned ? `${pieces} pieces` : units.mass(massG);
-    if (what === 'split') toast(`${said} are now ${splitOff(props, massG, pieces, lots.keys())}.`);
+    const said = portioned ? t`${plural(pieces, { one: '# piece', other: '# pieces' })}` : units.mass(massG);
+    if (what === 'split') toast(t`${said} are now ${splitOff(props, massG, pieces, lots.keys())}.`);
     if (what === 'take' && inside) {
       record('rest-out', lot.lot, { placeId: inside.placeId, massG, pieces });
-      toast(`${said} of ${lot.lot} taken out.`);
+      toast(t`${said} of ${lot.lot} taken out.`);
     }
     if (what === 'discard') {
       record('discarded', lot.lot, { massG, pieces, reason: reason.trim() });
-      toast(`${said} of ${lot.lot} thrown away.`);
+      toast(t`${said} of ${lot.lot} thrown away.`);
     }
     if (what === 'merge' && source) {
       record('merged', lot.lot, { from, massG, age: oldestAge(source, rules.kindOf, nowMs()) });
       record('split', from, { into: lot.lot, massG, pieces });
-      toast(`${said} of ${from} worked into ${lot.lot}.`);
+      toast(t`${said} of ${from} worked into ${lot.lot}.`);
     }
     close();
   };
   return (
     <>
-      <Button icon={<Scissors size={16} />} onClick={() => setOpen(true)}>
-        Parts
-      </Button>
+      <Button icon={<Scissors size={16} />} onClick={() => setOpen(true)}>{t`Parts`}</Button>
       <Dialog
         open={open}
         onClose={close}
-        title={`Parts of ${lot.lot}`}
-        lead={`${formula.name}: ${units.mass(balance.leftG)} are left.`}
+        title={t`Parts of ${lot.lot}`}
+        lead={t`${formula.name}: ${units.mass(balance.leftG)} are left.`}
       >
         <form
           onSubmit={(event) => {
@@ -144,7 +143,11 @@ export const LotParts = (props: LotPartsProps) => {
           }}
         >
           <div className="grid gap-3">
-            <SelectField label="What" value={what} onChange={(event) => setWhat(event.target.value as What)}>
+            <SelectField
+              label={t`What`}
+              value={what}
+              onChange={(event) => setWhat(event.target.value as What)}
+            >
               {(Object.keys(whats) as What[]).map((key) => (
                 <option key={key} value={key}>
                   {whats[key]}
@@ -153,18 +156,18 @@ export const LotParts = (props: LotPartsProps) => {
             </SelectField>
             {what === 'merge' && (
               <SelectField
-                label="From the lot"
+                label={t`From the lot`}
                 value={from}
                 onChange={(event) => setFrom(event.target.value)}
               >
-                <option value="">choose</option>
+                <option value="">{t`choose`}</option>
                 {others.map((other) => (
                   <option key={other.lot}>{other.lot}</option>
                 ))}
               </SelectField>
             )}
             <Field
-              label={portioned ? 'Pieces' : 'Grams'}
+              label={portioned ? t`Pieces` : t`Grams`}
               inputMode="decimal"
               value={mass}
               onChange={(event) => setMass(event.target.value)}
@@ -172,7 +175,7 @@ export const LotParts = (props: LotPartsProps) => {
             />
             {what === 'discard' && (
               <Field
-                label="Why"
+                label={t`Why`}
                 value={reason}
                 maxLength={400}
                 onChange={(event) => setReason(event.target.value)}
@@ -180,17 +183,17 @@ export const LotParts = (props: LotPartsProps) => {
             )}
           </div>
           <Facts>
-            <Fact name="Made">{units.mass(balance.madeG)}</Fact>
-            {balance.mergedInG > 0 && <Fact name="Worked in">{units.mass(balance.mergedInG)}</Fact>}
-            {balance.splitOffG > 0 && <Fact name="Split off">{units.mass(balance.splitOffG)}</Fact>}
-            {balance.discardedG > 0 && <Fact name="Thrown away">{units.mass(balance.discardedG)}</Fact>}
-            {balance.bakedG > 0 && <Fact name="Loaded">{units.mass(balance.bakedG)}</Fact>}
-            <Fact name="Left">{units.mass(balance.leftG)}</Fact>
+            <Fact name={t`Made`}>{units.mass(balance.madeG)}</Fact>
+            {balance.mergedInG > 0 && <Fact name={t`Worked in`}>{units.mass(balance.mergedInG)}</Fact>}
+            {balance.splitOffG > 0 && <Fact name={t`Split off`}>{units.mass(balance.splitOffG)}</Fact>}
+            {balance.discardedG > 0 && <Fact name={t`Thrown away`}>{units.mass(balance.discardedG)}</Fact>}
+            {balance.bakedG > 0 && <Fact name={t`Loaded`}>{units.mass(balance.bakedG)}</Fact>}
+            <Fact name={t`Left`}>{units.mass(balance.leftG)}</Fact>
           </Facts>
           <div className="mt-4 flex justify-end gap-2">
-            <Button onClick={close}>Cancel</Button>
+            <Button onClick={close}>{t`Cancel`}</Button>
             <Button type="submit" look={what === 'discard' ? 'hand' : 'primary'} disabled={incomplete}>
-              {{ split: 'Split off', take: 'Take out', merge: 'Work in', discard: 'Throw away' }[what]}
+              {{ split: t`Split off`, take: t`Take out`, merge: t`Work in`, discard: t`Throw away` }[what]}
             </Button>
           </div>
         </form>

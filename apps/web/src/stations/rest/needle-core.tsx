@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { transferBandPercent, type ColdStay, type NeedleAnswer } from '@jokul/core';
 import { record } from '../../journal/store';
@@ -19,7 +21,8 @@ interface NeedleCoreProps {
 
 /** How a factor on the heat transfer of a place reads. */
 export const sayCooling = (factor: number): string => {
-  const how = Math.abs(factor - 1) < 0.03 ? 'as assumed' : `${factor > 1 ? 'faster' : 'slower'} than assumed`;
+  const how =
+    Math.abs(factor - 1) < 0.03 ? t`as assumed` : t`${factor > 1 ? t`faster` : t`slower`} than assumed`;
   return `${how} (× ${factor.toFixed(2)})`;
 };
 
@@ -33,12 +36,12 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
   const value = typed(text, 'temperature');
   const wrong = text.trim() === '' || !Number.isFinite(value) || value < -35 || value > 45;
   return (
-    <section aria-label="Probe reading" className="mt-4 rounded-md border bg-surface px-4 py-3">
-      <h2 className="text-lg font-semibold">Probe reading</h2>
+    <section aria-label={t`Probe reading`} className="mt-4 rounded-md border bg-surface px-4 py-3">
+      <h2 className="text-lg font-semibold">{t`Probe reading`}</h2>
       <p className="mb-2 text-[13.5px] text-ink-soft">
         {evened
-          ? 'This dough is at air temperature: its core says whether it is cold, but nothing about the place.'
-          : `Measured while it cools, it shows how fast the ${placeName} really cools; every dough in there is then timed by that.`}
+          ? t`This dough is at air temperature: its core says whether it is cold, but nothing about the place.`
+          : t`Measured while it cools, it shows how fast the ${placeName} really cools; every dough in there is then timed by that.`}
       </p>
       <form
         className="flex flex-wrap items-end gap-3"
@@ -53,7 +56,7 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
       >
         <div className="w-28">
           <Field
-            label={label('Core', 'temperature')}
+            label={label(t`Core`, 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={text}
@@ -61,10 +64,10 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
             onChange={(event) => setText(event.target.value)}
           />
         </div>
-        <Button type="submit">Log it</Button>
+        <Button type="submit">{t`Log it`}</Button>
       </form>
       {stay.cores.length > 0 && (
-        <ul className="mt-2 divide-y divide-line text-[13.5px]" aria-label="Probe readings">
+        <ul className="mt-2 divide-y divide-line text-[13.5px]" aria-label={t`Probe readings`}>
           {stay.cores.map(({ entryId, atMs, temperatureC, who }) => (
             <li key={entryId} className="flex justify-between gap-3 py-1">
               <span className="figures">
@@ -77,14 +80,17 @@ export const NeedleCore = ({ batchId, stay, placeName, evened, answer }: NeedleC
       )}
       {answer && (
         <p className="mt-2" role="status">
-          The {placeName} cools{' '}
-          <Shown figure={answer.shown}>
-            <strong className="font-semibold">{sayCooling(answer.factor)}</strong>
-          </Shown>
-          , ± {transferBandPercent(answer)} %, by {answer.cores} probe{' '}
-          {answer.cores === 1 ? 'reading' : 'readings'}.
-          {answer.beside.some(({ outlier }) => outlier) &&
-            ' One reading is far from the others: look at the entry.'}
+          <Trans>
+            The {placeName} cools{' '}
+            <Shown figure={answer.shown}>
+              <strong className="font-semibold">{sayCooling(answer.factor)}</strong>
+            </Shown>
+            , ± {transferBandPercent(answer)} %, by{' '}
+            {plural(answer.cores, { one: '# probe reading', other: '# probe readings' })}.
+          </Trans>
+          {answer.beside.some(({ outlier }) => outlier) && (
+            <> {t`One reading is far from the others: look at the entry.`}</>
+          )}
         </p>
       )}
     </section>

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { plural, t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { inUse, partOff, type BatchPlan, type Formula, type LotState, type Place } from '@jokul/core';
@@ -87,12 +89,13 @@ export const PlannedPart = ({
   const isTub = inside?.form === 'tub';
   const enough =
     inside !== undefined && (isTub ? inside.massG >= batch.massG - 1 : inside.pieces >= batch.pieces);
-  const said = (massG: number, pieces: number) => (isTub ? mass(massG) : `${pieces} pieces`);
+  const said = (massG: number, pieces: number) =>
+    isTub ? mass(massG) : t`${plural(pieces, { one: '# piece', other: '# pieces' })}`;
   return (
     <Station
-      title={`${formula.name} out of the cold`}
-      question={`${said(batch.massG, batch.pieces)} of ${from} are planned. When do they go out, and how many stay?`}
-      queueTitle="In the cold"
+      title={t`${formula.name} out of the cold`}
+      question={t`${said(batch.massG, batch.pieces)} of ${from} are planned. When do they go out, and how many stay?`}
+      queueTitle={t`In the cold`}
       queue={queue}
       actions={
         <Button
@@ -104,49 +107,44 @@ export const PlannedPart = ({
             void navigate(`/rest/${batch.batchId}${search}`);
           }}
         >
-          Take {isTub ? mass(batch.massG) : batch.pieces} out
-          {thawIn && `, into the ${thawIn.name.toLowerCase()}`}
+          {t`Take ${isTub ? mass(batch.massG) : batch.pieces} out${thawIn ? t`, into the ${thawIn.name.toLowerCase()}` : ''}`}
         </Button>
       }
       why={
         <>
           {lot && rules && <AgeClocks lot={lot} rules={rules} placeName={names.place} />}
           <RestWindow formula={formula} plannedOutMs={outMs} />
-          <Cautions items={['Dough with egg thaws in the cold, covered, never on the bench.']} />
+          <Cautions items={[t`Dough with egg thaws in the cold, covered, never on the bench.`]} />
         </>
       }
     >
       {!inside && (
         <Alarm>
-          {from} lies in no cold place any more, so nothing can be taken of it. Plan the day again.
+          {t`${from} lies in no cold place any more, so nothing can be taken of it. Plan the day again.`}
         </Alarm>
       )}
       {inside && !enough && (
-        <Alarm>
-          Only {said(inside.massG, inside.pieces)} of {from} are left, {said(batch.massG, batch.pieces)} are
-          planned. Plan the day again.
-        </Alarm>
+        <Alarm>{t`Only ${said(inside.massG, inside.pieces)} of ${from} are left, ${said(batch.massG, batch.pieces)} are planned. Plan the day again.`}</Alarm>
       )}
       <p className="text-lg">
-        Take <strong>{said(batch.massG, batch.pieces)}</strong> of{' '}
-        <Link className="underline" to={`/rest/${from}${search}`}>
-          {from}
-        </Link>{' '}
-        {inside && `out of the ${names.place(inside.placeId).toLowerCase()} `}at{' '}
-        <strong>
-          {wall.near(outMs, now) === wall.date(outMs)
-            ? `${wall.time(outMs)} on ${wall.date(outMs)}`
-            : wall.near(outMs, now)}
-        </strong>
-        {inside &&
-          enough &&
-          `; ${said(inside.massG - batch.massG, inside.pieces - batch.pieces)} stay in there`}
-        .
+        <Trans>
+          Take <strong>{said(batch.massG, batch.pieces)}</strong> of{' '}
+          <Link className="underline" to={`/rest/${from}${search}`}>
+            {from}
+          </Link>{' '}
+          {inside && t`out of the ${names.place(inside.placeId).toLowerCase()} `}at{' '}
+          <strong>
+            {wall.near(outMs, now) === wall.date(outMs)
+              ? t`${wall.time(outMs)} on ${wall.date(outMs)}`
+              : wall.near(outMs, now)}
+          </strong>
+          {inside &&
+            enough &&
+            t`; ${said(inside.massG - batch.massG, inside.pieces - batch.pieces)} stay in there`}
+          .
+        </Trans>
       </p>
-      <p className="mt-2 text-ink-soft">
-        They become the lot {batch.batchId}, as old as the dough they come from. Write that name on the{' '}
-        {isTub ? 'tub' : 'bag or tray'}.
-      </p>
+      <p className="mt-2 text-ink-soft">{t`They become the lot ${batch.batchId}, as old as the dough they come from. Write that name on the ${isTub ? t`tub` : t`bag or tray`}.`}</p>
     </Station>
   );
 };

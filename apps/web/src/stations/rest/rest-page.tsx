@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import { emptyLot, inTheCold, inUse, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
 import { useNames } from '../../app/actions';
@@ -40,7 +41,7 @@ const RestStation = () => {
   const lots = useLots();
   const { batchId } = useParams();
   const { search } = useLocation();
-  if (!data || !lots || !day.data?.plan || !loaded) return <Loading what="the cold" />;
+  if (!data || !lots || !day.data?.plan || !loaded) return <Loading what={t`the cold`} />;
   const batches = day.data.plan.plan.batches;
   const { formulaOf } = lots;
   const cold = inTheCold(floor);
@@ -53,13 +54,13 @@ const RestStation = () => {
     batches[0]?.batchId;
   if (!current)
     return (
-      <Empty title="The cold is empty">
-        Nothing lies in the walk-in or the freezer, and no batch is planned.
-      </Empty>
+      <Empty
+        title={t`The cold is empty`}
+      >{t`Nothing lies in the walk-in or the freezer, and no batch is planned.`}</Empty>
     );
   const queue = (
     <>
-      {toGo.length > 0 && <h3 className="px-3 pt-1 pb-0.5 text-[12.5px] text-ink-faint">To go in</h3>}
+      {toGo.length > 0 && <h3 className="px-3 pt-1 pb-0.5 text-[12.5px] text-ink-faint">{t`To go in`}</h3>}
       {toGo.map((batch) => (
         <QueueItem
           key={batch.batchId}
@@ -74,7 +75,7 @@ const RestStation = () => {
         .map((place) => (
           <section key={place.id}>
             <h3 className="px-3 pt-3 pb-0.5 text-[12.5px] text-ink-faint">
-              {place.name}, set to {temperature(place.airC)}
+              {t`${place.name}, set to ${temperature(place.airC)}`}
             </h3>
             {cold
               .filter((item) => item.placeId === place.id)
@@ -104,7 +105,9 @@ const RestStation = () => {
   const formula = formulaOf(current);
   if (!formula)
     return (
-      <Empty title={`${current} is not known`}>It is neither planned for this day nor in the cold.</Empty>
+      <Empty
+        title={t`${current} is not known`}
+      >{t`It is neither planned for this day nor in the cold.`}</Empty>
     );
   const batch = batches.find((b) => b.batchId === current);
   if (batch?.stock?.from !== undefined && !floor.lots.get(current)?.begun)

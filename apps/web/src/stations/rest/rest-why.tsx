@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { coreAt, coreFigure, type ConductResult, type Figure, type Formula } from '@jokul/core';
 import { useNow, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
@@ -27,27 +28,29 @@ export const Ready = (props: ReadyProps) => {
   const wall = useWallClock();
   const now = useNow(5000);
   return (
-    <WhySection title="Ready">
+    <WhySection title={t`Ready`}>
       <Facts>
-        <Fact name={`Core at ${readyC === null ? '' : temperature(readyC)}`}>
+        <Fact name={t`Core at ${readyC === null ? '' : temperature(readyC)}`}>
           {evened ? (
-            'ready'
+            t`ready`
           ) : ready ? (
             <Shown figure={ready}>{duration(Math.round(ready.value / 60) * 60)}</Shown>
           ) : computing ? (
             '…'
           ) : (
-            'not in this place'
+            t`not in this place`
           )}
         </Fact>
-        {ready && !evened && <Fact name="that is at">{wall.near(enteredMs + ready.value * 1000, now)}</Fact>}
+        {ready && !evened && (
+          <Fact name={t`that is at`}>{wall.near(enteredMs + ready.value * 1000, now)}</Fact>
+        )}
         {airC !== null && (
-          <Fact name="Air by the probe">
+          <Fact name={t`Air by the probe`}>
             <TemperatureChip temperatureC={airC} digits={1} />
           </Fact>
         )}
         {run && (
-          <Fact name={inside ? 'Core now' : 'Core as it goes in'} help="core">
+          <Fact name={inside ? t`Core now` : t`Core as it goes in`} help="core">
             {ready ? (
               <Shown figure={coreFigure(ready, run, sinceS)}>
                 <TemperatureChip temperatureC={coreAt(run, sinceS)} digits={1} />
@@ -59,10 +62,11 @@ export const Ready = (props: ReadyProps) => {
         )}
       </Facts>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        {measured
-          ? 'Computed with the air that the probe saw since it went in; from now on with the air as it is.'
-          : 'Computed with the set air of the place.'}{' '}
-        Measure the core now and then: the curve follows the reading.
+        {t`${
+          measured
+            ? t`Computed with the air that the probe saw since it went in; from now on with the air as it is.`
+            : t`Computed with the set air of the place.`
+        } Measure the core now and then: the curve follows the reading.`}
       </p>
     </WhySection>
   );
@@ -80,21 +84,21 @@ export const RestWindow = ({
   const wall = useWallClock();
   const now = useNow(60_000);
   return (
-    <WhySection title="Window of this dough">
+    <WhySection title={t`Window of this dough`}>
       <Facts>
-        <Fact name="Not before" help="notBefore">
+        <Fact name={t`Not before`} help="notBefore">
           {duration(rest.minS)}
         </Fact>
-        <Fact name="Best">{duration(rest.bestS)}</Fact>
-        <Fact name="Not after" help="notAfter">
+        <Fact name={t`Best`}>{duration(rest.bestS)}</Fact>
+        <Fact name={t`Not after`} help="notAfter">
           {duration(rest.maxS)}
         </Fact>
         {rest.temperS > 0 && (
-          <Fact name={rest.form === 'bag' ? 'of which thawing' : 'then on the bench'}>
+          <Fact name={rest.form === 'bag' ? t`of which thawing` : t`then on the bench`}>
             {duration(rest.temperS)}
           </Fact>
         )}
-        {plannedOutMs !== null && <Fact name="Planned out">{wall.near(plannedOutMs, now)}</Fact>}
+        {plannedOutMs !== null && <Fact name={t`Planned out`}>{wall.near(plannedOutMs, now)}</Fact>}
       </Facts>
     </WhySection>
   );

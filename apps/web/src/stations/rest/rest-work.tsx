@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Tag } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -38,9 +39,9 @@ import { WholeLife } from './whole-life';
 import { WindowBar } from './window-bar';
 
 const clockSentence = {
-  chilled: 'has been chilled or out',
-  frozen: 'has been frozen',
-  out: 'has been out of the cold',
+  chilled: t`has been chilled or out`,
+  frozen: t`has been frozen`,
+  out: t`has been out of the cold`,
 } as const;
 /** The clock that the formula's own window is for. */
 const windowClock = ({ rest }: Formula) =>
@@ -129,26 +130,27 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
   const isPortioned = known.portioned ?? known.stays.some(({ pieces }) => pieces > 0);
   const notYet = (isTub ? known.mixed : isPortioned)
     ? null
-    : `The batch is not ${isTub ? 'mixed' : 'portioned'} yet.`;
+    : t`The batch is not ${isTub ? t`mixed` : t`portioned`} yet.`;
 
   return (
     <Station
-      title={`${formula.name} ${inside ? `in the ${place?.name.toLowerCase() ?? stay.placeId}` : 'on its way into the cold'}`}
-      question={`${batchId}: ${form === 'tub' ? `a tub of ${mass(Math.min(8000, massG))}` : `pieces of ${mass(formula.piece.massG)}${form === 'bag' ? ' in bags' : ''}`}. How long until it can be baked, until when is it good?`}
-      queueTitle="In the cold"
+      title={`${formula.name} ${inside ? t`in the ${place?.name.toLowerCase() ?? stay.placeId}` : t`on its way into the cold`}`}
+      question={t`${batchId}: ${form === 'tub' ? t`a tub of ${mass(Math.min(8000, massG))}` : t`pieces of ${mass(formula.piece.massG)}${form === 'bag' ? t` in bags` : ''}`}. How long until it can be baked, until when is it good?`}
+      queueTitle={t`In the cold`}
       queue={queue}
       actions={
         <>
           {ages && known.mixed && <LotParts lot={known} formula={formula} rules={ages} />}
           {inside && (
             <Link to={`/rest/${batchId}/labels${search}`} className={buttonClass()}>
-              <Tag size={16} aria-hidden /> Labels
+              <Tag size={16} aria-hidden /> {t`Labels`}
             </Link>
           )}
           {inside && (
-            <Button look="primary" onClick={() => record('rest-out', batchId, { placeId: stay.placeId })}>
-              Take it out
-            </Button>
+            <Button
+              look="primary"
+              onClick={() => record('rest-out', batchId, { placeId: stay.placeId })}
+            >{t`Take it out`}</Button>
           )}
         </>
       }
@@ -170,51 +172,37 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
           <RestWindow formula={formula} plannedOutMs={planned ? planned.endS * 1000 : null} />
           <Cautions
             items={[
-              `Dough with egg stays at or below ${temperature(data.rules.coldLimitC)} and within its window; thaw it in the cold, not on the bench.`,
-              'A tub cools many times slower than pieces: its core may be warm for hours.',
+              t`Dough with egg stays at or below ${temperature(data.rules.coldLimitC)} and within its window; thaw it in the cold, not on the bench.`,
+              t`A tub cools many times slower than pieces: its core may be warm for hours.`,
             ]}
           />
         </>
       }
     >
       <AtTabs
-        label="Parts of the rest"
+        label={t`Parts of the rest`}
         tabs={[
           {
             value: 'now',
-            name: inside ? 'Now' : 'Into the cold',
+            name: inside ? t`Now` : t`Into the cold`,
             content: (
               <>
                 {warmAgain && (
-                  <Alarm>
-                    It was cold and is warm again: its core is at about {temperature(coreNow, 1)}. Measure it
-                    with a probe; dough with egg that was above {temperature(data.rules.coldLimitC)} for long
-                    is thrown away.
-                  </Alarm>
+                  <Alarm>{t`It was cold and is warm again: its core is at about ${temperature(coreNow, 1)}. Measure it with a probe; dough with egg that was above ${temperature(data.rules.coldLimitC)} for long is thrown away.`}</Alarm>
                 )}
                 {over && (
-                  <Alarm>
-                    This dough {clockSentence[over.clock]} for {duration(over.ageS)}, all its times added up;{' '}
-                    {over.clock === 'chilled' && rest.placeKind === 'walk-in'
-                      ? 'its window ends at'
-                      : 'the limit is'}{' '}
-                    {duration(over.limitS)}. Do not bake it without a decision of the head baker, and write
-                    down why.
-                  </Alarm>
+                  <Alarm>{t`This dough ${clockSentence[over.clock]} for ${duration(over.ageS)}, all its times added up; ${
+                    over.clock === 'chilled' && rest.placeKind === 'walk-in'
+                      ? t`its window ends at`
+                      : t`the limit is`
+                  } ${duration(over.limitS)}. Do not bake it without a decision of the head baker, and write down why.`}</Alarm>
                 )}
                 {way?.assumed && probes.data && (
-                  <Alarm>
-                    The probe has told nothing since {wall.near(way.assumed.sinceMs, now)}: the curve assumes{' '}
-                    {temperature(way.assumed.airC)} since then. Measure the core with a probe.
-                  </Alarm>
+                  <Alarm>{t`The probe has told nothing since ${wall.near(way.assumed.sinceMs, now)}: the curve assumes ${temperature(way.assumed.airC)} since then. Measure the core with a probe.`}</Alarm>
                 )}
                 {inside && <WindowBar rest={rest} ageS={windowS} enteredMs={now - windowS * 1000} />}
                 {!inside && stay?.outMs && (
-                  <p className="mb-3 rounded-md border bg-surface px-3 py-2">
-                    Taken out at {wall.near(stay.outMs, nowMs())} after{' '}
-                    {duration((stay.outMs - stay.atMs) / 1000)}
-                    {pressing && `; ${duration(Math.max(0, pressing.leftS))} are left of its time`}.
-                  </p>
+                  <p className="mb-3 rounded-md border bg-surface px-3 py-2">{t`Taken out at ${wall.near(stay.outMs, nowMs())} after ${duration((stay.outMs - stay.atMs) / 1000)}${pressing ? t`; ${duration(Math.max(0, pressing.leftS))} are left of its time` : ''}.`}</p>
                 )}
                 {!inside && known.trays.size === 0 && (
                   <IntoTheCold
@@ -227,14 +215,13 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
                   />
                 )}
                 <h2 className="mb-1 text-[12.5px] font-semibold text-ink-soft">
-                  Core and surface
-                  {evened && ': already at air temperature'}
+                  {t`Core and surface${evened ? t`: already at air temperature` : ''}`}
                 </h2>
                 <ColdCurve
                   curve={curve}
                   nowS={inside ? sinceS : null}
                   readyC={place ? readyAt(place, data.rules) : null}
-                  xTitle={evened ? `hours since ${wall.near(beginsMs, now)}` : 'hours in this place'}
+                  xTitle={evened ? t`hours since ${wall.near(beginsMs, now)}` : t`hours in this place`}
                 />
                 {inside && place && (
                   <NeedleCore
@@ -261,7 +248,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
           },
           {
             value: 'life',
-            name: 'Its whole life',
+            name: t`Its whole life`,
             content: (
               <WholeLife
                 key={batchId}
@@ -277,7 +264,7 @@ export const RestWork = ({ batchId, formula, batch, known, queue }: RestWorkProp
           },
           {
             value: 'places',
-            name: 'All places',
+            name: t`All places`,
             content: <AllPlaces current={batchId} />,
           },
         ]}

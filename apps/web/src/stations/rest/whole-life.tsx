@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
@@ -37,10 +38,10 @@ interface StepText {
 }
 
 const formNames: Readonly<Record<DoughForm, string>> = {
-  pieces: 'pieces on trays',
-  tub: 'tub',
-  log: 'log',
-  bag: 'bag of pieces',
+  pieces: t`pieces on trays`,
+  tub: t`tub`,
+  log: t`log`,
+  bag: t`bag of pieces`,
 };
 
 /** The steps that the formula's own rest rule asks for. */
@@ -109,9 +110,13 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
   const { data } = life;
   const totalH = (data?.curve.timesS.at(-1) ?? 3600) / 3600;
   return (
-    <section aria-label="Its whole life">
+    <section aria-label={t`Its whole life`}>
       <div className="mb-2 flex flex-wrap items-end gap-3">
-        <SelectField label="As" value={form} onChange={(event) => setForm(event.target.value as DoughForm)}>
+        <SelectField
+          label={t`As`}
+          value={form}
+          onChange={(event) => setForm(event.target.value as DoughForm)}
+        >
           {doughForms.map((name) => (
             <option key={name} value={name}>
               {formNames[name]}
@@ -120,7 +125,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
         </SelectField>
         <div className="w-28">
           <Field
-            label={label('Dough at the start', 'temperature')}
+            label={label(t`Dough at the start`, 'temperature')}
             inputMode="decimal"
             className="figures text-right"
             value={start}
@@ -129,7 +134,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
           />
         </div>
       </div>
-      <ol className="max-w-3xl space-y-1.5" aria-label="Steps">
+      <ol className="max-w-3xl space-y-1.5" aria-label={t`Steps`}>
         {steps.map((step, i) => (
           <li
             key={step.key}
@@ -137,7 +142,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
           >
             <span className="figures pt-2 text-ink-soft max-sm:hidden">{i + 1}</span>
             <SelectField
-              label={`Place of step ${i + 1}`}
+              label={t`Place of step ${i + 1}`}
               hideLabel
               value={step.placeId}
               onChange={(event) => change(step.key, { placeId: event.target.value })}
@@ -149,21 +154,21 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
               ))}
             </SelectField>
             <SelectField
-              label={`Cover of step ${i + 1}`}
+              label={t`Cover of step ${i + 1}`}
               hideLabel
               value={step.cover}
               onChange={(event) => change(step.key, { cover: event.target.value as 'open' | 'covered' })}
             >
-              <option value="open">open</option>
-              <option value="covered">covered</option>
+              <option value="open">{t`open`}</option>
+              <option value="covered">{t`covered`}</option>
             </SelectField>
             <Field
-              label={`Hours of step ${i + 1}`}
+              label={t`Hours of step ${i + 1}`}
               hideLabel
               inputMode="decimal"
               className="figures text-right"
               value={step.hours}
-              error={hoursOf(step.hours) === null ? '0.02 to 240 h' : undefined}
+              error={hoursOf(step.hours) === null ? t`0.02 to 240 h` : undefined}
               onChange={(event) => change(step.key, { hours: event.target.value })}
             />
             <span className="pt-2 text-ink-soft max-sm:hidden" aria-hidden>
@@ -172,7 +177,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
             <button
               type="button"
               className="mt-1 grid size-7 place-items-center pointer-coarse:mt-0 pointer-coarse:size-11 rounded text-ink-soft hover:bg-ground disabled:opacity-40"
-              aria-label={`Remove step ${i + 1} `}
+              aria-label={t`Remove step ${i + 1} `}
               disabled={steps.length === 1}
               onClick={() => setSteps(steps.filter(({ key }) => key !== step.key))}
             >
@@ -197,9 +202,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
             },
           ])
         }
-      >
-        Add step
-      </Button>
+      >{t`Add step`}</Button>
       {life.isError ? (
         <p role="alert" className="mt-3 font-medium text-hand">
           {life.error.message}
@@ -207,17 +210,17 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
       ) : (
         data && (
           <div className={life.isPlaceholderData ? 'opacity-60' : ''}>
-            <table className="mt-4 w-full max-w-3xl" aria-label="What happens on the way">
+            <table className="mt-4 w-full max-w-3xl" aria-label={t`What happens on the way`}>
               <tbody>
                 {data.marks.map(({ id, name, atS, by }) => (
                   <tr key={id} className="border-t">
                     <td className="py-1 pr-3 font-medium first-letter:uppercase">{name}</td>
                     <td className="figures py-1 pr-3 text-right whitespace-nowrap">
                       {atS === null
-                        ? 'not on this route'
+                        ? t`not on this route`
                         : atS === 0
-                          ? 'from the start'
-                          : `after ${duration(atS)}`}
+                          ? t`from the start`
+                          : t`after ${duration(atS)}`}
                     </td>
                     <td className="py-1 text-[13px] text-ink-faint">
                       <Said>{by}</Said>
@@ -225,31 +228,31 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
                   </tr>
                 ))}
                 <tr className="border-t">
-                  <td className="py-1 pr-3 font-medium">At the end</td>
+                  <td className="py-1 pr-3 font-medium">{t`At the end`}</td>
                   <td className="figures py-1 pr-3 text-right whitespace-nowrap">
-                    core {temperature(data.end.coreC, 1)}, surface {temperature(data.end.surfaceC, 1)}
+                    {t`core ${temperature(data.end.coreC, 1)}, surface ${temperature(data.end.surfaceC, 1)}`}
                   </td>
                   <td className="py-1 text-[13px] text-ink-faint">
-                    {(100 * data.end.solidFat).toFixed(0)} % of the milk fat solid in the core
+                    {t`${(100 * data.end.solidFat).toFixed(0)} % of the milk fat solid in the core`}
                   </td>
                 </tr>
               </tbody>
             </table>
             <LazyChart
-              label="Core and surface from place to place"
+              label={t`Core and surface from place to place`}
               height={290}
               leastSpan={10}
               formatX={(hours) => `${Number(hours.toFixed(2))} h`}
               formatY={(t) => temperature(t)}
-              xTitle="hours"
+              xTitle={t`hours`}
               xStep={totalH > 36 ? 12 : totalH > 12 ? 6 : totalH > 4 ? 1 : 0.5}
               curves={[
                 {
-                  name: 'core',
+                  name: t`core`,
                   points: data.curve.timesS.map((t, i) => [t / 3600, data.curve.coreC[i] ?? 0]),
                 },
                 {
-                  name: 'surface',
+                  name: t`surface`,
                   dash: 5,
                   colour: 'var(--ink-faint)',
                   points: data.curve.timesS.map((t, i) => [t / 3600, data.curve.surfaceC[i] ?? 0]),
@@ -260,8 +263,8 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
                 text: places.find(({ id }) => id === steps[i + 1]?.placeId)?.name ?? '',
               }))}
               levels={[
-                { y: rules.readyCoreC, text: 'cold enough' },
-                { y: handStates.tooSoftC, text: 'too soft' },
+                { y: rules.readyCoreC, text: t`cold enough` },
+                { y: handStates.tooSoftC, text: t`too soft` },
               ]}
             />
           </div>
@@ -277,11 +280,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
         pieces={pieces}
         readyC={rules.readyCoreC}
       />
-      <p className="mt-2 text-[12.5px] text-ink-faint">
-        A forecast: ± 15 % in time until a cooling curve of the place is logged. When dough is workable or too
-        soft is a house estimate by its milk fat. Mounds, pucks and slices are discs of their mass, a bag is a
-        slab.
-      </p>
+      <p className="mt-2 text-[12.5px] text-ink-faint">{t`A forecast: ± 15 % in time until a cooling curve of the place is logged. When dough is workable or too soft is a house estimate by its milk fat. Mounds, pucks and slices are discs of their mass, a bag is a slab.`}</p>
     </section>
   );
 };

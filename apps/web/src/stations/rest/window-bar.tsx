@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { RestRule } from '@jokul/core';
 import { nowMs, useWallClock } from '../../lib/clock';
 
@@ -31,18 +32,18 @@ export const WindowBar = ({ rest, ageS, enteredMs }: WindowBarProps) => {
           className="absolute -translate-x-1/2 whitespace-nowrap"
           style={{ left: `${Math.max(6, x(rest.minS))}%` }}
         >
-          from {at(rest.minS)}
+          {t`from ${at(rest.minS)}`}
         </span>
         {x(rest.bestS - rest.minS) > 18 && x(rest.maxS - rest.bestS) > 16 && (
           <span className="absolute -translate-x-1/2 whitespace-nowrap" style={{ left: `${x(rest.bestS)}%` }}>
-            best {at(rest.bestS)}
+            {t`best ${at(rest.bestS)}`}
           </span>
         )}
         <span
           className="absolute -translate-x-1/2 whitespace-nowrap"
           style={{ left: `${Math.min(93, x(rest.maxS))}%` }}
         >
-          until {at(rest.maxS)}
+          {t`until ${at(rest.maxS)}`}
         </span>
       </div>
     </div>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { BackupsView } from '@jokul/contracts';
@@ -23,7 +24,7 @@ const PlaceForm = ({ backups }: { readonly backups: BackupsView }) => {
   const changed = path.trim() !== chosen || read !== keep;
   return (
     <form
-      aria-label="Where backups go"
+      aria-label={t`Where backups go`}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
@@ -34,14 +35,14 @@ const PlaceForm = ({ backups }: { readonly backups: BackupsView }) => {
           {
             onSuccess: (answer) => {
               setPath(answer.backups?.folder ?? wanted);
-              toast(`Backups go into ${answer.backups?.folder ?? wanted}.`);
+              toast(t`Backups go into ${answer.backups?.folder ?? wanted}.`);
             },
           },
         );
       }}
     >
       <Field
-        label="Folder on the machine that Jokul runs on"
+        label={t`Folder on the machine that Jokul runs on`}
         value={path}
         disabled={named}
         maxLength={400}
@@ -50,8 +51,8 @@ const PlaceForm = ({ backups }: { readonly backups: BackupsView }) => {
         error={save.error?.message}
         hint={
           named
-            ? 'Named when Jokul was started (JOKUL_BACKUPS).'
-            : 'A folder on another disk or on the network survives this machine’s disk.'
+            ? t`Named when Jokul was started (JOKUL_BACKUPS).`
+            : t`A folder on another disk or on the network survives this machine’s disk.`
         }
         onChange={(event) => {
           save.reset();
@@ -61,24 +62,22 @@ const PlaceForm = ({ backups }: { readonly backups: BackupsView }) => {
       <div className="mt-3 flex flex-wrap items-end justify-between gap-3">
         <div className="w-32">
           <Field
-            label="Nights kept"
+            label={t`Nights kept`}
             inputMode="numeric"
             className="figures text-right"
             value={nights}
-            error={read === null ? '1 to 400 nights.' : undefined}
+            error={read === null ? t`1 to 400 nights.` : undefined}
             onChange={(event) => setNights(event.target.value)}
           />
         </div>
         <div className="flex flex-wrap gap-2">
-          {!named && path !== usual && <Button onClick={() => setPath(usual)}>Usual folder</Button>}
+          {!named && path !== usual && <Button onClick={() => setPath(usual)}>{t`Usual folder`}</Button>}
           <Button
             type="submit"
             look="primary"
             data-changes
             disabled={!changed || read === null || save.isPending}
-          >
-            Save
-          </Button>
+          >{t`Save`}</Button>
         </div>
       </div>
     </form>
@@ -93,46 +92,46 @@ export const BackupsPanel = () => {
   if (data === undefined)
     return (
       <p role={isError ? 'alert' : 'status'} className={isError ? 'font-medium text-hand' : 'text-ink-soft'}>
-        {isError ? 'The server does not answer.' : 'Looking …'}
+        {isError ? t`The server does not answer.` : t`Looking …`}
       </p>
     );
   if (data === null)
     return (
-      <p className="text-ink-soft">Jokul was started in a way of its own: nobody told it where backups go.</p>
+      <p className="text-ink-soft">{t`Jokul was started in a way of its own: nobody told it where backups go.`}</p>
     );
   const { missing, files, count } = data;
   return (
     <>
       {missing !== null && (
         <p role="alert" className="mb-3 font-medium text-hand">
-          {missing} is not there. Is its disk connected? Backups go into {data.folder} meanwhile.
+          {t`${missing} is not there. Is its disk connected? Backups go into ${data.folder} meanwhile.`}
         </p>
       )}
       <PlaceForm key={`${data.folder} ${missing} ${data.keep}`} backups={data} />
       <div className="mt-4 flex flex-wrap items-center justify-between gap-3 border-t pt-3">
-        <p className="text-[13.5px] text-ink-soft">Every night at 02:30, and whenever you press.</p>
+        <p className="text-[13.5px] text-ink-soft">{t`Every night at 02:30, and whenever you press.`}</p>
         <Button
           disabled={make.isPending}
           onClick={() =>
             make.mutate(undefined, {
               onSuccess: ({ entries, brokenSeq }) =>
                 brokenSeq === null
-                  ? toast(`Backed up and read back: ${entries.toLocaleString('en')} entries, all whole.`)
+                  ? toast(t`Backed up and read back: ${entries.toLocaleString('en')} entries, all whole.`)
                   : toast.error(
-                      `Backed up, but the log does not fit together from entry ${brokenSeq} on. Keep older backups.`,
+                      t`Backed up, but the log does not fit together from entry ${brokenSeq} on. Keep older backups.`,
                       { duration: 20_000 },
                     ),
               onError: (error) => toast.error(error.message, { duration: 10_000 }),
             })
           }
         >
-          {make.isPending ? 'Backing up …' : 'Back up now'}
+          {make.isPending ? t`Backing up …` : t`Back up now`}
         </Button>
       </div>
       {files.length === 0 ? (
-        <p className="mt-2 text-[13.5px] text-ink-soft">None in this folder yet.</p>
+        <p className="mt-2 text-[13.5px] text-ink-soft">{t`None in this folder yet.`}</p>
       ) : (
-        <ul className="mt-2 text-[13.5px]" aria-label="The newest backups">
+        <ul className="mt-2 text-[13.5px]" aria-label={t`The newest backups`}>
           {files.map(({ name, bytes, madeMs }) => (
             <li key={name} className="border-t py-1 first:border-t-0">
               {wall.date(madeMs)}, {wall.time(madeMs)}; {sayBytes(bytes)}
@@ -142,12 +141,10 @@ export const BackupsPanel = () => {
         </ul>
       )}
       {count > files.length && (
-        <p className="text-[13.5px] text-ink-soft">{count - files.length} older ones are there too.</p>
+        <p className="text-[13.5px] text-ink-soft">{t`${count - files.length} older ones are there too.`}</p>
       )}
       {files.length > 0 && (
-        <p className="mt-2 text-[13px] text-ink-faint">
-          To put one back, stop Jokul and run “npm run restore -- FILE”. What is there then is kept.
-        </p>
+        <p className="mt-2 text-[13px] text-ink-faint">{t`To put one back, stop Jokul and run “npm run restore -- FILE”. What is there then is kept.`}</p>
       )}
     </>
   );

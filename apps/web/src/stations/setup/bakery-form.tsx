@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { BakeryView } from '@jokul/contracts';
@@ -31,19 +32,19 @@ export const BakeryForm = ({ bakery }: { readonly bakery: BakeryView }) => {
     >
       <div className="grid gap-3">
         <Field
-          label="Name"
+          label={t`Name`}
           value={name}
           maxLength={60}
-          error={name.trim() ? undefined : 'A bakery has a name.'}
+          error={name.trim() ? undefined : t`A bakery has a name.`}
           onChange={(event) => setName(event.target.value)}
         />
         <Field
-          label="Time zone"
+          label={t`Time zone`}
           list="time-zones"
           autoComplete="off"
           value={timeZone}
           error={problem ?? undefined}
-          hint="Continent and city, such as Atlantic/Faroe."
+          hint={t`Continent and city, such as Atlantic/Faroe.`}
           onChange={(event) => setTimeZone(event.target.value.trim())}
         />
         <datalist id="time-zones">
@@ -58,9 +59,7 @@ export const BakeryForm = ({ bakery }: { readonly bakery: BakeryView }) => {
           look="primary"
           data-changes
           disabled={!changed || !name.trim() || save.isPending}
-        >
-          Save
-        </Button>
+        >{t`Save`}</Button>
       </div>
     </form>
   );

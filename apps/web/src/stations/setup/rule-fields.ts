@@ -1,4 +1,5 @@
-import { readTyped, typedUnit, type Liner, type TypedKind } from '@jokul/core';
+import { t } from '@lingui/core/macro';
+import { readTyped, typedUnit, type TypedKind } from '@jokul/core';
 import type { RulesInput } from '@jokul/contracts';
 import { typedFigure, type Units } from '../../lib/units';
 
@@ -13,26 +14,26 @@ export interface RuleField {
 }
 
 export const ruleFields: readonly RuleField[] = [
-  { key: 'bowlLossShare', label: 'Left in the bowl, %', factor: 100 },
-  { key: 'portionLossShare', label: 'Lost at portioning, %', factor: 100 },
-  { key: 'testPieces', label: 'Test pieces per product' },
-  { key: 'pieceToleranceShare', label: 'Tolerance of a piece, %', factor: 100 },
-  { key: 'doughC', label: 'Dough off the mixer', kind: 'temperature' },
-  { key: 'readyCoreC', label: 'Core counts as cold at', kind: 'temperature' },
-  { key: 'coldLimitC', label: 'Raw dough at or below', kind: 'temperature' },
-  { key: 'centreC', label: 'Baked centre at least', kind: 'temperature' },
-  { key: 'outMaxS', label: 'Out of the cold in total, h', factor: 1 / 3600 },
-  { key: 'thawedMaxS', label: 'Thawed, h', factor: 1 / 3600 },
-  { key: 'frozenMaxS', label: 'Frozen, days', factor: 1 / 86_400 },
-  { key: 'probeSilentS', label: 'Probe silent for, min', factor: 1 / 60 },
-  { key: 'trayMarginMm', label: 'Margin on the tray', kind: 'length' },
-  { key: 'mixS', label: 'Weigh and mix a batch, min', factor: 1 / 60 },
-  { key: 'cleanS', label: 'Cleaning a bowl, min', factor: 1 / 60 },
-  { key: 'portionSPerPiece', label: 'Portioning one piece, s' },
-  { key: 'coolS', label: 'On the rack until cold, min', factor: 1 / 60 },
-  { key: 'packS', label: 'Before each ready-by, min', factor: 1 / 60 },
-  { key: 'packPieceS', label: 'Packing one piece, s' },
-  { key: 'ovenTrayS', label: 'One tray at the oven, s' },
+  { key: 'bowlLossShare', label: t`Left in the bowl, %`, factor: 100 },
+  { key: 'portionLossShare', label: t`Lost at portioning, %`, factor: 100 },
+  { key: 'testPieces', label: t`Test pieces per product` },
+  { key: 'pieceToleranceShare', label: t`Tolerance of a piece, %`, factor: 100 },
+  { key: 'doughC', label: t`Dough off the mixer`, kind: 'temperature' },
+  { key: 'readyCoreC', label: t`Core counts as cold at`, kind: 'temperature' },
+  { key: 'coldLimitC', label: t`Raw dough at or below`, kind: 'temperature' },
+  { key: 'centreC', label: t`Baked centre at least`, kind: 'temperature' },
+  { key: 'outMaxS', label: t`Out of the cold in total, h`, factor: 1 / 3600 },
+  { key: 'thawedMaxS', label: t`Thawed, h`, factor: 1 / 3600 },
+  { key: 'frozenMaxS', label: t`Frozen, days`, factor: 1 / 86_400 },
+  { key: 'probeSilentS', label: t`Probe silent for, min`, factor: 1 / 60 },
+  { key: 'trayMarginMm', label: t`Margin on the tray`, kind: 'length' },
+  { key: 'mixS', label: t`Weigh and mix a batch, min`, factor: 1 / 60 },
+  { key: 'cleanS', label: t`Cleaning a bowl, min`, factor: 1 / 60 },
+  { key: 'portionSPerPiece', label: t`Portioning one piece, s` },
+  { key: 'coolS', label: t`On the rack until cold, min`, factor: 1 / 60 },
+  { key: 'packS', label: t`Before each ready-by, min`, factor: 1 / 60 },
+  { key: 'packPieceS', label: t`Packing one piece, s` },
+  { key: 'ovenTrayS', label: t`One tray at the oven, s` },
 ];
 
 export const ruleLabel = ({ label, kind }: RuleField, units: Units): string =>
@@ -48,11 +49,3 @@ export const storedRule = (field: RuleField, shown: number, units: Units, was?: 
   if (was !== undefined && shown === shownRule(field, was, units)) return was;
   return Number((kind ? (readTyped(String(shown), kind, units) ?? Number.NaN) : shown / factor).toFixed(6));
 };
-
-export const linerNames: readonly (readonly [Liner, string])[] = [
-  ['parchment', 'baking paper'],
-  ['double-parchment', 'two papers'],
-  ['mat', 'a silicone mat'],
-  ['greased', 'grease'],
-  ['bare', 'nothing'],
-];

@@ -1,27 +1,30 @@
+import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
+import type { Liner } from '@jokul/core';
 import type { SetupChanges, SetupChangeWhat } from '@jokul/contracts';
 import { kinds } from './equipment/kinds';
 import { useUnits, type Units } from '../../lib/units';
-import { linerNames, ruleFields, ruleLabel, shownRule } from './rule-fields';
+import { ruleFields, ruleLabel, shownRule } from './rule-fields';
+import { linerNames } from '../../words/names-of-codes';
 
 const titleOf = (kind: string) => kinds.find((own) => own.kind === kind)?.one ?? kind;
 const listNames: Readonly<Record<string, string>> = {
-  scoops: 'Scoops',
-  shifts: 'Shifts',
-  ovenHours: 'Hours of the ovens',
-  ovenHands: 'Oven hands',
-  crew: 'People',
-  calendar: 'Closed days, and who is away',
+  scoops: t`Scoops`,
+  shifts: t`Shifts`,
+  ovenHours: t`Hours of the ovens`,
+  ovenHands: t`Oven hands`,
+  crew: t`People`,
+  calendar: t`Closed days, and who is away`,
 };
-const words = { new: 'new', changed: 'changed', retired: 'retired: it is not in the file' } as const;
+const words = { new: t`new`, changed: t`changed`, retired: t`retired: it is not in the file` } as const;
 
 /** Whether taking the file in would leave everything as it is. */
 export const changesNothing = ({ things, lists, rules, ingredients, formulas }: SetupChanges): boolean =>
   [things, lists, rules, ingredients, formulas].every((list) => list.length === 0);
 
 const figure = (key: string, value: unknown, units: Units): string => {
-  if (value === null || value === undefined) return 'not set';
-  if (key === 'liner') return linerNames.find(([liner]) => liner === value)?.[1] ?? JSON.stringify(value);
+  if (value === null || value === undefined) return t`not set`;
+  if (key === 'liner') return linerNames[value as Liner] ?? JSON.stringify(value);
   if (typeof value === 'string') return value;
   const field = ruleFields.find((own) => own.key === key);
   if (typeof value !== 'number') return JSON.stringify(value);
@@ -31,7 +34,7 @@ const ruleName = (key: string, units: Units): string => {
   const field = ruleFields.find((own) => own.key === key);
   return field
     ? ruleLabel(field, units)
-    : ({ liner: 'Liner', trayId: 'Tray to plan with', name: 'Name', timeZone: 'Time zone' }[key] ?? key);
+    : ({ liner: t`Liner`, trayId: t`Tray to plan with`, name: t`Name`, timeZone: t`Time zone` }[key] ?? key);
 };
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
@@ -52,9 +55,9 @@ export const changeWords = (
   units: Units,
 ): string[] => [
   ...things.map(
-    ({ kind, name, what }) => `${name} (${titleOf(kind)}) ${what === 'retired' ? 'retired' : what}`,
+    ({ kind, name, what }) => `${name} (${titleOf(kind)}) ${what === 'retired' ? t`retired` : what}`,
   ),
-  ...lists.map((key) => `${listNames[key] ?? key} changed`),
+  ...lists.map((key) => t`${listNames[key] ?? key} changed`),
   ...rules.map(
     ({ key, from, to }) => `${ruleName(key, units)} ${figure(key, from, units)} → ${figure(key, to, units)}`,
   ),
@@ -64,7 +67,7 @@ export const changeWords = (
 /** What a setup file would change, part by part. */
 export const SetupChangesList = ({
   changes,
-  nothing = 'Nothing: all that is in the file is here already, as it is there.',
+  nothing = t`Nothing: all that is in the file is here already, as it is there.`,
 }: {
   changes: SetupChanges;
   nothing?: string;
@@ -75,17 +78,17 @@ export const SetupChangesList = ({
   return (
     <div className="max-h-[50vh] overflow-y-auto">
       {things.length + lists.length > 0 && (
-        <Part title="Equipment, people and hours">
+        <Part title={t`Equipment, people and hours`}>
           {things.map(({ kind, name, what }) => (
             <Row key={`${kind} ${name}`} name={`${name} (${titleOf(kind)})`} what={words[what]} />
           ))}
           {lists.map((key) => (
-            <Row key={key} name={listNames[key] ?? key} what="changed" />
+            <Row key={key} name={listNames[key] ?? key} what={t`changed`} />
           ))}
         </Part>
       )}
       {rules.length > 0 && (
-        <Part title="House rules">
+        <Part title={t`House rules`}>
           {rules.map(({ key, from, to }) => (
             <Row
               key={key}
@@ -96,16 +99,16 @@ export const SetupChangesList = ({
         </Part>
       )}
       {ingredients.length > 0 && (
-        <Part title="Own ingredients">
+        <Part title={t`Own ingredients`}>
           {ingredients.map(({ name, what }) => (
             <Row key={name} name={name} what={words[what]} />
           ))}
         </Part>
       )}
       {formulas.length > 0 && (
-        <Part title="Formulas">
+        <Part title={t`Formulas`}>
           {formulas.map(({ code, name, what }) => (
-            <Row key={code} name={`${code} ${name}`} what={what === 'new' ? 'new' : 'a new version'} />
+            <Row key={code} name={`${code} ${name}`} what={what === 'new' ? t`new` : t`a new version`} />
           ))}
         </Part>
       )}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import type { BakeryView, SetupChanges, SetupFile } from '@jokul/contracts';
@@ -13,11 +14,11 @@ import { useTakeFile } from './use-take-file';
 const largest = 1_000_000;
 
 const read = async (file: File): Promise<SetupFile> => {
-  if (file.size > largest) throw new Error(`${file.name} is too large for a setup file.`);
+  if (file.size > largest) throw new Error(t`${file.name} is too large for a setup file.`);
   try {
     return JSON.parse(await file.text()) as SetupFile;
   } catch {
-    throw new Error(`${file.name} is no setup file: it cannot be read as JSON.`);
+    throw new Error(t`${file.name} is no setup file: it cannot be read as JSON.`);
   }
 };
 
@@ -54,7 +55,7 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       file,
       withBakery,
       versions: changes.versions,
-      done: 'The setup file is in use. Plans made before are marked as old.',
+      done: t`The setup file is in use. Plans made before are marked as old.`,
     });
     setLooked(null);
   };
@@ -64,22 +65,20 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const nothing = looked !== null && changesNothing(looked.changes) && !(other && withBakery);
   return (
     <>
-      <p className="mb-2 text-ink-soft">
-        Equipment, people, hours, house rules, own ingredients and formulas: to keep, or to begin another
-        bakery with. Orders, plans and the log are not in it; the backup keeps those.
-      </p>
+      <p className="mb-2 text-ink-soft">{t`Equipment, people, hours, house rules, own ingredients and formulas: to keep, or to begin another bakery with. Orders, plans and the log are not in it; the backup keeps those.`}</p>
       <div className="flex flex-wrap gap-2">
-        <Button icon={<Download size={16} />} onClick={() => void save().catch(say)}>
-          Save the setup
-        </Button>
+        <Button
+          icon={<Download size={16} />}
+          onClick={() => void save().catch(say)}
+        >{t`Save the setup`}</Button>
         <Button icon={<Upload size={16} />} disabled={look.isPending} onClick={() => input.current?.click()}>
-          {look.isPending ? 'Reading …' : 'Load a setup file'}
+          {look.isPending ? t`Reading …` : t`Load a setup file`}
         </Button>
         <input
           ref={input}
           type="file"
           accept="application/json,.json"
-          aria-label="Setup file"
+          aria-label={t`Setup file`}
           className="sr-only"
           tabIndex={-1}
           onChange={(event) => {
@@ -98,8 +97,10 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         open={looked !== null}
         onClose={() => setLooked(null)}
         wide
-        title="What the file would change"
-        lead={looked ? `${looked.name}, from ${looked.file.bakery.name}. Nothing is changed yet.` : undefined}
+        title={t`What the file would change`}
+        lead={
+          looked ? t`${looked.name}, from ${looked.file.bakery.name}. Nothing is changed yet.` : undefined
+        }
       >
         {looked && (
           <form
@@ -121,15 +122,14 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
                   onChange={(event) => setWithBakery(event.target.checked)}
                 />
                 <span>
-                  Also take its name and time zone: {looked.file.bakery.name},{' '}
-                  {looked.file.bakery.timeZone.replaceAll('_', ' ')}
+                  {t`Also take its name and time zone: ${looked.file.bakery.name}, ${looked.file.bakery.timeZone.replaceAll('_', ' ')}`}
                 </span>
               </label>
             )}
             <div className="mt-4 flex justify-end gap-2">
-              <Button onClick={() => setLooked(null)}>Cancel</Button>
+              <Button onClick={() => setLooked(null)}>{t`Cancel`}</Button>
               <Button type="submit" look="primary" disabled={nothing || busy}>
-                {busy ? 'Loading …' : 'Use this file'}
+                {busy ? t`Loading …` : t`Use this file`}
               </Button>
             </div>
           </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { BakeryView, SetupChanges, SetupChangeView, SetupFile } from '@jokul/contracts';
 import { useWallClock } from '../../lib/clock';
@@ -32,7 +33,7 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
     const file = await askSetupBefore(change.id);
     setLooked({ change, file, changes: await look.mutateAsync({ file, withBakery: true }) });
   };
-  if (history.isPending) return <Loading what="the changes" />;
+  if (history.isPending) return <Loading what={t`the changes`} />;
   if (history.isError) return <Alarm>{history.error.message}</Alarm>;
   const rows = all ? history.data : history.data.slice(0, shownAtFirst);
   const named = looked && looked.change.key === 'bakery';
@@ -40,11 +41,9 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
   return (
     <>
       {history.data.length === 0 && (
-        <p className="text-ink-soft">
-          Nothing was changed yet. What is changed stands here, and can be put back.
-        </p>
+        <p className="text-ink-soft">{t`Nothing was changed yet. What is changed stands here, and can be put back.`}</p>
       )}
-      <ol aria-label="Changes in Setup" className="divide-y">
+      <ol aria-label={t`Changes in Setup`} className="divide-y">
         {rows.map((change) => (
           <li key={change.id} className="flex items-start gap-3 py-1.5">
             <div className="min-w-0 flex-1">
@@ -56,18 +55,16 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
             </div>
             <Button
               size="small"
-              aria-label={`Put back what was before ${wall.date(change.atMs)}, ${wall.time(change.atMs)}`}
+              aria-label={t`Put back what was before ${wall.date(change.atMs)}, ${wall.time(change.atMs)}`}
               disabled={look.isPending}
               onClick={() => void open(change).catch(say)}
-            >
-              Put back …
-            </Button>
+            >{t`Put back …`}</Button>
           </li>
         ))}
       </ol>
       {history.data.length > rows.length && (
         <Button size="small" look="quiet" onClick={() => setAll(true)}>
-          {history.data.length - rows.length} more
+          {t`${history.data.length - rows.length} more`}
         </Button>
       )}
       {problem && (
@@ -79,8 +76,8 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
         open={looked !== null}
         onClose={() => setLooked(null)}
         wide
-        title="What would be put back"
-        lead="That part as it was before the change, with all later changes of it undone. Things that came since are retired. Nothing is changed yet."
+        title={t`What would be put back`}
+        lead={t`That part as it was before the change, with all later changes of it undone. Things that came since are retired. Nothing is changed yet.`}
       >
         {looked && (
           <form
@@ -92,17 +89,17 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
                 file,
                 withBakery: true,
                 versions: changes.versions,
-                done: 'Put back. Plans made before are marked as old.',
+                done: t`Put back. Plans made before are marked as old.`,
               }).catch(say);
             }}
           >
-            {named && <p>Name: {looked.file.bakery.name}</p>}
-            {zoned && <p>Time zone: {looked.file.bakery.timeZone.replaceAll('_', ' ')}</p>}
+            {named && <p>{t`Name: ${looked.file.bakery.name}`}</p>}
+            {zoned && <p>{t`Time zone: ${looked.file.bakery.timeZone.replaceAll('_', ' ')}`}</p>}
             {!(named || zoned) && (
-              <SetupChangesList changes={looked.changes} nothing="Nothing: it is as it was then." />
+              <SetupChangesList changes={looked.changes} nothing={t`Nothing: it is as it was then.`} />
             )}
             <div className="mt-4 flex justify-end gap-2">
-              <Button onClick={() => setLooked(null)}>Cancel</Button>
+              <Button onClick={() => setLooked(null)}>{t`Cancel`}</Button>
               <Button
                 type="submit"
                 look="primary"
@@ -110,9 +107,7 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
                   busy ||
                   (changesNothing(looked.changes) && !zoned && looked.file.bakery.name === bakery.name)
                 }
-              >
-                Put back
-              </Button>
+              >{t`Put back`}</Button>
             </div>
           </form>
         )}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -15,7 +16,7 @@ import { Loading } from '../../ui/states';
 import { OpenBakery } from '../begin/open-bakery';
 import { BackupsPanel } from './backups-panel';
 import { BakeryForm } from './bakery-form';
-import { linerNames, ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
+import { ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
 import { SetupHistory } from './setup-history';
 import { SetupFilePanel } from './setup-file-panel';
 import { UnitsField } from './units-field';
@@ -23,6 +24,7 @@ import { WellbeingPanel } from './wellbeing-panel';
 import { CalendarPanel } from './equipment/calendar-panel';
 import { EquipmentPanel } from './equipment/equipment-panel';
 import { PeoplePanel } from './equipment/people-panel';
+import { linerNames } from '../../words/names-of-codes';
 
 const Panel = ({ title, children }: { title: string; children: React.ReactNode }) => (
   <section className="rounded-lg border bg-surface p-4">
@@ -58,7 +60,7 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
       onSubmit={(event) =>
         void handleSubmit((values) =>
           save.mutate(values, {
-            onSuccess: () => toast('House rules saved. Plans made before are marked as old.'),
+            onSuccess: () => toast(t`House rules saved. Plans made before are marked as old.`),
             onError: (error) => toast.error(error.message, { duration: 10_000 }),
           }),
         )(event)
@@ -79,7 +81,7 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
         ))}
         <div className="col-span-2">
           <SelectField
-            label="Tray to plan with"
+            label={t`Tray to plan with`}
             error={formState.errors.trayId?.message}
             {...register('trayId')}
           >
@@ -90,8 +92,8 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
             ))}
           </SelectField>
         </div>
-        <SelectField label="Liner" error={formState.errors.liner?.message} {...register('liner')}>
-          {linerNames.map(([liner, name]) => (
+        <SelectField label={t`Liner`} error={formState.errors.liner?.message} {...register('liner')}>
+          {Object.entries(linerNames).map(([liner, name]) => (
             <option key={liner} value={liner}>
               {name}
             </option>
@@ -99,12 +101,12 @@ const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
         </SelectField>
       </div>
       <div className="mt-3 flex justify-end gap-2">
-        <Button disabled={!formState.isDirty} onClick={() => reset(shown())}>
-          Reset
-        </Button>
-        <Button type="submit" look="primary" disabled={!formState.isDirty || save.isPending}>
-          Save the rules
-        </Button>
+        <Button disabled={!formState.isDirty} onClick={() => reset(shown())}>{t`Reset`}</Button>
+        <Button
+          type="submit"
+          look="primary"
+          disabled={!formState.isDirty || save.isPending}
+        >{t`Save the rules`}</Button>
       </div>
     </form>
   );
@@ -121,7 +123,7 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
       { mode, ...(mode !== 'real' && { date, time: readTimeOfDay(time) ?? time }) },
       {
         onSuccess: (view) =>
-          toast(`The bakery’s clock shows ${wall.date(view.nowMs)}, ${wall.time(view.nowMs)}.`),
+          toast(t`The bakery’s clock shows ${wall.date(view.nowMs)}, ${wall.time(view.nowMs)}.`),
         onError: (error) => toast.error(error.message),
       },
     );
@@ -129,19 +131,19 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
     <>
       <p className="mb-2 text-ink-soft">
         {bakery.clock.mode === 'real'
-          ? 'The clock is the real one.'
-          : `The clock is set for the demo and ${bakery.clock.mode === 'frozen' ? 'stands still' : 'runs on'}.`}
+          ? t`The clock is the real one.`
+          : t`The clock is set for the demo and ${bakery.clock.mode === 'frozen' ? t`stands still` : t`runs on`}.`}
       </p>
       <div className="grid grid-cols-2 gap-3">
         <Field
-          label="Date"
+          label={t`Date`}
           inputMode="numeric"
           placeholder="2026-11-27"
           value={date}
           onChange={(event) => setDate(event.target.value)}
         />
         <Field
-          label="Time"
+          label={t`Time`}
           inputMode="numeric"
           placeholder="04:10"
           value={time}
@@ -149,11 +151,9 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
         />
       </div>
       <div className="mt-3 flex flex-wrap gap-2">
-        <Button look="primary" onClick={() => send('running')}>
-          Set and run
-        </Button>
-        <Button onClick={() => send('frozen')}>Set and stop</Button>
-        <Button onClick={() => send('real')}>Use the real time</Button>
+        <Button look="primary" onClick={() => send('running')}>{t`Set and run`}</Button>
+        <Button onClick={() => send('frozen')}>{t`Set and stop`}</Button>
+        <Button onClick={() => send('real')}>{t`Use the real time`}</Button>
       </div>
     </>
   );
@@ -163,86 +163,83 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
 export const SetupPage = () => {
   const { data } = useBakery();
   const { hours, theme, device, set } = usePreferences();
-  if (!data) return <Loading what="the setup" />;
+  if (!data) return <Loading what={t`the setup`} />;
   return (
     <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3">
-      <h1 className="text-[22px] font-semibold">Setup</h1>
-      <p className="mb-3 text-ink-soft">{data.name}: house rules, equipment, clock.</p>
+      <h1 className="text-[22px] font-semibold">{t`Setup`}</h1>
+      <p className="mb-3 text-ink-soft">{t`${data.name}: house rules, equipment, clock.`}</p>
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-4 max-sm:grid-cols-1">
         <div className="space-y-4">
-          <Panel title="House rules">
+          <Panel title={t`House rules`}>
             <RulesForm bakery={data} />
-            <p className="mt-2 text-[13px] text-ink-faint">
-              Defaults, to be changed by the house. Limits on raw dough are conservative; local food rules and
-              a licensed professional’s advice come first.
-            </p>
+            <p className="mt-2 text-[13px] text-ink-faint">{t`Defaults, to be changed by the house. Limits on raw dough are conservative; local food rules and a licensed professional’s advice come first.`}</p>
           </Panel>
-          <Panel title="Equipment">
+          <Panel title={t`Equipment`}>
             <EquipmentPanel bakery={data} />
           </Panel>
           <div className="grid grid-cols-2 items-start gap-4 max-lg:grid-cols-1">
-            <Panel title="Shifts, crew and scoops">
+            <Panel title={t`Shifts, crew and scoops`}>
               <PeoplePanel key={data.equipmentVersion} bakery={data} />
             </Panel>
-            <Panel title="Closed days, and who is away">
+            <Panel title={t`Closed days, and who is away`}>
               <CalendarPanel key={data.equipmentVersion} bakery={data} />
             </Panel>
           </div>
-          <Panel title="What was changed">
+          <Panel title={t`What was changed`}>
             <SetupHistory bakery={data} />
           </Panel>
         </div>
         <div className="space-y-4">
-          <Panel title="The bakery">
+          <Panel title={t`The bakery`}>
             <BakeryForm key={data.name + data.rules.timeZone} bakery={data} />
             {data.other && (
               <div className="mt-3 border-t pt-3">
                 <p className="mb-2 text-[13.5px] text-ink-soft">
                   {data.kind === 'demo'
-                    ? 'This is the demo. A bakery of your own has records of its own; the demo stays.'
-                    : 'This is your own bakery. The demo has records of its own; yours stay.'}
+                    ? t`This is the demo. A bakery of your own has records of its own; the demo stays.`
+                    : t`This is your own bakery. The demo has records of its own; yours stay.`}
                 </p>
                 <OpenBakery kind={data.kind === 'demo' ? 'own' : 'demo'}>
-                  {data.kind === 'demo' ? 'Open my own bakery' : 'Open the demo'}
+                  {data.kind === 'demo' ? t`Open my own bakery` : t`Open the demo`}
                 </OpenBakery>
               </div>
             )}
           </Panel>
-          <Panel title="Setup file">
+          <Panel title={t`Setup file`}>
             <SetupFilePanel bakery={data} />
           </Panel>
-          <Panel title="Is all well?">
+          <Panel title={t`Is all well?`}>
             <WellbeingPanel bakery={data} />
           </Panel>
-          <Panel title="Backups">
+          <Panel title={t`Backups`}>
             <BackupsPanel />
           </Panel>
-          <Panel title="The bakery’s clock">
+          <Panel title={t`The bakery’s clock`}>
             <ClockForm bakery={data} />
           </Panel>
-          <Panel title="This device">
+          <Panel title={t`This device`}>
             <div className="grid grid-cols-2 gap-3">
-              <UnitsField label="Units" />
+              <UnitsField label={t`Units`} />
               <SelectField
-                label="Clock"
+                label={t`Clock`}
                 value={hours}
                 onChange={(event) => set({ hours: event.target.value as typeof hours })}
               >
                 <option value="24">17:40</option>
-                <option value="12">5:40 pm</option>
+                <option value="12">{t`5:40 pm`}</option>
               </SelectField>
               <SelectField
-                label="Theme"
+                label={t`Theme`}
                 value={theme}
                 onChange={(event) => set({ theme: event.target.value as typeof theme })}
               >
-                <option value="system">as the system</option>
-                <option value="light">light</option>
-                <option value="dark">dark</option>
+                <option value="system">{t`as the system`}</option>
+                <option value="light">{t`light`}</option>
+                <option value="dark">{t`dark`}</option>
               </SelectField>
               <div className="col-span-2">
                 <Field
-                  label="Name of this device in the log"
+                  label={t`Name of this device in the log`}
                   value={device}
                   maxLength={40}
                   onChange={(event) => event.target.value.trim() && set({ device: event.target.value })}
@@ -250,13 +247,9 @@ export const SetupPage = () => {
               </div>
             </div>
           </Panel>
-          <Panel title="Ingredients">
-            <p className="mb-2 text-ink-soft">
-              What each ingredient is made of, what it weighs, its allergens; and your own.
-            </p>
-            <Link to="/setup/ingredients" className={buttonClass()}>
-              Open the library
-            </Link>
+          <Panel title={t`Ingredients`}>
+            <p className="mb-2 text-ink-soft">{t`What each ingredient is made of, what it weighs, its allergens; and your own.`}</p>
+            <Link to="/setup/ingredients" className={buttonClass()}>{t`Open the library`}</Link>
           </Panel>
         </div>
       </div>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { usePreferences } from '../../lib/preferences';
 import { SelectField } from '../../ui/field';
 
@@ -10,8 +11,8 @@ export const UnitsField = ({ label }: { readonly label: string }) => {
       value={units}
       onChange={(event) => set({ units: event.target.value as typeof units })}
     >
-      <option value="metric">g and °C</option>
-      <option value="us">oz and °F</option>
+      <option value="metric">{t`g and °C`}</option>
+      <option value="us">{t`oz and °F`}</option>
     </SelectField>
   );
 };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { toast } from 'sonner';
 import type { SetupFile, SetupVersions } from '@jokul/contracts';
 import { askSetup, useLookAtSetup, useTakeSetup } from '../../lib/queries';
@@ -18,14 +19,14 @@ export const useTakeFile = (say: (error: unknown) => void) => {
   const undo = async (before: SetupFile) => {
     const { versions } = await look.mutateAsync({ file: before, withBakery: true });
     await take.mutateAsync({ file: before, withBakery: true, versions });
-    toast('The setup is as it was. Things that came only with the file are retired.');
+    toast(t`The setup is as it was. Things that came only with the file are retired.`);
   };
   const takeIn = async ({ file, withBakery, versions, done }: Taking) => {
     const before = await askSetup();
     await take.mutateAsync({ file, withBakery, versions });
     toast(done, {
       duration: 20_000,
-      action: { label: 'Undo', onClick: () => void undo(before).catch(say) },
+      action: { label: t`Undo`, onClick: () => void undo(before).catch(say) },
     });
   };
   return { look, takeIn, busy: take.isPending };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { CircleCheck, TriangleAlert } from 'lucide-react';
 import { placeAirNow } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
@@ -34,8 +35,8 @@ export const WellbeingPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     return (
       <p role={isError ? 'alert' : 'status'} className={isError ? 'font-medium text-hand' : 'text-ink-soft'}>
         {isError
-          ? 'The server does not answer. What is entered is kept on this device meanwhile.'
-          : 'Looking …'}
+          ? t`The server does not answer. What is entered is kept on this device meanwhile.`
+          : t`Looking …`}
       </p>
     );
   return (
@@ -48,14 +49,14 @@ export const WellbeingPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
                 size={17}
                 className="mt-0.5 shrink-0 text-ink-faint"
                 role="img"
-                aria-label="well"
+                aria-label={t`well`}
               />
             ) : (
               <TriangleAlert
                 size={17}
                 className="mt-0.5 shrink-0 text-hand"
                 role="img"
-                aria-label="to look at"
+                aria-label={t`to look at`}
               />
             )}
             <span className="min-w-0">
@@ -67,7 +68,7 @@ export const WellbeingPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       </ul>
       {data.devices.length > 0 && (
         <>
-          <h3 className="mt-3 text-[13px] font-semibold text-ink-soft">Who wrote down what last</h3>
+          <h3 className="mt-3 text-[13px] font-semibold text-ink-soft">{t`Who wrote down what last`}</h3>
           <ul className="text-[13.5px]">
             {data.devices.map(({ device, who, lastMs }) => (
               <li key={device} className="flex justify-between gap-3 border-t py-1 first:border-t-0">

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { sayDuration } from '@jokul/core';
 import type { WellbeingView } from '@jokul/contracts';
 
@@ -39,67 +40,67 @@ export const wellbeingOf = (
   const { ageS = null } = backup ?? {};
   return [
     {
-      what: 'Records',
+      what: t`Records`,
       well: database.answeredMs < slowMs,
-      say: `${count(database.entries, 'entry is', 'entries are')} written down. ${
+      say: t`${count(database.entries, t`entry is`, t`entries are`)} written down. ${
         database.answeredMs < slowMs
-          ? 'The database answers at once.'
-          : `The database is slow: it took ${Math.round(database.answeredMs)} ms to answer. Is the machine busy with something else?`
+          ? t`The database answers at once.`
+          : t`The database is slow: it took ${Math.round(database.answeredMs)} ms to answer. Is the machine busy with something else?`
       }`,
     },
     {
-      what: 'This device',
+      what: t`This device`,
       well: kept === 0,
       say:
         kept === 0
-          ? 'Everything entered here has reached the records.'
-          : `${count(kept, 'entry is', 'entries are')} kept here until the server answers. Leave the page open.`,
+          ? t`Everything entered here has reached the records.`
+          : t`${count(kept, t`entry is`, t`entries are`)} kept here until the server answers. Leave the page open.`,
     },
     {
-      what: 'Screens',
+      what: t`Screens`,
       well: true,
       say:
         screens === 0
-          ? 'No screen follows the floor just now.'
-          : `${count(screens, 'screen follows', 'screens follow')} the floor.`,
+          ? t`No screen follows the floor just now.`
+          : t`${count(screens, t`screen follows`, t`screens follow`)} the floor.`,
     },
     ...(backup
       ? [
           {
-            what: 'Backup',
+            what: t`Backup`,
             well: ageS !== null && ageS < oldBackupS && backup.missing === null,
             say:
               backup.missing !== null
-                ? `The folder ${backup.missing} is not there. Is its disk connected? Backups are kept on this machine meanwhile.`
+                ? t`The folder ${backup.missing} is not there. Is its disk connected? Backups are kept on this machine meanwhile.`
                 : ageS === null
-                  ? 'None yet. The first comes in the night at 02:30; “Back up now” makes one at once.'
+                  ? t`None yet. The first comes in the night at 02:30; “Back up now” makes one at once.`
                   : ageS < oldBackupS
-                    ? `The last is ${sayDuration(ageS)} old, ${sayBytes(backup.bytes)}; ${count(backup.count, 'is', 'are')} kept.`
-                    : `The last is ${sayDuration(ageS)} old: the nightly one did not come. Is the machine off at 02:30? “Back up now” makes one at once.`,
+                    ? t`The last is ${sayDuration(ageS)} old, ${sayBytes(backup.bytes)}; ${count(backup.count, 'is', 'are')} kept.`
+                    : t`The last is ${sayDuration(ageS)} old: the nightly one did not come. Is the machine off at 02:30? “Back up now” makes one at once.`,
           },
         ]
       : []),
     ...(disk
       ? [
           {
-            what: 'Disk',
+            what: t`Disk`,
             well: disk.freeBytes >= littleRoom,
             say:
               disk.freeBytes >= littleRoom
-                ? `${sayBytes(disk.freeBytes)} of ${sayBytes(disk.totalBytes)} are free.`
+                ? t`${sayBytes(disk.freeBytes)} of ${sayBytes(disk.totalBytes)} are free.`
                 : disk.freeBytes >= tooLittleRoom
-                  ? `Only ${sayBytes(disk.freeBytes)} are free. Make room before the records need it.`
-                  : `Only ${sayBytes(disk.freeBytes)} are free: soon nothing can be written down any more. Make room now.`,
+                  ? t`Only ${sayBytes(disk.freeBytes)} are free. Make room before the records need it.`
+                  : t`Only ${sayBytes(disk.freeBytes)} are free: soon nothing can be written down any more. Make room now.`,
           },
         ]
       : []),
     {
-      what: 'Probes',
+      what: t`Probes`,
       well: silent.length === 0,
       say:
         silent.length === 0
-          ? 'Every cold place says how cold it is.'
-          : `No sound reading from ${silent.join(', ')}. Hang a thermometer in there, and look at the probe.`,
+          ? t`Every cold place says how cold it is.`
+          : t`No sound reading from ${silent.join(', ')}. Hang a thermometer in there, and look at the probe.`,
     },
   ];
 };

@@ -1,3 +1,5 @@
+import { Trans } from '@lingui/react/macro';
+import { plural, t } from '@lingui/core/macro';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { atWallClock, shiftDate, wallClock } from '@jokul/core';
@@ -14,13 +16,13 @@ import { useSayWork } from './say-work';
 
 /** How a day stands, in a few words; what needs a hand is said so. */
 const standing = ({ closed, lines, plan }: WeekDay): { readonly words: string; readonly hand: boolean } => {
-  if (closed !== null) return { words: `Closed: ${closed}`, hand: lines > 0 };
-  if (lines === 0) return { words: 'No list', hand: false };
-  if (!plan) return { words: 'Not planned yet', hand: true };
-  if (plan.undone > 0) return { words: `${plan.undone} pieces do not fit`, hand: true };
+  if (closed !== null) return { words: t`Closed: ${closed}`, hand: lines > 0 };
+  if (lines === 0) return { words: t`No list`, hand: false };
+  if (!plan) return { words: t`Not planned yet`, hand: true };
+  if (plan.undone > 0) return { words: t`${plan.undone} pieces do not fit`, hand: true };
   return plan.stale
-    ? { words: 'The list changed since it was planned', hand: true }
-    : { words: 'All in time', hand: false };
+    ? { words: t`The list changed since it was planned`, hand: true }
+    : { words: t`All in time`, hand: false };
 };
 
 const useSay = () => {
@@ -52,7 +54,7 @@ const DayRow = ({
     atWallClock(day.date, '00:00', zone),
     atWallClock(shiftDate(day.date, 1), '00:00', zone),
   ];
-  const lanes = lanesOf([...mixers, { id: 'bench', name: 'Bench' }, ...ovens], week.work, fromS, toS);
+  const lanes = lanesOf([...mixers, { id: 'bench', name: t`Bench` }, ...ovens], week.work, fromS, toS);
   const count = (kind: WeekWork['kind']) =>
     lanes.flatMap(({ works }) => works).filter((work) => work.kind === kind).length;
   const { words, hand } = standing(day);
@@ -71,13 +73,13 @@ const DayRow = ({
         </Link>
         {day.lines > 0 && (
           <p className="figures text-[13.5px]">
-            {day.pieces} pieces, {day.lines} {day.lines === 1 ? 'order' : 'orders'}
+            {t`${day.pieces} pieces, ${plural(day.lines, { one: '# order', other: '# orders' })}`}
           </p>
         )}
         <p className={`text-[13.5px] ${hand ? 'font-medium text-hand' : 'text-ink-soft'}`}>{words}</p>
         {plan && plan.firstLoadS !== null && plan.readyS !== null && (
           <p className="figures text-[12.5px] text-ink-faint">
-            {plan.loads} loads, {say.time(plan.firstLoadS)} to {say.time(plan.readyS)}
+            {t`${plan.loads} loads, ${say.time(plan.firstLoadS)} to ${say.time(plan.readyS)}`}
           </p>
         )}
       </div>
@@ -88,7 +90,7 @@ const DayRow = ({
         nowS={nowS}
         lanes={lanes}
         width={width}
-        says={`${say.day(day.date)}: ${count('mix')} mixings, ${count('bake')} loads`}
+        says={t`${say.day(day.date)}: ${count('mix')} mixings, ${count('bake')} loads`}
         sayWork={say.work}
       />
     </li>
@@ -111,7 +113,7 @@ const WeekRows = ({ week, bakery }: { week: WeekView; bakery: BakeryView }) => {
   return (
     <div ref={ref}>
       {week.work.length > 0 && <Head width={width} />}
-      <ol aria-label="Days of the week" className="border-b">
+      <ol aria-label={t`Days of the week`} className="border-b">
         {week.days.map((day) => (
           <DayRow
             key={day.date}
@@ -124,10 +126,7 @@ const WeekRows = ({ week, bakery }: { week: WeekView; bakery: BakeryView }) => {
           />
         ))}
       </ol>
-      <p className="mt-2 text-[13px] text-ink-faint">
-        Filled: in the oven. Open: mixed, or portioned. Dough is mixed before the day that it is baked for;
-        each stands where the work falls. Press a day to see its doughs and temperatures.
-      </p>
+      <p className="mt-2 text-[13px] text-ink-faint">{t`Filled: in the oven. Open: mixed, or portioned. Dough is mixed before the day that it is baked for; each stands where the work falls. Press a day to see its doughs and temperatures.`}</p>
     </div>
   );
 };
@@ -141,29 +140,27 @@ export const WeekPage = () => {
   const from = useDayDate() ?? '';
   const week = useWeek(from);
   const show = (day: string) => setSearch((s) => ({ ...Object.fromEntries(s), day }));
-  if (!data || week.isPending) return <Loading what="the week" />;
+  if (!data || week.isPending) return <Loading what={t`the week`} />;
   if (week.isError) return <Failed error={week.error} onRetry={() => void week.refetch()} />;
   return (
     <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3 print:h-auto">
       <header className="mb-3 flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h1 className="text-[22px] font-semibold">Week</h1>
-          <p className="text-ink-soft">
-            What is ordered, whether it fits, and when mixers, bench and ovens are busy.
-          </p>
+          <h1 className="text-[22px] font-semibold">{t`Week`}</h1>
+          <p className="text-ink-soft">{t`What is ordered, whether it fits, and when mixers, bench and ovens are busy.`}</p>
         </div>
-        <div className="no-print flex items-center gap-1" role="group" aria-label="Which week">
+        <div className="no-print flex items-center gap-1" role="group" aria-label={t`Which week`}>
           <Button
-            aria-label="A week earlier"
+            aria-label={t`A week earlier`}
             className="!px-2"
             icon={<ChevronLeft size={16} />}
             onClick={() => show(shiftDate(from, -7))}
           />
           <Button onClick={() => show(today)} disabled={from === today}>
-            {from === today ? 'From today' : `From ${say.day(from)}: to today`}
+            {from === today ? t`From today` : t`From ${say.day(from)}: to today`}
           </Button>
           <Button
-            aria-label="A week later"
+            aria-label={t`A week later`}
             className="!px-2"
             icon={<ChevronRight size={16} />}
             onClick={() => show(shiftDate(from, 7))}
@@ -172,11 +169,13 @@ export const WeekPage = () => {
       </header>
       {week.data.days.every(({ lines, plan }) => lines === 0 && !plan) && week.data.work.length === 0 && (
         <p className="mb-3 rounded-lg border border-dashed border-line-strong p-6 text-center text-ink-soft">
-          Nothing is on the lists of this week. Orders come in under{' '}
-          <Link to={`/orders?day=${from}`} className="underline underline-offset-4">
-            Orders
-          </Link>
-          , also as standing ones.
+          <Trans>
+            Nothing is on the lists of this week. Orders come in under{' '}
+            <Link to={`/orders?day=${from}`} className="underline underline-offset-4">
+              Orders
+            </Link>
+            , also as standing ones.
+          </Trans>
         </p>
       )}
       <WeekRows week={week.data} bakery={data} />

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Plus, X } from 'lucide-react';
 import { inUse } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
@@ -6,10 +7,10 @@ import { Field, SelectField } from '../../../ui/field';
 import { newRow, wrongWith, type Row, type RowKind } from './supposal';
 
 const kinds: readonly (readonly [RowKind, string])[] = [
-  ['oven-out', 'An oven is out'],
-  ['oven-more', 'One more oven'],
-  ['away', 'Somebody is away'],
-  ['order', 'One more order'],
+  ['oven-out', t`An oven is out`],
+  ['oven-more', t`One more oven`],
+  ['away', t`Somebody is away`],
+  ['order', t`One more order`],
 ];
 const nameOf = (kind: RowKind) => kinds.find(([own]) => own === kind)?.[1] ?? '';
 
@@ -37,7 +38,7 @@ const RowFields = ({
     case 'oven-out':
       return (
         <SelectField
-          label="Which oven"
+          label={t`Which oven`}
           value={row.ovenId}
           onChange={(event) => onChange({ ...row, ovenId: event.target.value })}
         >
@@ -48,14 +49,14 @@ const RowFields = ({
       return (
         <>
           <SelectField
-            label="Like"
+            label={t`Like`}
             value={row.likeId}
             onChange={(event) => onChange({ ...row, likeId: event.target.value })}
           >
             <Ovens bakery={bakery} />
           </SelectField>
           <Field
-            label="Called"
+            label={t`Called`}
             maxLength={60}
             value={row.name}
             onChange={(event) => onChange({ ...row, name: event.target.value })}
@@ -66,24 +67,24 @@ const RowFields = ({
       return (
         <>
           <SelectField
-            label="From the shift"
+            label={t`From the shift`}
             value={row.shift}
             onChange={(event) => onChange({ ...row, shift: event.target.value })}
           >
             {bakery.equipment.shifts.map(({ name, from, to }) => (
               <option key={name} value={name}>
-                {name}, {from} to {to}
+                {t`${name}, ${from} to ${to}`}
               </option>
             ))}
           </SelectField>
           <Field
-            label="That begins on"
+            label={t`That begins on`}
             type="date"
             value={row.date}
             onChange={(event) => onChange({ ...row, date: event.target.value })}
           />
           <Field
-            label="How many hands"
+            label={t`How many hands`}
             inputMode="numeric"
             className="figures"
             value={row.hands}
@@ -95,17 +96,17 @@ const RowFields = ({
       return (
         <>
           <Field
-            label="For"
+            label={t`For`}
             maxLength={80}
             value={row.customer}
             onChange={(event) => onChange({ ...row, customer: event.target.value })}
           />
           <SelectField
-            label="Product"
+            label={t`Product`}
             value={row.productCode}
             onChange={(event) => onChange({ ...row, productCode: event.target.value })}
           >
-            <option value="">choose …</option>
+            <option value="">{t`choose …`}</option>
             {bakery.formulas.map(({ code, name }) => (
               <option key={code} value={code}>
                 {name}
@@ -113,14 +114,14 @@ const RowFields = ({
             ))}
           </SelectField>
           <Field
-            label="Pieces"
+            label={t`Pieces`}
             inputMode="numeric"
             className="figures"
             value={row.pieces}
             onChange={(event) => onChange({ ...row, pieces: event.target.value })}
           />
           <Field
-            label="Ready by"
+            label={t`Ready by`}
             inputMode="numeric"
             placeholder="05:40"
             className="figures"
@@ -160,7 +161,7 @@ export const SupposalRows = ({
                 size="small"
                 look="quiet"
                 className="float-right"
-                aria-label={`Leave out: ${nameOf(row.kind)}`}
+                aria-label={t`Leave out: ${nameOf(row.kind)}`}
                 icon={<X size={15} aria-hidden />}
                 onClick={() => onChange(rows.filter((_, j) => j !== i))}
               />
@@ -181,7 +182,7 @@ export const SupposalRows = ({
         );
       })}
     </ul>
-    <div role="group" aria-label="Suppose" className="mt-2 flex flex-wrap gap-2">
+    <div role="group" aria-label={t`Suppose`} className="mt-2 flex flex-wrap gap-2">
       {kinds.map(([kind, name]) => (
         <Button
           key={kind}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { isCalendarDate, readTimeOfDay, type Equipment } from '@jokul/core';
 import type { WhatIfInput } from '@jokul/contracts';
 
@@ -38,7 +39,7 @@ export const newRow = (
       return { kind, ovenId: ovens.find(({ id }) => !out.includes(id))?.id ?? '' };
     case 'oven-more': {
       const [like] = ovens;
-      return { kind, likeId: like?.id ?? '', name: nextName(like?.name ?? 'Oven', equipment, rows) };
+      return { kind, likeId: like?.id ?? '', name: nextName(like?.name ?? t`Oven`, equipment, rows) };
     }
     case 'away':
       return { kind, date: today, shift: equipment.shifts[0]?.name ?? '', hands: '1' };
@@ -56,17 +57,17 @@ const whole = (text: string, most: number): number | null => {
 export const wrongWith = (row: Row): string | null => {
   switch (row.kind) {
     case 'oven-out':
-      return row.ovenId === '' ? 'Choose an oven.' : null;
+      return row.ovenId === '' ? t`Choose an oven.` : null;
     case 'oven-more':
-      return row.name.trim() === '' ? 'Give the oven a name.' : null;
+      return row.name.trim() === '' ? t`Give the oven a name.` : null;
     case 'away':
-      if (!isCalendarDate(row.date)) return 'Give the day.';
-      return whole(row.hands, 100) === null ? 'Say how many are away.' : null;
+      if (!isCalendarDate(row.date)) return t`Give the day.`;
+      return whole(row.hands, 100) === null ? t`Say how many are away.` : null;
     case 'order':
-      if (row.customer.trim() === '') return 'Say who it is for.';
-      if (row.productCode === '') return 'Choose a product.';
-      if (whole(row.pieces, 20_000) === null) return 'Pieces are a whole number from 1 to 20,000.';
-      return readTimeOfDay(row.readyBy) === null ? 'Ready by is a time such as 05:40.' : null;
+      if (row.customer.trim() === '') return t`Say who it is for.`;
+      if (row.productCode === '') return t`Choose a product.`;
+      if (whole(row.pieces, 20_000) === null) return t`Pieces are a whole number from 1 to 20,000.`;
+      return readTimeOfDay(row.readyBy) === null ? t`Ready by is a time such as 05:40.` : null;
   }
 };
 

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { BakeryView } from '@jokul/contracts';
@@ -14,10 +15,10 @@ const consequence = (rows: readonly Row[]): string => {
   const kinds = new Set(rows.map(({ kind }) => kind));
   const inSetup = kinds.has('oven-out') || kinds.has('oven-more') || kinds.has('away');
   if (kinds.has('order') && inSetup)
-    return 'The order goes on the list, the rest into Setup, and the day is planned by it.';
+    return t`The order goes on the list, the rest into Setup, and the day is planned by it.`;
   return inSetup
-    ? 'It goes into Setup, and the day is planned by it.'
-    : 'It goes on the list, and the day is planned with it.';
+    ? t`It goes into Setup, and the day is planned by it.`
+    : t`It goes on the list, and the day is planned with it.`;
 };
 
 /** A copy of the day in which something is otherwise, beside the real one: looked at, then taken or dropped. */
@@ -52,9 +53,9 @@ export const WhatIfDialog = ({
     found &&
     take.mutate(found.id, {
       onSuccess: ({ back }) => {
-        toast('It is so, and the day is planned by it.', {
+        toast(t`It is so, and the day is planned by it.`, {
           duration: 12_000,
-          action: { label: 'Undo', onClick: () => undo.mutate(back) },
+          action: { label: t`Undo`, onClick: () => undo.mutate(back) },
         });
         onClose();
       },
@@ -65,8 +66,8 @@ export const WhatIfDialog = ({
       open
       wide
       onClose={onClose}
-      title="What if ...?"
-      lead="Try it on a copy of the day. Nothing changes until you make it so."
+      title={t`What if ...?`}
+      lead={t`Try it on a copy of the day. Nothing changes until you make it so.`}
     >
       <form
         noValidate
@@ -81,19 +82,21 @@ export const WhatIfDialog = ({
             {problem.message}
           </p>
         )}
-        {ask.isPending && <Loading what="how the day would go" />}
+        {ask.isPending && <Loading what={t`how the day would go`} />}
         {found && <WhatIfResult found={found} date={date} bakery={bakery} />}
         <div className="mt-4 flex flex-wrap items-center justify-end gap-2">
           {found && <p className="mr-auto text-[13px] text-ink-soft">{consequence(rows)}</p>}
-          <Button onClick={onClose}>{found ? 'Drop it' : 'Cancel'}</Button>
+          <Button onClick={onClose}>{found ? t`Drop it` : t`Cancel`}</Button>
           {found ? (
             <Button look="primary" disabled={take.isPending} onClick={makeItSo}>
-              {take.isPending ? 'Making it so …' : 'Make it so'}
+              {take.isPending ? t`Making it so …` : t`Make it so`}
             </Button>
           ) : (
-            <Button type="submit" look="primary" disabled={rows.length === 0 || ask.isPending}>
-              Try it
-            </Button>
+            <Button
+              type="submit"
+              look="primary"
+              disabled={rows.length === 0 || ask.isPending}
+            >{t`Try it`}</Button>
           )}
         </div>
       </form>

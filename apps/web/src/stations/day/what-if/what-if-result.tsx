@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { atWallClock, shiftDate } from '@jokul/core';
 import type { BakeryView, WeekWork, WhatIfSide, WhatIfView } from '@jokul/contracts';
 import { useNames } from '../../../app/actions';
@@ -33,7 +34,7 @@ const Strip = ({
   const now = useNow();
   const zone = bakery.rules.timeZone;
   const [fromS, toS] = [atWallClock(date, '00:00', zone), atWallClock(shiftDate(date, 1), '00:00', zone)];
-  const places = [...bakery.equipment.mixers, { id: 'bench', name: 'Bench' }, ...view.ovens];
+  const places = [...bakery.equipment.mixers, { id: 'bench', name: t`Bench` }, ...view.ovens];
   const busy = new Set(
     all.filter(({ endS, startS }) => endS > fromS && startS < toS).map((own) => own.placeId),
   );
@@ -54,7 +55,7 @@ const Strip = ({
         nowS={now / 1000}
         lanes={lanes}
         width={width}
-        says={`${title}: ${side.loads} loads`}
+        says={t`${title}: ${side.loads} loads`}
         sayWork={sayWork}
       />
     </figure>
@@ -82,25 +83,25 @@ export const WhatIfResult = ({
   const when = (side: WhatIfSide, which: 'fromS' | 'toS') => {
     const own = span(side);
     const noonMs = atWallClock(date, '12:00', bakery.rules.timeZone) * 1000;
-    return own ? wall.near(own[which] * 1000, noonMs) : 'not at all';
+    return own ? wall.near(own[which] * 1000, noonMs) : t`not at all`;
   };
   const rows: readonly (readonly [string, (side: WhatIfSide) => string])[] = [
-    ['Pieces ordered', (side) => String(side.orderedPieces)],
-    ['Not in time', (side) => String(side.undonePieces)],
-    ['Loads', (side) => String(side.loads)],
-    ['Work begins', (side) => when(side, 'fromS')],
-    ['Last out of the oven', (side) => when(side, 'toS')],
-    ['Work, min of one person', (side) => (side.cost === null ? '–' : String(Math.round(side.cost)))],
+    [t`Pieces ordered`, (side) => String(side.orderedPieces)],
+    [t`Not in time`, (side) => String(side.undonePieces)],
+    [t`Loads`, (side) => String(side.loads)],
+    [t`Work begins`, (side) => when(side, 'fromS')],
+    [t`Last out of the oven`, (side) => when(side, 'toS')],
+    [t`Work, min of one person`, (side) => (side.cost === null ? '–' : String(Math.round(side.cost)))],
   ];
   return (
     <div className="mt-4 border-t pt-3" aria-live="polite">
       <p className={`font-semibold ${after.undonePieces > before.undonePieces ? 'text-hand' : ''}`}>
         {verdict(found)}
-        {cost !== null && <span className="font-normal text-ink-soft"> It takes {cost}.</span>}
+        {cost !== null && <span className="font-normal text-ink-soft"> {t`It takes ${cost}.`}</span>}
       </p>
       {late.length > 0 && (
         <>
-          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">Late because of it</h3>
+          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">{t`Late because of it`}</h3>
           <ul className="list-disc pl-5">
             {late.map((own) => (
               <li key={own.order.id}>{say(own)}</li>
@@ -110,7 +111,7 @@ export const WhatIfResult = ({
       )}
       {less.length > 0 && (
         <>
-          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">Helped by it; as it is</h3>
+          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">{t`Helped by it; as it is`}</h3>
           <ul className="list-disc pl-5">
             {less.map((own) => (
               <li key={own.order.id}>{say(own)}</li>
@@ -120,7 +121,7 @@ export const WhatIfResult = ({
       )}
       {after.unplaced.length > 0 && (
         <>
-          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">What would not fit, and why</h3>
+          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">{t`What would not fit, and why`}</h3>
           <ul className="list-disc pl-5">
             {after.unplaced.map((own) => (
               <li key={own.batchId}>
@@ -132,9 +133,7 @@ export const WhatIfResult = ({
       )}
       {after.violations.length > 0 && (
         <>
-          <h3 className="mt-2 text-[13px] font-semibold text-hand">
-            What has begun could not go on as planned
-          </h3>
+          <h3 className="mt-2 text-[13px] font-semibold text-hand">{t`What has begun could not go on as planned`}</h3>
           <ul className="list-disc pl-5">
             {after.violations.map(({ code, where, message }) => (
               <li key={code + where + message}>
@@ -149,10 +148,10 @@ export const WhatIfResult = ({
           <thead className="text-left text-[12.5px] text-ink-soft">
             <tr>
               <th className="py-1 pr-3 font-normal">
-                <span className="sr-only">What</span>
+                <span className="sr-only">{t`What`}</span>
               </th>
-              <th className="py-1 pr-3 font-normal">As it is</th>
-              <th className="py-1 font-normal">As it would be</th>
+              <th className="py-1 pr-3 font-normal">{t`As it is`}</th>
+              <th className="py-1 font-normal">{t`As it would be`}</th>
             </tr>
           </thead>
           <tbody>
@@ -170,7 +169,7 @@ export const WhatIfResult = ({
       </div>
       {again !== null && <p className="mt-1 text-[13px] text-ink-soft">{again}</p>}
       <div ref={ref}>
-        {(['As it is', 'As it would be'] as const).map((title) => (
+        {([t`As it is`, t`As it would be`] as const).map((title) => (
           <Strip
             key={title}
             title={title}

@@ -1,17 +1,18 @@
+import { plural, t } from '@lingui/core/macro';
 import type { LateOrder } from '@jokul/core';
 import type { WhatIfSide, WhatIfView } from '@jokul/contracts';
 
-const pieces = (count: number) => `${count} ${count === 1 ? 'piece' : 'pieces'}`;
+const pieces = (count: number) => plural(count, { one: '# piece', other: '# pieces' });
 
 /** The first thing to know: does everybody have theirs in time, beside as it is. */
 export const verdict = ({ before, after }: Pick<WhatIfView, 'before' | 'after'>): string => {
   const [was, is] = [before.undonePieces, after.undonePieces];
-  if (is === 0 && was === 0) return `All ${after.orderedPieces} pieces would still be in time.`;
+  if (is === 0 && was === 0) return t`All ${after.orderedPieces} pieces would still be in time.`;
   if (is === 0)
-    return `All ${after.orderedPieces} pieces would be in time; as it is, ${pieces(was)} would not.`;
-  if (was === 0) return `${pieces(is)} of ${after.orderedPieces} would not be in time; as it is, all are.`;
-  if (is === was) return `${pieces(is)} would not be in time, as many as now.`;
-  return `${pieces(is)} of ${after.orderedPieces} would not be in time; as it is, ${was} of ${before.orderedPieces}.`;
+    return t`All ${after.orderedPieces} pieces would be in time; as it is, ${pieces(was)} would not.`;
+  if (was === 0) return t`${pieces(is)} of ${after.orderedPieces} would not be in time; as it is, all are.`;
+  if (is === was) return t`${pieces(is)} would not be in time, as many as now.`;
+  return t`${pieces(is)} of ${after.orderedPieces} would not be in time; as it is, ${was} of ${before.orderedPieces}.`;
 };
 
 const lateOf = ({ late }: WhatIfSide, id: string) =>
@@ -42,17 +43,17 @@ export const costWords = ({ again, after }: Pick<WhatIfView, 'again' | 'after'>)
   if (again.cost === null || after.cost === null) return null;
   if (again.undonePieces !== after.undonePieces) return null;
   const more = Math.round(after.cost - again.cost);
-  if (more === 0) return 'as much work as planning without it';
-  return `${Math.abs(more)} min of work ${more > 0 ? 'more' : 'less'} than planning without it`;
+  if (more === 0) return t`as much work as planning without it`;
+  return t`${Math.abs(more)} min of work ${more > 0 ? t`more` : t`less`} than planning without it`;
 };
 
 /** What planning again alone would bring, where that is something; null where it is nothing. */
 export const againWords = ({ before, again }: Pick<WhatIfView, 'before' | 'again'>): string | null => {
   const late = before.undonePieces - again.undonePieces;
   if (late > 0)
-    return `Planning again without it would have ${pieces(late)} more in time than the plan as it is.`;
+    return t`Planning again without it would have ${pieces(late)} more in time than the plan as it is.`;
   const less = Math.round((before.cost ?? 0) - (again.cost ?? 0));
   return again.cost !== null && less > 0
-    ? `Planning again without it would take ${Math.round(again.cost)} min, ${less} less than the plan as it is.`
+    ? t`Planning again without it would take ${Math.round(again.cost)} min, ${less} less than the plan as it is.`
     : null;
 };

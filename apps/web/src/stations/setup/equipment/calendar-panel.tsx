@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { isCalendarDate } from '@jokul/core';
@@ -33,8 +34,8 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     setOff((all) => all.map((own, j) => (j === i ? { ...own, ...part } : own)));
   const save = () => {
     const wrong = days.find(({ date, why }) => !isCalendarDate(date) || why.trim() === '');
-    if (wrong) return setProblem('Each closed day needs its date, and why the bakery is closed.');
-    if (!off.every(saidWhole)) return setProblem('Who is away needs the day, how many hands, and why.');
+    if (wrong) return setProblem(t`Each closed day needs its date, and why the bakery is closed.`);
+    if (!off.every(saidWhole)) return setProblem(t`Who is away needs the day, how many hands, and why.`);
     setProblem(null);
     const calendar = {
       closedWeekdays: weekdays,
@@ -47,7 +48,7 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           .sort((a, b) => a.date.localeCompare(b.date)),
       }),
     };
-    void change({ ...bakery.equipment, calendar }, 'The calendar is saved.').then(setProblem);
+    void change({ ...bakery.equipment, calendar }, t`The calendar is saved.`).then(setProblem);
   };
   return (
     <form
@@ -57,24 +58,24 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         save();
       }}
     >
-      <WeekdayChoice legend="Closed every" chosen={weekdays} onChoose={setWeekdays} />
+      <WeekdayChoice legend={t`Closed every`} chosen={weekdays} onChoose={setWeekdays} />
       <fieldset className="mt-3">
-        <legend className="mb-1 text-[13px] text-ink-soft">Closed once</legend>
+        <legend className="mb-1 text-[13px] text-ink-soft">{t`Closed once`}</legend>
         <ul className="space-y-2">
           {days.map((day, i) => (
             // oxlint-disable-next-line react/no-array-index-key -- a row has no other name while it is typed
             <li key={i} className="grid grid-cols-[9.5rem_minmax(0,1fr)_2rem] items-end gap-2">
               <Field
-                label={`Closed day ${i + 1}`}
+                label={t`Closed day ${i + 1}`}
                 hideLabel
                 type="date"
                 value={day.date}
                 onChange={(event) => set(i, { date: event.target.value })}
               />
               <Field
-                label={`Why closed day ${i + 1}`}
+                label={t`Why closed day ${i + 1}`}
                 hideLabel
-                placeholder="Why"
+                placeholder={t`Why`}
                 maxLength={80}
                 value={day.why}
                 onChange={(event) => set(i, { why: event.target.value })}
@@ -82,7 +83,7 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
               <Button
                 size="small"
                 look="quiet"
-                aria-label={`Open ${day.date || 'this day'} again`}
+                aria-label={t`Open ${day.date || t`this day`} again`}
                 icon={<X size={15} aria-hidden />}
                 onClick={() => setDays((all) => all.filter((_, j) => j !== i))}
               />
@@ -94,16 +95,11 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           className="mt-1"
           icon={<Plus size={14} aria-hidden />}
           onClick={() => setDays((all) => [...all, { date: '', why: '' }])}
-        >
-          Add a closed day
-        </Button>
+        >{t`Add a closed day`}</Button>
       </fieldset>
-      <p className="mt-2 text-[12.5px] text-ink-faint">
-        Standing orders rest on a closed day, nobody is planned to work, and no oven is on. A night shift that
-        began the evening before goes on.
-      </p>
+      <p className="mt-2 text-[12.5px] text-ink-faint">{t`Standing orders rest on a closed day, nobody is planned to work, and no oven is on. A night shift that began the evening before goes on.`}</p>
       <fieldset className="mt-3">
-        <legend className="mb-1 text-[13px] text-ink-soft">Away once</legend>
+        <legend className="mb-1 text-[13px] text-ink-soft">{t`Away once`}</legend>
         <ul className="space-y-2">
           {off.map((own, i) => (
             // oxlint-disable-next-line react/no-array-index-key -- a row has no other name while it is typed
@@ -112,20 +108,20 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
               className="grid grid-cols-[9.5rem_minmax(0,1fr)_2rem] items-end gap-2 border-t pt-2 first:border-t-0 first:pt-0"
             >
               <Field
-                label={`Day ${i + 1} somebody is away`}
+                label={t`Day ${i + 1} somebody is away`}
                 hideLabel
                 type="date"
                 value={own.date}
                 onChange={(event) => setAway(i, { date: event.target.value })}
               />
               <SelectField
-                label={`Shift on day ${i + 1}`}
+                label={t`Shift on day ${i + 1}`}
                 hideLabel
                 value={own.shift}
                 onChange={(event) => setAway(i, { shift: event.target.value })}
               >
                 {!shifts.some(({ name }) => name === own.shift) && (
-                  <option value={own.shift}>{own.shift} (no such shift any more)</option>
+                  <option value={own.shift}>{t`${own.shift} (no such shift any more)`}</option>
                 )}
                 {shifts.map(({ name }) => (
                   <option key={name} value={name}>
@@ -136,12 +132,12 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
               <Button
                 size="small"
                 look="quiet"
-                aria-label={`Back on ${own.date || 'this day'}`}
+                aria-label={t`Back on ${own.date || t`this day`}`}
                 icon={<X size={15} aria-hidden />}
                 onClick={() => setOff((all) => all.filter((_, j) => j !== i))}
               />
               <Field
-                label={`Hands away on day ${i + 1}`}
+                label={t`Hands away on day ${i + 1}`}
                 hideLabel
                 inputMode="numeric"
                 className="figures text-right"
@@ -149,9 +145,9 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
                 onChange={(event) => setAway(i, { hands: event.target.value })}
               />
               <Field
-                label={`Why on day ${i + 1}`}
+                label={t`Why on day ${i + 1}`}
                 hideLabel
-                placeholder="Why"
+                placeholder={t`Why`}
                 maxLength={80}
                 value={own.why}
                 onChange={(event) => setAway(i, { why: event.target.value })}
@@ -169,23 +165,16 @@ export const CalendarPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
               { date: bakery.today, shift: shifts[0]?.name ?? '', hands: '1', why: '' },
             ])
           }
-        >
-          Add who is away
-        </Button>
+        >{t`Add who is away`}</Button>
       </fieldset>
-      <p className="mt-2 text-[12.5px] text-ink-faint">
-        The shift that begins on that day has so many hands fewer to mix and portion; with none left it does
-        not take place.
-      </p>
+      <p className="mt-2 text-[12.5px] text-ink-faint">{t`The shift that begins on that day has so many hands fewer to mix and portion; with none left it does not take place.`}</p>
       {problem && (
         <p role="alert" className="mt-2 font-medium text-hand">
           {problem}
         </p>
       )}
       <div className="mt-3 flex justify-end">
-        <Button type="submit" look="primary" disabled={busy}>
-          Save the calendar
-        </Button>
+        <Button type="submit" look="primary" disabled={busy}>{t`Save the calendar`}</Button>
       </div>
     </form>
   );

@@ -1,3 +1,4 @@
+import { plural, t } from '@lingui/core/macro';
 import { ArrowUp, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -41,8 +42,11 @@ const useTouched = () => {
           ? batches.filter(({ mixerId }) => mixerId === id).length
           : 0;
     if (n === 0) return null;
-    const what = kind === 'ovens' ? (n === 1 ? 'load' : 'loads') : n === 1 ? 'batch' : 'batches';
-    return `The plan of this day has ${n} ${what} on it: plan again after a change.`;
+    const what =
+      kind === 'ovens'
+        ? t`${plural(n, { one: 'load', other: 'loads' })}`
+        : t`${plural(n, { one: 'batch', other: 'batches' })}`;
+    return t`The plan of this day has ${n} ${what} on it: plan again after a change.`;
   };
 };
 
@@ -77,20 +81,20 @@ export const KindList = ({
     );
   const take = (values: Readonly<Record<string, unknown>>): Promise<string | null> => {
     const name = String(values.name);
-    if (open !== 'new' && open) return replace(open.id, values, `${name} is changed.`);
+    if (open !== 'new' && open) return replace(open.id, values, t`${name} is changed.`);
     const { retired: _, ...rest } = values;
     const fresh: Thing = { ...rest, id: freeId(name, equipment) };
     const at = like ? things.findIndex(({ id }) => id === like.id) + 1 || things.length : things.length;
     return change(
       withThings(equipment, kind, [...things.slice(0, at), fresh, ...things.slice(at)]),
-      `${name} is added.`,
+      t`${name} is added.`,
     );
   };
   const retire = async (thing: Thing, retired: boolean) => {
     const problem = await replace(
       thing.id,
       { retired },
-      `${nameOf(thing)} is ${retired ? 'retired' : 'in use again'}.`,
+      retired ? t`${nameOf(thing)} is retired.` : t`${nameOf(thing)} is in use again.`,
     );
     if (problem) toast.error(problem, { duration: 12_000 });
   };
@@ -98,12 +102,12 @@ export const KindList = ({
   const moveUp = async (thing: Thing) => {
     const i = things.indexOf(thing);
     const next = [...things.slice(0, i - 1), thing, ...things.slice(i - 1, i), ...things.slice(i + 1)];
-    const problem = await change(withThings(equipment, kind, next), `${nameOf(thing)} moved up.`);
+    const problem = await change(withThings(equipment, kind, next), t`${nameOf(thing)} moved up.`);
     if (problem) toast.error(problem, { duration: 12_000 });
   };
   const begunAs = (from: Thing | Preset): Kind => ({
     ...kind,
-    example: isThing(from) ? { ...from, retired: false, name: `${nameOf(from)}, another` } : from,
+    example: isThing(from) ? { ...from, retired: false, name: t`${nameOf(from)}, another` } : from,
   });
   return (
     <section aria-label={kind.title}>
@@ -117,7 +121,7 @@ export const KindList = ({
             setOpen('new');
           }}
         >
-          Add {/^[aeiou]/.test(kind.one) ? 'an' : 'a'} {kind.one}
+          {t`Add ${/^[aeiou]/.test(kind.one) ? t`an` : 'a'} ${kind.one}`}
         </Button>
       </div>
       <ul>
@@ -125,7 +129,7 @@ export const KindList = ({
           <li key={thing.id} className="flex items-baseline gap-3 border-t py-1.5">
             <span className={`min-w-0 flex-1 ${thing.retired ? 'text-ink-faint' : ''}`}>
               <span className="font-medium">{nameOf(thing)}</span>
-              {thing.retired && ' (retired)'}
+              {thing.retired && t` (retired)`}
               <span className="figures block text-[13px] text-ink-soft">
                 {kind.details
                   .map((detail) => say(detail, thing, units))
@@ -139,7 +143,7 @@ export const KindList = ({
                   size="small"
                   look="quiet"
                   disabled={busy}
-                  aria-label={`Move ${nameOf(thing)} up`}
+                  aria-label={t`Move ${nameOf(thing)} up`}
                   icon={<ArrowUp size={14} aria-hidden />}
                   onClick={() => void moveUp(thing)}
                 />
@@ -147,43 +151,39 @@ export const KindList = ({
               <Button
                 size="small"
                 disabled={busy}
-                aria-label={`Copy ${nameOf(thing)}`}
+                aria-label={t`Copy ${nameOf(thing)}`}
                 onClick={() => {
                   setLike(thing);
                   setOpen('new');
                 }}
-              >
-                Copy
-              </Button>
+              >{t`Copy`}</Button>
               <Button
                 size="small"
                 disabled={busy}
-                aria-label={`${thing.retired ? 'Use again' : 'Retire'} ${nameOf(thing)}`}
+                aria-label={`${thing.retired ? t`Use again` : t`Retire`} ${nameOf(thing)}`}
                 onClick={() => void retire(thing, !thing.retired)}
               >
-                {thing.retired ? 'Use again' : 'Retire'}
+                {thing.retired ? t`Use again` : t`Retire`}
               </Button>
               <Button
                 size="small"
                 disabled={busy}
-                aria-label={`Change ${nameOf(thing)}`}
+                aria-label={t`Change ${nameOf(thing)}`}
                 onClick={() => setOpen(thing)}
-              >
-                Change
-              </Button>
+              >{t`Change`}</Button>
             </span>
           </li>
         ))}
       </ul>
       {presets.length > 0 && (
         <p className="flex flex-wrap items-center gap-1.5 border-t pt-2 text-[13.5px] text-ink-soft">
-          Ready-made:
+          {t`Ready-made:`}
           {presets.map((preset) => (
             <Button
               key={preset.name}
               size="small"
               disabled={busy}
-              aria-label={`Add ${preset.name}`}
+              aria-label={t`Add ${preset.name}`}
               onClick={() => {
                 setLike(preset);
                 setOpen('new');

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Plus, X } from 'lucide-react';
 import { useWallClock } from '../../../lib/clock';
 import { useState } from 'react';
@@ -16,10 +17,10 @@ import { Field } from '../../../ui/field';
 import { useChangeEquipment } from './use-equipment';
 
 const skillWords: Readonly<Record<Skill, string>> = {
-  mix: 'Can mix',
-  portion: 'Can portion',
-  oven: 'Can tend ovens',
-  pack: 'Can ice and pack',
+  mix: t`Can mix`,
+  portion: t`Can portion`,
+  oven: t`Can tend ovens`,
+  pack: t`Can ice and pack`,
 };
 
 interface ShiftDraft {
@@ -87,22 +88,22 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     );
     if (badShift)
       return setProblem(
-        `Shift "${badShift.name || 'without a name'}": it needs a name, times such as 03:30, and 1 to 99 pairs of hands.`,
+        t`Shift "${badShift.name || t`without a name`}": it needs a name, times such as 03:30, and 1 to 99 pairs of hands.`,
       );
     const idle = shifts.find(({ can }) => can.length === 0);
-    if (idle) return setProblem(`Shift "${idle.name}": say what its hands can do.`);
+    if (idle) return setProblem(t`Shift "${idle.name}": say what its hands can do.`);
     const badBreak = shifts.find(({ breaks }) => breaksOf(breaks) === null);
     if (badBreak)
       return setProblem(
-        `Shift "${badBreak.name}": a break is written 09:00-09:30; several with commas between.`,
+        t`Shift "${badBreak.name}": a break is written 09:00-09:30; several with commas between.`,
       );
     if (!isTime(hours.from) || !isTime(hours.to))
-      return setProblem('The ovens are hot from and to a time of day such as 03:30.');
+      return setProblem(t`The ovens are hot from and to a time of day such as 03:30.`);
     if (!/^\d$/.test(ovenHands.trim()))
-      return setProblem('Oven hands: 0 to 9. With 0 those of the shifts tend the ovens.');
+      return setProblem(t`Oven hands: 0 to 9. With 0 those of the shifts tend the ovens.`);
     const numbers = list(scoops).map((n) => Number(n.replace(/^No\.?\s*/i, '')));
     if (numbers.some((n) => !Number.isFinite(n)))
-      return setProblem('Scoops are numbers, such as 30, 40, 50.');
+      return setProblem(t`Scoops are numbers, such as 30, 40, 50.`);
     const { calendar } = equipment;
     // Who is away from a shift stays away from it under its new name.
     const nameNow = new Map(shifts.flatMap(({ was, name }) => (was ? [[was, name.trim()]] : [])));
@@ -131,7 +132,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       scoops: [...new Set(numbers)].sort((a, b) => a - b),
     };
     setProblem(null);
-    void change(next, 'Shifts, crew and scoops are saved.').then(setProblem);
+    void change(next, t`Shifts, crew and scoops are saved.`).then(setProblem);
   };
   return (
     <form
@@ -142,33 +143,33 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       }}
     >
       <fieldset>
-        <legend className="mb-1 font-semibold">Shifts</legend>
+        <legend className="mb-1 font-semibold">{t`Shifts`}</legend>
         <ul className="space-y-2">
           {shifts.map((shift, i) => (
             // oxlint-disable-next-line react/no-array-index-key -- a row has no other name while it is typed
             <li key={i} className="grid grid-cols-[1fr_1fr_0.7fr_2rem] items-end gap-2 max-sm:grid-cols-2">
               <div className="col-span-4">
                 <Field
-                  label="Who"
+                  label={t`Who`}
                   hideLabel={i > 0}
                   value={shift.name}
                   onChange={(e) => set(i, { name: e.target.value })}
                 />
               </div>
               <Field
-                label="From"
+                label={t`From`}
                 hideLabel={i > 0}
                 value={shift.from}
                 onChange={(e) => set(i, { from: e.target.value })}
               />
               <Field
-                label="To"
+                label={t`To`}
                 hideLabel={i > 0}
                 value={shift.to}
                 onChange={(e) => set(i, { to: e.target.value })}
               />
               <Field
-                label="Hands"
+                label={t`Hands`}
                 hideLabel={i > 0}
                 inputMode="numeric"
                 value={shift.hands}
@@ -176,16 +177,16 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
               />
               <div className="col-span-3">
                 <Field
-                  label={`Breaks of ${shift.name || 'the shift'}`}
+                  label={t`Breaks of ${shift.name || t`the shift`}`}
                   hideLabel={i > 0}
                   value={shift.breaks}
-                  placeholder="no break"
+                  placeholder={t`no break`}
                   onChange={(e) => set(i, { breaks: e.target.value })}
                 />
               </div>
               <div
                 role="group"
-                aria-label={`What ${shift.name || 'the shift'} can do`}
+                aria-label={t`What ${shift.name || t`the shift`} can do`}
                 className="col-span-3 flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]"
               >
                 {skills.map((skill) => (
@@ -208,17 +209,14 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
               <Button
                 size="small"
                 look="quiet"
-                aria-label={`Remove the shift ${shift.name}`}
+                aria-label={t`Remove the shift ${shift.name}`}
                 icon={<X size={15} aria-hidden />}
                 onClick={() => setShifts((all) => all.filter((_, j) => j !== i))}
               />
             </li>
           ))}
         </ul>
-        <p className="mt-1 text-[12.5px] text-ink-faint">
-          A shift that ends before it begins goes over midnight. In a break, such as 09:00-09:30, nobody of it
-          works.
-        </p>
+        <p className="mt-1 text-[12.5px] text-ink-faint">{t`A shift that ends before it begins goes over midnight. In a break, such as 09:00-09:30, nobody of it works.`}</p>
         <Button
           size="small"
           className="mt-1"
@@ -229,39 +227,35 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
               { name: '', from: '22:00', to: '06:00', hands: '1', breaks: '', can: skills },
             ])
           }
-        >
-          Add a shift
-        </Button>
+        >{t`Add a shift`}</Button>
       </fieldset>
       <div className="mt-3 grid grid-cols-3 items-end gap-3 max-sm:grid-cols-2">
         <Field
-          label="Ovens hot from"
+          label={t`Ovens hot from`}
           value={hours.from}
           onChange={(e) => setHours({ ...hours, from: e.target.value })}
         />
-        <Field label="to" value={hours.to} onChange={(e) => setHours({ ...hours, to: e.target.value })} />
+        <Field label={t`to`} value={hours.to} onChange={(e) => setHours({ ...hours, to: e.target.value })} />
         <Field
-          label="Oven hands"
+          label={t`Oven hands`}
           inputMode="numeric"
           value={ovenHands}
           onChange={(e) => setOvenHands(e.target.value)}
         />
       </div>
-      <p className="mt-1 text-[12.5px] text-ink-faint">
-        Oven hands load, turn and pull, and do nothing else. With 0 those of the shifts do it.
-      </p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`Oven hands load, turn and pull, and do nothing else. With 0 those of the shifts do it.`}</p>
       <div className="mt-3 space-y-3">
         <Field
-          label="Who works here, by role"
+          label={t`Who works here, by role`}
           value={crew}
           onChange={(e) => setCrew(e.target.value)}
-          hint="Separated by commas."
+          hint={t`Separated by commas.`}
         />
         <Field
-          label="Scoops, by number"
+          label={t`Scoops, by number`}
           value={scoops}
           onChange={(e) => setScoops(e.target.value)}
-          hint="From No. 4 to No. 100."
+          hint={t`From No. 4 to No. 100.`}
         />
       </div>
       {problem && (
@@ -270,9 +264,12 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         </p>
       )}
       <div className="mt-3 flex justify-end">
-        <Button type="submit" look="primary" data-changes disabled={busy || typed === saved}>
-          Save shifts and crew
-        </Button>
+        <Button
+          type="submit"
+          look="primary"
+          data-changes
+          disabled={busy || typed === saved}
+        >{t`Save shifts and crew`}</Button>
       </div>
     </form>
   );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { readTyped, showTyped, typedUnit } from '@jokul/core';
 import { useUnits } from '../../../lib/units';
@@ -27,7 +28,7 @@ const shown = (
 const limits = (ask: Extract<Detail['ask'], { min: number }>, units: Units): string => {
   const kind = ask.as === 'percent' ? 'number' : ask.as;
   const unit = ask.as === 'percent' ? '%' : typedUnit(ask.as, units);
-  return `Between ${showTyped(ask.min, kind, units)} and ${showTyped(ask.max, kind, units)}${unit && ` ${unit}`}.`;
+  return t`Between ${showTyped(ask.min, kind, units)} and ${showTyped(ask.max, kind, units)}${unit ? ` ${unit}` : ''}.`;
 };
 
 /** A field read: its value as stored, or why it cannot be. */
@@ -39,7 +40,7 @@ const read = (
 ): { readonly value?: unknown; readonly error?: string } => {
   if (ask.as === 'text') {
     const name = text.trim();
-    return name.length > 0 && name.length <= 60 ? { value: name } : { error: 'A name has 1 to 60 letters.' };
+    return name.length > 0 && name.length <= 60 ? { value: name } : { error: t`A name has 1 to 60 letters.` };
   }
   // What none of the choices says stays as it was.
   if (ask.as === 'choice') {
@@ -57,7 +58,7 @@ const read = (
     (ask.as === 'number' && ask.whole && !Number.isInteger(value))
   )
     return {
-      error: ask.as === 'number' && ask.whole ? `A whole number. ${limits(ask, units)}` : limits(ask, units),
+      error: ask.as === 'number' && ask.whole ? t`A whole number. ${limits(ask, units)}` : limits(ask, units),
     };
   return { value: ask.as === 'percent' ? value / 100 : Number(value.toPrecision(9)) };
 };
@@ -100,7 +101,7 @@ export const ThingForm = ({
     <Dialog
       open
       onClose={onClose}
-      title={thing ? `Change ${nameOf(thing)}` : `A new ${kind.one}`}
+      title={thing ? t`Change ${nameOf(thing)}` : t`A new ${kind.one}`}
       lead={touches ?? undefined}
     >
       <form
@@ -124,7 +125,7 @@ export const ThingForm = ({
               return (
                 <SelectField key={key} {...common}>
                   {ask.choices.some(([value]) => String(value) === given[key]) || (
-                    <option value={given[key]}>as it is ({given[key]})</option>
+                    <option value={given[key]}>{t`as it is (${given[key] ?? ''})`}</option>
                   )}
                   {ask.choices.map(([value, text]) => (
                     <option key={String(value)} value={String(value)}>
@@ -152,9 +153,9 @@ export const ThingForm = ({
           </p>
         )}
         <div className="mt-4 flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{t`Cancel`}</Button>
           <Button type="submit" look="primary" disabled={saving}>
-            {thing ? 'Save' : `Add the ${kind.one}`}
+            {thing ? t`Save` : t`Add the ${kind.one}`}
           </Button>
         </div>
       </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { toast } from 'sonner';
 import { checkEquipment, equipmentKinds, JokulError, type Equipment } from '@jokul/core';
 import type { BakeryView, EquipmentInput } from '@jokul/contracts';
@@ -38,7 +39,7 @@ export const useChangeEquipment = (bakery: BakeryView) => {
   const takeBack = (before: Equipment, saved: BakeryView) =>
     save
       .mutateAsync(input(backTo(before, saved.equipment), saved.equipmentVersion))
-      .then(() => toast('Taken back.'))
+      .then(() => toast(t`Taken back.`))
       .catch((error: unknown) => toast.error(sayProblem(error), { duration: 12_000 }));
   const change = async (next: Equipment, says: string): Promise<string | null> => {
     try {
@@ -46,9 +47,9 @@ export const useChangeEquipment = (bakery: BakeryView) => {
       const before = bakery.equipment;
       const saved = await save.mutateAsync(input(next, bakery.equipmentVersion));
       // Without a formula nothing can have been planned yet.
-      toast(bakery.formulas.length > 0 ? `${says} Plans made before are marked as old.` : says, {
+      toast(bakery.formulas.length > 0 ? t`${says} Plans made before are marked as old.` : says, {
         duration: 10_000,
-        action: { label: 'Undo', onClick: () => void takeBack(before, saved) },
+        action: { label: t`Undo`, onClick: () => void takeBack(before, saved) },
       });
       return null;
     } catch (error) {
