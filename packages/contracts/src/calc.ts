@@ -149,6 +149,8 @@ export class ColdRequest {
 export class BakePieceRequest {
   @IsNumber() massG: number;
   @IsIn(['ball', 'mound', 'puck', 'slice']) shape: PieceShape;
+  /** Pressed flat to this diameter before it bakes, mm. */
+  @Optional() @IsNumber() pressedMm?: number;
   @Optional() @IsNumber() startC?: number;
   @Optional()
   @IsArray()

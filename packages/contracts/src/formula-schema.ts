@@ -1,4 +1,4 @@
-import { ingredientKinds, readyWays, toppingWays } from '@jokul/core';
+import { ingredientKinds, readyWays, stageTools, toppingWays } from '@jokul/core';
 
 const name = { type: 'string', minLength: 1, maxLength: 80 } as const;
 const percent = { type: 'number', minimum: 0.01, maximum: 500 } as const;
@@ -54,18 +54,43 @@ export const formulaSchema = {
           type: 'array',
           minItems: 1,
           maxItems: 12,
-          items: object({
-            id: { type: 'string', minLength: 1, maxLength: 40 },
-            name,
-            cue: { type: 'string', maxLength: 400 },
-            lines: { type: 'array', maxItems: 40, items: line },
-          }),
+          items: object(
+            {
+              id: { type: 'string', minLength: 1, maxLength: 40 },
+              name,
+              cue: { type: 'string', maxLength: 400 },
+              parts: {
+                type: 'integer',
+                minimum: 1,
+                maximum: 24,
+                description: 'in how many parts its ingredients go in; the usual number where left out',
+              },
+              tool: { enum: stageTools, description: 'the stand mixer where left out' },
+              workS: {
+                type: 'number',
+                minimum: 5,
+                maximum: 3600,
+                description: 'how long it is worked; the usual time with its tool where left out',
+              },
+              lines: { type: 'array', maxItems: 40, items: line },
+            },
+            ['parts', 'tool', 'workS'],
+          ),
         },
         toppings: { type: 'array', maxItems: 12, items: topping },
-        piece: object({
-          massG: { type: 'number', minimum: 8, maximum: 200 },
-          shape: { enum: ['ball', 'mound', 'puck', 'slice'] },
-        }),
+        piece: object(
+          {
+            massG: { type: 'number', minimum: 8, maximum: 200 },
+            shape: { enum: ['ball', 'mound', 'puck', 'slice'] },
+            pressedMm: {
+              type: 'number',
+              minimum: 10,
+              maximum: 320,
+              description: 'pressed flat to this diameter before it rests and bakes',
+            },
+          },
+          ['pressedMm'],
+        ),
         rest: object({
           form: { enum: ['pieces', 'tub', 'bag', 'none'] },
           placeKind: { enum: ['walk-in', 'freezer', 'bench'] },

@@ -18,7 +18,14 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { Optional } from './optional.js';
-import { readyWays, toppingWays, type ReadyWay, type ToppingWay } from '@jokul/core';
+import {
+  readyWays,
+  stageTools,
+  toppingWays,
+  type ReadyWay,
+  type StageTool,
+  type ToppingWay,
+} from '@jokul/core';
 
 const amount = { message: 'An amount must be above 0 and at most 500 %.' };
 
@@ -66,6 +73,22 @@ export class FormulaStageInput {
   @Length(0, 400)
   cue: string;
 
+  @Optional()
+  @IsInt({ message: 'A stage goes in in a whole number of parts.' })
+  @Min(1, { message: 'A stage goes in in at least one part.' })
+  @Max(24, { message: 'A stage goes in in at most 24 parts.' })
+  parts?: number;
+
+  @Optional()
+  @IsIn(stageTools, { message: `A stage is worked with one of ${stageTools.join(', ')}.` })
+  tool?: StageTool;
+
+  @Optional()
+  @IsNumber({}, { message: 'The time of a stage must be a number of seconds.' })
+  @Min(5, { message: 'A stage is worked for at least 5 s.' })
+  @Max(3600, { message: 'A stage is worked for at most an hour.' })
+  workS?: number;
+
   @IsArray()
   @ArrayMaxSize(40)
   @IsObject({ each: true })
@@ -82,6 +105,11 @@ export class PieceInput {
 
   @IsIn(['ball', 'mound', 'puck', 'slice'])
   shape: 'ball' | 'mound' | 'puck' | 'slice';
+
+  /** Pressed flat to this diameter, mm; left out: as its shape has it. */
+  @Optional()
+  @IsNumber({}, { message: 'The diameter that a piece is pressed to must be a number of millimetres.' })
+  pressedMm?: number;
 }
 
 export class RestInput {

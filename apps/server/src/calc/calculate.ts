@@ -117,6 +117,7 @@ const runBake = (r: BakeRequestInput) => {
       bakeInput({
         massG: r.piece.massG,
         shape: r.piece.shape,
+        ...(r.piece.pressedMm !== undefined && { pressedMm: r.piece.pressedMm }),
         dough,
         start,
         tray: r.tray.material,

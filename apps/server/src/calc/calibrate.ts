@@ -28,6 +28,7 @@ const inputAt = (b: MeasuredBakeRequest | AskedBakeRequest): BakeInput =>
   bakeInput({
     massG: b.piece.massG,
     shape: b.piece.shape,
+    ...(b.piece.pressedMm !== undefined && { pressedMm: b.piece.pressedMm }),
     dough: doughIn(b),
     start: startOf(b.piece),
     tray: b.tray.material,

@@ -7,6 +7,8 @@ export interface Preferences {
   readonly units: 'metric' | 'us';
   /** How the clocks of this device count. */
   readonly hours: HoursOfDay;
+  /** With which day Week begins: with the day that is looked at, or with a day of the week. */
+  readonly weekStart: 'day' | 'monday' | 'saturday' | 'sunday';
   /** Who works at this device; a role, not a name. */
   readonly who: string;
   readonly device: string;
@@ -28,6 +30,7 @@ export const usePreferences = create<Preferences & { set: (change: Partial<Prefe
       theme: 'system',
       units: 'metric',
       hours: '24',
+      weekStart: 'day',
       who: 'Oven hand',
       device: `tablet-${crypto.getRandomValues(new Uint16Array(1))[0]?.toString(16) ?? '0'}`,
       referenceCode: 'LEM',

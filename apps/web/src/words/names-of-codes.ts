@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import type { Attribute, BakeState, Liner, PieceShape, TrayMaterial } from '@jokul/core';
+import type { Attribute, BakeState, Liner, PieceShape, StageTool, TrayMaterial } from '@jokul/core';
 
 /*
  * What the core's codes are called. A screen never shows a code with its dashes taken out: that word stands in no catalogue.
@@ -34,6 +34,12 @@ export const linerNames: Readonly<Record<Liner, string>> = {
   mat: t`a silicone mat`,
   greased: t`grease`,
   bare: t`nothing`,
+};
+
+export const stageToolNames: Readonly<Record<StageTool, string>> = {
+  mixer: t`stand mixer`,
+  'hand-mixer': t`hand mixer`,
+  spoon: t`spoon, by hand`,
 };
 
 export const attributeNames: Readonly<Record<Attribute, string>> = {

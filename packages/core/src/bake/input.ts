@@ -1,4 +1,5 @@
 import {
+  checkPressed,
   doughOf,
   typicalDough,
   type Doneness,
@@ -36,6 +37,8 @@ export interface BakeInput {
 export interface BakeRequest {
   readonly massG: number;
   readonly shape: PieceShape;
+  /** Pressed flat to this diameter, mm. */
+  readonly pressedMm?: number;
   readonly dough?: Dough;
   readonly start: number | readonly number[];
   readonly tray: TrayMaterial;
@@ -74,6 +77,7 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
     setup: {
       massG: r.massG,
       shape: r.shape,
+      ...(r.pressedMm !== undefined && { pressedMm: r.pressedMm }),
       dough: r.dough ?? typicalDough,
       start: r.start,
       tray: r.tray,
@@ -103,6 +107,7 @@ export const bakeInputOf = (
   bakeInput({
     massG: formula.piece.massG,
     shape: formula.piece.shape,
+    ...(formula.piece.pressedMm !== undefined && { pressedMm: formula.piece.pressedMm }),
     dough: doughOf(formula),
     process: processOf(formula),
     setC: formula.bake.setC,
@@ -120,6 +125,7 @@ export const judgedBy = ({ setup, centreC }: BakeInput): JudgedBy => ({
 /** The documented domain of the model. @throws JokulError `out-of-range` */
 export const checkComposition = ({ setup, pullS, rest, centreC }: BakeInput): void => {
   requireNumber(setup.massG, 'The piece weight', 8, 200, 'g');
+  checkPressed(setup);
   for (const t of typeof setup.start === 'number' ? [setup.start] : setup.start) {
     requireNumber(t, 'The dough temperature', -30, 35, '°C');
   }

@@ -1,5 +1,11 @@
 import { fatIn, typicalThinning } from '../ingredient/index.js';
-import { plainFlourProtein, typicalReducing, type Dough, type PieceShape } from '../formula/index.js';
+import {
+  plainFlourProtein,
+  pressedAspect,
+  typicalReducing,
+  type Dough,
+  type PieceShape,
+} from '../formula/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
 import { shapingTable } from './shaping.js';
@@ -10,6 +16,8 @@ import { at, bakeTables, gas, table, type BakeTables } from './tables.js';
 export interface BakeSetup {
   readonly massG: number;
   readonly shape: PieceShape;
+  /** Pressed flat to this diameter, mm. */
+  readonly pressedMm?: number;
   readonly dough: Dough;
   /** Start temperature, °C, or a profile from the core to the surface. */
   readonly start: number | readonly number[];
@@ -38,6 +46,12 @@ export const startAspect: Readonly<Record<PieceShape, number>> = {
 
 /** How flat its top is then, as a power (see `rings.ts`): a ball is round all over, a slice hardly. */
 export const startPower: Readonly<Record<PieceShape, number>> = { ball: 2, mound: 2.8, puck: 5, slice: 9 };
+
+/** Height over diameter, and the power of the top, of the piece as it is set down: a pressed one is a puck of its own height. */
+const asSetDown = ({ shape, pressedMm }: BakeSetup, volumeM3: number) =>
+  pressedMm === undefined
+    ? { aspect: startAspect[shape], power: startPower[shape] }
+    : { aspect: pressedAspect(volumeM3, pressedMm), power: Math.max(startPower[shape], startPower.puck) };
 
 /** Air in the dough when it goes in, share by volume. */
 export const bakePorosity = 0.06;
@@ -185,7 +199,8 @@ export const initialState = (fixed: Fixed): State => {
   const n = nr * nz;
   const ovenC = setup.setC + (setup.offsetK ?? 0);
   const rings = emptyRings(nr);
-  const lnPower = Math.log(startPower[setup.shape]);
+  const { aspect, power } = asSetDown(setup, volume0);
+  const lnPower = Math.log(power);
   placeRings(fixed.layout, lnPower, rings);
   const { centres } = rings;
   const state: State = {
@@ -199,7 +214,7 @@ export const initialState = (fixed: Fixed): State => {
     brownTop: new Float64Array(nr),
     brownBottom: new Float64Array(nr),
     topC: new Float64Array(nr),
-    radius: Math.cbrt(volume0 / (2 * Math.PI * startAspect[setup.shape])),
+    radius: Math.cbrt(volume0 / (2 * Math.PI * aspect)),
     lift: 1,
     lnPower,
     trayUnderC: trayMaterials[setup.tray].preheated ? ovenC : setup.roomC,

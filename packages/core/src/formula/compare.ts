@@ -1,6 +1,13 @@
 import { ingredient } from '../ingredient/index.js';
 import { formatNumber, sayDuration } from '../shown/index.js';
-import { doughLines, standardMethod, type Formula, type RestRule, type ToppingWay } from './formula.js';
+import {
+  doughLines,
+  standardMethod,
+  type Formula,
+  type RestRule,
+  type StageTool,
+  type ToppingWay,
+} from './formula.js';
 import { sayReady } from './ready.js';
 
 const amounts = (formula: Formula) => {
@@ -22,10 +29,20 @@ const restPlaces: Readonly<Record<RestRule['placeKind'], string>> = {
   freezer: 'the freezer',
   bench: 'the open',
 };
+const stageToolWords: Readonly<Record<StageTool, string>> = {
+  mixer: 'the stand mixer',
+  'hand-mixer': 'a hand mixer',
+  spoon: 'a spoon',
+};
 const toppingWords: Readonly<Record<ToppingWay, string>> = {
   coat: 'rolled in it',
   top: 'on top',
   iced: 'iced with it, when cold',
+};
+const pressedPhrase = (was: number | undefined, is: number | undefined): readonly string[] => {
+  if (was === is) return [];
+  if (is === undefined) return ['pieces no longer pressed flat'];
+  return [`pieces pressed to ${was === undefined ? '' : `${formatNumber(was)} → `}${formatNumber(is)} mm`];
 };
 const pieceTime = (seconds = 0): string => (seconds > 0 ? `${formatNumber(seconds)} s a piece` : 'no');
 
@@ -74,6 +91,19 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
       phrases.push(`${ingredient(id).name.toLowerCase()}: ${toppingWords[now]}`);
   const order = (f: Formula) => f.stages.map(({ name }) => name).join(', ');
   if (order(before) !== order(after)) phrases.push(`stages: ${order(after)}`);
+  for (const now of after.stages) {
+    const old = before.stages.find(({ id }) => id === now.id);
+    if (!old) continue;
+    const name = now.name.toLowerCase();
+    if (old.parts !== now.parts)
+      phrases.push(`${name} in ${now.parts === undefined ? 'the usual parts' : `${now.parts} parts`}`);
+    if ((old.tool ?? 'mixer') !== (now.tool ?? 'mixer'))
+      phrases.push(`${name} with ${stageToolWords[now.tool ?? 'mixer']}`);
+    if (old.workS !== now.workS)
+      phrases.push(
+        `${name} worked for ${now.workS === undefined ? 'the usual time' : sayDuration(now.workS)}`,
+      );
+  }
   const cues = after.stages.filter((stage) =>
     before.stages.some((old) => old.id === stage.id && old.cue !== stage.cue),
   );
@@ -90,6 +120,7 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
     )
       phrases.push(`${ingredient(id).name.toLowerCase()} moved to ${to.toLowerCase()}`);
   }
+  phrases.push(...pressedPhrase(before.piece.pressedMm, after.piece.pressedMm));
   const method = (f: Formula) => ({ ...standardMethod, ...f.method });
   const [m0, m1] = [method(before), method(after)];
   const settings: [string, number | string, number | string][] = [

@@ -34,16 +34,63 @@ export interface AfterBakeRule {
   readonly dryS?: number;
 }
 
+/** What a stage is worked with: the stand mixer, a hand-held one, or a spoon. */
+export const stageTools = ['mixer', 'hand-mixer', 'spoon'] as const;
+export type StageTool = (typeof stageTools)[number];
+
 export interface FormulaStage {
   readonly id: string;
   readonly name: string;
   /** What to do, and when to stop, as a sentence for the mix hand. */
   readonly cue: string;
+  /** In how many parts its ingredients go in (eggs singly, flour in thirds); the usual number where left out. */
+  readonly parts?: number;
+  /** The stand mixer where left out. */
+  readonly tool?: StageTool;
+  /** How long it is worked, s; the usual time with its tool where left out. */
+  readonly workS?: number;
   readonly lines: readonly FormulaLine[];
 }
 
 export type PieceShape = 'ball' | 'mound' | 'puck' | 'slice';
 export type Doneness = 'soft-centre' | 'chewy' | 'crisp-edge' | 'crisp-through';
+
+/** A raw piece as it is portioned. */
+export interface Piece {
+  readonly massG: number;
+  readonly shape: PieceShape;
+  /** Pressed flat to this diameter before it rests and bakes, mm; left as its shape has it where left out. */
+  readonly pressedMm?: number;
+}
+
+/**
+ * Height over diameter of a piece pressed to a disc.
+ * @param volumeM3 of its dough, m³
+ * @param pressedMm diameter, mm
+ */
+export const pressedAspect = (volumeM3: number, pressedMm: number): number =>
+  (4 * volumeM3) / (Math.PI * (pressedMm / 1000) ** 3);
+
+/** A dough weighs some 1.25 g/mL: only by that does a formula know how high a pressed piece stands. */
+const usualDensityKgPerM3 = 1250;
+
+/**
+ * @throws JokulError `out-of-range` for a diameter that no hand presses a piece to: more than twice as high as wide it would
+ * not be pressed at all, and thinner than 3 mm it tears
+ */
+export const checkPressed = ({ massG, pressedMm }: Pick<Piece, 'massG' | 'pressedMm'>): void => {
+  if (pressedMm === undefined) return;
+  const volumeM3 = massG / 1000 / usualDensityKgPerM3;
+  const ballMm = 1000 * Math.cbrt((6 * volumeM3) / Math.PI);
+  const thinMm = 1000 * Math.sqrt((4 * volumeM3) / (Math.PI * 0.003));
+  requireNumber(
+    pressedMm,
+    'The diameter that a piece is pressed to',
+    Math.ceil(ballMm),
+    Math.floor(thinMm),
+    'mm',
+  );
+};
 
 /** How the dough rests between mixing and baking. */
 export interface RestRule {
@@ -83,7 +130,7 @@ export interface Formula {
   readonly stages: readonly FormulaStage[];
   /** Put on each piece after portioning or after the oven; percent of flour, not part of the dough. */
   readonly toppings: readonly Topping[];
-  readonly piece: { readonly massG: number; readonly shape: PieceShape };
+  readonly piece: Piece;
   readonly rest: RestRule;
   readonly bake: BakeRule;
   /** Left out: the standard method. */
@@ -155,6 +202,18 @@ export const checkFormula = (formula: Formula): void => {
     const { name } = ingredient(line.ingredientId);
     requireNumber(line.percent, `The amount of ${name.toLowerCase()}`, 0.01, 500, '%');
   }
+  for (const { name, parts, workS } of formula.stages) {
+    if (parts !== undefined) {
+      requireNumber(parts, `The parts of the stage ${name}`, 1, 24);
+      if (!Number.isInteger(parts))
+        throw new JokulError(
+          'out-of-range',
+          `The parts of the stage ${name} must be a whole number.`,
+          'stages',
+        );
+    }
+    if (workS !== undefined) requireNumber(workS, `The time of the stage ${name}`, 5, 3600, 's');
+  }
   const flour = flourPercent(doughLines(formula));
   if (flour <= 0) {
     throw new JokulError(
@@ -169,6 +228,7 @@ export const checkFormula = (formula: Formula): void => {
   if (dryS !== undefined) requireNumber(dryS, 'Drying', 0, 86_400, 's');
   // The bake model knows no other pieces.
   requireNumber(formula.piece.massG, 'The piece weight', 8, 200, 'g');
+  checkPressed(formula.piece);
   requireNumber(formula.bake.setC, 'The oven temperature', 100, 260, '°C');
   requireNumber(formula.bake.gapMm, 'The gap between pieces', 0, 150, 'mm');
   const { minS, bestS, maxS } = formula.rest;

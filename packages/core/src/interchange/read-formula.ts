@@ -1,5 +1,6 @@
 import {
   readyWays,
+  stageTools,
   toppingWays,
   type AfterBakeRule,
   type Formula,
@@ -71,6 +72,9 @@ const stage = (x: unknown, path: string): FormulaStage => {
     id: text(given.id, `${path}.id`),
     name: text(given.name, `${path}.name`),
     cue: text(given.cue ?? '', `${path}.cue`),
+    ...(given.parts !== undefined && { parts: number(given.parts, `${path}.parts`) }),
+    ...(given.tool !== undefined && { tool: one(given.tool, `${path}.tool`, stageTools) }),
+    ...(given.workS !== undefined && { workS: number(given.workS, `${path}.workS`) }),
     lines: lines(given.lines, `${path}.lines`),
   };
 };
@@ -100,6 +104,7 @@ export const readFormula = (x: unknown): Formula => {
     piece: {
       massG: number(piece.massG, 'piece.massG'),
       shape: one(piece.shape, 'piece.shape', ['ball', 'mound', 'puck', 'slice']),
+      ...(piece.pressedMm !== undefined && { pressedMm: number(piece.pressedMm, 'piece.pressedMm') }),
     },
     rest: {
       form: one(rest.form, 'rest.form', ['pieces', 'tub', 'bag', 'none']),

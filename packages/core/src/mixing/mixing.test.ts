@@ -1,7 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { demoEquipment, demoFormulas } from '../demo/index.js';
-import { amountsFor, browningLossShare, totalPercent, type Formula } from '../formula/index.js';
+import {
+  amountsFor,
+  browningLossShare,
+  checkFormula,
+  totalPercent,
+  type Formula,
+  type FormulaStage,
+} from '../formula/index.js';
 import { weighSheet } from '../scaling/index.js';
 import { butterToBrown, coolBrownedButter, learnBrowningLoss } from './browned-butter.js';
 import { softenButter } from './butter.js';
@@ -224,6 +231,55 @@ describe('steps at the mixer', () => {
     ]);
     expect(workedS(formula('GNG'))).toBe(295);
   });
+  it('have the tool, the parts and the time that their stages have', () => {
+    const own = formula('GNG');
+    const [cream, egg, dry] = own.stages;
+    const steps = mixSteps({
+      ...own,
+      stages: [
+        { ...(cream as FormulaStage), tool: 'hand-mixer' },
+        { ...(egg as FormulaStage), parts: 6, workS: 240 },
+        { ...(dry as FormulaStage), tool: 'spoon', parts: 3 },
+      ],
+    });
+    // A hand mixer takes half as long again, a spoon two and a half times.
+    expect(steps.map(({ tool, parts, durationS, speed }) => [tool, parts, durationS, speed])).toEqual([
+      ['hand-mixer', 1, 270, '2'],
+      ['mixer', 6, 240, '1'],
+      ['spoon', 3, 100, 'off'],
+    ]);
+    expect(steps.map(({ changesTool }) => changesTool)).toEqual([false, true, true]);
+    // It is scraped at the same part of a longer step.
+    expect(steps[1]?.scrapeAtS).toEqual([128]);
+    expect(steps[2]?.scrapeAtS).toEqual([]);
+    // Only the stand mixer warms the dough by its work.
+    expect(
+      workedS({
+        ...own,
+        stages: own.stages.map((stage, i) =>
+          i === 1 ? { ...stage, workS: 240 } : { ...stage, tool: 'spoon' as const },
+        ),
+      }),
+    ).toBe(240);
+  });
+  it('a stage with a tool of its own keeps it where the method ends by hand', () => {
+    const own = formula('SES');
+    const last = { ...(own.stages.at(-1) as FormulaStage), tool: 'mixer' as const };
+    const steps = mixSteps({
+      ...own,
+      method: { cream: 'standard', egg: 'fully', finish: 'hand' },
+      stages: [...own.stages.slice(0, -1), last],
+    });
+    expect(steps.at(-1)).toMatchObject({ tool: 'mixer', speed: 'lowest', changesTool: false });
+  });
+  it.each([{ parts: 0 }, { parts: 2.5 }, { parts: 99 }, { workS: 1 }, { workS: 9000 }])(
+    'refuses %o',
+    (own) => {
+      const whole = formula('GNG');
+      const [first, ...rest] = whole.stages as readonly [FormulaStage, ...FormulaStage[]];
+      expect(() => checkFormula({ ...whole, stages: [{ ...first, ...own }, ...rest] })).toThrow(first.name);
+    },
+  );
 });
 
 describe('what a batch is made for', () => {

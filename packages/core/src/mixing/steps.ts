@@ -1,4 +1,4 @@
-import { standardMethod, type Formula, type FormulaStage } from '../formula/index.js';
+import { standardMethod, type Formula, type FormulaStage, type StageTool } from '../formula/index.js';
 import { ingredient } from '../ingredient/index.js';
 
 export type StepPicture = 'cream' | 'egg' | 'dry' | 'fold' | 'hand' | 'melt';
@@ -7,6 +7,9 @@ export type StepPicture = 'cream' | 'egg' | 'dry' | 'fold' | 'hand' | 'melt';
 export interface MixStep {
   readonly stageId: string;
   readonly name: string;
+  readonly tool: StageTool;
+  /** Whether another tool is taken for it than for the step before. */
+  readonly changesTool: boolean;
   readonly picture: StepPicture;
   readonly speed: 'off' | 'lowest' | '1' | '2';
   readonly durationS: number;
@@ -34,80 +37,109 @@ export const roleOf = ({ lines }: FormulaStage): Role => {
   return kinds.includes('inclusion') ? 'fold' : 'egg';
 };
 
-/** The steps of a formula at the mixer, by its school. Durations are usual ones, to be stopped by the cue. */
-export const mixSteps = (formula: Formula): readonly MixStep[] => {
-  const { cream, egg, finish } = { ...standardMethod, ...formula.method };
-  return formula.stages
-    .filter(({ lines }) => lines.length > 0)
-    .map((stage): MixStep => {
-      const common = { stageId: stage.id, name: stage.name };
-      switch (roleOf(stage)) {
-        case 'cream': {
-          const { durationS, stopWhen } = creaming[cream];
-          return {
-            ...common,
-            picture: cream === 'melted' ? 'melt' : 'cream',
-            speed: '2',
-            durationS,
-            parts: 1,
-            scrapeAtS: durationS > 90 ? [30, Math.round(durationS / 2)] : [30],
-            stopWhen,
-          };
-        }
-        case 'egg':
-          return egg === 'barely'
-            ? {
-                ...common,
-                picture: 'egg',
-                speed: '1',
-                durationS: 25,
-                parts: 1,
-                scrapeAtS: [],
-                stopWhen: 'Barely blended, streaks may show. Less air: a thicker cookie.',
-              }
-            : {
-                ...common,
-                picture: 'egg',
-                speed: '1',
-                durationS: 75,
-                parts: 2,
-                scrapeAtS: [40],
-                stopWhen: 'Silky, no slick of egg. Split and grainy: it was cold; warm the bowl a little.',
-              };
-        case 'dry':
-          return {
-            ...common,
-            picture: 'dry',
-            speed: 'lowest',
-            durationS: 40,
-            parts: stage.lines.length > 2 ? 2 : 1,
-            scrapeAtS: [20],
-            stopWhen: 'A little flour still shows. Worked further it turns tough.',
-          };
-        default:
-          return finish === 'hand'
-            ? {
-                ...common,
-                picture: 'hand',
-                speed: 'off',
-                durationS: 60,
-                parts: 1,
-                scrapeAtS: [],
-                stopWhen: 'By hand, the bottom turned up; everything evenly spread.',
-              }
-            : {
-                ...common,
-                picture: 'fold',
-                speed: 'lowest',
-                durationS: 20,
-                parts: 1,
-                scrapeAtS: [],
-                stopWhen: 'Evenly spread. Turn up the bottom of the bowl by hand.',
-              };
-      }
-    });
+/** How much longer a step takes by hand: estimates, to be stopped by the cue as any time here. */
+const slower: Readonly<Record<StageTool, number>> = { mixer: 1, 'hand-mixer': 1.5, spoon: 2.5 };
+
+type UsualStep = Omit<MixStep, 'tool' | 'changesTool'>;
+
+/** The usual step as this stage has it: with its own tool, parts and time. */
+const asTheStageHas = (usual: UsualStep, stage: FormulaStage): Omit<MixStep, 'changesTool'> => {
+  const tool = stage.tool ?? (usual.speed === 'off' ? 'spoon' : 'mixer');
+  const usualS = usual.speed === 'off' ? usual.durationS : usual.durationS * slower[tool];
+  const durationS = stage.workS ?? Math.round(usualS / 5) * 5;
+  const longer = durationS / usual.durationS;
+  return {
+    ...usual,
+    tool,
+    // A spoon has no speeds, and reaches what would be scraped.
+    speed: tool === 'spoon' ? 'off' : usual.speed === 'off' ? 'lowest' : usual.speed,
+    durationS,
+    parts: stage.parts ?? usual.parts,
+    scrapeAtS: tool === 'spoon' ? [] : usual.scrapeAtS.map((atS) => Math.round(atS * longer)),
+  };
 };
 
-/** Time that the mixer works on the dough, s. */
+/** The steps of a formula at the mixer, by its school. Durations are usual ones, to be stopped by the cue. */
+export const mixSteps = (formula: Formula): readonly MixStep[] => {
+  const own = usualSteps(formula).map(([stage, usual]) => asTheStageHas(usual, stage));
+  return own.map((step, i) => ({ ...step, changesTool: i > 0 && own[i - 1]?.tool !== step.tool }));
+};
+
+const usualSteps = (formula: Formula): readonly (readonly [FormulaStage, UsualStep])[] => {
+  return formula.stages
+    .filter(({ lines }) => lines.length > 0)
+    .map((stage) => [stage, usualStep(formula, stage)] as const);
+};
+
+const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
+  const { cream, egg, finish } = { ...standardMethod, ...formula.method };
+  const common = { stageId: stage.id, name: stage.name };
+  switch (roleOf(stage)) {
+    case 'cream': {
+      const { durationS, stopWhen } = creaming[cream];
+      return {
+        ...common,
+        picture: cream === 'melted' ? 'melt' : 'cream',
+        speed: '2',
+        durationS,
+        parts: 1,
+        scrapeAtS: durationS > 90 ? [30, Math.round(durationS / 2)] : [30],
+        stopWhen,
+      };
+    }
+    case 'egg':
+      return egg === 'barely'
+        ? {
+            ...common,
+            picture: 'egg',
+            speed: '1',
+            durationS: 25,
+            parts: 1,
+            scrapeAtS: [],
+            stopWhen: 'Barely blended, streaks may show. Less air: a thicker cookie.',
+          }
+        : {
+            ...common,
+            picture: 'egg',
+            speed: '1',
+            durationS: 75,
+            parts: 2,
+            scrapeAtS: [40],
+            stopWhen: 'Silky, no slick of egg. Split and grainy: it was cold; warm the bowl a little.',
+          };
+    case 'dry':
+      return {
+        ...common,
+        picture: 'dry',
+        speed: 'lowest',
+        durationS: 40,
+        parts: stage.lines.length > 2 ? 2 : 1,
+        scrapeAtS: [20],
+        stopWhen: 'A little flour still shows. Worked further it turns tough.',
+      };
+    default:
+      return finish === 'hand'
+        ? {
+            ...common,
+            picture: 'hand',
+            speed: 'off',
+            durationS: 60,
+            parts: 1,
+            scrapeAtS: [],
+            stopWhen: 'By hand, the bottom turned up; everything evenly spread.',
+          }
+        : {
+            ...common,
+            picture: 'fold',
+            speed: 'lowest',
+            durationS: 20,
+            parts: 1,
+            scrapeAtS: [],
+            stopWhen: 'Evenly spread. Turn up the bottom of the bowl by hand.',
+          };
+  }
+};
+
+/** Time that the stand mixer works on the dough, s. */
 export const workedS = (formula: Formula): number =>
-  mixSteps(formula).reduce((sum, { speed, durationS }) => sum + (speed === 'off' ? 0 : durationS), 0);
+  mixSteps(formula).reduce((sum, { tool, durationS }) => sum + (tool === 'mixer' ? durationS : 0), 0);

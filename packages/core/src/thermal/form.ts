@@ -1,4 +1,4 @@
-import { doughOf, type Formula } from '../formula/index.js';
+import { doughOf, pressedAspect, type Formula } from '../formula/index.js';
 import { ballRadiusM, type Body } from './body.js';
 import { coldPorosity, doughMaterial, type Material } from './material.js';
 
@@ -72,17 +72,21 @@ export const standing = (formula: Formula, form: DoughForm, massG: number, cover
       says: `bag of pieces, flat, ${bagMm} mm thick, ${(100 * (1 - bagPacking)).toFixed(0)} % air between them`,
     };
   }
-  const { shape, massG: pieceG } = formula.piece;
-  if (shape === 'ball')
+  const { shape, massG: pieceG, pressedMm } = formula.piece;
+  if (shape === 'ball' && pressedMm === undefined)
     return {
       body: { kind: 'sphere', massG: pieceG },
       material,
       says: `ball of ${pieceG} g, ${mm(ballRadiusM(pieceG, rho) * 2000)} mm across`,
     };
-  const disc = discOf(pieceG, aspects[shape], rho);
+  const aspect =
+    pressedMm === undefined
+      ? aspects[shape === 'ball' ? 'mound' : shape]
+      : pressedAspect(pieceG / 1000 / rho, pressedMm);
+  const disc = discOf(pieceG, aspect, rho);
   return {
     body: disc,
     material,
-    says: `${shape} of ${pieceG} g as a disc ${mm(disc.diameterMm)} mm across, ${mm(disc.heightMm)} mm high`,
+    says: `${pressedMm === undefined ? shape : 'piece'} of ${pieceG} g as a disc ${mm(disc.diameterMm)} mm across, ${mm(disc.heightMm)} mm high`,
   };
 };

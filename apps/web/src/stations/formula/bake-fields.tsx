@@ -1,8 +1,10 @@
 import { t } from '@lingui/core/macro';
 import type { Formula } from '@jokul/core';
+import { useUnits } from '../../lib/units';
 import { SelectField } from '../../ui/field';
 import { useDraft } from './draft-store';
 import { NumberField } from './number-cell';
+import { OptionalNumber } from './optional-number';
 import { shapeNames, stateNames } from '../../words/names-of-codes';
 
 const shapes = ['ball', 'mound', 'puck', 'slice'] as const;
@@ -10,6 +12,7 @@ const targets = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] as const
 
 export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => {
   const change = useDraft((s) => s.change);
+  const { label } = useUnits();
   return (
     <div className="grid grid-cols-2 items-end gap-2">
       <NumberField
@@ -32,6 +35,18 @@ export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => 
           </option>
         ))}
       </SelectField>
+      <OptionalNumber
+        name={label(t`Pressed to`, 'length')}
+        value={piece.pressedMm}
+        kind="length"
+        min={10}
+        max={320}
+        usual={t`not pressed`}
+        onCommit={(pressedMm) => {
+          const { pressedMm: _, ...rest } = piece;
+          change({ piece: pressedMm === undefined ? rest : { ...rest, pressedMm } });
+        }}
+      />
     </div>
   );
 };

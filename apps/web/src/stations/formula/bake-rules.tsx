@@ -32,10 +32,11 @@ const BakeSaid = ({ bake }: { readonly bake: Formula['bake'] }) => {
 };
 
 const PieceSaid = ({ piece }: { readonly piece: Formula['piece'] }) => {
-  const { mass } = useUnits();
+  const { mass, length } = useUnits();
   return (
     <>
       {mass(piece.massG)} {shapeNames[piece.shape]}
+      {piece.pressedMm !== undefined && t`, pressed to ${length(piece.pressedMm)}`}
     </>
   );
 };

@@ -15,10 +15,18 @@ interface DraftStore {
   /** Moves a stage to another place in the order. */
   readonly moveStage: (from: number, to: number) => void;
   /** Changes a stage; null takes it out, an index past the end adds one. */
-  readonly setStage: (index: number, stage: Partial<FormulaStage> | null) => void;
+  readonly setStage: (index: number, stage: StageChange | null) => void;
   /** What is iced for the first time takes the usual time for it. */
   readonly setTopping: (index: number, line: Topping | null) => void;
 }
+
+/** What changes of a stage; undefined for what goes back to as usual. */
+export type StageChange = { readonly [K in keyof FormulaStage]?: FormulaStage[K] | undefined };
+
+const changedStage = (stage: FormulaStage, change: StageChange): FormulaStage =>
+  Object.fromEntries(
+    Object.entries({ ...stage, ...change }).filter(([, value]) => value !== undefined),
+  ) as unknown as FormulaStage;
 
 const without = <T>(list: readonly T[], index: number) => list.filter((_, i) => i !== index);
 
@@ -106,7 +114,7 @@ export const useDraft = create<DraftStore>()(
             cue: '',
             lines: [],
           };
-          const next = stage && { ...(s.draft.stages[index] ?? blank), ...stage };
+          const next = stage && changedStage(s.draft.stages[index] ?? blank, stage);
           return { draft: { ...s.draft, stages: withItem(s.draft.stages, index, next) } };
         }),
       setTopping: (index, line) =>

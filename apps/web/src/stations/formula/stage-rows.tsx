@@ -4,6 +4,7 @@ import { GripVertical, X } from 'lucide-react';
 import type { Amount, FormulaStage } from '@jokul/core';
 import { useDraft } from './draft-store';
 import { AddButton, LineRow } from './line-row';
+import { StageWork } from './stage-work';
 
 /** Name and cue of a stage, to be read or edited. */
 export const StageHead = ({
@@ -62,6 +63,7 @@ export const StageHead = ({
           <X size={14} aria-hidden />
         </button>
       </span>
+      <StageWork stage={stage} index={index} />
     </th>
   );
 };

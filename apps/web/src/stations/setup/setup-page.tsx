@@ -19,6 +19,7 @@ import { BakeryForm } from './bakery-form';
 import { ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
 import { SetupHistory } from './setup-history';
 import { SetupFilePanel } from './setup-file-panel';
+import { weekdayNames } from '../../lib/weekdays';
 import { UnitsField } from './units-field';
 import { WellbeingPanel } from './wellbeing-panel';
 import { CalendarPanel } from './equipment/calendar-panel';
@@ -162,7 +163,7 @@ const ClockForm = ({ bakery }: { bakery: BakeryView }) => {
 /** Equipment, house rules, the clock, and what belongs to this device. */
 export const SetupPage = () => {
   const { data } = useBakery();
-  const { hours, theme, device, set } = usePreferences();
+  const { hours, weekStart, theme, device, set } = usePreferences();
   if (!data) return <Loading what={t`the setup`} />;
   return (
     <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3">
@@ -227,6 +228,16 @@ export const SetupPage = () => {
               >
                 <option value="24">17:40</option>
                 <option value="12">{t`5:40 pm`}</option>
+              </SelectField>
+              <SelectField
+                label={t`Week begins with`}
+                value={weekStart}
+                onChange={(event) => set({ weekStart: event.target.value as typeof weekStart })}
+              >
+                <option value="day">{t`the day looked at`}</option>
+                <option value="monday">{weekdayNames[1]}</option>
+                <option value="saturday">{weekdayNames[6]}</option>
+                <option value="sunday">{weekdayNames[7]}</option>
               </SelectField>
               <SelectField
                 label={t`Theme`}

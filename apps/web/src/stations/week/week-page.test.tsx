@@ -1,10 +1,11 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen } from '@testing-library/react';
+import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { atWallClock } from '@jokul/core';
 import type { WeekDay, WeekView, WeekWork } from '@jokul/contracts';
+import { usePreferences } from '../../lib/preferences';
 import { queryClient } from '../../lib/queries';
 import { lanesOf } from './lanes';
 import { WeekPage } from './week-page';
@@ -133,6 +134,18 @@ describe('the week', () => {
     await user.click(await screen.findByRole('button', { name: /to today/ }));
     expect(await screen.findByRole('button', { name: 'From today' })).toBeTruthy();
     expect(server.asked).toEqual(expect.arrayContaining(['2026-11-27', '2026-12-04']));
+  });
+  it('begins with the day of the week that this device begins with', async () => {
+    act(() => usePreferences.getState().set({ weekStart: 'monday' }));
+    server.asked.length = 0;
+    const user = userEvent.setup();
+    show();
+    expect((await screen.findByRole<HTMLButtonElement>('button', { name: 'This week' })).disabled).toBe(true);
+    await user.click(screen.getByRole('button', { name: 'A week earlier' }));
+    await user.click(await screen.findByRole('button', { name: 'From Mon 16 Nov: to today' }));
+    expect(await screen.findByRole('button', { name: 'This week' })).toBeTruthy();
+    expect(new Set(server.asked)).toEqual(new Set(['2026-11-23', '2026-11-16']));
+    act(() => usePreferences.getState().set({ weekStart: 'day' }));
   });
   it('with nothing on its lists leads to the orders', async () => {
     server.week = {

@@ -6,6 +6,8 @@ import { atWallClock, shiftDate, wallClock } from '@jokul/core';
 import type { BakeryView, WeekDay, WeekView, WeekWork } from '@jokul/contracts';
 import { useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useDayDate, useToday, useWeek } from '../../lib/queries';
+import { usePreferences } from '../../lib/preferences';
+import { weekFrom } from '../../lib/weekdays';
 import { useWidth } from '../../lib/use-width';
 import { Button } from '../../ui/button';
 import { Failed, Loading } from '../../ui/states';
@@ -137,7 +139,10 @@ export const WeekPage = () => {
   const [, setSearch] = useSearchParams();
   const today = useToday() ?? '';
   const say = useSay();
-  const from = useDayDate() ?? '';
+  const weekStart = usePreferences((own) => own.weekStart);
+  const date = useDayDate();
+  const from = date ? weekFrom(date, weekStart) : '';
+  const isNow = today !== '' && from === weekFrom(today, weekStart);
   const week = useWeek(from);
   const show = (day: string) => setSearch((s) => ({ ...Object.fromEntries(s), day }));
   if (!data || week.isPending) return <Loading what={t`the week`} />;
@@ -156,8 +161,8 @@ export const WeekPage = () => {
             icon={<ChevronLeft size={16} />}
             onClick={() => show(shiftDate(from, -7))}
           />
-          <Button onClick={() => show(today)} disabled={from === today}>
-            {from === today ? t`From today` : t`From ${say.day(from)}: to today`}
+          <Button onClick={() => show(today)} disabled={isNow}>
+            {!isNow ? t`From ${say.day(from)}: to today` : weekStart === 'day' ? t`From today` : t`This week`}
           </Button>
           <Button
             aria-label={t`A week later`}
