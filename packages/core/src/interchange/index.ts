@@ -16,3 +16,4 @@ export * from './assemble.js';
 export * from './proposals.js';
 export * from './order-list.js';
 export * from './ingredient-table.js';
+export * from './equipment-table.js';

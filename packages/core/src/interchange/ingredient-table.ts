@@ -8,6 +8,7 @@ import {
   type Ingredient,
 } from '../ingredient/index.js';
 import { JokulError } from '../shown/index.js';
+import { readTable } from './table-of-things.js';
 
 /*
  * The bakery's own ingredients as a table for a spreadsheet, a row each, and back. Nothing is taken in that was not read
@@ -69,14 +70,6 @@ export const ingredientsToCsv = (ingredients: readonly OwnIngredientRow[]): stri
     })),
     { escapeFormulae: true },
   )}\n`;
-
-/** Headings as people write them: "Water (%)", "water, g/100 g" and "water %" are one. */
-const plainHeading = (text: string) =>
-  text
-    .toLowerCase()
-    .replace(/\(.*?\)|%|g\s*\/\s*100\s*g|,/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
 
 const numberIn = (text: string): number | null => {
   const trimmed = text.trim();
@@ -179,30 +172,10 @@ const readRow = (cell: (heading: string) => string, line: number): IngredientTab
  * @throws JokulError `bad-table` when it has no heading with name, kind and allergens, or is too long
  */
 export const readIngredientTable = (text: string): readonly IngredientTableRow[] => {
-  if (text.length > limits.letters)
-    throw new JokulError('bad-table', 'That is too much for a table of ingredients.', 'text');
-  const whole = text.replace(/^\uFEFF/, '').trim();
-  // By the heading: what stands in the rows is anybody's.
-  const [first = ''] = whole.split(/\r?\n/, 1);
-  const often = (sign: string) => first.split(sign).length;
-  const delimiter = [',', ';', '\t'].reduce((best, sign) => (often(sign) > often(best) ? sign : best));
-  const { data } = Papa.parse<string[]>(whole, { delimiter, skipEmptyLines: 'greedy' });
-  const heading = (data[0] ?? []).map(plainHeading);
-  for (const needed of ['name', 'kind', 'allergens'])
-    if (!heading.includes(needed))
-      throw new JokulError(
-        'bad-table',
-        `The first row names the columns; "${needed}" is not among them. Save the table from here to see how it is written.`,
-        'text',
-      );
-  if (data.length - 1 > limits.rows)
-    throw new JokulError('bad-table', `At most ${limits.rows} ingredients at once.`, 'text');
+  const rows = readTable(text, { what: 'ingredients', needed: ['name', 'kind', 'allergens'], ...limits });
   const seen = new Set<string>();
-  return data.slice(1).map((cells, i) => {
-    const row = readRow(
-      (column) => (cells[heading.indexOf(plainHeading(column))] ?? '').replace(/^'(?=[=+\-@])/, ''),
-      i + 2,
-    );
+  return rows.map(({ cell, line }) => {
+    const row = readRow(cell, line);
     const { ingredient } = row;
     if (ingredient && seen.has(ingredient.id))
       return { ...row, ingredient: null, troubles: [`${row.name} stands in the table twice.`] };

@@ -4,7 +4,7 @@ import { cleanup, render, screen, waitFor, within } from '@testing-library/react
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { Toaster } from 'sonner';
-import { demoEquipment, demoRules, type Equipment } from '@jokul/core';
+import { demoEquipment, demoRules, equipmentToCsv, type Equipment } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { usePreferences } from '../../../lib/preferences';
 import { EquipmentPanel } from './equipment-panel';
@@ -228,5 +228,54 @@ describe('shifts, crew and scoops', () => {
     await user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
     expect((await screen.findByRole('alert')).textContent).toMatch(reason);
     expect(server.puts).toEqual([]);
+  });
+});
+
+describe('the equipment as a table for a spreadsheet', () => {
+  const opens = async (user: ReturnType<typeof show>, text: string) => {
+    const file = new File([text], 'ours.csv', { type: 'text/csv' });
+    // jsdom's files do not tell their text.
+    Object.assign(file, { text: async () => text });
+    await user.upload(screen.getByLabelText('CSV of equipment'), file);
+    return within(await screen.findByRole('region', { name: 'Table of equipment' }));
+  };
+  const port = demoEquipment.ovens[0]?.id ?? '';
+  const heading = 'what,id,name,fan,places,°C a minute';
+
+  it('says what it would do, row by row, and is taken only then', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    const look = await opens(
+      user,
+      `${heading}\noven,${port},Port,yes,4,12\noven,,Attic oven,no,2,9\noven,,Kiln,yes,many,9\n`,
+    );
+    expect(look.getByText(/^1 new, 1 changed, 1 not read\./)).toBeTruthy();
+    expect(look.getByText('New: Attic oven.')).toBeTruthy();
+    expect(look.getByText(/^Row 4, Kiln: Under places stands a whole number from 1 to 60/)).toBeTruthy();
+    expect(server.puts).toEqual([]);
+    await user.click(look.getByRole('button', { name: 'Take 2 things' }));
+    await waitFor(() => expect(screen.queryByRole('region', { name: 'Table of equipment' })).toBeNull());
+    expect(server.puts[0]?.ovens).toHaveLength(demoEquipment.ovens.length + 1);
+    expect(server.puts[0]?.ovens.find(({ id }) => id === port)?.places).toBe(4);
+    expect(server.puts[0]?.mixers).toEqual(demoEquipment.mixers);
+  });
+  it('that changes nothing has nothing to take', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    const look = await opens(user, equipmentToCsv(demoEquipment));
+    expect(look.getByText(/^0 new, 0 changed, 0 not read\./)).toBeTruthy();
+    expect(look.queryByRole('button', { name: /^Take/ })).toBeNull();
+    await user.click(look.getByRole('button', { name: 'Leave it' }));
+    expect(screen.queryByRole('region', { name: 'Table of equipment' })).toBeNull();
+  });
+  it('of something else says what it needs', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    const look = await opens(user, 'customer;pieces\nPier kiosk;40');
+    expect(look.getByRole('alert').textContent).toContain('"what" is not among them');
+  });
+  it('that the server refuses stays open, with why', async () => {
+    server.refuse = { status: 409, message: 'Somebody changed the equipment meanwhile.' };
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    const look = await opens(user, `${heading}\noven,,Attic oven,no,2,9`);
+    await user.click(look.getByRole('button', { name: 'Take one thing' }));
+    expect(await look.findByText('Somebody changed the equipment meanwhile.')).toBeTruthy();
   });
 });
