@@ -172,7 +172,7 @@ const NextRow = ({ action, now, onDo }: { action: Action; now: number; onDo: (ac
     >
       <span className="figures w-[4.6rem] shrink-0 text-2xl">{wall.time(action.dueMs)}</span>
       <span className="min-w-0 flex-1">
-        <span className="line-clamp-2 text-[19px] leading-tight font-semibold">
+        <span className="line-clamp-3 text-[19px] leading-tight font-semibold">
           {verb(action)} {names.product(action.productCode)}
         </span>
         <span className="figures block text-[15px] text-ink-soft">
@@ -267,8 +267,8 @@ const FloorWall = () => {
       </div>
       <section
         aria-label={t`Ovens`}
-        className="grid shrink-0 gap-3 max-sm:!grid-cols-2"
-        style={{ gridTemplateColumns: t`repeat(${Math.min(ovens.length, 6)}, minmax(0, 1fr))` }}
+        className="grid shrink-0 gap-3 max-[900px]:!grid-cols-2"
+        style={{ gridTemplateColumns: `repeat(${Math.min(ovens.length, 6)}, minmax(0, 1fr))` }}
       >
         {ovens.map((oven) => (
           <OvenCard key={oven.id} oven={oven} actions={actions} now={now} bakery={data} />

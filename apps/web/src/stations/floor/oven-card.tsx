@@ -30,8 +30,8 @@ export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
     <div
       className={`rounded-xl border-2 bg-surface px-4 py-2 max-sm:px-3 ${first && now > pullMs ? 'border-hand' : 'border-line'}`}
     >
-      <div className="flex items-center gap-2 text-lg">
-        <strong className="min-w-0 font-semibold">{oven.name}</strong>
+      <div className="flex flex-wrap items-center gap-x-2 text-lg">
+        <strong className="font-semibold break-words">{oven.name}</strong>
         <span className="figures ml-auto shrink-0 text-ink-soft">
           {first ? temperature(first.setC) : next?.load ? temperature(next.load.setC) : ''}
         </span>
