@@ -10,23 +10,27 @@ const accented = 'áƀćđéƒǧħíĵķĺḿńóṕʠŕśťúṽŵẋýžÁƁĆ
 const either = new Map([...plain].map((letter, i) => [letter, `[${letter}${[...accented][i] ?? ''}]`]));
 const letter = (own: string): string => either.get(own) ?? own;
 
-/** Between two words a message may end and another begin. */
-const between = '[ ·⟦⟧]+';
+/** A message may end before a mark or the end, */
+const ends = '[ ·⟧›]*';
+/** and between two words another may begin. */
+const between = '[ ·⟦⟧‹›]+';
 const inText = (text: string): string =>
   text
     .replace(/[\\^$.*+?()[\]{}|]/g, String.raw`\$&`)
     .replace(/[A-Za-z]/g, letter)
     .replaceAll(' ', between)
-    .replace(/[,:;]/g, '[ ·⟧]*$&');
+    .replace(/[,:;]/g, `${ends}$&`);
 
 /** Letters of a pattern, but for its classes (`\d`) and what stands in brackets already. */
 const inPattern = (pattern: string): string =>
   pattern
-    .replace(/\\.|\[[^\]]*\]|[A-Za-z ]/g, (own) =>
-      own === ' ' ? between : own.length === 1 ? letter(own) : own,
-    )
-    .replace(/^\^/, '^⟦*')
-    .replace(/\$$/, String.raw`[ ·⟧]*$$`);
+    .replace(/\\.|\[[^\]]*\]|[A-Za-z ,:;]/g, (own) => {
+      if (own.length > 1) return own;
+      if (own === ' ') return between;
+      return /[,:;]/.test(own) ? `${ends}${own}` : letter(own);
+    })
+    .replace(/^\^/, '^[⟦‹]*')
+    .replace(/\$$/, `${ends}$$`);
 
 /** What to look for: as it is in English, with accents in the pseudo-language. */
 export const saidIn =
@@ -34,5 +38,5 @@ export const saidIn =
   (words: string | RegExp, exact = false): string | RegExp => {
     if (language === 'en') return words;
     if (words instanceof RegExp) return new RegExp(inPattern(words.source), words.flags);
-    return new RegExp(exact ? String.raw`^⟦*${inText(words)}[ ·⟧]*$` : inText(words));
+    return new RegExp(exact ? `^[⟦‹]*${inText(words)}${ends}$` : inText(words));
   };

@@ -1,12 +1,16 @@
 import { formatQuantity, type Unit } from '@jokul/core';
+import { i18n } from '@lingui/core';
 import { create } from 'zustand';
+import { pseudoLocale } from '../words/language';
 import { usePreferences } from './preferences';
 
 interface Words {
   readonly say: (sentence: string) => string;
   readonly quantity: (value: number, unit: Unit) => string;
 }
-const asTheCoreSays: Words = { say: (sentence) => sentence, quantity: formatQuantity };
+/** The core's sentences are English in every language; in the pseudo-language they are told apart. */
+const mark = (sentence: string): string => (i18n.locale === pseudoLocale ? `‹${sentence}›` : sentence);
+const asTheCoreSays: Words = { say: mark, quantity: formatQuantity };
 
 /** How what the core says is said on this device: as it is, or with its figures in ounces, °F and inches. */
 export const useSaid = create<Words>(() => asTheCoreSays);
@@ -17,7 +21,7 @@ const follow = (units: string): void => {
   void import('./said-in-units').then(
     ({ saidInUnits, quantityInUnits }) =>
       useSaid.setState({
-        say: (sentence) => saidInUnits(sentence, 'us'),
+        say: (sentence) => mark(saidInUnits(sentence, 'us')),
         quantity: (value, unit) => quantityInUnits(value, unit, 'us'),
       }),
     // Without them a sentence is said as the core has it.

@@ -1,4 +1,5 @@
 import type { I18n, MessageDescriptor } from '@lingui/core';
+import { pseudoLocale } from './language';
 
 type Said = readonly (string | readonly unknown[])[];
 
@@ -47,6 +48,8 @@ const asParts = (message: unknown): Said => (Array.isArray(message) ? message : 
 
 /** From now on every message is said in the pseudo-language. */
 export const speakPseudo = (i18n: I18n): void => {
+  // Told from English, so that what the core says can be marked.
+  i18n.loadAndActivate({ locale: pseudoLocale, messages: {} });
   const say = i18n._.bind(i18n);
   const known = new Map<string, Said>();
   i18n._ = (
