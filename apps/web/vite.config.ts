@@ -1,9 +1,8 @@
 import tailwindcss from '@tailwindcss/vite';
-import babel from '@rolldown/plugin-babel';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
-import { compiledMessages, messages } from './words.babel.mjs';
+import { says, withMessages } from './words.babel.mjs';
 
 /** So that the application comes up without the network, with what the bakery's pages said last. */
 const offline = VitePWA({
@@ -48,12 +47,16 @@ const offline = VitePWA({
 });
 
 /** What is said, compiled into the files that say it. */
-const words = babel({
-  presets: [
-    { preset: () => ({ plugins: [messages, compiledMessages] }), rolldown: { filter: { code: '/macro' } } },
-  ],
-  parserOpts: { plugins: ['decorators-legacy'] },
-});
+const words: Plugin = {
+  name: 'words',
+  enforce: 'pre',
+  transform(code, id) {
+    const file = id.replace(/\?.*$/, '');
+    return /\.tsx?$/.test(file) && !file.includes('/node_modules/') && says(code)
+      ? withMessages(code, file, true)
+      : null;
+  },
+};
 
 /** A worker has no language of its own: it answers in codes, and the page has the words. */
 const silentWorkers = {

@@ -1,5 +1,6 @@
-import type { PluginItem, PluginObject } from '@babel/core';
-
-export const messages: PluginItem;
-export const compiledMessages: (babel: object) => PluginObject;
 export const says: (code: string) => boolean;
+export const withMessages: (
+  code: string,
+  file: string,
+  compiled: boolean,
+) => { code: string; map: { version: number; sources: string[]; names: string[]; mappings: string } };

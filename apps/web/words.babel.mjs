@@ -1,12 +1,15 @@
 import { fileURLToPath } from 'node:url';
+import { transformSync } from '@babel/core';
 import linguiMacro from '@lingui/babel-plugin-lingui-macro';
 import { getConfig } from '@lingui/conf';
 import { compileMessage } from '@lingui/message-utils/compileMessage';
 
+export { formatter } from '@lingui/format-po';
+
 const linguiConfig = getConfig({ configPath: fileURLToPath(new URL('lingui.config.mjs', import.meta.url)) });
 
 /** Turns what is said (`t`, `<Trans>`, `plural`) into messages with an id, the English beside it. */
-export const messages = [linguiMacro, { linguiConfig, descriptorFields: 'message' }];
+const messages = [linguiMacro, { linguiConfig, stripMessageField: false }];
 
 /** The macros mark what they make. */
 const isMessage = (node) => node.leadingComments?.some(({ value }) => value.trim().endsWith('i18n'));
@@ -15,8 +18,7 @@ const isMessage = (node) => node.leadingComments?.some(({ value }) => value.trim
  * Puts each message's English in as it is when compiled, in its own file: every page then brings its own words, and the
  * browser needs neither a parser of messages nor, for English, a catalogue.
  */
-export const compiledMessages = ({ types }) => ({
-  name: 'compiled-messages',
+const compiledMessages = ({ types }) => ({
   visitor: {
     Program: {
       exit(program) {
@@ -33,17 +35,33 @@ export const compiledMessages = ({ types }) => ({
   },
 });
 
-/** How a source of the interface is parsed. */
-export const parsed = (file) => ({
-  plugins: ['typescript', 'decorators-legacy', ...(file.endsWith('x') ? ['jsx'] : [])],
-});
+const transformed = (code, file, plugins) =>
+  transformSync(code, {
+    babelrc: false,
+    configFile: false,
+    filename: file,
+    parserOpts: { plugins: ['typescript', 'decorators-legacy', ...(file.endsWith('x') ? ['jsx'] : [])] },
+    plugins: [messages, ...plugins],
+    sourceMaps: true,
+  });
+
+/** Whether a source says anything through a macro: only such a file is parsed once more. */
+export const says = (code) => code.includes('/macro');
+
+/**
+ * A source of the interface with messages for what it says.
+ * @param {boolean} compiled whether they are compiled too
+ */
+export const withMessages = (code, file, compiled) => {
+  const out = transformed(code, file, compiled ? [compiledMessages] : []);
+  return { code: out.code, map: out.map };
+};
 
 /**
  * The messages of a source.
- * @param transform Babel's `transformSync`
  * @returns {{ id: string, message: string, context?: string }[]}
  */
-export const messagesIn = (code, file, transform) => {
+export const messagesIn = (code, file) => {
   const found = [];
   const gather = ({ types }) => ({
     visitor: {
@@ -60,15 +78,6 @@ export const messagesIn = (code, file, transform) => {
       },
     },
   });
-  transform(code, {
-    babelrc: false,
-    configFile: false,
-    filename: file,
-    parserOpts: parsed(file),
-    plugins: [messages, gather],
-  });
+  transformed(code, file, [gather]);
   return found;
 };
-
-/** Whether a source says anything through a macro: only such a file is parsed once more. */
-export const says = (code) => code.includes('/macro');

@@ -1,8 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import { transformSync } from '@babel/core';
-import { formatter } from '@lingui/format-po';
-import { messagesIn, says } from '../../apps/web/words.babel.mjs';
+import { formatter, messagesIn, says } from '../../apps/web/words.babel.mjs';
 import { inRoot } from './paths.mjs';
 
 const tests = /\.(?:test|testkit)\.|\.d\.ts$/;
@@ -26,7 +24,7 @@ export const gatherWords = async () => {
     const code = readFileSync(file, 'utf8');
     if (!says(code)) continue;
     const origin = [relative(inRoot('apps/web/src'), file).replaceAll('\\', '/')];
-    for (const { id, message, context } of messagesIn(code, file, transformSync)) {
+    for (const { id, message, context } of messagesIn(code, file)) {
       const known = catalogue[id];
       if (known && known.message !== message)
         throw new Error(`“${known.message}” and “${message}” have the same id, ${id}.`);

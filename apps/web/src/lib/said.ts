@@ -1,7 +1,7 @@
 import { formatQuantity, type Unit } from '@jokul/core';
 import { i18n } from '@lingui/core';
 import { create } from 'zustand';
-import { pseudoLocale } from '../words/language';
+import { pseudoLocale } from '../words/pseudo-locale';
 import { usePreferences } from './preferences';
 
 interface Words {

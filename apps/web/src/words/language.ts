@@ -4,9 +4,6 @@ import { i18n } from '@lingui/core';
 export const languages = ['en', 'pseudo'] as const;
 export type Language = (typeof languages)[number];
 
-/** Counts and says dates as English does. */
-export const pseudoLocale = 'en-XA';
-
 const key = 'jokul.language';
 
 /** `?language=pseudo` in the address is kept by this browser until `?language=en`. */

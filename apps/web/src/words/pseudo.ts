@@ -1,5 +1,5 @@
 import type { I18n, MessageDescriptor } from '@lingui/core';
-import { pseudoLocale } from './language';
+import { pseudoLocale } from './pseudo-locale';
 
 type Said = readonly (string | readonly unknown[])[];
 
