@@ -27,6 +27,7 @@ jest.unstable_mockModule('./last-known', () => ({
   knownLedger: () => device.ledger,
   setKnownLedger: (id: string) => void (device.ledger = id),
   allKnown: async () => [...known],
+  newestKnown: async () => 0,
   knownAfter: async (after: number) => known.filter(({ seq }) => seq > after),
 }));
 jest.unstable_mockModule('../lib/queries', () => ({

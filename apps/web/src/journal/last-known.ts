@@ -33,6 +33,13 @@ export const addKnown = async (confirmed: readonly Confirmed[]): Promise<void> =
 export const knownAfter = async (seq: number): Promise<readonly Confirmed[]> =>
   idb()('readonly', (rows) => promisifyRequest<Confirmed[]>(rows.getAll(IDBKeyRange.lowerBound(seq, true))));
 
+/** The highest number that is known here; 0 where none is. */
+export const newestKnown = async (): Promise<number> =>
+  idb()('readonly', async (rows) => {
+    const cursor = await promisifyRequest(rows.openKeyCursor(null, 'prev'));
+    return typeof cursor?.key === 'number' ? cursor.key : 0;
+  });
+
 /** In the order of their numbers. */
 export const allKnown = async (): Promise<readonly Confirmed[]> => {
   const known = await entries<number, Confirmed>(idb());

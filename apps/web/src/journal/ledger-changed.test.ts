@@ -6,7 +6,7 @@ import type { OutboxItem } from './outbox';
 /* A page that is opened after the server's ledger changed, or while the server is away. */
 const kept = new Map<string, OutboxItem>();
 const known: Confirmed[] = [];
-const device = { ledger: '', pages: 0 };
+const device = { ledger: '', pages: 0, busy: Promise.resolve() };
 jest.unstable_mockModule('./outbox', () => ({
   keep: async (item: OutboxItem) => void kept.set(item.entry.id, item),
   forget: async (ids: readonly string[]) => ids.forEach((id) => kept.delete(id)),
@@ -16,7 +16,11 @@ jest.unstable_mockModule('./last-known', () => ({
   replaceKnown: async (confirmed: readonly Confirmed[]) => void known.splice(0, known.length, ...confirmed),
   addKnown: async (confirmed: readonly Confirmed[]) => void known.push(...confirmed),
   allKnown: async () => [...known],
-  knownAfter: async (after: number) => known.filter(({ seq }) => seq > after),
+  knownAfter: async (after: number) => {
+    await device.busy;
+    return known.filter(({ seq }) => seq > after);
+  },
+  newestKnown: async () => Math.max(0, ...known.map(({ seq }) => seq)),
   forgetPages: async () => void (device.pages = 0),
   knownLedger: () => device.ledger,
   setKnownLedger: (id: string) => void (device.ledger = id),
@@ -118,6 +122,7 @@ beforeEach(() => {
     sentFor: [],
   });
   device.pages = 3;
+  device.busy = Promise.resolve();
 });
 
 describe('a page that is opened', () => {
@@ -151,6 +156,42 @@ describe('a page that is opened', () => {
     ]);
     expect(kept.has('id-3')).toBe(true);
     expect(notes(state().floor)).toEqual(['a', 'b']);
+  });
+
+  it('that is slow to look up what it knew takes nothing heard meanwhile for set back', async () => {
+    const { state, started } = await opened();
+    await started;
+    let free = (): void => undefined;
+    device.busy = new Promise<void>((resolve) => (free = resolve));
+    const floors: string[][] = [];
+    const { useJournal } = await import('./store');
+    const stop = useJournal.subscribe(({ floor }) => floors.push([...notes(floor)]));
+    say('hello', { ledger: 'one', lastSeq: 2 });
+    server.entries.push(entry(3, 'pressed since'));
+    say('entry', entry(3, 'pressed since'));
+    known.push(entry(3, 'pressed since'));
+    free();
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    stop();
+    expect(notes(state().floor)).toEqual(['a', 'b', 'pressed since']);
+    // Nor is the floor empty for a moment.
+    expect(floors.every((said) => said.length >= 2)).toBe(true);
+    expect(state().refused).toEqual([]);
+  });
+
+  it('is told of a press between its question and the answer, and takes that for its own', async () => {
+    known.push(entry(1, 'a'), entry(2, 'b'));
+    device.ledger = 'one';
+    let free = (): void => undefined;
+    device.busy = new Promise<void>((resolve) => (free = resolve));
+    const { state, started } = await opened();
+    // Another page of this browser hears of it, and keeps it, while this one waits.
+    setTimeout(() => {
+      known.push(entry(3, 'pressed in another tab'));
+      free();
+    }, 60);
+    await started;
+    expect(state().refused).toEqual([]);
   });
 
   it.each(['two', ''])(

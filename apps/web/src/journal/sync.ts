@@ -11,6 +11,7 @@ import {
   forgetPages,
   knownAfter,
   knownLedger,
+  newestKnown,
   replaceKnown,
   setKnownLedger,
   type Confirmed,
@@ -152,8 +153,10 @@ const asideWith = (reason: string, items: readonly OutboxItem[]): void => {
  * Whether the server's ledger is another one than this device follows, or shorter than what it knows: the demo was begun
  * anew, another bakery opened at the same address, a copy restored. Then what was confirmed counts no more, and what only
  * this device knows is set aside for a person to decide.
+ * @param lastSeq the server's, as it answered
+ * @param knewSeq the highest that was known here when it was asked: what came since says nothing of its answer
  */
-const ledgerChanged = async (id: string, lastSeq: number): Promise<boolean> => {
+const ledgerChanged = async (id: string, lastSeq: number, knewSeq: number): Promise<boolean> => {
   const followed = ledger || knownLedger();
   ledger = id;
   setKnownLedger(id);
@@ -167,8 +170,8 @@ const ledgerChanged = async (id: string, lastSeq: number): Promise<boolean> => {
     asideWith(otherBooks, useJournal.getState().pending);
     return true;
   }
-  const ahead = await knownAfter(lastSeq).catch(() => []);
-  if (ahead.length === 0 && heardSeq() <= lastSeq) return false;
+  if (knewSeq <= lastSeq) return false;
+  const ahead = (await knownAfter(lastSeq).catch(() => [])).filter(({ seq }) => seq <= knewSeq);
   forgetConfirmed();
   asideWith(
     setBack,
@@ -178,7 +181,8 @@ const ledgerChanged = async (id: string, lastSeq: number): Promise<boolean> => {
 };
 
 const followLedger = async (id: string, lastSeq: number): Promise<void> => {
-  if (!(await ledgerChanged(id, lastSeq))) return;
+  // A stream begins with its hello: all that was heard so far is older.
+  if (!(await ledgerChanged(id, lastSeq, heardSeq()))) return;
   hearFrom(lastSeq);
   await loadSnapshot();
   void refreshRows();
@@ -187,9 +191,10 @@ const followLedger = async (id: string, lastSeq: number): Promise<void> => {
 const loadSnapshot = async (): Promise<number> => {
   for (let failures = 0; ; failures++) {
     try {
+      const knewSeq = Math.max(heardSeq(), await newestKnown().catch(() => 0));
       const view = await get<JournalView>(`journal?since=${Math.floor(nowMs() - lookBackMs)}`);
       // Before what is known here is replaced by what the server knows.
-      await ledgerChanged(view.ledger, view.lastSeq);
+      await ledgerChanged(view.ledger, view.lastSeq, knewSeq);
       confirmEntries(view.entries, true);
       void replaceKnown(view.entries).catch(() => undefined);
       return view.lastSeq;
