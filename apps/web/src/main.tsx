@@ -6,6 +6,6 @@ import { speak } from './words/language';
 await speak();
 await import('./app/application').catch((error: unknown) => {
   const root = document.getElementById('root');
-  if (root) root.textContent = t`Jokul could not be fetched whole. Nothing is lost: load the page again.`;
+  if (root) root.textContent = t`Jokul did not load completely. Nothing is lost: load the page again.`;
   throw error;
 });

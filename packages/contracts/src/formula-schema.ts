@@ -65,7 +65,10 @@ export const formulaSchema = {
                 maximum: 24,
                 description: 'in how many parts its ingredients go in; the usual number where left out',
               },
-              tool: { enum: stageTools, description: 'the stand mixer where left out' },
+              tool: {
+                enum: stageTools,
+                description: 'as the method has it where left out: the stand mixer, or by hand at its end',
+              },
               workS: {
                 type: 'number',
                 minimum: 5,

@@ -60,6 +60,8 @@ export class ToppingInput extends FormulaLineInput {
   on?: ToppingWay;
 }
 
+const wrongParts = 'The parts of a stage must be a whole number from 1 to 24.';
+
 export class FormulaStageInput {
   @IsString()
   @Length(1, 40)
@@ -74,9 +76,9 @@ export class FormulaStageInput {
   cue: string;
 
   @Optional()
-  @IsInt({ message: 'A stage goes in in a whole number of parts.' })
-  @Min(1, { message: 'A stage goes in in at least one part.' })
-  @Max(24, { message: 'A stage goes in in at most 24 parts.' })
+  @IsInt({ message: wrongParts })
+  @Min(1, { message: wrongParts })
+  @Max(24, { message: wrongParts })
   parts?: number;
 
   @Optional()

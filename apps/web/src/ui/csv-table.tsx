@@ -96,7 +96,7 @@ export const TableLook = ({ label, opened, says, refused, take, onLeave }: Table
   const troubled = opened.rows.filter(({ troubles }) => troubles.length > 0);
   return (
     <section aria-label={label} className="mb-4 max-w-3xl rounded-lg border bg-surface p-4">
-      <h3 className="font-semibold break-all">{opened.name}</h3>
+      <p className="font-semibold break-all">{opened.name}</p>
       {opened.problem ? (
         <p role="alert" className="font-medium text-hand">
           {opened.problem}

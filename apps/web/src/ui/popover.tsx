@@ -21,8 +21,8 @@ export const Popover = ({ mark, className, onClose, children }: PopoverProps) =>
           event.preventDefault();
           mark.current?.focus();
         }}
-        // A press on the button itself closes it by that press.
-        onPointerDownOutside={(event) => {
+        // A press on the button itself closes it by that press, neither by being outside nor by taking the focus.
+        onInteractOutside={(event) => {
           if (mark.current?.contains(event.target as Node)) event.preventDefault();
         }}
         className={`z-50 rounded-lg border border-line-strong bg-raised text-ink shadow-xl ${className}`}

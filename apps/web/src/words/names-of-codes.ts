@@ -39,7 +39,14 @@ export const linerNames: Readonly<Record<Liner, string>> = {
 export const stageToolNames: Readonly<Record<StageTool, string>> = {
   mixer: t`stand mixer`,
   'hand-mixer': t`hand mixer`,
-  spoon: t`spoon, by hand`,
+  spoon: t`spoon`,
+};
+
+/** Said between two steps at the mixer. */
+export const changesToTool: Readonly<Record<StageTool, string>> = {
+  mixer: t`Now in the stand mixer.`,
+  'hand-mixer': t`Now with the hand mixer.`,
+  spoon: t`Now with a spoon.`,
 };
 
 export const attributeNames: Readonly<Record<Attribute, string>> = {

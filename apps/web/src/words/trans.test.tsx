@@ -30,7 +30,17 @@ describe('a sentence of the interface', () => {
   it('says a name with signs of its own as it is', () => {
     const name = 'Crisp {thin} & <b>';
     expect(t`${name} is ended.`).toBe('Crisp {thin} & <b> is ended.');
-    render(<p>{t`${name} is ended.`}</p>);
-    expect(document.querySelector('p')?.textContent).toBe('Crisp {thin} & <b> is ended.');
+    const odd = ['Crisp {thin} & <b>', '<0>constructor</0>', '<1/> x', '</0>', 'a < b'];
+    for (const own of odd) {
+      render(
+        <p>
+          <Trans>
+            <b>{own}</b> and {own} are ended.
+          </Trans>
+        </p>,
+      );
+      expect(document.querySelector('p')?.textContent).toBe(`${own} and ${own} are ended.`);
+      cleanup();
+    }
   });
 });

@@ -6,5 +6,17 @@ import { TransNoContext, type TransProps } from '@lingui/react/server';
  * no context around the application.
  */
 
+/** A name that somebody gave is said as it is: within a sentence, `<1>` in it would count as the mark of an element. */
+const asItIs = (value: unknown): unknown =>
+  typeof value === 'string' && value.includes('<') ? <>{value}</> : value;
+
 /** What `<Trans>` becomes: one sentence with elements in it, in the language of this page. */
-export const Trans = (props: TransProps) => <TransNoContext {...props} lingui={{ i18n }} />;
+export const Trans = ({ values, ...props }: TransProps) => (
+  <TransNoContext
+    {...props}
+    {...(values && {
+      values: Object.fromEntries(Object.entries(values).map(([name, value]) => [name, asItIs(value)])),
+    })}
+    lingui={{ i18n }}
+  />
+);

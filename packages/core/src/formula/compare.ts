@@ -97,8 +97,8 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
     const name = now.name.toLowerCase();
     if (old.parts !== now.parts)
       phrases.push(`${name} in ${now.parts === undefined ? 'the usual parts' : `${now.parts} parts`}`);
-    if ((old.tool ?? 'mixer') !== (now.tool ?? 'mixer'))
-      phrases.push(`${name} with ${stageToolWords[now.tool ?? 'mixer']}`);
+    if (old.tool !== now.tool)
+      phrases.push(`${name} with ${now.tool ? stageToolWords[now.tool] : 'the usual tool'}`);
     if (old.workS !== now.workS)
       phrases.push(
         `${name} worked for ${now.workS === undefined ? 'the usual time' : sayDuration(now.workS)}`,

@@ -45,7 +45,7 @@ export interface FormulaStage {
   readonly cue: string;
   /** In how many parts its ingredients go in (eggs singly, flour in thirds); the usual number where left out. */
   readonly parts?: number;
-  /** The stand mixer where left out. */
+  /** As the method has it where left out: the stand mixer, or by hand at its end. */
   readonly tool?: StageTool;
   /** How long it is worked, s; the usual time with its tool where left out. */
   readonly workS?: number;
@@ -74,22 +74,26 @@ export const pressedAspect = (volumeM3: number, pressedMm: number): number =>
 /** A dough weighs some 1.25 g/mL: only by that does a formula know how high a pressed piece stands. */
 const usualDensityKgPerM3 = 1250;
 
+/** Thinner it tears when it is lifted, m; an estimate. */
+const thinnestM = 0.003;
+
 /**
- * @throws JokulError `out-of-range` for a diameter that no hand presses a piece to: more than twice as high as wide it would
- * not be pressed at all, and thinner than 3 mm it tears
+ * What a piece can be pressed to, mm: wider than its own ball, which is not pressed at all, and no thinner than 3 mm.
+ * @param massG of the raw piece
  */
+export const pressedRangeMm = (massG: number): { readonly min: number; readonly max: number } => {
+  const volumeM3 = massG / 1000 / usualDensityKgPerM3;
+  return {
+    min: Math.ceil(1000 * Math.cbrt((6 * volumeM3) / Math.PI)),
+    max: Math.floor(1000 * Math.sqrt((4 * volumeM3) / (Math.PI * thinnestM))),
+  };
+};
+
+/** @throws JokulError `out-of-range` for a diameter that a piece of this weight cannot be pressed to */
 export const checkPressed = ({ massG, pressedMm }: Pick<Piece, 'massG' | 'pressedMm'>): void => {
   if (pressedMm === undefined) return;
-  const volumeM3 = massG / 1000 / usualDensityKgPerM3;
-  const ballMm = 1000 * Math.cbrt((6 * volumeM3) / Math.PI);
-  const thinMm = 1000 * Math.sqrt((4 * volumeM3) / (Math.PI * 0.003));
-  requireNumber(
-    pressedMm,
-    'The diameter that a piece is pressed to',
-    Math.ceil(ballMm),
-    Math.floor(thinMm),
-    'mm',
-  );
+  const { min, max } = pressedRangeMm(massG);
+  requireNumber(pressedMm, `The diameter that a piece of ${massG} g is pressed to`, min, max, 'mm');
 };
 
 /** How the dough rests between mixing and baking. */

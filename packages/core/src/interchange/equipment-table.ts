@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { trayMaterials } from '../bake/index.js';
-import { equipmentKinds, type Equipment, type EquipmentKind } from '../schedule/index.js';
+import { equipmentKinds, freeId, type Equipment, type EquipmentKind } from '../schedule/index.js';
 import { railWays } from '../tray/index.js';
 import { readTable } from './table-of-things.js';
 
@@ -61,12 +61,25 @@ type Thing = Readonly<Record<string, unknown>> & { readonly id: string };
 const thingsOf = (equipment: Equipment, kind: EquipmentKind) =>
   equipment[kind] as unknown as readonly Thing[];
 
-const written = ({ as }: Column, value: unknown): string => {
+/** A scale may go by its id. */
+const nameOf = ({ id, name }: Thing): string => (typeof name === 'string' ? name : id);
+
+/** A figure that could be read with its mark as one of thousands: both readings are within the limits. */
+const isAmbiguous = (text: string, min: number, max: number): boolean =>
+  /^[1-9]\d{0,2}(?:[.,]\d{3})+$/.test(text) &&
+  [Number.parseFloat(text.replace(',', '.')), Number(text.replace(/[.,]/g, ''))].every(
+    (figure) => figure >= min && figure <= max,
+  );
+
+/** Figures as figures: a spreadsheet takes a text that begins with a minus for a formula. */
+const written = ({ as }: Column, value: unknown): string | number => {
   if (value === undefined) return '';
   if (as === 'yes') return value === true ? 'yes' : 'no';
   if (typeof value === 'string') return value;
   if (typeof value !== 'number' || typeof as === 'string' || !('min' in as)) return '';
-  return String(Number((as.share ? 100 * value : value).toFixed(6)));
+  const figure = Number((as.share ? 100 * value : value).toFixed(6));
+  // A further digit tells a decimal mark from one of thousands.
+  return isAmbiguous(String(figure), as.min, as.max) ? `${figure}0` : figure;
 };
 
 /** The table. Figures in the units of their headings, shares in percent. */
@@ -102,63 +115,69 @@ export interface EquipmentTableRow {
 /** So much is read at once. */
 const limits = { letters: 200_000, rows: 360 };
 
-const yes: Readonly<Record<string, boolean>> = {
-  yes: true,
-  true: true,
-  '1': true,
-  no: false,
-  false: false,
-  '0': false,
-};
+const yes = new Map([
+  ['yes', true],
+  ['true', true],
+  ['1', true],
+  ['no', false],
+  ['false', false],
+  ['0', false],
+]);
 
 /** @returns the value as stored, or why it is none */
 const readCell = (
   { heading, as }: Column,
   text: string,
 ): { readonly value: Value } | { readonly trouble: string } => {
+  const not = text === '' ? `"${heading}" is empty` : `"${heading}" cannot be "${text}"`;
   if (as === 'yes') {
-    const value = yes[text.toLowerCase()];
-    return value === undefined ? { trouble: `Under ${heading} stands yes or no, not "${text}".` } : { value };
+    const value = yes.get(text.toLowerCase());
+    return value === undefined ? { trouble: `${not}: write yes or no.` } : { value };
   }
   if (typeof as === 'object' && !('min' in as)) {
     const value = as.find((word) => word === text.toLowerCase());
-    return value === undefined
-      ? { trouble: `Under ${heading} stands one of ${as.join(', ')}, not "${text}".` }
-      : { value };
+    return value === undefined ? { trouble: `${not}: write one of ${as.join(', ')}.` } : { value };
   }
   const { min, max, whole, share } = as;
   const figure = /^[-−]?\d+(?:[.,]\d+)?\s*%?$/.test(text)
     ? Number.parseFloat(text.replace(',', '.').replace('−', '-'))
     : Number.NaN;
-  if (!(figure >= min && figure <= max) || (whole && !Number.isInteger(figure)))
+  if (isAmbiguous(text, min, max))
     return {
-      trouble: `Under ${heading} stands a ${whole ? 'whole number' : 'figure'} from ${min} to ${max}, not "${text}".`,
+      trouble: `"${text}" under "${heading}" can be read two ways: write it without a mark for thousands.`,
     };
+  if (!(figure >= min && figure <= max) || (whole && !Number.isInteger(figure)))
+    return { trouble: `${not}: write a ${whole ? 'whole number' : 'figure'} from ${min} to ${max}.` };
   return { value: share ? figure / 100 : figure };
 };
 
-/** An id for a thing that has none: letters and digits of its name. */
-const idOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 40);
+/** As the server has them. */
+const idPattern = /^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/;
 
-const readRow = (cell: (heading: string) => string, line: number): EquipmentTableRow => {
+const readRow = (
+  cell: (heading: string) => string,
+  line: number,
+  idFor: (kind: EquipmentKind, name: string) => string,
+): EquipmentTableRow => {
   const troubles: string[] = [];
   const name = cell('name').trim();
   const kind = equipmentKinds.find((own) => whats[own] === cell('what').trim().toLowerCase()) ?? null;
   if (!kind) {
     const known = Object.values(whats).join(', ');
-    return { line, name, kind, thing: null, troubles: [`"${cell('what')}" is none of ${known}.`] };
+    const trouble = `"what" cannot be "${cell('what').trim()}": write one of ${known}.`;
+    return { line, name, kind, thing: null, troubles: [trouble] };
   }
-  if ((name === '' && kind !== 'scales') || name.length > 60) troubles.push('The name has 1 to 60 letters.');
-  const id = cell('id').trim() || idOf(name);
-  if (!/^[\w-]{1,40}$/.test(id)) troubles.push(`The id "${id}" has letters, digits and dashes, at most 40.`);
-  const retired = cell('out of use').trim() === '' ? false : yes[cell('out of use').trim().toLowerCase()];
-  if (retired === undefined) troubles.push('Under out of use stands yes or no.');
+  const id = cell('id').trim() || idFor(kind, name);
+  // A scale may go by its id alone.
+  if (name.length > 60 || (name === '' && (kind !== 'scales' || cell('id').trim() === '')))
+    troubles.push('The name has 1 to 60 letters.');
+  if (!idPattern.test(id))
+    troubles.push(
+      `The id "${id}" must have small letters, digits and hyphens, at most 40; or leave it empty.`,
+    );
+  const use = cell('out of use').trim();
+  const retired = yes.get(use.toLowerCase());
+  if (use !== '' && retired === undefined) troubles.push(`"out of use" cannot be "${use}": write yes or no.`);
   const values = columns
     .filter(({ of }) => of.includes(kind))
     .flatMap((column): readonly (readonly [string, Value])[] => {
@@ -166,7 +185,7 @@ const readRow = (cell: (heading: string) => string, line: number): EquipmentTabl
       if (text === '' && column.optional) return [];
       const read = readCell(column, text);
       if ('value' in read) return [[column.key, read.value]];
-      troubles.push(text === '' ? `Nothing stands under ${column.heading}.` : read.trouble);
+      troubles.push(read.trouble);
       return [];
     });
   if (troubles.length > 0) return { line, name, kind, thing: null, troubles };
@@ -174,19 +193,24 @@ const readRow = (cell: (heading: string) => string, line: number): EquipmentTabl
     id,
     ...(name !== '' && { name }),
     ...Object.fromEntries(values),
-    ...(retired && { retired: true }),
+    ...(retired !== undefined && { retired }),
   };
   return { line, name: name || id, kind, thing, troubles };
 };
 
 /**
- * Reads such a table, its columns in any order. A row says what of it is not read; so does a second one of the same id.
+ * Reads such a table, its columns in any order. A row without an id is the thing of its name, or a new one. A row says what
+ * of it is not read; so does a second one of the same thing.
+ * @param equipment what is there
  * @throws JokulError `bad-table` when it has no heading with what and name, or is too long
  */
-export const readEquipmentTable = (text: string): readonly EquipmentTableRow[] => {
+export const readEquipmentTable = (text: string, equipment: Equipment): readonly EquipmentTableRow[] => {
   const seen = new Set<string>();
+  const idFor = (kind: EquipmentKind, name: string): string =>
+    thingsOf(equipment, kind).find((thing) => nameOf(thing).toLowerCase() === name.toLowerCase())?.id ??
+    freeId(name, equipment);
   return readTable(text, { what: 'things', needed: ['what', 'name'], ...limits }).map(({ cell, line }) => {
-    const row = readRow(cell, line);
+    const row = readRow(cell, line, idFor);
     if (!row.thing || !row.kind) return row;
     const key = `${row.kind} ${row.thing.id}`;
     if (seen.has(key)) return { ...row, thing: null, troubles: [`${row.name} stands in the table twice.`] };
@@ -195,7 +219,13 @@ export const readEquipmentTable = (text: string): readonly EquipmentTableRow[] =
   });
 };
 
-/** The equipment with what a table has: things of a known id are replaced, others added; what is not in it stays. */
+/** What a table says of a thing; what it has no column for, or leaves empty, stays. */
+const changedBy = (thing: Thing | undefined, now: Thing): Thing => {
+  const { retired, ...rest } = { ...thing, ...now };
+  return { ...rest, ...(retired === true && { retired }) };
+};
+
+/** The equipment with what a table has: things of a known id are changed, others added; what is not in it stays. */
 export const withTable = (equipment: Equipment, rows: readonly EquipmentTableRow[]): Equipment => ({
   ...equipment,
   ...Object.fromEntries(
@@ -204,10 +234,10 @@ export const withTable = (equipment: Equipment, rows: readonly EquipmentTableRow
       const known = thingsOf(equipment, kind);
       const changed = known.map((thing) => {
         const now = read.find(({ id }) => id === thing.id);
-        // What was learned of a place is none of the table's figures.
-        return now ? { ...('learned' in thing && { learned: thing.learned }), ...now } : thing;
+        return now ? changedBy(thing, now) : thing;
       });
-      return [kind, [...changed, ...read.filter(({ id }) => known.every((thing) => thing.id !== id))]];
+      const added = read.filter(({ id }) => known.every((thing) => thing.id !== id));
+      return [kind, [...changed, ...added.map((thing) => changedBy(undefined, thing))]];
     }),
   ),
 });

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import type { Formula } from '@jokul/core';
+import { pressedRangeMm, type Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { SelectField } from '../../ui/field';
 import { useDraft } from './draft-store';
@@ -39,8 +39,7 @@ export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => 
         name={label(t`Pressed to`, 'length')}
         value={piece.pressedMm}
         kind="length"
-        min={10}
-        max={320}
+        {...pressedRangeMm(piece.massG)}
         usual={t`not pressed`}
         onCommit={(pressedMm) => {
           const { pressedMm: _, ...rest } = piece;

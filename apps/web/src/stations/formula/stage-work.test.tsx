@@ -30,16 +30,18 @@ describe('how a stage is worked', () => {
   it('is as usual where nothing is set, and says so', () => {
     render(<Page />);
     expect(screen.getByLabelText('In parts').getAttribute('placeholder')).toBe('usual parts');
-    expect(screen.getByLabelText<HTMLSelectElement>('With').value).toBe('mixer');
+    expect(screen.getByLabelText<HTMLSelectElement>('With').value).toBe('');
     expect(draft().stages[0]).not.toHaveProperty('parts');
   });
   it('takes tool, parts and time, and gives them up again', async () => {
     const user = userEvent.setup();
     render(<Page />);
-    await user.selectOptions(screen.getByLabelText('With'), 'spoon, by hand');
+    await user.selectOptions(screen.getByLabelText('With'), 'spoon');
     await user.type(screen.getByLabelText('In parts'), '3{Enter}');
     await user.type(screen.getByLabelText('Worked, s'), '90{Enter}');
     expect(draft().stages[0]).toMatchObject({ tool: 'spoon', parts: 3, workS: 90 });
+    await user.selectOptions(screen.getByLabelText('With'), 'usual tool');
+    expect(draft().stages[0]).not.toHaveProperty('tool');
     await user.clear(screen.getByLabelText('In parts'));
     await user.tab();
     expect(draft().stages[0]).not.toHaveProperty('parts');

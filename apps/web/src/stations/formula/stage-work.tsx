@@ -1,5 +1,5 @@
 import { plural, t } from '@lingui/core/macro';
-import { stageTools, type FormulaStage, type StageTool } from '@jokul/core';
+import { stageTools, type FormulaStage } from '@jokul/core';
 import { SelectField } from '../../ui/field';
 import { stageToolNames } from '../../words/names-of-codes';
 import { useDraft } from './draft-store';
@@ -14,9 +14,12 @@ export const StageWork = ({ stage, index }: { readonly stage: FormulaStage; read
       <SelectField
         label={t`With`}
         hideLabel
-        value={stage.tool ?? 'mixer'}
-        onChange={(event) => setStage(index, { tool: event.target.value as StageTool })}
+        value={stage.tool ?? ''}
+        onChange={(event) =>
+          setStage(index, { tool: stageTools.find((tool) => tool === event.target.value) })
+        }
       >
+        <option value="">{t`usual tool`}</option>
         {stageTools.map((tool) => (
           <option key={tool} value={tool}>
             {stageToolNames[tool]}

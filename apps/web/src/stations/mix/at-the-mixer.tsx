@@ -19,7 +19,7 @@ import { Field } from '../../ui/field';
 import { useScale } from './grams';
 import { StageDrawing } from './stage-drawing';
 import { useMixTimers } from './mix-timers';
-import { stageToolNames } from '../../words/names-of-codes';
+import { changesToTool } from '../../words/names-of-codes';
 
 interface AtTheMixerProps {
   readonly batchId: string;
@@ -162,9 +162,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
                     }${step.tool === 'hand-mixer' ? t`, hand mixer` : ''}, about ${duration(step.durationS)}${step.parts > 1 ? t`, in ${step.parts} parts` : ''}`}
                   </span>
                 </p>
-                {step.changesTool && (
-                  <p className="text-[14px] font-semibold">{t`Change to the ${stageToolNames[step.tool]}.`}</p>
-                )}
+                {step.changesTool && <p className="text-[14px] font-semibold">{changesToTool[step.tool]}</p>}
                 <p className="text-[14px]">
                   {props.sheet.lines
                     .filter(({ stageId }) => stageId === step.stageId)

@@ -230,11 +230,11 @@ export const SetupPage = () => {
                 <option value="12">{t`5:40 pm`}</option>
               </SelectField>
               <SelectField
-                label={t`Week begins with`}
+                label={t`Week starts on`}
                 value={weekStart}
                 onChange={(event) => set({ weekStart: event.target.value as typeof weekStart })}
               >
-                <option value="day">{t`the day looked at`}</option>
+                <option value="day">{t`the day shown`}</option>
                 <option value="monday">{weekdayNames[1]}</option>
                 <option value="saturday">{weekdayNames[6]}</option>
                 <option value="sunday">{weekdayNames[7]}</option>

@@ -250,9 +250,11 @@ describe('the equipment as a table for a spreadsheet', () => {
     );
     expect(look.getByText(/^1 new, 1 changed, 1 not read\./)).toBeTruthy();
     expect(look.getByText('New: Attic oven.')).toBeTruthy();
-    expect(look.getByText(/^Row 4, Kiln: Under places stands a whole number from 1 to 60/)).toBeTruthy();
+    expect(
+      look.getByText(/^Row 4, Kiln: "places" cannot be "many": write a whole number from 1 to 60/),
+    ).toBeTruthy();
     expect(server.puts).toEqual([]);
-    await user.click(look.getByRole('button', { name: 'Take 2 things' }));
+    await user.click(look.getByRole('button', { name: 'Load 2 items' }));
     await waitFor(() => expect(screen.queryByRole('region', { name: 'Table of equipment' })).toBeNull());
     expect(server.puts[0]?.ovens).toHaveLength(demoEquipment.ovens.length + 1);
     expect(server.puts[0]?.ovens.find(({ id }) => id === port)?.places).toBe(4);
@@ -262,7 +264,7 @@ describe('the equipment as a table for a spreadsheet', () => {
     const user = show(<EquipmentPanel bakery={bakery()} />);
     const look = await opens(user, equipmentToCsv(demoEquipment));
     expect(look.getByText(/^0 new, 0 changed, 0 not read\./)).toBeTruthy();
-    expect(look.queryByRole('button', { name: /^Take/ })).toBeNull();
+    expect(look.queryByRole('button', { name: /^Load/ })).toBeNull();
     await user.click(look.getByRole('button', { name: 'Leave it' }));
     expect(screen.queryByRole('region', { name: 'Table of equipment' })).toBeNull();
   });
@@ -275,7 +277,7 @@ describe('the equipment as a table for a spreadsheet', () => {
     server.refuse = { status: 409, message: 'Somebody changed the equipment meanwhile.' };
     const user = show(<EquipmentPanel bakery={bakery()} />);
     const look = await opens(user, `${heading}\noven,,Attic oven,no,2,9`);
-    await user.click(look.getByRole('button', { name: 'Take one thing' }));
+    await user.click(look.getByRole('button', { name: 'Load one item' }));
     expect(await look.findByText('Somebody changed the equipment meanwhile.')).toBeTruthy();
   });
 });

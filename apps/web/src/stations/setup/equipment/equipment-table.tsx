@@ -29,7 +29,7 @@ const Look = ({ opened, bakery, onDone }: LookProps) => {
   const count = added.length + changed.length;
   const names = (rows: readonly EquipmentTableRow[]) => rows.map(({ name }) => name).join(', ');
   const take = () =>
-    void change(next, t`Equipment is taken from ${opened.name}.`).then((why) =>
+    void change(next, t`Equipment loaded from ${opened.name}.`).then((why) =>
       why ? setRefused(why) : onDone(),
     );
   return (
@@ -51,7 +51,7 @@ const Look = ({ opened, bakery, onDone }: LookProps) => {
       take={
         count > 0 && (
           <Button look="primary" data-changes disabled={busy} onClick={take}>
-            {plural(count, { one: 'Take one thing', other: 'Take # things' })}
+            {plural(count, { one: 'Load one item', other: 'Load # items' })}
           </Button>
         )
       }
@@ -68,7 +68,7 @@ export const EquipmentTable = ({ bakery }: { readonly bakery: BakeryView }) => (
     fileLabel={t`CSV of equipment`}
     fileName="equipment.csv"
     csv={() => equipmentToCsv(bakery.equipment)}
-    read={readEquipmentTable}
+    read={(text) => readEquipmentTable(text, bakery.equipment)}
   >
     {(opened, done) => <Look opened={opened} bakery={bakery} onDone={done} />}
   </CsvTable>
