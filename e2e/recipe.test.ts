@@ -91,10 +91,14 @@ test('salted butter on top of the salt is found, taken off, and the stages are p
   // Fold in goes up before Dry: Space takes the stage, an arrow moves it, Space puts it down.
   const handle = page.getByRole('button', { name: 'Move the stage Fold in' });
   await handle.focus();
-  // A hand is not faster than this.
-  for (const key of ['Space', 'ArrowUp', 'Space']) {
+  // Each key waits for what a screen reader is told: that is when the stage has been taken, and has moved.
+  for (const [key, said] of [
+    ['Space', 'Fold in: place 4 of 4.'],
+    ['ArrowUp', 'Fold in: place 3 of 4.'],
+    ['Space', 'Fold in put down at place 3 of 4.'],
+  ] as const) {
     await page.keyboard.press(key);
-    await page.waitForTimeout(250);
+    await expect(page.getByText(said)).toBeAttached();
   }
   await expect(page.getByText('stages: Cream, Egg and liquids, Fold in, Dry')).toBeVisible();
   await page.keyboard.press('Escape');

@@ -118,6 +118,7 @@ export const SortableStage = (props: StageProps) => {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
     useSortable({
       id: stage.id,
+      attributes: { roleDescription: t`stage that can be moved` },
     });
   return (
     <tbody

@@ -6,7 +6,9 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Active,
   type DragEndEvent,
+  type Over,
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { Plus } from 'lucide-react';
@@ -16,6 +18,27 @@ import { useDraft } from './draft-store';
 import { AddButton, LineRow } from './line-row';
 import { ToppingChoice, toppingPrefix } from './topping-way';
 import { SortableStage, StageHead, StageLines } from './stage-rows';
+
+/** What a screen reader hears while a stage is carried; the names are the baker's, never ids. */
+const saidWhileMoved = (stages: readonly FormulaStage[]) => {
+  const at = (id: string | number) => stages.findIndex((stage) => stage.id === id) + 1;
+  const name = ({ id }: Active) => stages[at(id) - 1]?.name ?? '';
+  const count = stages.length;
+  const onPlace = ({ active, over }: { active: Active; over: Over | null }) =>
+    over ? t`${name(active)}: place ${at(over.id)} of ${count}.` : undefined;
+  return {
+    screenReaderInstructions: {
+      draggable: t`Space takes the stage, the arrow keys move it, Space puts it down, Escape leaves it where it was.`,
+    },
+    announcements: {
+      onDragStart: ({ active }: { active: Active }) => t`Stage ${name(active)} taken.`,
+      onDragOver: onPlace,
+      onDragEnd: ({ active, over }: { active: Active; over: Over | null }) =>
+        over ? t`${name(active)} put down at place ${at(over.id)} of ${count}.` : undefined,
+      onDragCancel: ({ active }: { active: Active }) => t`${name(active)} left where it was.`,
+    },
+  };
+};
 
 const Sortable = ({ stages, children }: { stages: readonly FormulaStage[]; children: React.ReactNode }) => {
   const moveStage = useDraft((s) => s.moveStage);
@@ -29,7 +52,12 @@ const Sortable = ({ stages, children }: { stages: readonly FormulaStage[]; child
     moveStage(at(active.id), at(over.id));
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={onDragEnd}
+      accessibility={saidWhileMoved(stages)}
+    >
       <SortableContext items={stages.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
         {children}
       </SortableContext>
