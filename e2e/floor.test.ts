@@ -75,6 +75,22 @@ test('two tablets stay in step, through a killed server and an offline spell; no
   expect(health.firstBrokenSeq).toBeNull();
 });
 
+test('what was never opened before comes when the server is back; until then the page stays', async ({
+  browser,
+}) => {
+  const page = await tablet(browser);
+  await jokul.kill();
+  await expect(page.getByText(/Server away/)).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByText(/is not on this device yet/)).toBeVisible();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('region', { name: 'Ovens' })).toBeVisible();
+  await jokul.run();
+  await expect(page).toHaveURL(/\/week/);
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByText(/is not on this device yet/)).toBeHidden();
+});
+
 test('what is kept on a tablet survives a reload while the server is away', async ({ browser }) => {
   await jokul.setClock('04:28');
   const page = await tablet(browser);

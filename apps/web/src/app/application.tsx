@@ -3,6 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { router } from './routes';
+import { brought } from '../lib/brought';
 import { queryClient } from '../lib/queries';
 import { followClock } from '../lib/now';
 import { applyTheme } from '../lib/preferences';
@@ -10,7 +11,7 @@ import { applyTheme } from '../lib/preferences';
 applyTheme();
 followClock();
 // Nothing of it is needed before the first page shows.
-void import('./updates').then(({ mendMissingFiles, offerUpdates }) => {
+void brought(() => import('./updates')).then(({ mendMissingFiles, offerUpdates }) => {
   mendMissingFiles();
   return offerUpdates();
 });

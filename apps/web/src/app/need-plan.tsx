@@ -6,7 +6,7 @@ import { PlanButton } from './plan-bar';
 /** Shows a station only when the day has a plan; else says what is missing and offers to make it. */
 export const NeedPlan = ({ children }: { children: React.ReactNode }) => {
   const day = useDay();
-  if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
+  if (day.isLoadingError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
   if (!day.data) return <Loading what={t`the day`} />;
   if (day.data.plan) return children;
   return day.data.orders.length === 0 ? (

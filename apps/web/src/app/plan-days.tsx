@@ -1,10 +1,11 @@
 import { t } from '@lingui/core/macro';
 import { CalendarRange } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useDayDate } from '../lib/queries';
 import { Button } from '../ui/button';
+import { later } from '../ui/later';
 
-const PlanDaysDialog = lazy(() => import('./plan-days-dialog').then((m) => ({ default: m.PlanDaysDialog })));
+const PlanDaysDialog = later(() => import('./plan-days-dialog'), 'PlanDaysDialog');
 
 /** Plans the shown day and those after it together. */
 export const PlanDays = () => {

@@ -1,11 +1,12 @@
 import { t } from '@lingui/core/macro';
 import { createBrowserRouter } from 'react-router';
+import { brought } from '../lib/brought';
 import { Shell } from './shell';
 import { RouteFailed } from './route-failed';
 import { Start } from './start';
 
 const page = <T extends Record<string, unknown>>(load: () => Promise<T>, name: keyof T) => ({
-  lazy: async () => ({ Component: (await load())[name] as React.ComponentType }),
+  lazy: async () => ({ Component: (await brought(load))[name] as React.ComponentType }),
 });
 
 export const router = createBrowserRouter([

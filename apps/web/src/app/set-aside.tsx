@@ -1,11 +1,12 @@
 import { Trans } from '@lingui/react/macro';
 import { plural, t } from '@lingui/core/macro';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useJournal } from '../journal/store';
 import { Button } from '../ui/button';
 import { Alarm } from '../ui/states';
+import { later } from '../ui/later';
 
-const MendEntry = lazy(() => import('./mend-entry').then((m) => ({ default: m.MendEntry })));
+const MendEntry = later(() => import('./mend-entry'), 'MendEntry');
 
 /** Entries that the server found wrong, one at a time: nothing of them is lost until a person decides. */
 export const SetAside = () => {

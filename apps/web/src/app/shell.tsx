@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { CloudOff, Keyboard, Moon, Search, Sun, Volume1, Volume2, VolumeX } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { toast, Toaster } from 'sonner';
 import { mostUrgent } from '@jokul/core';
@@ -17,18 +17,17 @@ import { recordOf } from './lots';
 import { NextAction } from './next-action';
 import { SetAside, UnkeptWarning } from './set-aside';
 import { pathOf, useActions, useAskRelease } from './actions';
+import { later } from '../ui/later';
 
-const Overview = lazy(() => import('./overview').then((m) => ({ default: m.Overview })));
-const ReleaseDough = lazy(() => import('./release-dough').then((m) => ({ default: m.ReleaseDough })));
-const LoadingWatch = lazy(() => import('./loading-watch').then((m) => ({ default: m.LoadingWatch })));
-const SearchEverything = lazy(() =>
-  import('./search-everything').then((m) => ({ default: m.SearchEverything })),
-);
-const LeftOutWatch = lazy(() => import('./left-out-watch').then((m) => ({ default: m.LeftOutWatch })));
-const SlipWatch = lazy(() => import('./slip-watch').then((m) => ({ default: m.SlipWatch })));
-const SettingUp = lazy(() => import('./setting-up').then((m) => ({ default: m.SettingUp })));
-const DueSound = lazy(() => import('../sound/due-sound').then((m) => ({ default: m.DueSound })));
-const ColdWatch = lazy(() => import('./cold-watch').then((m) => ({ default: m.ColdWatch })));
+const Overview = later(() => import('./overview'), 'Overview');
+const ReleaseDough = later(() => import('./release-dough'), 'ReleaseDough');
+const LoadingWatch = later(() => import('./loading-watch'), 'LoadingWatch');
+const SearchEverything = later(() => import('./search-everything'), 'SearchEverything');
+const LeftOutWatch = later(() => import('./left-out-watch'), 'LeftOutWatch');
+const SlipWatch = later(() => import('./slip-watch'), 'SlipWatch');
+const SettingUp = later(() => import('./setting-up'), 'SettingUp');
+const DueSound = later(() => import('../sound/due-sound'), 'DueSound');
+const ColdWatch = later(() => import('./cold-watch'), 'ColdWatch');
 
 const LineLink = ({
   path,
@@ -298,7 +297,7 @@ export const Shell = () => {
         <main className="min-h-0 flex-1 print:block">
           {bakery.isPending ? (
             <Loading what={t`the bakery`} />
-          ) : bakery.isError ? (
+          ) : bakery.isLoadingError ? (
             <Failed error={bakery.error} onRetry={() => void bakery.refetch()} />
           ) : (
             <Outlet />

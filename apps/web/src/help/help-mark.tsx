@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
-import { lazy } from 'react';
 import { OpensBeside } from '../ui/opens-beside';
 import type { HelpKey } from './help-texts';
+import { later } from '../ui/later';
 
-const HelpText = lazy(() => import('./help-text').then((m) => ({ default: m.HelpText })));
+const HelpText = later(() => import('./help-text'), 'HelpText');
 
 /** A "?" beside a figure: what it is, how to find it out, and where more is said. */
 export const HelpMark = ({ about, name }: { readonly about: HelpKey; readonly name: string }) => (

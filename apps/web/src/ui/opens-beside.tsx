@@ -1,7 +1,8 @@
-import { lazy, Suspense, useRef, useState, type ComponentProps, type ReactNode } from 'react';
+import { Suspense, useRef, useState, type ComponentProps, type ReactNode } from 'react';
+import { later } from './later';
 
 // A page is usable before anybody asks: what opens beside a figure comes with the first press.
-const Popover = lazy(() => import('./popover').then((m) => ({ default: m.Popover })));
+const Popover = later(() => import('./popover'), 'Popover');
 
 interface OpensBesideProps extends ComponentProps<'button'> {
   /** What opens beside the button; it may be fetched only then. */

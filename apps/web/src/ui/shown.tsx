@@ -1,10 +1,11 @@
 import { t } from '@lingui/core/macro';
 import type { Figure } from '@jokul/core';
-import { lazy, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import { useQuantity } from '../lib/said';
 import { OpensBeside } from './opens-beside';
+import { later } from './later';
 
-const Arithmetic = lazy(() => import('./arithmetic').then((m) => ({ default: m.Arithmetic })));
+const Arithmetic = later(() => import('./arithmetic'), 'Arithmetic');
 
 /** A computed value that opens to show its arithmetic. `children` says the value in the words of the place. */
 export const Shown = ({

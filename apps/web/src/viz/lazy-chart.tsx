@@ -1,8 +1,9 @@
 import { t } from '@lingui/core/macro';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import type { ChartProps } from './chart';
+import { later } from '../ui/later';
 
-const Late = lazy(() => import('./chart').then(({ Chart }) => ({ default: Chart })));
+const Late = later(() => import('./chart'), 'Chart');
 
 /** The chart, with its place kept while its code is on the way. */
 export const LazyChart = (props: ChartProps) => (

@@ -12,7 +12,7 @@ export const OrderStep = ({ bakery }: { readonly bakery: BakeryView }) => {
   const day = useDay();
   const wall = useWallClock();
   if (bakery.formulas.length === 0) return <p>{t`An order is for a formula: add one in the step before.`}</p>;
-  if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
+  if (day.isLoadingError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
   if (!day.data) return <Loading what={t`the day`} />;
   const { orders } = day.data;
   const nameOf = (code: string) => bakery.formulas.find((f) => f.code === code)?.name ?? code;

@@ -16,7 +16,7 @@ export const PlanStep = () => {
   const day = useDay();
   const wall = useWallClock();
   const names = useNames();
-  if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
+  if (day.isLoadingError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
   if (!day.data) return <Loading what={t`the day`} />;
   const { orders, plan } = day.data;
   const batches = plan?.plan.batches ?? [];

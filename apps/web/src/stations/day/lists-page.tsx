@@ -5,6 +5,7 @@ import { useLocation } from 'react-router';
 import { handLists, inUse, ovenShift, plannedWork, type HandList } from '@jokul/core';
 import { useNames } from '../../app/actions';
 import { NeedPlan } from '../../app/need-plan';
+import { brought } from '../../lib/brought';
 import { useWallClock } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
 import { saveFile } from '../../lib/save-file';
@@ -26,7 +27,7 @@ const SaveCalendar = ({ list }: { readonly list: HandList }) => {
     <Button
       icon={<CalendarDays size={16} aria-hidden />}
       onClick={() =>
-        void import('./give-out').then(({ workToCalendar }) =>
+        void brought(() => import('./give-out')).then(({ workToCalendar }) =>
           saveFile(
             `${date}-${fileName(list.name)}.ics`,
             'text/calendar',

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { Download } from 'lucide-react';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { Suspense, useRef, useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import { planToCsv, type Plan, type Preparation } from '@jokul/core';
 import { useNames } from '../../app/actions';
@@ -8,10 +8,10 @@ import { saveFile } from '../../lib/save-file';
 import { useUnits } from '../../lib/units';
 import { buttonClass } from '../../ui/button';
 import { calendars, type CalendarKind } from './calendars';
+import { brought } from '../../lib/brought';
+import { later } from '../../ui/later';
 
-const ReadPlanDialog = lazy(() =>
-  import('./read-plan').then((module) => ({ default: module.ReadPlanDialog })),
-);
+const ReadPlanDialog = later(() => import('./read-plan'), 'ReadPlanDialog');
 
 const item =
   'block w-full cursor-pointer rounded px-3 py-1.5 text-left text-[14px] outline-none data-[highlighted]:bg-ground';
@@ -34,7 +34,7 @@ export const SavePlan = ({
   const [file, setFile] = useState<File | null>(null);
   const place = (id: string) => (oven(id) === id ? mixer(id) : oven(id));
   const calendar = (kind: CalendarKind) =>
-    void import('./give-out').then(({ planToCalendar }) =>
+    void brought(() => import('./give-out')).then(({ planToCalendar }) =>
       saveFile(
         `${date}-${kind}.ics`,
         'text/calendar',

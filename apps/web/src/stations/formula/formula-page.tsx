@@ -118,7 +118,8 @@ export const FormulaPage = () => {
         action={<Link to="/formula/new" className={buttonClass('primary')}>{t`Import recipe`}</Link>}
       >{t`Import a recipe as it is written, in grams or cups: it becomes your first formula.`}</Empty>
     );
-  if (versions.isError) return <Failed error={versions.error} onRetry={() => void versions.refetch()} />;
+  if (versions.isLoadingError)
+    return <Failed error={versions.error} onRetry={() => void versions.refetch()} />;
   if (!versions.data) return <Loading what={t`the formula`} />;
   const wanted = Number(params.get('version'));
   const latest = versions.data[0]?.formula;

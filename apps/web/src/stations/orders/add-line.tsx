@@ -5,6 +5,7 @@ import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import type { OrderLineInput } from '@jokul/contracts';
 import type { Formula } from '@jokul/core';
+import { brought } from '../../lib/brought';
 import { checkLater } from '../../lib/check-later';
 import { useAddOrder } from '../../lib/queries';
 import { Button } from '../../ui/button';
@@ -16,7 +17,7 @@ interface AddLineProps {
   readonly customers: readonly string[];
 }
 
-const check = () => import('./order-line-check').then(({ orderLineCheck }) => orderLineCheck);
+const check = () => brought(() => import('./order-line-check')).then(({ orderLineCheck }) => orderLineCheck);
 const resolver = checkLater<OrderLineInput>(check);
 
 /** A new line for the bake list; the same class checks it here and on the server. */

@@ -251,7 +251,7 @@ const FromDay = ({ date, onDone }: { date: string; onDone: () => void }) => {
         <p role="status" className="pb-2 text-[13.5px] text-ink-soft">
           {day.isPending
             ? t`Looking …`
-            : day.isError
+            : day.isLoadingError
               ? day.error.message
               : from === date
                 ? t`That is this day itself.`

@@ -1,5 +1,5 @@
 import { plural, t } from '@lingui/core/macro';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useWallClock } from '../../lib/clock';
 import { ListPlus, Printer, Repeat2 } from 'lucide-react';
 import { Link } from 'react-router';
@@ -17,9 +17,10 @@ import { Alarm, Empty, Failed, Loading } from '../../ui/states';
 import { AddLine } from './add-line';
 import { LeftOut } from './left-out';
 import { OrderRow } from './order-row';
+import { later } from '../../ui/later';
 
-const StandingOrders = lazy(() => import('./standing-orders').then((m) => ({ default: m.StandingOrders })));
-const MoreOrders = lazy(() => import('./more-orders').then((m) => ({ default: m.MoreOrders })));
+const StandingOrders = later(() => import('./standing-orders'), 'StandingOrders');
+const MoreOrders = later(() => import('./more-orders'), 'MoreOrders');
 
 const sum = (orders: readonly OrderView[]) => orders.reduce((total, order) => total + order.pieces, 0);
 
@@ -73,7 +74,7 @@ export const OrdersPage = () => {
   const [customer, setCustomer] = useState<string | null>(null);
   const [taking, setTaking] = useState(false);
   const [standing, setStanding] = useState(false);
-  if (day.isError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
+  if (day.isLoadingError) return <Failed error={day.error} onRetry={() => void day.refetch()} />;
   if (!bakery.data || !day.data) return <Loading what={t`the bake list`} />;
   const { formulas, rules } = bakery.data;
   const { orders } = day.data;

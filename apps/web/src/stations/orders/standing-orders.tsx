@@ -103,7 +103,7 @@ export const StandingOrders = ({
   readonly customers: readonly string[];
   readonly onClose: () => void;
 }) => {
-  const { data, isError, error, refetch } = useStanding(date);
+  const { data, isLoadingError, error, refetch } = useStanding(date);
   const day = useSaysDay();
   const [changing, setChanging] = useState<string | null>(null);
   const names = [...new Set((data ?? []).map(({ customer }) => customer))];
@@ -119,7 +119,7 @@ export const StandingOrders = ({
       title={t`Standing orders`}
       lead={t`Each adds its line on its days, except when the bakery is closed. A single day is changed, or left out, on its own list; a change here holds from ${day(date)} on.`}
     >
-      {isError ? (
+      {isLoadingError ? (
         <Failed error={error} onRetry={() => void refetch()} />
       ) : !data ? (
         <Loading what={t`the standing orders`} />

@@ -34,7 +34,7 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
     setLooked({ change, file, changes: await look.mutateAsync({ file, withBakery: true }) });
   };
   if (history.isPending) return <Loading what={t`the changes`} />;
-  if (history.isError) return <Alarm>{history.error.message}</Alarm>;
+  if (history.isLoadingError) return <Alarm>{history.error.message}</Alarm>;
   const rows = all ? history.data : history.data.slice(0, shownAtFirst);
   const named = looked && looked.change.key === 'bakery';
   const zoned = looked && looked.file.bakery.timeZone !== bakery.rules.timeZone;

@@ -146,7 +146,7 @@ export const WeekPage = () => {
   const week = useWeek(from);
   const show = (day: string) => setSearch((s) => ({ ...Object.fromEntries(s), day }));
   if (!data || week.isPending) return <Loading what={t`the week`} />;
-  if (week.isError) return <Failed error={week.error} onRetry={() => void week.refetch()} />;
+  if (week.isLoadingError) return <Failed error={week.error} onRetry={() => void week.refetch()} />;
   return (
     <div className="relative h-full overflow-y-auto px-5 py-4 max-sm:px-3 print:h-auto">
       <header className="mb-3 flex flex-wrap items-end justify-between gap-3">
