@@ -32,6 +32,10 @@ const curveAt = (curves: BakeCurves, timeS: number): number => {
 /** Past the simulated end the piece goes on cooling toward the room; time constant of the last simulated minutes, about. */
 const coolingS = 900;
 
+/** Stays are computed to the next whole stretch, so that a plan that moves its work by minutes finds the curve again. */
+const stretchS = 3600;
+const mostS = 2 * 86_400;
+
 const coldCurve = (
   task: Task,
   batch: BatchPlan,
@@ -47,7 +51,7 @@ const coldCurve = (
     cover: formula.rest.form === 'tub' || formula.rest.form === 'bag' ? 'covered' : 'open',
     startC,
     targetC: place.airC + 1,
-    durationS: Math.max(60, Math.min(task.endS - task.startS, 2 * 86_400)),
+    durationS: Math.min(mostS, stretchS * Math.ceil((task.endS - task.startS) / stretchS)),
   }).curve;
 
 const loadSegments = (

@@ -1,6 +1,7 @@
+import { remembering } from '../remembered/index.js';
 import { JokulError, requireNumber } from '../shown/index.js';
 import { checkBody, meshOf, type Body, type Face } from './body.js';
-import { tabulated, type Material } from './material.js';
+import { materialName, tabulated, type Material } from './material.js';
 
 /** A stay in one place: air temperature, total heat transfer (convection and radiation), how long. */
 export interface Stay {
@@ -64,12 +65,7 @@ const checkProblem = (problem: ConductProblem): void => {
   }
 };
 
-/**
- * Transient conduction by finite volumes with the enthalpy method (explicit): melting and freezing over a range
- * need no special case. The state is volumetric enthalpy; temperature is read back from it.
- * @throws JokulError for a body, temperature or stay outside the stated domain
- */
-export const conduct = (problem: ConductProblem): ConductResult => {
+const run = (problem: ConductProblem): ConductResult => {
   checkProblem(problem);
   const { body, startC, steps, until, cells = 20 } = problem;
   const table = tabulated(problem.material);
@@ -209,3 +205,19 @@ export const conduct = (problem: ConductProblem): ConductResult => {
     profileC: body.kind === 'block' || body.kind === 'disc' ? [] : Array.from(T),
   };
 };
+
+/** Curves of the last doughs and stays: a plan asks for those of the plan before it. */
+const mostKept = 200;
+
+/**
+ * Transient conduction by finite volumes with the enthalpy method (explicit): melting and freezing over a range
+ * need no special case. The state is volumetric enthalpy; temperature is read back from it.
+ * @throws JokulError for a body, temperature or stay outside the stated domain
+ */
+export const conduct: (problem: ConductProblem) => ConductResult = remembering(
+  run,
+  // Air that answers has a state of its own.
+  ({ material, ...asked }) =>
+    asked.steps.some(({ air }) => air) ? null : `${materialName(material)} ${JSON.stringify(asked)}`,
+  mostKept,
+);

@@ -1,4 +1,5 @@
 import type { Dough } from '../formula/index.js';
+import { remembering } from '../remembered/index.js';
 import { doughDensity, enthalpy, iceShare, porousConductivity } from './dough-material.js';
 
 /** What conduction needs of a body: density, and enthalpy and conductivity as functions of temperature. */
@@ -14,22 +15,27 @@ export interface Material {
 export const coldPorosity = 0.08;
 
 /** The materials of the doughs that were asked of lately: their tables cost more than a whole curve. */
-const known = new Map<string, Material>();
 const mostKnown = 60;
 
-export const doughMaterial = (dough: Dough, porosity = coldPorosity): Material => {
-  const key = JSON.stringify([dough, porosity]);
-  const found = known.get(key);
-  if (found) return found;
-  const material: Material = {
+export const doughMaterial: (dough: Dough, porosity?: number) => Material = remembering(
+  (dough: Dough, porosity: number = coldPorosity): Material => ({
     densityKgPerM3: doughDensity(dough, 15, porosity),
     enthalpyJPerKg: (t) => enthalpy(dough, t),
     conductivityWPerMK: (t) => porousConductivity(dough, t, porosity),
     iceShare: (t) => iceShare(dough, t),
-  };
-  known.set(key, material);
-  if (known.size > mostKnown) known.delete(known.keys().next().value ?? '');
-  return material;
+  }),
+  (dough, porosity = coldPorosity) => JSON.stringify([dough, porosity]),
+  mostKnown,
+);
+
+const names = new WeakMap<Material, number>();
+let named = 0;
+
+/** A name that no other material has while this one lives. */
+export const materialName = (material: Material): number => {
+  const name = names.get(material) ?? (named += 1);
+  names.set(material, name);
+  return name;
 };
 
 /** A body of constant properties, for checking against series solutions. */

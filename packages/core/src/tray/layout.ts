@@ -1,6 +1,7 @@
 import { offsetRows, straightRows, turned, type Centre, type FreeArea } from './row-patterns.js';
 import { withMore } from './one-more.js';
 import { marginsOf, type TraySide } from './sides.js';
+import { remembering } from '../remembered/index.js';
 import { add, call, div, JokulError, relation, requireNumber, sub, type Figure } from '../shown/index.js';
 
 /** Straight rows, offset rows along either side, or set free where that holds more than any rows do. */
@@ -41,7 +42,7 @@ const perRow = relation({
   source: 'geometry: n D + (n − 1) g ≤ L − a',
 });
 
-const patternOn = (
+const patternSought = (
   free: FreeArea,
   asked: TrayQuestion['pattern'],
 ): { readonly pattern: Pattern; readonly centres: readonly Centre[] } => {
@@ -59,6 +60,9 @@ const patternOn = (
   const more = withMore(rows.centres, free);
   return more.length > rows.centres.length ? { pattern: 'free', centres: more } : rows;
 };
+
+/** Setting pieces free takes longer than all the rest, and a day asks for a few trays again and again. */
+const patternOn = remembering(patternSought, (free, asked) => JSON.stringify([free, asked]), 200);
 
 /**
  * Piece centres on a tray, in mm from its corner; no two baked pieces closer than the gap, none beyond the margin.
