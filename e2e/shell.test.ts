@@ -1,8 +1,7 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { Jokul } from './support/jokul.js';
 
-/* What is around the stations: keys, search, themes, pages that do not exist, and that every page can be used by all. */
+/* What is around the stations: keys, search, and pages that do not exist. */
 
 let jokul: Jokul;
 test.beforeAll(async () => {
@@ -10,94 +9,6 @@ test.beforeAll(async () => {
   await jokul.setClock('04:10');
 });
 test.afterAll(() => jokul.stop());
-
-/** An address with the lots of the day in it: {RYE} is the planned lot of that product. */
-const named = async (path: string): Promise<string> => {
-  const { entries } = await jokul.api<{
-    entries: { kind: string; lot: string; payload: { placeId?: string } }[];
-  }>('GET', 'journal?since=1795752600000');
-  const frozen = entries.find(({ kind, payload }) => kind === 'rest-in' && payload.placeId === 'freezer');
-  return path
-    .replace('{frozen}', frozen?.lot ?? '')
-    .replace(/\{(\w{3})\}/, (_, code: string) => jokul.lot(code));
-};
-
-const pages = [
-  '/orders',
-  '/formula/RYE',
-  '/formula/CLM',
-  '/formula/new',
-  '/mix/{RYE}?at=butter',
-  '/mix/{LEM}?at=mixer',
-  '/setup/ingredients/salted-butter',
-  '/mix/{LEM}',
-  '/portion/{GNG}',
-  '/rest/{RYE}',
-  '/rest/{RYE}?at=life',
-  '/rest/{RYE}?at=places',
-  '/rest/{frozen}/labels',
-  '/bake',
-  '/bake?at=cut',
-  '/bake?at=whole',
-  '/bake?at=what-if',
-  '/bake?at=heat',
-  '/log/learned',
-  '/day',
-  '/day/lists',
-  '/week?day=2026-11-25',
-  '/floor',
-  '/log?day=2026-11-24',
-  '/setup',
-  '/formula/LEM/cups',
-  '/welcome',
-];
-
-test('every page, light and dark: no error, nothing cut at the side, nothing that keeps anybody out', async ({
-  page,
-}) => {
-  test.setTimeout(300_000);
-  const errors: string[] = [];
-  page.on('pageerror', (error) => errors.push(error.message));
-  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-  page.on(
-    'request',
-    (request) =>
-      !request.url().startsWith(jokul.url) &&
-      !request.url().startsWith('data:') &&
-      errors.push(`asks outside: ${request.url()}`),
-  );
-  const serious = async (axe: AxeBuilder) =>
-    (await axe.analyze()).violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 120)}`);
-  for (const path of pages) {
-    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
-    await page.goto(`${jokul.url}${await named(path)}`);
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    if (path === '/log/learned')
-      await expect(page.getByRole('heading', { name: 'What was learned' })).toBeVisible({
-        timeout: 60_000,
-      });
-    await page.waitForTimeout(400);
-    const wide = await page.evaluate(
-      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-    );
-    expect(wide, `${path} is wider than the screen`).toBeLessThanOrEqual(0);
-    // There are no frames, and what passes is not wanted: both take most of the time.
-    const axe = () =>
-      new AxeBuilder({ page })
-        .setLegacyMode(true)
-        .options({ resultTypes: ['violations'] })
-        .exclude('.apexcharts-canvas');
-    expect(await serious(axe().withTags(['wcag2a', 'wcag2aa'])), `${path}, light`).toEqual([]);
-    // In the dark only the colours are others, and those of a station's tabs are its own.
-    if (path.includes('?at=')) continue;
-    await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
-    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-    expect(await serious(axe().withRules(['color-contrast'])), `${path}, dark`).toEqual([]);
-  }
-  expect(errors).toEqual([]);
-});
 
 test('the keys go along the line', async ({ page }) => {
   await page.goto(`${jokul.url}/orders`);

@@ -11,7 +11,7 @@ import { orSay, say } from './lib/say.mjs';
 /*
  * npm test: sets up what it needs, checks everything, leaves nothing behind. Its database is its own, in a temporary
  * folder, on its own port, so that it runs beside a running Jokul. `npm test -- core` runs only the parts named:
- * check, core, contracts, server, web, e2e.
+ * check, core, contracts, web, web-ui, scripts, server, e2e, ordeal.
  */
 const parts = process.argv.slice(2);
 const wanted = (part) => parts.length === 0 || parts.includes(part);
@@ -132,6 +132,8 @@ await orSay(async () => {
     }
     // Servers of one run bake a dough once among them.
     process.env.JOKUL_BAKES = join(home, 'bakes');
+    // How well is planned is tested in the core; here as many tries do as where nothing is left undone.
+    process.env.JOKUL_PLAN_TRIES = '200';
     if (wanted('server') || wanted('e2e')) {
       db = await startMariadb(join(home, 'db'), { durable: false, databases: 'jokul%' });
       const { makeDemoTemplate } = await import('./lib/demo-template.mjs');
@@ -149,6 +151,9 @@ await orSay(async () => {
           JOKUL_SERVER: inRoot('apps/server/dist/main.js'),
         });
     }
+    // Its spoilt requests are among the server's tests already.
+    if (wanted('ordeal'))
+      await check('ordeal', node, [inRoot('scripts/ordeal.mjs'), '--short', '--spoilt', '0']);
   } finally {
     await clean();
   }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { howMany } from '../how-many.testkit.js';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import { chance, shiftDate } from '../quantity/index.js';
 import { weekdayOf, whyClosed } from './calendar.js';
@@ -259,9 +260,9 @@ describe('how sure', () => {
   });
 });
 
-describe('two hundred days of nobody’s making', () => {
+describe(`${howMany(20, 6) * 10} days of nobody’s making`, () => {
   const codes = demoFormulas.map(({ code }) => code);
-  it.each(Array.from({ length: 20 }, (_, seed) => seed))(
+  it.each(Array.from({ length: howMany(20, 6) }, (_, seed) => seed))(
     'ten with seed %d: no plan fails two counts, and none is better than its bound',
     (seed) => {
       const random = chance(1000 + seed);

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { howMany } from '../how-many.testkit.js';
 import { reduceLedger } from '../ledger/index.js';
 import { chance } from '../quantity/index.js';
 import {
@@ -216,6 +217,8 @@ describe('how the day goes on', () => {
   });
 });
 
+const slipped = howMany(60, 20);
+
 describe('planning anew with few changes', () => {
   it('changes nothing where nothing is in trouble', () => {
     const day = { nowS: at('05:10') };
@@ -277,10 +280,10 @@ describe('planning anew with few changes', () => {
     expect(lateByForecast(orders, again).length).toBeGreaterThan(0);
     expect(faults(found.batches).every(({ message }) => !message.includes('NaN'))).toBe(true);
   });
-  it('on sixty days that slip: facts stay, nothing is lost, no rule is broken, nobody is worse off', () => {
+  it(`on ${slipped} days that slip: facts stay, nothing is lost, no rule is broken, nobody is worse off`, () => {
     let helped = 0;
     let leftOver = 0;
-    for (let seed = 0; seed < 60; seed++) {
+    for (let seed = 0; seed < slipped; seed++) {
       const random = chance(seed);
       const nowS = at('04:15') + Math.floor(random.between(0, 4 * 3600));
       const slow = random.between(0, 1) < 0.5;
@@ -338,7 +341,7 @@ describe('planning anew with few changes', () => {
       );
       expect([seed, worse]).toEqual([seed, []]);
     }
-    expect(helped).toBeGreaterThan(30);
+    expect(helped).toBeGreaterThan(slipped / 2);
     // Now and then dough that stands on the bench goes off before another oven is free.
     expect(leftOver).toBeLessThan(helped / 4);
   });
