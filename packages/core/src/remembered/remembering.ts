@@ -1,3 +1,5 @@
+import { LRUCache } from 'lru-cache';
+
 /**
  * A function that gives the same answer for the same question, with its last answers kept: what is asked again and again,
  * such as a curve that a plan and the plan after it both need, is computed once.
@@ -5,19 +7,19 @@
  * @param keyOf names a question in full; null for one whose answer is not to be kept
  * @param most so many answers are kept, those that were asked for longest ago forgotten first
  */
-export const remembering = <Asked extends readonly unknown[], Answer extends object>(
+export const remembering = <Asked extends readonly unknown[], Answer extends object | number>(
   of: (...asked: Asked) => Answer,
   keyOf: (...asked: Asked) => string | null,
   most: number,
 ): ((...asked: Asked) => Answer) => {
-  const answers = new Map<string, Answer>();
+  const answers = new LRUCache<string, Answer>({ max: most });
   return (...asked) => {
     const key = keyOf(...asked);
     if (key === null) return of(...asked);
-    const answer = answers.get(key) ?? of(...asked);
-    answers.delete(key);
+    const known = answers.get(key);
+    if (known !== undefined) return known;
+    const answer = of(...asked);
     answers.set(key, answer);
-    if (answers.size > most) answers.delete(answers.keys().next().value as string);
     return answer;
   };
 };

@@ -1,5 +1,5 @@
-import { LRUCache } from 'lru-cache';
 import type { Formula } from '../formula/index.js';
+import { remembering } from '../remembered/index.js';
 import { alongWay, type Place, type WayStretch } from '../thermal/index.js';
 import type { Equipment, HouseRules } from './equipment.js';
 import { bagHoldsPieces, tubHoldsG } from './problem.js';
@@ -48,21 +48,21 @@ const plannedWay = (
   return [on('pieces', cold, rest.bestS - rest.temperS), on('pieces', bench, rest.temperS), onTray];
 };
 
-/** Answers are asked again for every oven and every logged bake of a formula. */
-const knownStarts = new LRUCache<string, number>({ max: 200 });
+/** It is asked again for every oven and every logged bake of a formula. */
+const loaded = remembering(
+  (formula: Formula, startC: number, equipment: Pick<Equipment, 'places'>): number => {
+    const { meanC } = alongWay(formula, startC, plannedWay(formula, equipment, tubHoldsG));
+    return Math.round(meanC * 10) / 10;
+  },
+  ({ stages, piece, rest }, startC, { places }) => JSON.stringify([stages, piece, rest, startC, places]),
+  200,
+);
 
 /**
  * Temperature of a planned dough as it is loaded, °C: the mean of the piece after its formula's rest, tempering and the
  * minutes on the tray, computed and not taken for the room's. A lot that exists is loaded as it is: see `alongWay`.
  */
-export const loadTemperature = (formula: Formula, rules: HouseRules, equipment: Equipment): number => {
-  if (formula.rest.form === 'none') return rules.doughC;
-  const startC = formula.method?.doughC ?? rules.doughC;
-  const key = JSON.stringify([formula.stages, formula.piece, formula.rest, startC, equipment.places]);
-  const known = knownStarts.get(key);
-  if (known !== undefined) return known;
-  const { meanC } = alongWay(formula, startC, plannedWay(formula, equipment, tubHoldsG));
-  const start = Math.round(meanC * 10) / 10;
-  knownStarts.set(key, start);
-  return start;
-};
+export const loadTemperature = (formula: Formula, rules: HouseRules, equipment: Equipment): number =>
+  formula.rest.form === 'none'
+    ? rules.doughC
+    : loaded(formula, formula.method?.doughC ?? rules.doughC, equipment);
