@@ -140,14 +140,18 @@ test('its first order is planned for the night shift', async ({ page }) => {
   await page.getByLabel('Pieces').fill('120');
   await page.getByLabel('Ready by').fill('07:30');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await expect(page.getByRole('list', { name: 'Orders of this day' })).toContainText('Corner shop');
+  const list = page.getByRole('list', { name: 'Orders of this day' });
+  await expect(list).toContainText('Corner shop');
   // The day after, so that the shift of this night does not hang on when the test runs.
   await page.getByRole('button', { name: 'The day after' }).click();
+  // Typed too soon it goes into the form of the day that is left.
+  await expect(list).toBeHidden();
   await page.getByLabel('For', { exact: true }).fill('Corner shop');
   await page.getByLabel('Product').selectOption('OAT');
   await page.getByLabel('Pieces').fill('120');
   await page.getByLabel('Ready by').fill('07:30');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(list).toContainText('Corner shop');
   await next(page);
   await page.getByRole('button', { name: 'Plan the day' }).click();
   await expect(page.getByText('Oven loads')).toBeVisible({ timeout: 60_000 });

@@ -13,6 +13,7 @@ const pause = (ms: number) => new Promise<void>((resolve) => void setTimeout(res
 const mostTries = 3;
 const longestPauseMs = 5000;
 const notice = 'part-on-its-way';
+const noticeMs = 8000;
 
 /**
  * A part of the application that is fetched when it is first needed. While the server is away it is waited for, and what is
@@ -32,10 +33,11 @@ export const brought = async <T>(
     );
     if (!('part' in tried)) {
       if (await answers()) withServer += 1;
-      else
+      // Said once: it must not lie over the ovens until the server is back.
+      else if (failures === 0)
         toast(t`This part of Jokul is not on this device yet. It comes when the server answers again.`, {
           id: notice,
-          duration: Infinity,
+          duration: noticeMs,
         });
       if (withServer < mostTries) {
         await wait(Math.min(longestPauseMs, 300 * 2 ** failures));
