@@ -108,6 +108,21 @@ async function busyMorning(page, setClock) {
   await setClock('04:32');
 }
 
+/** Until nothing is being fetched, computed or drawn any more: a slow machine must not show half a page. */
+const untilDone = async (page) => {
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForFunction(
+    () =>
+      [...document.querySelectorAll('main *')].every(
+        (own) =>
+          own.textContent.trim() !== '…' &&
+          !(own.role === 'status' && (own.ariaLabel === 'Drawing' || /^Getting .*…$/.test(own.textContent))),
+      ),
+    undefined,
+    { timeout: 60_000 },
+  );
+};
+
 await ensureDependencies();
 await ensureBuild();
 const executablePath = await ensureProgram('chromium', 'chromium', 'the pictures');
@@ -145,7 +160,9 @@ try {
     await page.goto(named(path));
     await page.waitForTimeout(1200);
     await after?.(page);
-    await page.waitForTimeout(after ? 900 : 1200);
+    await untilDone(page);
+    // What is drawn moves into its place.
+    await page.waitForTimeout(1200);
     await page.screenshot({ path: join(folder, `${name}.png`) });
     await page.close();
     if (before) await setClock('04:10');

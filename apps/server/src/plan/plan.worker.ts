@@ -341,8 +341,6 @@ export const planDays = async (task: DaysTask): Promise<Outcome<DaysBody>> => {
 
 /** More is not tried for than so long with each set of loads that may move, s. */
 const replanSeconds = 1.5;
-/** Where pieces stay undone whatever is done, more tries find no better way: on the demo day 150 found as good ones as ten times as many. */
-const replanTries = 150;
 
 /** A way out of a day that slipped; null where nothing is in trouble. */
 export const replanDay = (task: ReplanTask): Outcome<Replanned | null> => outcome(() => findReplan(task));
@@ -442,6 +440,7 @@ const findReplan = (task: ReplanTask): Replanned | null => {
       const other = fixedBakes[batch.batchId];
       return formula && other ? bakesIn(formula, other, equipment) : undefined;
     },
-    effort: { seconds: replanSeconds, tries: triesTold ?? replanTries },
+    // Somebody waits, and on the demo day as many tries as the time allows found no better way.
+    effort: { seconds: replanSeconds, soon: true, ...(triesTold !== undefined && { tries: triesTold }) },
   });
 };

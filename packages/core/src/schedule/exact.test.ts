@@ -44,4 +44,11 @@ describe(`${count} small, tight days beside an exact model`, () => {
   it('and it places what that one, which knows fewer plans, does not', () => {
     expect(days.filter(({ undone, exact }) => undone < exact).length).toBeGreaterThan(0.025 * count);
   });
+
+  it('planned soon, a day on which something stays undone takes the usual tries and no more', () => {
+    const [day] = days.filter(({ undone }) => undone > 0);
+    if (!day) throw new Error('all is done on each of these days');
+    const soon = solvePlan(day.problem, { soon: true, seconds: 60 });
+    expect(soon).toEqual(solvePlan(day.problem, { tries: 200, seconds: 60 }));
+  });
 });

@@ -11,6 +11,8 @@ export interface Effort {
   readonly tries?: number;
   /** No further one is tried after this, s; 3 where left out. A plan that runs into it hangs on the machine. */
   readonly seconds?: number;
+  /** Whether the usual tries are enough, also while pieces are undone. */
+  readonly soon?: boolean;
   readonly seed?: number;
   /** So few pieces undone are known to be the best possible: more is not tried for. */
   readonly leastUndone?: number;
@@ -168,7 +170,7 @@ export const improve = (draft: Draft, effort: Effort, startedMs: number): void =
   let here = best;
   const enough = effort.tries ?? Math.max(quickTries, triesPerBatch * shares.length);
   const hopeful = () => best.score.undone > (effort.leastUndone ?? 0);
-  const most = () => effort.tries ?? (hopeful() ? triesWhileUndone : enough);
+  const most = () => effort.tries ?? (hopeful() && !effort.soon ? triesWhileUndone : enough);
   let decidedMs = 0;
   const decideAll = () => {
     draft.back(best.kept);

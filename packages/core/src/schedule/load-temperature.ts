@@ -1,4 +1,4 @@
-import type { Formula } from '../formula/index.js';
+import { doughOf, type Formula } from '../formula/index.js';
 import { remembering } from '../remembered/index.js';
 import { alongWay, type Place, type WayStretch } from '../thermal/index.js';
 import type { Equipment, HouseRules } from './equipment.js';
@@ -54,7 +54,9 @@ const loaded = remembering(
     const { meanC } = alongWay(formula, startC, plannedWay(formula, equipment, tubHoldsG));
     return Math.round(meanC * 10) / 10;
   },
-  ({ stages, piece, rest }, startC, { places }) => JSON.stringify([stages, piece, rest, startC, places]),
+  // By what the dough is made of: a bakery's own ingredient may be corrected.
+  (formula, startC, { places }) =>
+    JSON.stringify([doughOf(formula), formula.piece, formula.rest, startC, places]),
   200,
 );
 

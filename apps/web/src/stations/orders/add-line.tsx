@@ -5,7 +5,6 @@ import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import type { OrderLineInput } from '@jokul/contracts';
 import type { Formula } from '@jokul/core';
-import { brought } from '../../lib/brought';
 import { checkLater } from '../../lib/check-later';
 import { useAddOrder } from '../../lib/queries';
 import { Button } from '../../ui/button';
@@ -17,18 +16,27 @@ interface AddLineProps {
   readonly customers: readonly string[];
 }
 
-const check = () => brought(() => import('./order-line-check')).then(({ orderLineCheck }) => orderLineCheck);
+const check = () => import('./order-line-check').then(({ orderLineCheck }) => orderLineCheck);
 const resolver = checkLater<OrderLineInput>(check);
+
+/** As it was typed when its form went: the day is changed in the middle of a line, and the page fetches the other one. */
+let typed: Partial<OrderLineInput> = {};
 
 /** A new line for the bake list; the same class checks it here and on the server. */
 export const AddLine = ({ date, formulas, customers }: AddLineProps) => {
   const add = useAddOrder(date);
   const { register, handleSubmit, formState, reset, getValues, setFocus } = useForm<OrderLineInput>({
     resolver,
-    defaultValues: { customer: '', productCode: '', readyBy: '' },
+    defaultValues: { customer: '', productCode: '', readyBy: '', ...typed },
   });
   // Once the page is there, and before anybody has typed a line.
   useEffect(() => void check().catch(() => undefined), []);
+  useEffect(
+    () => () => {
+      typed = getValues();
+    },
+    [getValues],
+  );
   const { errors } = formState;
   const submit = handleSubmit((line) =>
     add.mutate(line, {
