@@ -11,6 +11,47 @@ import { serverEnv, spawnServer, stopServer, untilReady } from '../lib/server.mj
 const quantile = (values, q) =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(q * values.length))] ?? Number.NaN;
 
+const posted = (body) => ({
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(body),
+});
+
+/** What screens look at now and then. */
+const lookedAt = (nowMs) => {
+  const hourMs = 3_600_000;
+  const from = (hours) => Math.round(nowMs - hours * hourMs);
+  return [
+    'bakery',
+    'weeks/2026-11-23',
+    'standing?from=2026-11-27',
+    'formulas/GNG/versions',
+    `journal?since=${from(96)}`,
+    `journal/between?from=${from(96)}&to=${from(48)}`,
+    `probes?from=${from(3)}`,
+    'setup/file',
+    'setup/changes',
+    'wellbeing',
+    'metrics',
+    'journal/verify',
+  ];
+};
+
+const mean = (values) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/**
+ * Memory in the second third of the time and in the last: what is remembered is filled by then, and what still grows
+ * leaks.
+ */
+const levels = (memory) => {
+  const third = Math.floor(memory.length / 3);
+  return [
+    ['in the second third of the time', mean(memory.slice(third, 2 * third))],
+    ['in the last third', mean(memory.slice(2 * third))],
+    ['at most', Math.max(...memory)],
+  ];
+};
+
 /** A screen that follows the journal: when each entry came, by its UUID. */
 const screen = (agent, url, after, came) =>
   new Promise((resolve, reject) => {
@@ -87,11 +128,7 @@ export const ordealOfTheCrowd = async (db, database, { seconds, screens, askers 
         };
         const fromMs = performance.now();
         sentMs.set(id, fromMs);
-        await ask('journal', {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ entries: [entry] }),
-        });
+        await ask('journal', posted({ entries: [entry] }));
         floorMs.push(performance.now() - fromMs);
         await pause(Math.max(0, 250 - (performance.now() - fromMs)));
       }
@@ -102,6 +139,28 @@ export const ordealOfTheCrowd = async (db, database, { seconds, screens, askers 
         await ask('days/2026-11-27');
         floorMs.push(performance.now() - fromMs);
         await pause(200);
+      }
+    };
+    // What else a bakery does meanwhile, in turns: looking around, the list changed and back, a formula computed.
+    const others = async () => {
+      for (let i = 0; !isOver(); i++) {
+        for (const path of lookedAt(nowMs)) await ask(path);
+        const line = { customer: 'Crowd', productCode: 'GNG', pieces: 12 + (i % 40), readyBy: '16:00' };
+        const { status, text } = await ask('days/2026-11-29/orders', posted(line));
+        if (status < 300) {
+          const { id, version } = JSON.parse(text);
+          await ask(`orders/${id}?version=${version}`, { method: 'DELETE' });
+        }
+        await ask('calc/convert', posted({ amount: 1 + (i % 500), unit: 'cup', ingredient: 'white-sugar' }));
+        await pause(1000);
+      }
+    };
+    const memory = [];
+    const watch = async () => {
+      const everyMs = Math.min(5000, (seconds * 1000) / 20);
+      while (!isOver()) {
+        await pause(everyMs);
+        memory.push(memoryMB(server.pid));
       }
     };
     const heavy = async (_, i) => {
@@ -115,7 +174,7 @@ export const ordealOfTheCrowd = async (db, database, { seconds, screens, askers 
         await pause(500);
       }
     };
-    await Promise.all([writer(), reader(), ...Array.from({ length: askers }, heavy)]);
+    await Promise.all([writer(), reader(), others(), watch(), ...Array.from({ length: askers }, heavy)]);
     await pause(1000);
     for (const { leave } of open) leave();
     return [
@@ -127,7 +186,7 @@ export const ordealOfTheCrowd = async (db, database, { seconds, screens, askers 
       ['requests of the floor, ms, median', Math.round(quantile(floorMs, 0.5))],
       ['requests of the floor, ms, 99 of 100', Math.round(quantile(floorMs, 0.99))],
       ['memory of the server, MB, at first', Math.round(beganMB)],
-      ['memory of the server, MB, at the end', Math.round(memoryMB(server.pid))],
+      ...levels(memory).map(([when, mb]) => [`memory of the server, MB, ${when}`, Math.round(mb)]),
       ['entries that a screen missed', screens * sentMs.size - arrivals.length, true],
       ['answers that are a fault, in the crowd', counts.faults, true],
     ];

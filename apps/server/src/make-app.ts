@@ -10,6 +10,7 @@ import { SoundInputPipe } from './common/sound-input.pipe.js';
 import { missingAsset } from './common/missing-asset.js';
 import { ownHostOnly } from './common/own-host.js';
 import { rememberRules } from './common/remember-rules.js';
+import { saidOnce } from './common/said-once.js';
 import { nameRequest } from './common/request-id.js';
 import { ProblemFilter } from './common/problem.filter.js';
 import { QuietLogger } from './common/quiet-logger.js';
@@ -73,6 +74,7 @@ export const makeApp = async (
         compression.filter(request, response),
     }),
   );
+  app.use(saidOnce());
   app.useBodyParser('json', { limit: bodyLimit });
   app.setGlobalPrefix('api');
   app.useGlobalPipes(

@@ -1,9 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import {
-  bakeInputIn,
   JokulError,
-  loggedBakes,
   reduceLedger,
   sigmaOf,
   teachingBakes,
@@ -78,7 +76,7 @@ export class CalibrationService {
       this.settings.read('rules'),
     ]);
     const { lots, trays: byId } = reduceLedger(entries);
-    const trays = [...byId.values()];
+    const trays = [...byId.values()].filter(({ inspected }) => inspected);
     // A lot is learned from as what it pinned; those of an older Jokul as what was there at the time.
     const made = new Map([
       ...(await this.formulas.madeBy(
@@ -92,7 +90,13 @@ export class CalibrationService {
       tray.inspected ? [[tray.inspected.entryId, tray] as const] : [],
     );
     return {
-      bakes: loggedBakes(trays, made, equipment.body, rules.body, mostBakes),
+      bakes: await this.computation.logged({
+        trays,
+        made,
+        equipment: equipment.body,
+        rules: rules.body,
+        most: mostBakes,
+      }),
       trays: new Map(inspected),
     };
   }
@@ -204,8 +208,8 @@ export class CalibrationService {
     }
     return Promise.all(
       [...trays.values()].map(async ({ formula, oven, trays: count }): Promise<ToCome> => {
-        const input = (calibration: Calibration | null) =>
-          bakeInputIn(formula, oven, equipment.body, rules.body, calibration);
+        const inputOf = await this.computation.inputOf(formula, equipment.body, rules.body);
+        const input = (calibration: Calibration | null) => inputOf(oven, calibration);
         const now = await this.computation.bakeIn(input(inForce));
         const where = { ovenId: oven.id, code: formula.code, trays: count };
         const pullS = now?.pull?.value;

@@ -2,17 +2,50 @@ import { createHash } from 'node:crypto';
 import {
   canonicalJson,
   fitCalibration,
+  loggedBakes,
   pullSlopes,
   slopesOf,
+  takeInOwn,
   type BakeInput,
+  type Equipment,
   type Fit,
+  type Formula,
+  type HouseRules,
+  type Ingredient,
   type LoggedBake,
   type PullSlopes,
   type Slopes,
+  type TrayState,
 } from '@jokul/core';
 import { outcome, type Outcome } from '../plan/outcome.js';
 
 /* Learning from logged bakes, in worker threads. */
+
+export interface LoggedTask {
+  /** The trays that were measured. */
+  readonly trays: readonly TrayState[];
+  /** The formula that each lot was made by. */
+  readonly made: ReadonlyMap<string, Formula>;
+  readonly equipment: Equipment;
+  readonly rules: HouseRules;
+  /** At most so many bakes. */
+  readonly most: number;
+  readonly own: readonly Ingredient[];
+}
+
+/** The measured trays as bakes to learn from: how cold each was loaded is computed where nobody wrote it down. */
+export const logged = ({
+  trays,
+  made,
+  equipment,
+  rules,
+  most,
+  own,
+}: LoggedTask): Outcome<readonly LoggedBake[]> =>
+  outcome(() => {
+    takeInOwn(own);
+    return loggedBakes(trays, made, equipment, rules, most);
+  });
 
 export interface FitTask {
   readonly bakes: readonly LoggedBake[];

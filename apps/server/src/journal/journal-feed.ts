@@ -1,4 +1,5 @@
 import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
+import { setImmediate as others } from 'node:timers/promises';
 import { Observable, type Subscriber } from 'rxjs';
 import type { JournalEntry } from '@jokul/core';
 import { isAway } from '../common/problem.filter.js';
@@ -7,8 +8,19 @@ import { JournalService } from './journal.service.js';
 export interface FeedMessage {
   readonly id?: string;
   readonly type: 'hello' | 'entry' | 'rows' | 'alive';
-  readonly data: object;
+  /** An entry stands as JSON: it is put into words once, not for every screen. */
+  readonly data: object | string;
 }
+
+interface Told {
+  readonly seq: number;
+  readonly message: FeedMessage;
+}
+
+const toldOf = (entry: JournalEntry): Told => ({
+  seq: entry.seq,
+  message: { id: String(entry.seq), type: 'entry', data: JSON.stringify(entry) },
+});
 
 /** How often the database is asked for news while screens are connected. Any server on it hears of every entry. */
 const pollMs = 200;
@@ -16,6 +28,8 @@ const pollMs = 200;
 const soonMs = 20;
 /** A sign of life, so that a dead connection is noticed. */
 const aliveMs = 15_000;
+/** So many screens are told at once; then whoever else asks has their turn. */
+const atOnce = 100;
 /** Entries that are kept for screens that are a little behind; others read theirs themselves. */
 const keptEntries = 2000;
 
@@ -35,7 +49,7 @@ interface Screen {
 export class JournalFeed implements OnModuleDestroy {
   private readonly logger = new Logger('Feed');
   private readonly screens = new Set<Screen>();
-  private recent: JournalEntry[] = [];
+  private recent: Told[] = [];
   private seq = 0;
   private revision = 0;
   private timer: NodeJS.Timeout | undefined;
@@ -123,11 +137,14 @@ export class JournalFeed implements OnModuleDestroy {
       const entries = await this.journal.after(this.seq);
       const last = entries.at(-1);
       if (!last) break;
-      this.recent = [...this.recent, ...entries].slice(-keptEntries);
+      this.recent = [...this.recent, ...entries.map(toldOf)].slice(-keptEntries);
       this.seq = last.seq;
     }
-    for (const screen of this.screens)
-      if (!screen.busy) void this.serve(screen).catch((error: unknown) => this.drop(screen, error));
+    for (const [i, screen] of [...this.screens].entries()) {
+      if (i % atOnce === atOnce - 1) await others();
+      if (!screen.busy && this.screens.has(screen))
+        void this.serve(screen).catch((error: unknown) => this.drop(screen, error));
+    }
   }
 
   private drop(screen: Screen, error: unknown): void {
@@ -155,7 +172,7 @@ export class JournalFeed implements OnModuleDestroy {
       while (screen.seq < this.seq && !screen.to.closed) {
         const entries = await this.journal.after(screen.seq);
         if (entries.length === 0) break;
-        for (const entry of entries) this.tell(screen, entry);
+        for (const entry of entries) this.tell(screen, toldOf(entry));
       }
     }
     if (screen.revision !== this.revision) {
@@ -166,10 +183,10 @@ export class JournalFeed implements OnModuleDestroy {
     screen.busy = false;
   }
 
-  private tell(screen: Screen, entry: JournalEntry): void {
-    if (entry.seq <= screen.seq) return;
-    screen.to.next({ id: String(entry.seq), type: 'entry', data: entry });
-    screen.seq = entry.seq;
+  private tell(screen: Screen, { seq, message }: Told): void {
+    if (seq <= screen.seq) return;
+    screen.to.next(message);
+    screen.seq = seq;
     screen.signMs = Date.now();
   }
 }

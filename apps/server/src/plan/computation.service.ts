@@ -12,11 +12,19 @@ import {
   type Fit,
   type Formula,
   type HouseRules,
+  type LoggedBake,
   type MovedLoad,
+  type Oven,
   type Replanned,
 } from '@jokul/core';
 import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
-import type { AnswersTask, BakeAnswers, FitAnswer, FitTask } from '../calibration/calibration.worker.js';
+import type {
+  AnswersTask,
+  BakeAnswers,
+  FitAnswer,
+  FitTask,
+  LoggedTask,
+} from '../calibration/calibration.worker.js';
 import type { Outcome } from './outcome.js';
 import { KeptAnswers } from './kept-answers.js';
 import { Remembered } from './remembered.js';
@@ -29,13 +37,17 @@ import type {
   PlanTask,
   PredictTask,
   ReplanTask,
+  StartTask,
 } from './plan.worker.js';
 import type { ProductBakes } from './predictions.js';
 
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
 
-/** So many plans and fits are computed or wait at most; whoever asks then is told to try again. Single bakes always wait. */
+/** What is answered in moments, and always waits its turn. */
+const light: ReadonlySet<string> = new Set(['predict', 'answers', 'startC', 'logged']);
+
+/** So many plans and fits are computed or wait at most; whoever asks then is told to try again. */
 const mostHeavy = 24;
 
 /** The folder in which bakes outlive the server; null for none. */
@@ -53,6 +65,7 @@ export class ComputationService implements OnModuleDestroy {
   });
   /** What any server would compute alike, by what went in; null where the model does not reach. */
   private readonly bakes: Remembered<BakeInput, BakeResult | null>;
+  private readonly starts = new Remembered((task: StartTask) => this.run<number>('startC', task), 400);
   private readonly answers = new Remembered(
     (task: AnswersTask) => this.run<BakeAnswers>('answers', task),
     400,
@@ -93,10 +106,20 @@ export class ComputationService implements OnModuleDestroy {
 
   private async run<Result>(
     name: string,
-    task: PredictTask | PlanTask | DaysTask | ReplanTask | MoveTask | ReadPlanTask | FitTask | AnswersTask,
+    task:
+      | PredictTask
+      | StartTask
+      | PlanTask
+      | DaysTask
+      | ReplanTask
+      | MoveTask
+      | ReadPlanTask
+      | LoggedTask
+      | FitTask
+      | AnswersTask,
     signal?: AbortSignal,
   ): Promise<Result> {
-    const heavy = name !== 'predict' && name !== 'answers';
+    const heavy = !light.has(name);
     if (heavy && this.heavy >= mostHeavy)
       throw new ServiceUnavailableException(
         'Too much is being planned and learned just now. Nothing was lost: ask again in a few seconds.',
@@ -148,14 +171,30 @@ export class ComputationService implements OnModuleDestroy {
     rules: HouseRules,
     calibration: Calibration | null = null,
   ): Promise<ProductBakes> {
-    await this.own.read();
+    const inputOf = await this.inputOf(formula, equipment, rules);
     const bakes = await Promise.all(
-      equipment.ovens.map(
-        async (oven) =>
-          [oven.id, await this.bakeIn(bakeInputIn(formula, oven, equipment, rules, calibration))] as const,
-      ),
+      equipment.ovens.map(async (oven) => [oven.id, await this.bakeIn(inputOf(oven, calibration))] as const),
     );
     return Object.fromEntries(bakes);
+  }
+
+  /** What is asked of the bake model for a formula in an oven, by what was learned. */
+  async inputOf(formula: Formula, equipment: Equipment, rules: HouseRules) {
+    const own = await this.own.usedBy([formula]);
+    // A dough's way through the cold is worked out in a thread, as all is that takes more than moments.
+    const startC = await this.starts.of({
+      formula,
+      equipment: { places: equipment.places },
+      rules: { doughC: rules.doughC },
+      own,
+    });
+    return (oven: Oven, calibration: Calibration | null): BakeInput =>
+      bakeInputIn(formula, oven, equipment, rules, calibration, undefined, startC);
+  }
+
+  /** The measured trays as bakes to learn from. */
+  async logged(task: Omit<LoggedTask, 'own'>): Promise<readonly LoggedBake[]> {
+    return this.run('logged', { ...task, own: await this.own.usedBy([...task.made.values()]) });
   }
 
   /** What the logged bakes say; runs of the model are remembered from one fit to the next. */

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { LRUCache } from 'lru-cache';
 import { Between, DataSource, type EntityManager } from 'typeorm';
 import { JokulError, shiftDate, type BatchPlan } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
@@ -53,8 +54,24 @@ const daysAround = 5;
 export class PlanRows {
   constructor(private readonly db: DataSource) {}
 
-  stored(date: string): Promise<PlanEntity | null> {
-    return this.db.manager.findOneBy(PlanEntity, { date });
+  /** Plans as they were last read: one is a quarter of a megabyte, and every screen of the day asks for it. */
+  private readonly read = new LRUCache<string, { readonly seal: string; readonly row: PlanEntity }>({
+    max: 12,
+  });
+
+  /** The plan of a day as it is written, or null; it must not be changed. */
+  async stored(date: string): Promise<PlanEntity | null> {
+    // Another server, or a restored backup, may have written it: the checksum sees that as well.
+    const [found] = await this.db.manager.query<{ seal: string }[]>(
+      "SELECT CONCAT_WS('/', `version`, `inputHash`, CRC32(`body`)) AS seal FROM `plan` WHERE `date` = ?",
+      [date],
+    );
+    if (!found) return null;
+    const before = this.read.get(date);
+    if (before?.seal === found.seal) return before.row;
+    const row = await this.db.manager.findOneBy(PlanEntity, { date });
+    if (row) this.read.set(date, { seal: found.seal, row });
+    return row;
   }
 
   /** Plans of days from one to another, without their forecasts and ribbons. */

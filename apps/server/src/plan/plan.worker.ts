@@ -14,6 +14,7 @@ import {
   resourceIds,
   ribbonOf,
   leastUndone,
+  loadTemperature,
   qualityOf,
   replan,
   safePlan,
@@ -49,13 +50,27 @@ stepBack();
 const told = Number(process.env.JOKUL_PLAN_TRIES);
 const triesTold = Number.isSafeInteger(told) && told > 0 ? told : undefined;
 
-export { answers, calibrate } from '../calibration/calibration.worker.js';
+export { answers, calibrate, logged } from '../calibration/calibration.worker.js';
 
 /* Heavy computation, run in worker threads: nothing here touches the database. */
 
 export interface PredictTask {
   readonly input: BakeInput;
 }
+
+export interface StartTask {
+  readonly formula: Formula;
+  readonly equipment: Pick<Equipment, 'places'>;
+  readonly rules: Pick<HouseRules, 'doughC'>;
+  readonly own: readonly Ingredient[];
+}
+
+/** How cold a planned dough is loaded, °C. */
+export const startC = ({ formula, equipment, rules, own }: StartTask): Outcome<number> =>
+  outcome(() => {
+    takeInOwn(own);
+    return loadTemperature(formula, rules, equipment);
+  });
 
 const rounded = (values: readonly number[], digits: number) =>
   values.map((value) => Number(value.toFixed(digits)));

@@ -64,7 +64,11 @@ const loaded = remembering(
  * Temperature of a planned dough as it is loaded, °C: the mean of the piece after its formula's rest, tempering and the
  * minutes on the tray, computed and not taken for the room's. A lot that exists is loaded as it is: see `alongWay`.
  */
-export const loadTemperature = (formula: Formula, rules: HouseRules, equipment: Equipment): number =>
+export const loadTemperature = (
+  formula: Formula,
+  rules: Pick<HouseRules, 'doughC'>,
+  equipment: Pick<Equipment, 'places'>,
+): number =>
   formula.rest.form === 'none'
     ? rules.doughC
     : loaded(formula, formula.method?.doughC ?? rules.doughC, equipment);

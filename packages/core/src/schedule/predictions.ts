@@ -35,7 +35,10 @@ export const trayKindOf = (equipment: Equipment, rules: HouseRules): TrayKind =>
   return found;
 };
 
-/** What is asked of the bake model for a formula's piece in an oven, on the house's usual tray. */
+/**
+ * What is asked of the bake model for a formula's piece in an oven, on the house's usual tray.
+ * @param startC of the dough as it is loaded, where somebody has computed it already, °C
+ */
 export const bakeInputIn = (
   formula: Formula,
   oven: Pick<Oven, 'id' | 'fan'>,
@@ -43,10 +46,11 @@ export const bakeInputIn = (
   rules: HouseRules,
   calibration: Calibration | null = null,
   position?: number,
+  startC = loadTemperature(formula, rules, equipment),
 ): BakeInput =>
   calibrated(
     bakeInputOf(formula, {
-      start: loadTemperature(formula, rules, equipment),
+      start: startC,
       tray: trayKindOf(equipment, rules).material,
       liner: rules.liner,
       centreC: rules.centreC,

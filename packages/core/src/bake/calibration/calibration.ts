@@ -52,30 +52,32 @@ export const sigmaOf = (calibration: Calibration | null, of: Learnable): number 
   return Math.sqrt(calibration.covariance[i * calibration.values.length + i] ?? 0);
 };
 
+/** How a figure moves with what is not known for sure: its unit per K, or per unit of a logarithm. */
+export type FigureSlopes = readonly (readonly [Learnable, number])[];
+
 /**
- * Variance of a figure that moves by `slopes` with the parameters. What was never logged counts with its prior.
- * @param slopes the figure's unit per K, or per unit of a logarithm
+ * Covariances of figures under what is known. What was never logged counts with its prior, each parameter by itself; one
+ * that is named twice is still one.
+ * @returns the covariance of two figures, in the product of their units
  */
-export const varianceOf = (
+export const covarianceUnder = (
   calibration: Calibration | null,
-  slopes: readonly (readonly [Learnable, number])[],
-): number => {
+): ((a: FigureSlopes, b: FigureSlopes) => number) => {
   const n = calibration?.values.length ?? 0;
   const indexOf = new Map(calibration?.values.map(({ key }, i) => [key, i]));
-  // A parameter that is named twice is still one.
-  const sums = new Map<string, { of: Learnable; slope: number }>();
-  for (const [of, slope] of slopes) sums.set(of.key, { of, slope: slope + (sums.get(of.key)?.slope ?? 0) });
-  let sum = 0;
-  for (const { of: a, slope: sa } of sums.values()) {
+  const of = (a: Learnable, b: Learnable): number => {
     const i = indexOf.get(a.key);
-    if (i === undefined) {
-      sum += (sa * priorSigma[a.kind]) ** 2;
-      continue;
-    }
-    for (const { of: b, slope: sb } of sums.values()) {
-      const j = indexOf.get(b.key);
-      if (j !== undefined) sum += sa * sb * (calibration?.covariance[i * n + j] ?? 0);
-    }
-  }
-  return Math.max(0, sum);
+    if (i === undefined) return a.key === b.key ? priorSigma[a.kind] ** 2 : 0;
+    const j = indexOf.get(b.key);
+    return j === undefined ? 0 : (calibration?.covariance[i * n + j] ?? 0);
+  };
+  return (a, b) => {
+    let sum = 0;
+    for (const [la, sa] of a) for (const [lb, sb] of b) sum += sa * sb * of(la, lb);
+    return sum;
+  };
 };
+
+/** Variance of a figure under what is known. */
+export const varianceOf = (calibration: Calibration | null, slopes: FigureSlopes): number =>
+  Math.max(0, covarianceUnder(calibration)(slopes, slopes));

@@ -1,6 +1,5 @@
-import { varianceOf, type Calibration } from './calibration.js';
+import { covarianceUnder, type Calibration, type FigureSlopes } from './calibration.js';
 import { figureSlopes, foretoldNames, type Slopes } from './forward.js';
-import type { Learnable } from './learnable.js';
 import { figureSigma } from './logged.js';
 import { pullSlopeList, type PullSlopes } from './pull-certainty.js';
 
@@ -20,33 +19,35 @@ export interface TeachingBake {
   readonly gainS: number;
 }
 
-type Row = readonly (readonly [Learnable, number])[];
-
 /** What a fully measured bake in the middle of its oven would say, one row a figure, over its own sigma. */
-const rowsOf = (bake: Upcoming): readonly Row[] =>
+const rowsOf = (bake: Upcoming): readonly FigureSlopes[] =>
   foretoldNames.map((name) =>
     figureSlopes(bake.slopes, name, bake).map(([of, slope]) => [of, slope / figureSigma[name]] as const),
   );
 
-/** Covariance of two figures under what is known: by polarisation of the variance. */
-const covarianceOf = (calibration: Calibration | null, a: Row, b: Row): number => {
-  const minus: Row = b.map(([l, s]) => [l, -s]);
-  return (varianceOf(calibration, [...a, ...b]) - varianceOf(calibration, [...a, ...minus])) / 4;
-};
-
-/** Variance of `target` left after the rows of one bake are seen, one after the other (Kalman, 1960). */
-const varianceAfter = (calibration: Calibration | null, target: Row, seen: readonly Row[]): number => {
-  const all = [target, ...seen];
-  const c = all.map((a) => all.map((b) => covarianceOf(calibration, a, b)));
-  for (let k = 1; k < all.length; k++) {
-    const ck = c[k] as number[];
-    const scale = 1 / ((ck[k] ?? 0) + 1);
+/**
+ * Variances of the targets left after the rows of one bake are seen, one after the other (Kalman, 1960).
+ * @param covariance of two figures before anything is seen
+ */
+const variancesAfter = (
+  covariance: (a: FigureSlopes, b: FigureSlopes) => number,
+  targets: readonly FigureSlopes[],
+  seen: readonly FigureSlopes[],
+): readonly number[] => {
+  // Targets are asked of by what is seen alone: of one another only their variances matter.
+  const left = targets.map((target) => covariance(target, target));
+  const all = [...seen, ...targets];
+  const c = all.map((a) => seen.map((b) => covariance(a, b)));
+  for (let k = 0; k < seen.length; k++) {
     const column = c.map((row) => row[k] ?? 0);
-    for (let i = 0; i < all.length; i++)
-      for (let j = 0; j < all.length; j++)
-        (c[i] as number[])[j] = (c[i]?.[j] ?? 0) - scale * (column[i] ?? 0) * (column[j] ?? 0);
+    const scale = 1 / ((column[k] ?? 0) + 1);
+    for (const [i, row] of c.entries())
+      for (let j = 0; j < seen.length; j++)
+        row[j] = (row[j] ?? 0) - scale * (column[i] ?? 0) * (column[j] ?? 0);
+    for (let t = 0; t < targets.length; t++)
+      left[t] = (left[t] ?? 0) - scale * (column[seen.length + t] ?? 0) ** 2;
   }
-  return Math.max(0, c[0]?.[0] ?? 0);
+  return left.map((variance) => Math.max(0, variance));
 };
 
 /** Which bake, if it is measured, would make the pulls to come surest; the best first. */
@@ -56,15 +57,15 @@ export const teachingBakes = (
 ): readonly TeachingBake[] => {
   const trays = upcoming.reduce((sum, u) => sum + u.trays, 0);
   if (trays === 0) return [];
+  const covariance = covarianceUnder(calibration);
   const targets = upcoming.map((u) => pullSlopeList(u.pull, u));
-  const spread = (of: (target: Row) => number) =>
-    Math.sqrt(upcoming.reduce((sum, u, i) => sum + u.trays * of(targets[i] as Row), 0) / trays);
-  const now = spread((target) => varianceOf(calibration, target));
+  const spread = (variances: readonly number[]) =>
+    Math.sqrt(upcoming.reduce((sum, u, i) => sum + u.trays * (variances[i] ?? 0), 0) / trays);
+  const now = spread(variancesAfter(covariance, targets, []));
   return upcoming
     .map((candidate): TeachingBake => {
-      const rows = rowsOf(candidate);
       const { ovenId, code } = candidate;
-      return { ovenId, code, gainS: now - spread((target) => varianceAfter(calibration, target, rows)) };
+      return { ovenId, code, gainS: now - spread(variancesAfter(covariance, targets, rowsOf(candidate))) };
     })
     .sort((a, b) => b.gainS - a.gainS);
 };
