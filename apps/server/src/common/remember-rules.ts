@@ -11,12 +11,14 @@ export const rememberRules = (): void => {
   remembers = true;
   const storage = getMetadataStorage();
   const gather = storage.getTargetValidationMetadatas.bind(storage);
-  const known = new Map<unknown, ReturnType<typeof gather>>();
+  const known = new Map<unknown, Map<string, ReturnType<typeof gather>>>();
   storage.getTargetValidationMetadatas = (of, schema, always, strict, groups) => {
-    // Only what depends on the class alone can be kept.
-    if (schema || always || strict || groups?.length) return gather(of, schema, always, strict, groups);
-    const kept = known.get(of) ?? gather(of, schema, always, strict, groups);
-    known.set(of, kept);
+    // Only what depends on the class can be kept, and on the name of the class in which it lies.
+    if (always || strict || groups?.length) return gather(of, schema, always, strict, groups);
+    const here = known.get(of) ?? new Map<string, ReturnType<typeof gather>>();
+    known.set(of, here);
+    const kept = here.get(schema) ?? gather(of, schema, always, strict, groups);
+    here.set(schema, kept);
     return kept;
   };
 };

@@ -3,7 +3,7 @@ import { brotliDecompressSync, gunzipSync } from 'node:zlib';
 import express from 'express';
 import { request as ask, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { jest } from '@jest/globals';
+import { describe, expect, it, jest } from '@jest/globals';
 import { saidOnce } from './said-once.js';
 
 /** A body that counts how often it is put into words. */
