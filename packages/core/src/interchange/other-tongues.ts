@@ -50,7 +50,7 @@ const phrases: readonly (readonly [RegExp, string])[] = [
     '',
   ],
   [
-    /\b(?:ramolli|froid|tempéré|râpé|tamisé|concassé|fondu|grillé)e?s?\b|(?<=\s)en\s+(?:morceaux|dés|pommade)\b/giu,
+    /\b(?:ramolli|froid|tempéré|râpé|tamisé|concassé|fondu|grillé)e?s?\b|(?<=\s)(?:en\s+(?:morceaux|dés|pommade)|pommade)\b/giu,
     '',
   ],
   [/\bc(?:uill?[eè]res?)?\.?\s*à\s*(?:soupe|s\.?)(?=\s|$)/gi, 'tbsp'],
@@ -75,7 +75,8 @@ const phrases: readonly (readonly [RegExp, string])[] = [
   [/\bEiweiße?\b|\bblancs?\s+d['’]?\s*œufs?\b/gi, 'egg white'],
   [/\bEi(?:er)?\b|(?<!\p{L})(?:œ|oe)ufs?\b/giu, 'eggs'],
   [/\bBackpulver\b|\blevure\s+chimique\b/gi, 'baking powder'],
-  [/\bNatron\b|\bbicarbonate(?:\s+de\s+soude)?\b/gi, 'baking soda'],
+  // That of ammonium, or of potassium, is another one.
+  [/\bNatron\b|(?<!\bammonium\s|\bpotassium\s)\bbicarbonate(?:\s+de\s+soude)?\b/gi, 'baking soda'],
   [/\bSalz\b|\bsel(?:\s+fin)?\b/gi, 'salt'],
   [/\bMilch\b|\blait\b/gi, 'milk'],
   [/\bHaferflocken\b|\bflocons\s+d['’]avoine\b/gi, 'rolled oats'],
@@ -89,7 +90,8 @@ const phrases: readonly (readonly [RegExp, string])[] = [
   [/\b(?:Zartbitterschokolade|chocolat\s+noir)\b/gi, 'dark chocolate'],
   [/\bKakao(?:pulver)?\b|\bcacao(?:\s+en\s+poudre)?\b/gi, 'cocoa powder'],
   [/\bSpeisestärke\b|\bfécule\s+de\s+maïs\b/gi, 'cornflour'],
-  [/(?<=\d\s*(?:g|kg|ml|cl|l|tbsp|tsp|pinch)\s+)d['’e]\s*/gi, ''],
+  // A word that only begins like it, "desiccated", stays whole.
+  [/(?<=\d\s*(?:g|kg|ml|cl|l|tbsp|tsp|pinch)\s+)(?:d['’]\s*|de\s+)/gi, ''],
 ];
 
 /** Where a word begins or ends, accented letters being letters. */

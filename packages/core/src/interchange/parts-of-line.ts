@@ -68,11 +68,25 @@ const nameThenAmount =
 const onPieces =
   /^(.*?)\s+(for|to)\s+(?:the\s+)?((?:roll|coat|sprinkl|top|decorat|finish|garnish|dredg)\w*)\b.*$/i;
 
+/** "Roll in 2 tbsp sugar + 1 tsp cinnamon": what stands in the line is of that. */
+const rolledIn =
+  /^(?:roll|coat|dip|toss|sprinkle|dust)(?:\s+(?:the\s+)?(?:balls|pieces|cookies|dough|tops|them))?\s+(?:in|with)\s+(.*)$/i;
+
+/** The ingredients of what the pieces are rolled in, where their amounts are said; null for any other line. */
+export const coatOfLine = (text: string): readonly string[] | null => {
+  const [, coat = ''] = rolledIn.exec(text) ?? [];
+  const parts = coat === '' ? [] : partsOfLine(coat);
+  const all = parts.every((part) => named(part).counted && named(part).known);
+  return parts.length > 0 && all ? parts.map((part) => `${part} for rolling`) : null;
+};
+
 /**
  * A line that names two ingredients as two lines; a second amount of the same one is put in front ("1 cup flour plus
  * 2 tbsp" is "1 cup plus 2 tbsp flour"). A joint counts only where both sides have an amount and the left one a name.
  */
 export const partsOfLine = (text: string): readonly string[] => {
+  const coat = coatOfLine(text);
+  if (coat) return coat;
   const each = eachOf(text) ?? namesFirst(text);
   if (each) return each;
   const both =

@@ -48,8 +48,20 @@ const packingWords: readonly (readonly [RegExp, string])[] = [
   [/\bground\b/i, 'ground'],
 ];
 
+/** "Optional: 1 cup pecans", "plus 2 tbsp sugar", "another 50 g": what joins the line to the one before. */
+const joining =
+  /^(?:(?:\(?optional\)?|plus|and|also|another|\+|&)\s*[:,–—-]?\s+)+(?=[\d¼-¾⅐-⅞]|an?\s|one\s|two\s|three\s|half\s)/i;
+
 const cleaned = (line: string): string =>
-  line.replace(bullets, '').replace(/\s+/g, ' ').replace(/[“”]/g, '"').trim();
+  line
+    .replace(bullets, '')
+    .replace(/\s+/g, ' ')
+    .replace(/[“”]/g, '"')
+    .trim()
+    .replace(joining, '')
+    .replace(/\bchoc\b\.?/gi, 'chocolate')
+    .replace(/^(pinch|dash|smidgen)\s/i, '1 $1 ')
+    .replace(/^(?:anything\s+)?between\s+(\S+)\s+and\s+(?=[\d¼-¾⅐-⅞])/i, '$1 to ');
 
 /** "2 eggs, about 110 g without shells", "1 cup sugar, 200 g": the weight beside the count, as in brackets. */
 const weightBehind = (text: string): string =>
@@ -76,6 +88,10 @@ const amountsIn = (text: string): readonly WrittenAmount[] =>
     .amounts;
 const isMass = (amounts: readonly WrittenAmount[]) =>
   amounts.length > 0 && amounts.every(({ unit }) => unit.kind === 'mass');
+
+const isMetric = (amounts: readonly WrittenAmount[]) =>
+  isMass(amounts) &&
+  amounts.every(({ unit }) => unit.kind === 'mass' && unit.unit !== 'oz' && unit.unit !== 'lb');
 
 const gramsOf = (amounts: readonly WrittenAmount[]) =>
   amounts.reduce(
@@ -124,6 +140,11 @@ const empty = (text: string, kind: WrittenLine['kind']): WrittenLine => ({
 /** What is for the tray or the bench is no part of the recipe. */
 const notCounted =
   /\b(?:for|to)\s+(?:the\s+)?(?:trays?|tins?|pans?|bench|dust\w*|greas\w*|roll\w*|sprinkl\w*|work\s*surface)\b/i;
+
+/** What goes onto the pieces, said behind the name or, by itself, in brackets: "(for rolling)". */
+const onTop =
+  /\b(?:for|to)\s+(?:the\s+)?(?:roll(?:ing)?|dust(?:ing)?|sprinkl(?:e|ing)|top(?:ping)?|garnish|coat(?:ing)?|finish(?:ing)?|decorat\w*|brush(?:ing)?|glaz(?:e|ing))\b/i;
+const onTopWhole = new RegExp(String.raw`^\s*${onTop.source}[a-z\s]*$`, 'i');
 
 const split = (text: string): { amounts: readonly WrittenAmount[]; name: string } => {
   const front = takeAmounts(text);
@@ -233,13 +254,20 @@ export const readLine = (raw: string): WrittenLine => {
     /^(\d+(?:\s*\/\s*\d+)?|[¼-¾⅐-⅞]|half|an?\s+half|an?\s+quarter)\s*(?:[x×*]|\bof\b)\s*(?=\d)/i.exec(bare);
   if (multiple) bare = bare.slice(multiple[0].length);
   let { amounts, name } = split(bare);
-  // "2 cups / 250 g flour", "8 oz 225 g butter", "1 cup = 200 g sugar"
-  const also = takeAmounts(name.replace(/^\s*(?:[/|=–—-]\s*)?(?=[\d¼-¾⅐-⅞])/, ''));
+  // "2 cups / 250 g flour", "8 oz 225 g butter", "1 cup = 200 g sugar", "250 g / 9 oz / 2 cups flour"
   const measuredFirst = amounts.length > 0 && amounts.every(({ unit }) => unit.kind !== 'piece');
-  const beside = measuredFirst && also.amounts.length > 0 && agree(amounts, also.amounts) ? also : null;
-  if (beside) name = beside.rest;
+  const besides: (readonly WrittenAmount[])[] = [];
+  while (measuredFirst) {
+    const also = takeAmounts(name.replace(/^\s*(?:[/|=–—-]\s*)?(?=[\d¼-¾⅐-⅞])/, ''));
+    const agrees = [amounts, ...besides].every((one) => agree(one, also.amounts));
+    if (also.amounts.length === 0 || !agrees) break;
+    besides.push(also.amounts);
+    name = also.rest;
+  }
   // In brackets: another choice and what is for the tray are not the amount; "60 g each" is of one piece.
-  const asides = inside.filter((aside) => /^\s*(?:or|oder|ou)\b/i.test(aside) || notCounted.test(aside));
+  const asides = inside.filter(
+    (aside) => /^\s*(?:or|oder|ou)\b/i.test(aside) || (notCounted.test(aside) && !onTopWhole.test(aside)),
+  );
   const each = inside.find((aside) => /\b(?:each|apiece|je|pro stück|chacun)\b/i.test(aside));
   const eachAmount = each === undefined ? [] : amountsIn(each);
   const amountInside =
@@ -247,7 +275,8 @@ export const readLine = (raw: string): WrittenLine => {
       .filter((aside) => !asides.includes(aside))
       .map(amountsIn)
       .find(isMass) ?? [];
-  let given = beside && isMass(beside.amounts) ? beside.amounts : amountInside;
+  // Of two weights the metric one is meant to be weighed: ounces beside it are rounded more.
+  let given = besides.find(isMetric) ?? besides.find(isMass) ?? amountInside;
   if (isMass(given) && amounts.every(({ unit }) => unit.kind === 'percent')) amounts = given;
   // What the line weighs itself counts, whatever stands in brackets.
   if (isMass(amounts)) given = [];
@@ -279,31 +308,34 @@ export const readLine = (raw: string): WrittenLine => {
 
   const notes: string[] = asides.map((aside) => `"${aside.trim()}" is not counted`);
   const more =
-    /\b(?:plus|and|\+)\s+(?:some\s+)?(?:more|extra)\b.*$/i.exec(name) ??
+    /(?:\b(?:plus|and|with)\s|[+&,;]\s*)\s*(?:some\s+|a\s+little\s+|a\s+bit\s+)?(?:more|extra|additional)\b.*$/i.exec(
+      name,
+    ) ??
     // "plus 20 g for dusting" is for the bench, the rest is not.
-    /\b(?:plus|and|\+)\s+[^,]*\bfor\s+(?:the\s+)?(?:dust|roll|work|bench|grea|tin|tray|pan|sprinkl)\w*.*$/i.exec(
+    /(?:\b(?:plus|and)\s|[+&]\s*)[^,]*\bfor\s+(?:the\s+)?(?:dust|roll|work|bench|grea|tin|tray|pan|sprinkl)\w*.*$/i.exec(
       name,
     );
   if (more) {
     notes.push(`"${more[0].trim()}" is not counted`);
     name = name.slice(0, more.index);
   }
-  if (/\boptional\b/i.test(text)) notes.push('optional; it is kept in');
+  if (/\boptional\b/i.test(raw)) notes.push('optional; it is kept in');
   if (/\bdivided\b/i.test(text)) notes.push('goes in in parts');
-  const forTop =
-    /\b(?:for|to)\s+(?:the\s+)?(?:roll(?:ing)?|dust(?:ing)?|sprinkl(?:e|ing)|top(?:ping)?|garnish|coat(?:ing)?|finish(?:ing)?|decorat\w*)\b/i.test(
-      name,
-    );
+  const forTop = onTop.test(name) || inside.some((aside) => onTopWhole.test(aside));
   name = name
     .replace(
-      /\b(?:for|to)\s+(?:the\s+)?(?:roll|dust|sprinkl|top|garnish|coat|finish|taste|decorat|serv|greas).*$/i,
+      /\b(?:for|to)\s+(?:the\s+)?(?:roll|dust|sprinkl|top|garnish|coat|finish|taste|decorat|serv|greas|brush|glaz).*$/i,
       '',
     )
     .trim();
   const [head = '', ...tails] = name.split(/,|;|\s+[–—-]\s+/);
   // Words in brackets say what it is: "(salted)", "(dark brown, packed)".
   const described = inside.filter(
-    (aside) => !asides.includes(aside) && amountsIn(aside).length === 0 && !/\d/.test(aside),
+    (aside) =>
+      !asides.includes(aside) &&
+      amountsIn(aside).length === 0 &&
+      !/\d/.test(aside) &&
+      !onTopWhole.test(aside),
   );
   const tail = [...tails, ...described].join(' ').replace(/[,;]/g, ' ').trim();
   // "butter, browned" is weighed before browning; "browned butter" is the finished one.

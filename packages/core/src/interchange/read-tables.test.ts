@@ -340,6 +340,81 @@ describe('figures that say something else than how much', () => {
   });
 });
 
+describe('words around an amount', () => {
+  const uses = (text: string) =>
+    readSheet(text, settings).lines.map(({ use, state, ingredientId, massG }) => [
+      use,
+      state,
+      ingredientId,
+      massG === undefined ? undefined : Math.round(massG),
+    ]);
+  it.each([
+    ['Optional: 1 cup pecans', 'pecans', 109],
+    ['optional - 100 g raisins', 'raisins', 100],
+    ['(optional) 100 g raisins', 'raisins', 100],
+    ['Plus 2 tbsp sugar', 'white-sugar', 25],
+    ['and 50 g butter', 'butter', 50],
+    ['+ 50 g butter', 'butter', 50],
+    ['& 50 g butter', 'butter', 50],
+    ['another 50 g butter', 'butter', 50],
+    ['250g/9oz/2 cups flour', 'wheat-flour', 250],
+    ['2 cups / 9 oz / 250 g flour', 'wheat-flour', 250],
+    ['1 stick / 4 oz / 113 g butter', 'butter', 113],
+    ['dash of cinnamon', 'cinnamon', 0],
+    ['pinch salt', 'salt', 0],
+    ['100 g desiccated coconut', 'coconut', 100],
+    ['100 g demerara sugar', 'raw-cane-sugar', 100],
+    ['100 g dessicated coconut', 'coconut', 100],
+    ['100 g white choc', 'white-chocolate', 100],
+    ['100 g milk choc chips', 'milk-chocolate', 100],
+    ['100 g dark choc chunks', 'dark-chocolate', 100],
+    ['200 g de beurre', 'butter', 200],
+    ['Cocoa (dutch): 40 g', 'dutch-cocoa', 40],
+    ['225 g light soft brown sugar', 'light-brown-sugar', 225],
+    ['225 g dark soft brown sugar', 'dark-brown-sugar', 225],
+    ['200 g beurre pommade', 'butter', 200],
+    ['5 g ammonium bicarbonate', 'bakers-ammonia', 5],
+    ['40 g inverted sugar', 'invert-syrup', 40],
+    ["200 g d'amandes", 'almonds', 200],
+  ])('"%s" is %s, %d g', (text, id, grams) => expect(uses(text)).toEqual([['dough', 'read', id, grams]]));
+  it.each([
+    ['1/4 cup granulated sugar (for rolling)', 'white-sugar', 50],
+    ['50 g sugar [to coat]', 'white-sugar', 50],
+    ['1 large egg, beaten, for brushing', 'whole-egg', 50],
+    ['1 large egg white (for brushing)', 'egg-white', 32],
+    ['20 g milk to glaze', 'whole-milk', 20],
+    ['20 g demerara sugar, to sprinkle over', 'raw-cane-sugar', 20],
+  ])('"%s" goes on the pieces, not into the dough', (text, id, grams) =>
+    expect(uses(text)).toEqual([['topping', 'read', id, grams]]),
+  );
+  it.each([
+    ['between 250 and 300 g flour', '250 or 300: how much is it to be?'],
+    ['300 g +/- 10 g flour', 'How much wheat flour is "300 g +/- 10 g flour"?'],
+    ['5 g potassium bicarbonate', 'What is "potassium bicarbonate"? It is not in the library by that name.'],
+    [
+      '2 cups oat flour',
+      'Oat flour: how was the cup filled? It matters: spooned it holds 95 g, dipped it holds 114 g.',
+    ],
+  ])('"%s" is asked about in words: %s', (text, question) =>
+    expect(readSheet(text, { measures: 'us', schools: {} }).lines.map((line) => line.question)).toEqual([
+      question,
+    ]),
+  );
+  it.each([
+    '1 c. sugar + extra for rolling',
+    '1 cup sugar, plus more for rolling',
+    '1 cup sugar, extra for rolling',
+    '1 cup sugar (plus more for rolling)',
+    '1 cup sugar & a little more to coat',
+    '1 cup sugar + some more for dusting the tray',
+    '1 cup sugar and extra to sprinkle',
+  ])('"%s" goes into the dough: what more is strewn has no amount', (text) =>
+    expect(uses(text)).toEqual([['dough', 'read', 'white-sugar', 200]]),
+  );
+  it('three amounts of one thing that do not agree are asked about', () =>
+    expect(uses('250g/9oz/400 g flour')[0]?.[1]).toBe('ask'));
+});
+
 describe('several amounts in one line', () => {
   const foods = [
     ['butter', 'butter'],

@@ -2,7 +2,7 @@ import { directionsOf, isAbout, isInstruction, type Directions } from './directi
 import { decimalMarkOf, plainLine, type DecimalMark } from './figures.js';
 import { inEnglish } from './other-tongues.js';
 import { matchIngredient } from './match-ingredient.js';
-import { partsOfLine } from './parts-of-line.js';
+import { coatOfLine, partsOfLine } from './parts-of-line.js';
 import { takeAmounts } from './read-amount.js';
 import { sectionStart, lineUseOf, tellingOf, type LineUse } from './sections.js';
 import { textLines } from './table-rows.js';
@@ -92,9 +92,11 @@ export const recipeRows = (text: string, decimal?: DecimalMark): readonly Recipe
       const plain = `unreadable ${body.slice(0, 60).replace(/\d/g, '')}`;
       return add({ text: raw, plain, kind: 'line', doubt: null, tells: {} });
     }
-    if (isInstruction(body) || (Object.keys(tells).length > 0 && /^\D/.test(body) && !measured.test(body)))
-      return about(body, tells);
     const { text: plain, doubt } = plainLine(inEnglish(body), mark);
+    // What the pieces are rolled in tells what to do, and says how much of what.
+    const told =
+      isInstruction(body) || (Object.keys(tells).length > 0 && /^\D/.test(body) && !measured.test(body));
+    if (told && !coatOfLine(plain)) return about(body, tells);
     const parts = partsOfLine(plain);
     for (const part of parts)
       add({

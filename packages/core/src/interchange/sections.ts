@@ -4,7 +4,10 @@ export type LineUse = 'dough' | 'filling' | 'icing' | 'topping' | 'other';
 const uses: readonly (readonly [RegExp, LineUse])[] = [
   [/fill|füll|garniture|fourrage|cœur|coeur/i, 'filling'],
   [/icing|glaze|frosting|ganache|glasur|guss|glaçage/i, 'icing'],
-  [/topping|belag|deko|finish|decorat|coat|roll|sprinkl|dust|garnish|streusel|crumble/i, 'topping'],
+  [
+    /topping|\btop\b|belag|deko|finish|decorat|coat|roll|sprinkl|dust|garnish|brush|serv|streusel|crumble/i,
+    'topping',
+  ],
   [/dough|cookie|biscuit|base|batter|teig|pâte|ingredients|dry|wet/i, 'dough'],
 ];
 /** Headings under which is told what to do, or what else there is to know: no ingredients stand there. */
@@ -26,7 +29,7 @@ export const lineUseOf = (section: string): LineUse =>
   uses.find(([words]) => words.test(section))?.[1] ?? 'other';
 
 const names =
-  'dough|cookies?|cookie dough|biscuits?|base|batter|filling|icing|glaze|frosting|ganache|topping|toppings|coating|finish|finishing|decoration|crumble|streusel|dry ingredients|wet ingredients|ingredients|teig|füllung|glasur|guss|pâte|glaçage|garniture';
+  'dough|cookies?|cookie dough|biscuits?|base|batter|filling|icing|glaze|frosting|ganache|topping|toppings|coating|finish|finishing|decoration|crumble|streusel|dry ingredients|wet ingredients|dry|wet|dry mix(?:ture)?|wet mix(?:ture)?|to (?:finish|decorate|serve|coat|roll|sprinkle|garnish|brush|top)|ingredients|teig|füllung|glasur|guss|pâte|glaçage|garniture';
 const telling =
   'method|directions?|instructions?|procedure|steps?|preparation|zubereitung|anleitung|préparation|notes?|tips?|storage|nutrition|equipment|hinweise?|tipps?|conseils?';
 const inline = new RegExp(
@@ -34,7 +37,7 @@ const inline = new RegExp(
   'i',
 );
 const alone = new RegExp(
-  String.raw`^\s*(?:#+\s*)?(?:(?:for\s+the|für\s+(?:den|die|das)|pour\s+(?:la|le|les)|zutaten\s+(?:für\s+)?(?:den|die|das))\s+(.+?)|(?:the\s+)?((?:${names}|${telling})(?:\s+(?:dough|ingredients))?))\s*:?\s*$`,
+  String.raw`^\s*(?:#+\s*)?(?:(?:for\s+the|für\s+(?:den|die|das)|pour\s+(?:la|le|les)|zutaten\s+(?:für\s+)?(?:den|die|das))\s+(.+?)|for\s+((?:rolling|coating|finishing|decorating|decoration|dusting|sprinkling|garnish|serving|brushing))|(?:the\s+)?((?:${names}|${telling})(?:\s+(?:dough|ingredients))?))\s*:?\s*$`,
   'i',
 );
 
@@ -55,5 +58,5 @@ export const sectionStart = (text: string): SectionStart | null => {
     return found ? { section: (found[1] ?? '').trim(), rest: (found[2] ?? '').trim() } : null;
   }
   const found = alone.exec(text) ?? /^\s*(?:#+\s*)?([A-Za-zÀ-ÿ' -]{2,40}):\s*$/.exec(text);
-  return found ? { section: (found[1] ?? found[2] ?? '').trim(), rest: '' } : null;
+  return found ? { section: (found[1] ?? found[2] ?? found[3] ?? '').trim(), rest: '' } : null;
 };

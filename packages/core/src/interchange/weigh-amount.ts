@@ -90,7 +90,7 @@ const packed = (
   if (second && Math.max(...densities) / Math.min(...densities) - 1 > tellApart)
     return {
       about: 'packing',
-      sentence: `How was the ${food.name.toLowerCase()} measured? It matters: ${all.map(([name, rho]) => `a cup ${name} is ${formatNumber(rho * cupMl(settings.measures))} g`).join(', ')}.`,
+      sentence: `${food.name}: how was the cup filled? It matters: ${all.map(([name, rho]) => `${name} it holds ${Math.round(rho * cupMl(settings.measures))} g`).join(', ')}.`,
       choices: all.map(([packing, rho]) => ({
         label: `${packing}, ${Math.round(rho * cupMl(settings.measures))} g a cup`,
         answer: { packing },

@@ -3,6 +3,7 @@ import { massUnitsG } from '../quantity/index.js';
 import { add, formatNumber, relation, sumFigure, type Figure } from '../shown/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
 import type { WrittenLine } from './read-line.js';
+import { unitOfWord } from './words.js';
 import { isQuestion, ofMass, weighAmount, type Weighed } from './weigh-amount.js';
 
 const both = relation({
@@ -16,6 +17,9 @@ const both = relation({
   formula: ({ a, b }) => add(a, b),
   source: 'm = m₁ + m₂',
 });
+
+/** Without the last digits of a division. */
+const plain = (grams: number) => Number(grams.toPrecision(10));
 
 const leaveOut: Choice = { label: 'No ingredient: leave it out', answer: { leaveOut: true } };
 
@@ -33,6 +37,8 @@ export const ask = (
 
 const askIngredient = (line: WrittenLine): ReadResult => {
   const named = line.name || line.text.trim();
+  const unknown = line.left.filter((word) => !/\d/.test(word) && !unitOfWord(word)).join(' ');
+  const [only = ''] = line.ids;
   const offered = line.ids.length > 1 ? line.ids : [...new Set([...line.ids, ...line.likely])];
   return ask(line, {
     about: 'ingredient',
@@ -40,7 +46,9 @@ const askIngredient = (line: WrittenLine): ReadResult => {
       line.ids.length > 1
         ? `Which is meant by "${named}"?`
         : line.ids.length === 1
-          ? `Is "${named}" ${ingredient(line.ids[0] ?? '').name.toLowerCase()}? "${line.left.join(' ')}" is not known.`
+          ? unknown === ''
+            ? `How much ${ingredient(only).name.toLowerCase()} is "${line.text.trim()}"?`
+            : `Is "${named}" ${ingredient(only).name.toLowerCase()}? "${unknown}" is not known.`
           : `What is "${named}"? It is not in the library by that name.`,
     choices: [
       ...offered.map((id) => ({ label: ingredient(id).name, answer: { ingredientId: id } })),
@@ -146,7 +154,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
     state: 'read',
     ...known,
     mass: estimate,
-    ...(high > low * 1.0001 && { rangeG: [low, high] as const }),
+    ...(high > low * 1.0001 && { rangeG: [plain(low), plain(high)] as const }),
     ...(packing && { packing }),
     uncertain: [...line.notes, ...new Set(parts.flatMap((part) => part.uncertain))],
   };

@@ -17,7 +17,7 @@ pistachios | Pistachios, chopped | inclusion | 4.4 45.3 20.2 9 7.7 10.6 3 0 0 | 
 cashews | Cashews, chopped | inclusion | 5.2 44 18.2 21 6 3.3 2.5 0 0 | chopped 0.55 | nuts | | | cashews, cashew nuts
 macadamias | Macadamias, chopped | inclusion | 1.4 75.8 7.9 1.2 4.6 8.6 1.1 0 0 | chopped 0.55 | nuts | | | macadamia nuts, macadamias
 chopped-peanuts | Peanuts, chopped | inclusion | 1.6 49.7 23.7 8.5 5 8 3.5 0 0 | chopped 0.6 | peanut | | | peanuts, roasted peanuts
-coconut | Coconut, shredded dry | inclusion | 3 64.5 6.9 0 7.4 16.3 1.9 0 0 | loose 0.35 | | | | desiccated coconut, shredded coconut, unsweetened coconut, coconut flakes
+coconut | Coconut, shredded dry | inclusion | 3 64.5 6.9 0 7.4 16.3 1.9 0 0 | loose 0.35 | | | | desiccated coconut, dessicated coconut, shredded coconut, unsweetened coconut, coconut flakes
 sweet-coconut | Coconut, sweetened | inclusion | 13 35.5 3 0 43 4.5 1 0 0 | loose 0.36, packed 0.42 | sulphite | | | sweetened coconut, sweetened shredded coconut
 sesame | Sesame | inclusion | 4.7 49.7 17.7 11.4 0.3 11.8 4.4 0 0 | level 0.6 | sesame | | | sesame seeds, white sesame
 black-sesame | Black sesame | inclusion | 4.7 49.7 17.7 11.4 0.3 11.8 4.4 0 0 | level 0.6 | sesame | | | black sesame seeds

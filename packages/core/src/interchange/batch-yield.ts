@@ -1,0 +1,52 @@
+import { numericQuantity } from 'numeric-quantity';
+
+/* How many pieces a recipe makes, how wide and how heavy. */
+
+export interface BatchYield {
+  readonly pieces?: number;
+  readonly diameterMm?: number;
+  readonly pieceG?: number;
+}
+
+const figure = String.raw`(?:\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d+(?:[.,]\d+)?\s*[¼-¾⅐-⅞]?|[¼-¾⅐-⅞])`;
+const dozens = String.raw`(?:\s*(dozen|doz\.?|dz\.?|dutzend|douzaines?)(?![a-z]))?`;
+const count = String.raw`(\d+)(?:\s*(?:-|–|—|to|or|bis|à)\s*(\d+))?${dozens}`;
+const about = String.raw`(?:\s+(?:about|around|approx\.?|approximately|ca\.?|roughly|etwa|environ))?`;
+const wide = new RegExp(
+  String.raw`(${figure})\s*-?\s*(cm|mm|inch(?:es)?|in\b|")\s*-?\s*(?:across|wide|in diameter|round|cookies|biscuits)`,
+  'i',
+);
+const says = new RegExp(
+  String.raw`\b(?:makes?|yields?|servings?|ergibt|gibt|donne|pour)\b\s*:?${about}\s*${count}`,
+  'i',
+);
+const counts = new RegExp(String.raw`${count}\s+(?:cookies|biscuits|pieces|kekse|plätzchen|stück)\b`, 'i');
+/** "20 x 57 g", "24 at 60 g" */
+const weighs = /(\d+)\s*(?:x|×|at|of|à|zu|pieces\s+(?:of|at)|cookies\s+(?:of|at))\s*(\d+(?:[.,]\d+)?)\s*g\b/i;
+
+const mmPer: Readonly<Record<string, number>> = { mm: 1, cm: 10 };
+const numberOf = (text: string) => numericQuantity(text.replace(',', '.').replace(/\s+/g, ' ').trim());
+
+/** What a sentence says of it; of a range of pieces the larger end. Numbers in figures. */
+export const batchYield = (text: string): BatchYield | undefined => {
+  const across = wide.exec(text);
+  const diameterMm = across
+    ? Math.round(numberOf(across[1] ?? '') * (mmPer[(across[2] ?? '').toLowerCase()] ?? 25.4))
+    : undefined;
+  // "3 dozen 2 1/2-inch cookies": how wide they are is not how many.
+  const words = across ? text.replace(across[0], ' cookies ').replace(/\s+/g, ' ') : text;
+  const pieces = says.exec(words) ?? counts.exec(words);
+  const weight = weighs.exec(words);
+  const byWeight = weight && (pieces || /\b(?:yield|makes?|ergibt|pieces)\b/i.test(words)) ? weight : null;
+  const counted = byWeight
+    ? Number(byWeight[1])
+    : pieces
+      ? Number(pieces[2] ?? pieces[1]) * (pieces[3] ? 12 : 1)
+      : undefined;
+  if (counted === undefined && diameterMm === undefined) return undefined;
+  return {
+    ...(counted !== undefined && { pieces: counted }),
+    ...(diameterMm !== undefined && { diameterMm }),
+    ...(byWeight && { pieceG: Number((byWeight[2] ?? '').replace(',', '.')) }),
+  };
+};

@@ -1,0 +1,115 @@
+import { describe, expect, it } from '@jest/globals';
+import { directionsOf, isAbout } from './directions.js';
+import { readSheet } from './read-sheet.js';
+
+const settings = { measures: 'us', schools: { flour: 'spooned' }, eggSize: 'large' } as const;
+
+describe('the oven of a recipe', () => {
+  const still = (setC: number) => ({ setC });
+  const fan = (setC: number) => ({ setC, fan: true });
+  it.each([
+    ['Bake at 350°F (175°C / 155°C fan) for 11-13 minutes.', still(175)],
+    ['Preheat the oven to 180°C (fan 160°C)/gas 4.', still(180)],
+    ['Heat oven to 180C/160C fan/gas 4.', still(180)],
+    ['Heat oven to 180C/fan 160C/gas 4.', still(180)],
+    ['Heat the oven to 160C fan/180C/gas 4.', still(180)],
+    ['Oven 200°C, fan 180°C.', still(200)],
+    ['Preheat to 190 °C or 170 °C convection.', still(190)],
+    ['Bake at 375°F (350°F convection).', still(190.6)],
+    ['Bake at 160°C fan for 12 minutes.', fan(160)],
+    ['Bake at 160°C (fan) for 12 minutes.', fan(160)],
+    ['Preheat a fan oven to 160°C.', fan(160)],
+    ['Fan oven, 160°C.', fan(160)],
+    ['Bake in a fan-forced oven at 325F.', fan(162.8)],
+    ['Bake at 170°C with no fan.', still(170)],
+    ['Bake at 170°C, without the fan, 12 min.', still(170)],
+    ['180 °C Ober-/Unterhitze oder 160 °C Umluft backen.', still(180)],
+    ['Bei 160 °C Umluft 12 Minuten backen.', fan(160)],
+    ['Oven: 190C (170 fan), 10-12 mins', still(190)],
+    ['Oven: 190 (fan 170)', still(190)],
+    ['Oven 375', still(190.6)],
+    ['Bake at 350 for 10 minutes', still(176.7)],
+    ['Bake at 180 for 12 minutes', still(180)],
+    ['Bake 350 12 min', still(176.7)],
+  ])('"%s"', (text, { setC, ...rest }) => {
+    const { minutes: _, ...set } = directionsOf(text).bake ?? {};
+    expect(set).toEqual({ setC: expect.closeTo(setC, 1), ...rest });
+  });
+  it.each([
+    ['Bake 160 g of it in a tin.', undefined],
+    ['Bake for 150 seconds.', undefined],
+    ['Bake 120 pieces a day.', undefined],
+  ])('"%s" says nothing of its heat', (text, setC) => expect(directionsOf(text).bake?.setC).toBe(setC));
+});
+
+describe('how long, and how it rests', () => {
+  it.each([
+    ['Rest 2 h in the fridge, roll 4 mm, bake 160°C 14 min (fan).', [14, 14], [2, 2]],
+    ['Chill for 1 hour and bake for 10 to 12 minutes.', [10, 12], [1, 1]],
+    ['Chill 30 minutes, then bake 12 minutes.', [12, 12], [0.5, 0.5]],
+    ['Bake for 12 minutes, then chill for 2 hours.', [12, 12], [2, 2]],
+    ['Bake for ten to twelve minutes.', [10, 12], undefined],
+    ['Bake about 12 minutes.', [12, 12], undefined],
+    ['Bake 10–12 min, rotating after 6 min.', [10, 12], undefined],
+  ])('"%s"', (text, minutes, hours) => {
+    const { bake, rest } = directionsOf(text);
+    expect(bake?.minutes).toEqual(minutes);
+    expect(rest?.hours).toEqual(hours);
+  });
+});
+
+describe('how many it makes', () => {
+  it.each([
+    ['Cookies (makes about 3 dozen 2 1/2-inch cookies)', { pieces: 36, diameterMm: 64 }],
+    ['Makes 2-3 dozen', { pieces: 36 }],
+    ['Makes two dozen cookies', { pieces: 24 }],
+    ['Makes a dozen', { pieces: 12 }],
+    ['Yield: 4 doz.', { pieces: 48 }],
+    ['Makes 24 cookies, 3½ inches across', { pieces: 24, diameterMm: 89 }],
+    ['Yields 18 three-inch cookies', { pieces: 18, diameterMm: 76 }],
+    ['Makes 20', { pieces: 20 }],
+    ['Servings: 24 cookies', { pieces: 24 }],
+  ])('"%s"', (text, made) => expect(directionsOf(text).yield).toEqual(made));
+});
+
+describe('lines that are no ingredient', () => {
+  const kinds = (text: string) =>
+    readSheet(text, settings).lines.map(({ state, use, ingredientId, massG }) =>
+      state === 'read' ? `${use} ${ingredientId} ${Math.round(massG ?? 0)}` : `${use} ${state}`,
+    );
+  it('the parts that a list of ingredients is written in are headings', () =>
+    expect(
+      kinds(
+        'Dry\n100 g flour\nWet\n50 g butter\nTo finish\n5 g flaky salt\nFor rolling\n20 g sugar\nTo decorate:\n9 g cocoa\nDry mix\n2 g salt',
+      ),
+    ).toEqual([
+      'dough heading',
+      'dough wheat-flour 100',
+      'dough heading',
+      'dough butter 50',
+      'topping heading',
+      'topping flaked-salt 5',
+      'topping heading',
+      'topping white-sugar 20',
+      'topping heading',
+      'topping ask',
+      'dough heading',
+      'dough salt 2',
+    ]));
+  it('the sum of a table is none', () => {
+    expect(kinds('Ingredient\tGrams\nFlour\t1000\nTotal\t1000')).toEqual([
+      'dough heading',
+      'dough wheat-flour 1000',
+      'dough instruction',
+    ]);
+    expect(isAbout('1000 g Total')).toBe(true);
+    expect(isAbout('1000 g total flour')).toBe(false);
+  });
+  it('what the pieces are rolled in is weighed for them', () =>
+    expect(kinds('100 g flour\nRoll in 2 Tbsp sugar + 2 tsp cinnamon\nRoll in sugar and bake')).toEqual([
+      'dough wheat-flour 100',
+      'topping white-sugar 25',
+      'topping cinnamon 5',
+      'dough instruction',
+    ]));
+});
