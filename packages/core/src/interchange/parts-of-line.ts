@@ -62,7 +62,7 @@ const namesFirst = (text: string): readonly string[] | null => {
   return all ? parts.map(([name, amount]) => `${amount} ${name}`) : null;
 };
 const nameThenAmount =
-  /([\p{L}][\p{L}\s'’-]*?)[\s,:–—-]+(\d[\d.,]*\s*(?:\d+\/\d+\s*)?(?:g|kg|ml|l|oz|lb|tsp|tbsp|cups?)\b\.?)/giu;
+  /([\p{L}][\p{L}\s'’-]*?)[\s,:–—-]+(\d[\d.,]*\s*(?:\d+\/\d+\s*)?(?:(?:g|kg|ml|l|oz|lb|tsp|tbsp|cups?)\b\.?|%))/giu;
 
 /** What goes round or on the pieces: it is eaten, so it is a line of its own. What is for the bench is not. */
 const onPieces =

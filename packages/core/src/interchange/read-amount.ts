@@ -77,6 +77,12 @@ const takeUnit = (text: string): { unit: WrittenUnit; fill?: string; rest: strin
     fill = (filled[1] ?? '').toLowerCase();
     rest = rest.slice(filled[0].length);
   }
+  // "1 packed cup": how it is filled stands before the measure.
+  const packed =
+    /^(?:(?:firmly|tightly|lightly|loosely)\s+)?(?:packed|full|level)\s+(?=cups?\b|t(?:able|ea)?sp|tbsp|c\.)/i.exec(
+      rest,
+    );
+  if (packed) rest = rest.slice(packed[0].length);
   const fluid = /^(?:fl\.?\s*oz\.?|fluid\s+ounces?)(?![a-z])\s*/i.exec(rest);
   if (fluid) return { unit: { kind: 'volume', unit: 'floz' }, rest: rest.slice(fluid[0].length) };
   const word = /^([a-z]+\.?|%)(?![a-z])\s*/i.exec(rest);

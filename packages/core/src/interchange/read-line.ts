@@ -1,5 +1,6 @@
 import { numericQuantity } from 'numeric-quantity';
 import { readyIn, type ReadyWay } from '../formula/index.js';
+import { ingredient } from '../ingredient/index.js';
 import { isNoise, likely, matchIngredient, wordsOf, type Match } from './match-ingredient.js';
 import { massUnitsG } from '../quantity/index.js';
 import { takeAmounts, type WrittenAmount } from './read-amount.js';
@@ -26,6 +27,8 @@ export interface WrittenLine {
   /** What is done to it before it is weighed. */
   readonly ready: readonly ReadyWay[];
   readonly topping: boolean;
+  /** It is for the tray or the bench, and no part of what is eaten: "butter, for greasing". */
+  readonly bench: boolean;
   /** What the reader should know besides: "more for rolling is not counted". */
   readonly notes: readonly string[];
   /** Likely ingredients for a name that is not known. */
@@ -59,6 +62,12 @@ const cleaned = (line: string): string =>
     .replace(/[“”]/g, '"')
     .trim()
     .replace(joining, '')
+    // "Flour ........ 500 g"
+    .replace(/\s*\.{3,}\s*|\s*…+\s*/g, ' ')
+    .replace(
+      /^(?:an?\s+)?(\d[\d.,/⁄]*|[¼-¾⅐-⅞]|half)-(?=(?:cups?|tsp|tbsp|teaspoons?|tablespoons?|sticks?)\b)/i,
+      '$1 ',
+    )
     .replace(/\bchoc\b\.?/gi, 'chocolate')
     .replace(/^(pinch|dash|smidgen)\s/i, '1 $1 ')
     .replace(/^(?:anything\s+)?between\s+(\S+)\s+and\s+(?=[\d¼-¾⅐-⅞])/i, '$1 to ');
@@ -67,7 +76,7 @@ const cleaned = (line: string): string =>
 const weightBehind = (text: string): string =>
   /^(?:[\d¼-¾⅐-⅞](?![\d.,]*\s*%)|an?\s|one\s|two\s|three\s)/i.test(text)
     ? text.replace(
-        /\s*[,=]\s*(\d[\d.,]*\s*(?:g|kg|oz|ml)\b)\s*((?:each|apiece|in total|total|all told|net|weighed|shelled|without (?:the )?shells?|out of (?:the )?shells?)?)\s*$/i,
+        /(?:\s*[,=@]\s*|\s+at\s+)(\d[\d.,]*\s*(?:g|kg|oz|ml)\b)\s*((?:each|apiece|in total|total|all told|net|weighed|shelled|without (?:the )?shells?|out of (?:the )?shells?)?)\s*$/i,
         ' ($1 $2)',
       )
     : text;
@@ -132,6 +141,7 @@ const empty = (text: string, kind: WrittenLine['kind']): WrittenLine => ({
   browned: false,
   ready: [],
   topping: false,
+  bench: false,
   notes: [],
   likely: [],
 });
@@ -140,6 +150,11 @@ const empty = (text: string, kind: WrittenLine['kind']): WrittenLine => ({
 /** What is for the tray or the bench is no part of the recipe. */
 const notCounted =
   /\b(?:for|to)\s+(?:the\s+)?(?:trays?|tins?|pans?|bench|dust\w*|greas\w*|roll\w*|sprinkl\w*|work\s*surface)\b/i;
+
+const onTray =
+  /\b(?:for|to)\s+(?:the\s+)?(?:greas\w*|(?:(?:dust|lin|brush|greas)\w*\s+)?(?:the\s+)?(?:baking\s+)?(?:trays?|tins?|pans?|sheets?|bench|board|work\s*surface|counter))\b/i;
+/** Flour that is dusted or rolled in keeps dough from sticking; sugar is eaten. */
+const isFloury = (id: string): boolean => ingredient(id).kind === 'flour' || /flour|starch/.test(id);
 
 /** What goes onto the pieces, said behind the name or, by itself, in brackets: "(for rolling)". */
 const onTop =
@@ -154,9 +169,10 @@ const split = (text: string): { amounts: readonly WrittenAmount[]; name: string 
   const words = share ? front.rest : text;
   for (const at of words.matchAll(/[\s:;=,–—-]+(?=[\d¼-¾⅐-⅞])/g)) {
     const back = takeAmounts(words.slice(at.index + at[0].length));
-    // "Butter 250 g, soft": what follows is said of the butter.
-    if (back.amounts.length > 0 && /^\s*(?:$|,)/.test(back.rest))
-      return { amounts: back.amounts, name: `${words.slice(0, at.index)}${back.rest}` };
+    // "Butter 250 g, soft", "brown sugar 1 cup packed": what follows is said of it.
+    const said = /^\s*(?:$|,)/.test(back.rest) || (/^\s*[a-z\s]+$/i.test(back.rest) && isNoise(back.rest));
+    if (back.amounts.length > 0 && said)
+      return { amounts: back.amounts, name: `${words.slice(0, at.index)} ${back.rest}`.replace(' ,', ',') };
   }
   return share ? { amounts: front.amounts, name: front.rest } : { amounts: [], name: text };
 };
@@ -221,11 +237,11 @@ const inContainer = new RegExp(String.raw`^\s*(?:${containers})(?![a-z])\s*(?:of
 /** Figures that say of what part, or what becomes of it, are no further amount. */
 const explained =
   /\b(?:of which|of it|thereof|davon|dont|to|after|from|into|for|plus|each|size|at|about)\s+(?:\S+\s+)?$/i;
-/** An amount, or a bare figure in front, that is left in the name; null where there is none. */
+/** An amount, a share of the flour beside another, or a bare figure in front, that is left in the name; null where there is none. */
 const looseFigure = (name: string): string | null => {
   const [front] = /^\s*\d[\d.,]*/.exec(name) ?? [];
   if (front !== undefined) return front.trim();
-  for (const found of name.matchAll(/\d[\d.,]*\s*(?:g|kg|ml|oz|lbs?|cups?|tbsp|tsp)\b/gi))
+  for (const found of name.matchAll(/\d[\d.,]*\s*(?:(?:g|kg|ml|oz|lbs?|cups?|tbsp|tsp)\b|%)/gi))
     if (!explained.test(name.slice(0, found.index))) return found[0];
   return null;
 };
@@ -270,11 +286,11 @@ export const readLine = (raw: string): WrittenLine => {
   );
   const each = inside.find((aside) => /\b(?:each|apiece|je|pro stück|chacun)\b/i.test(aside));
   const eachAmount = each === undefined ? [] : amountsIn(each);
-  const amountInside =
-    inside
-      .filter((aside) => !asides.includes(aside))
-      .map(amountsIn)
-      .find(isMass) ?? [];
+  const weightsInside = inside
+    .filter((aside) => !asides.includes(aside))
+    .flatMap((aside) => aside.split(/[;/|]|,\s|\bor\b/).map((part) => amountsIn(part.trim())))
+    .filter(isMass);
+  const amountInside = weightsInside.find(isMetric) ?? weightsInside[0] ?? [];
   // Of two weights the metric one is meant to be weighed: ounces beside it are rounded more.
   let given = besides.find(isMetric) ?? besides.find(isMass) ?? amountInside;
   if (isMass(given) && amounts.every(({ unit }) => unit.kind === 'percent')) amounts = given;
@@ -321,6 +337,8 @@ export const readLine = (raw: string): WrittenLine => {
   }
   if (/\boptional\b/i.test(raw)) notes.push('optional; it is kept in');
   if (/\bdivided\b/i.test(text)) notes.push('goes in in parts');
+  const dusted = /\b(?:for|to)\s+(?:the\s+)?(?:dust|roll)\w*\b/i.test(name);
+  const forTray = onTray.test(name);
   const forTop = onTop.test(name) || inside.some((aside) => onTopWhole.test(aside));
   name = name
     .replace(
@@ -367,7 +385,8 @@ export const readLine = (raw: string): WrittenLine => {
     ...(size && { size }),
     browned,
     ready: readyIn(text),
-    topping: forTop,
+    topping: forTop && !forTray && !(dusted && ids.some(isFloury)),
+    bench: forTray || (dusted && ids.some(isFloury)),
     notes,
     likely: ids.length === 0 || left.length > 0 ? likely(wordsOf(name).join(' ')) : [],
   };

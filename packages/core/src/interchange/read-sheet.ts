@@ -124,8 +124,10 @@ export const readRecipe = (
     if (row.kind !== 'line')
       return { line: { ...line, kind: 'heading' }, state: row.kind, uncertain: [], use: row.use };
     const answer = answers[i] ?? {};
+    const use: LineUse = line.bench ? 'other' : row.use === 'dough' && line.topping ? 'topping' : row.use;
+    // Nobody weighs what a tray is greased with.
+    if (line.bench && line.amounts.length === 0) return { line, state: 'instruction', uncertain: [], use };
     const read = weighLine(line, settings, answer);
-    const use: LineUse = row.use === 'dough' && line.topping ? 'topping' : row.use;
     const result = { ...read, use };
     if (read.state !== 'read' || answer.massG !== undefined) return result;
     if (mixed && inPercent(line))

@@ -411,8 +411,59 @@ describe('words around an amount', () => {
   ])('"%s" goes into the dough: what more is strewn has no amount', (text) =>
     expect(uses(text)).toEqual([['dough', 'read', 'white-sugar', 200]]),
   );
+  it.each([
+    ['20 g butter for greasing', ['other', 'read', 'butter', 20]],
+    ['butter, for greasing', ['other', 'instruction', undefined, undefined]],
+    ['flour, for dusting', ['other', 'instruction', undefined, undefined]],
+    ['10 g flour for rolling out', ['other', 'read', 'wheat-flour', 10]],
+    ['10 g icing sugar, for dusting', ['topping', 'read', 'icing-sugar', 10]],
+    ['oil for the tray', ['other', 'instruction', undefined, undefined]],
+    ['10 g oil, to brush the baking sheet', ['other', 'read', 'sunflower-oil', 10]],
+  ])('"%s": what is for tray and bench is kept apart', (text, outcome) =>
+    expect(uses(text)).toEqual([outcome]),
+  );
   it('three amounts of one thing that do not agree are asked about', () =>
     expect(uses('250g/9oz/400 g flour')[0]?.[1]).toBe('ask'));
+});
+
+describe('a weight beside a measure', () => {
+  it.each([
+    ['3 (50 g) eggs', 'whole-egg 150'],
+    ['3 eggs (150 g)', 'whole-egg 150'],
+    ['3 eggs @ 50 g', 'whole-egg 150'],
+    ['3 eggs at 50 g each', 'whole-egg 150'],
+    ['3 eggs, 165 g', 'whole-egg 165'],
+    ['1 cup (7 oz; 200 g) sugar', 'white-sugar 200'],
+    ['1 cup (200 g or 7 oz) sugar', 'white-sugar 200'],
+    ['1 cup (6 oz/170 g) sugar', 'white-sugar 170'],
+    ['1 cup (250 g) flour', 'wheat-flour 250'],
+    ['1 cup (125 g) flour', 'wheat-flour 125'],
+    ['1 cup (50 g) sugar', 'ask'],
+    ['1 cup (500 g) sugar', 'ask'],
+    ['1 packed cup light brown sugar', 'light-brown-sugar 220'],
+    ['1 firmly packed cup light brown sugar', 'light-brown-sugar 220'],
+    ['Light brown sugar 1 cup packed (213 grams)', 'light-brown-sugar 213'],
+    ['Flour........500g', 'wheat-flour 500'],
+    ['Flour … 500 g', 'wheat-flour 500'],
+    ['1-cup sugar', 'white-sugar 199'],
+    ['a half-cup sugar', 'white-sugar 100'],
+  ])('"%s" is %s', (text, outcome) =>
+    expect(read(text).map((one) => (typeof one === 'string' ? one.replace(/\.\d+$/, '') : one))).toEqual([
+      outcome,
+    ]),
+  );
+  it('shares of the flour in one line are all read', () =>
+    expect(read('flour 100%, butter 60%, sugar 50%')).toEqual([
+      'wheat-flour 1000',
+      'butter 600',
+      'white-sugar 500',
+    ]));
+  it('for each it says so, and for what does not fit it offers both', () => {
+    const [each] = readRecipe('3 (50 g) eggs', settings);
+    expect(JSON.stringify(each?.mass)).toContain('for each of 3');
+    const [slip] = readRecipe('1 cup (50 g) sugar', settings);
+    expect(slip?.question?.choices.map(({ label }) => label)).toEqual(['50 g', '199.9 g']);
+  });
 });
 
 describe('several amounts in one line', () => {

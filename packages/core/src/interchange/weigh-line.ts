@@ -4,6 +4,7 @@ import { add, formatNumber, relation, sumFigure, type Figure } from '../shown/in
 import type { Choice, LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
 import type { WrittenLine } from './read-line.js';
 import { unitOfWord } from './words.js';
+import { weightBeside } from './weight-beside.js';
 import { isQuestion, ofMass, weighAmount, type Weighed } from './weigh-amount.js';
 
 const both = relation({
@@ -111,14 +112,36 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
   const parts = weighed.filter((part): part is Weighed => !isQuestion(part));
   const estimate = parts.length === weighed.length ? addUp(parts) : null;
   if (line.given.length > 0) {
+    const once = line.given.map(
+      ({ low, unit }) => low * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN),
+    );
+    const givenG = once.reduce((sum, grams) => sum + grams, 0);
+    const beside = weightBeside(givenG, amounts, weighed, food);
+    if (beside === 'neither')
+      return ask(
+        line,
+        {
+          about: 'amount',
+          sentence: `${formatNumber(givenG)} g stand beside it, but the measure comes to ${estimate ? `about ${formatNumber(estimate.value)} g` : 'something else'}: which is meant?`,
+          choices: [givenG, ...(estimate ? [estimate.value] : [])].map((grams) => ({
+            label: `${formatNumber(grams)} g`,
+            answer: { massG: grams },
+          })),
+        },
+        known,
+      );
+    const times = beside === 'each' ? (amounts[0]?.low ?? 1) : 1;
     const mass = sumFigure({
       name: 'Grams given in the recipe',
       symbol: 'm',
       unit: 'g',
-      terms: line.given.map(({ low, unit }) => ({
+      terms: once.map((grams) => ({
         symbol: 'm',
-        name: 'as written beside the measure',
-        value: low * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN),
+        name:
+          times === 1
+            ? 'as written beside the measure'
+            : `as written beside it, for each of ${formatNumber(times)}`,
+        value: grams * times,
         unit: 'g' as const,
         source: 'recipe',
       })),
