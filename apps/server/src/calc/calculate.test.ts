@@ -340,7 +340,7 @@ describe('calc', () => {
       'scale',
       { ...scale, lines: [{ pieces: 0, pieceMassG: 30 }] },
       'The number of pieces is 0',
-      'The number of pieces',
+      'lines.0.pieces',
     ],
     ['scale', { ...scale, mixers: [] }, 'No mixer can take this dough', 'mixers'],
     [
@@ -360,12 +360,7 @@ describe('calc', () => {
       'not both',
       'properties',
     ],
-    [
-      'bake',
-      { ...bake, oven: { setC: 500, fan: false } },
-      'The oven temperature is 500',
-      'The oven temperature',
-    ],
+    ['bake', { ...bake, oven: { setC: 500, fan: false } }, 'The oven temperature is 500', 'oven.setC'],
     [
       'bake',
       { ...bake, piece: { massG: 35, shape: 'ball' } },

@@ -9,7 +9,7 @@ import {
   bakeInput,
   conduct,
   constantMaterial,
-  convert,
+  convertWords,
   costOf,
   doughFromComposition,
   doughMaterial,
@@ -54,8 +54,20 @@ import {
 } from '@jokul/contracts';
 
 const runConvert = (r: ConvertRequest) => {
-  const { massG, densityGPerMl, source, rangeG } = convert(r.amount, r.unit, r.ingredient, r.packing);
-  return { massG, densityGPerMl, source, rangeG };
+  const { massG, densityGPerMl, source, rangeG, ingredientId } = convertWords(
+    r.amount,
+    r.unit,
+    r.ingredient,
+    r.packing,
+  );
+  // An id says itself what it is of; a name is answered with the one that it was taken for.
+  return {
+    massG,
+    densityGPerMl,
+    source,
+    rangeG,
+    ...(ingredientId !== r.ingredient && { ingredient: ingredientId }),
+  };
 };
 
 const runScale = (r: ScaleRequest) => {
@@ -108,9 +120,16 @@ const runBake = (r: BakeRequestInput) => {
   const dough = doughIn(r);
   const { calibration } = r.oven;
   if (calibration) {
-    requireNumber(calibration.offsetK ?? 0, 'The offset of the oven', -40, 40, 'K');
+    requireNumber(
+      calibration.offsetK ?? 0,
+      'The offset of the oven',
+      -40,
+      40,
+      'K',
+      'oven.calibration.offsetK',
+    );
     for (const name of ['hFactor', 'stiffness', 'colourFactor'] as const)
-      requireNumber(calibration[name] ?? 1, `The factor ${name}`, 0.3, 3);
+      requireNumber(calibration[name] ?? 1, `The factor ${name}`, 0.3, 3, '', `oven.calibration.${name}`);
   }
   const result = bake(
     adjustInput(
@@ -315,7 +334,26 @@ export const readyFor = async (name: string): Promise<void> => {
 export const calculate = (name: string, json: unknown): object =>
   Array.isArray(json) ? calculateAll(name, json) : calculateOne(name, json);
 
+/** Where an answer has a figure that is none; null for a whole one. */
+const holeIn = (answer: unknown, path = ''): string | null => {
+  if (typeof answer === 'number') return Number.isFinite(answer) ? null : path;
+  if (typeof answer !== 'object' || answer === null) return null;
+  for (const [key, value] of Object.entries(answer)) {
+    const hole = holeIn(value, path === '' ? key : `${path}.${key}`);
+    if (hole !== null) return hole;
+  }
+  return null;
+};
+
+/** An answer with a hole is none: JSON would say null, which means something else. */
 const calculateOne = (name: string, json: unknown): object => {
+  const answer = answerTo(name, json);
+  const hole = holeIn(answer);
+  if (hole === null) return answer;
+  throw new JokulError('not-computable', `These figures give no answer: "${hole}" would be no number.`, hole);
+};
+
+const answerTo = (name: string, json: unknown): object => {
   switch (name as CalcName) {
     case 'convert':
       return runConvert(checked(calcRequests.convert, json));

@@ -124,15 +124,15 @@ export const judgedBy = ({ setup, centreC }: BakeInput): JudgedBy => ({
 
 /** The documented domain of the model. @throws JokulError `out-of-range` */
 export const checkComposition = ({ setup, pullS, rest, centreC }: BakeInput): void => {
-  requireNumber(setup.massG, 'The piece weight', 8, 200, 'g');
+  requireNumber(setup.massG, 'The piece weight', 8, 200, 'g', 'piece.massG');
   checkPressed(setup);
   for (const t of typeof setup.start === 'number' ? [setup.start] : setup.start) {
-    requireNumber(t, 'The dough temperature', -30, 35, '°C');
+    requireNumber(t, 'The dough temperature', -30, 35, '°C', 'piece.startC');
   }
-  requireNumber(setup.setC, 'The oven temperature', 120, 260, '°C');
-  requireNumber(centreC, 'The limit of the centre', 50, 95, '°C');
-  requireNumber(rest.trayS, 'The rest on the tray', 0, 7200, 's');
-  if (pullS !== undefined) requireNumber(pullS, 'The pull time', 60, 7200, 's');
-  requireNumber(setup.dough.composition.water, 'The water of the dough', 0.03, 0.35);
-  requireNumber(setup.dough.nonFatSolids, 'The dry solids of the dough', 0.2, 0.9);
+  requireNumber(setup.setC, 'The oven temperature', 120, 260, '°C', 'oven.setC');
+  requireNumber(centreC, 'The limit of the centre', 50, 95, '°C', 'rules.centreC');
+  requireNumber(rest.trayS, 'The rest on the tray', 0, 7200, 's', 'rest.trayS');
+  if (pullS !== undefined) requireNumber(pullS, 'The pull time', 60, 7200, 's', 'pullS');
+  requireNumber(setup.dough.composition.water, 'The water of the dough', 0.03, 0.35, '', 'composition.water');
+  requireNumber(setup.dough.nonFatSolids, 'The dry solids of the dough', 0.2, 0.9, '', 'composition');
 };

@@ -42,7 +42,7 @@ export const convert = (amount: number, unit: string, ingredientId: string, pack
   if (!isVolumeUnit(unit))
     throw new JokulError('unknown-unit', `"${unit}" is no unit that Jokul knows.`, 'unit');
   const chosen = packing ?? Object.keys(packings)[0] ?? '';
-  const rho = packings[chosen];
+  const rho = Object.hasOwn(packings, chosen) ? packings[chosen] : undefined;
   if (rho === undefined) {
     const known = Object.keys(packings).join(', ');
     throw new JokulError(

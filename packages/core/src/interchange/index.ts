@@ -1,6 +1,7 @@
 export * from './words.js';
 export * from './read-amount.js';
 export * from './match-ingredient.js';
+export * from './convert-words.js';
 export * from './read-line.js';
 export * from './read-sheet.js';
 export { recipeRows, recipeTitle, type RecipeRow } from './recipe-rows.js';

@@ -72,7 +72,8 @@ const packed = (
     rho: food.densityGPerMl[packing] ?? Number.NaN,
     source: `${food.name}, ${packing}: ${food.source}`,
   });
-  if (answer.packing !== undefined && answer.packing in food.densityGPerMl) return of(answer.packing);
+  if (answer.packing !== undefined && Object.hasOwn(food.densityGPerMl, answer.packing))
+    return of(answer.packing);
   const said = line.packings.find((packing) => packing in food.densityGPerMl);
   if (said) return of(said);
   const school = schoolOf(food);
@@ -83,7 +84,7 @@ const packed = (
       rho: chosen / cupMl(settings.measures),
       source: `own cup of ${formatNumber(chosen)} g`,
     };
-  if (chosen !== undefined && chosen in food.densityGPerMl) return of(chosen);
+  if (typeof chosen === 'string' && Object.hasOwn(food.densityGPerMl, chosen)) return of(chosen);
   const [first, second] = all;
   if (!first) return { packing: '', rho: Number.NaN, source: '' };
   const densities = all.map(([, rho]) => rho);
@@ -137,7 +138,7 @@ const pieceOf = (
   const named = sizes.find((size) => new RegExp(`\\b${size}\\b`, 'i').test(line.text));
   const written = food.kind === 'egg' ? eggSizeIn(line.size, settings.measures) : (named ?? line.size);
   const wanted = [answer.size, written, food.kind === 'egg' ? settings.eggSize : undefined].find(
-    (size) => size !== undefined && size in food.pieceG,
+    (size) => size !== undefined && Object.hasOwn(food.pieceG, size),
   );
   const size = wanted ?? (sizes.length === 1 ? sizes[0] : undefined);
   if (size !== undefined)

@@ -105,11 +105,12 @@ export const weighCheck = (
   toleranceG: number,
   batchPieces: number,
 ): WeighCheck => {
-  requireNumber(nominalG, 'The nominal weight', 1, 1000, 'g');
-  requireNumber(toleranceG, 'The tolerance', 0.01, 500, 'g');
-  requireNumber(readingsG.length, 'The number of readings', 1, 10_000);
-  requireNumber(batchPieces, 'The pieces of the batch', 1, 1e6);
-  for (const reading of readingsG) requireNumber(reading, 'A reading', 0.1, 2000, 'g');
+  requireNumber(nominalG, 'The nominal weight', 1, 1000, 'g', 'nominalG');
+  requireNumber(toleranceG, 'The tolerance', 0.01, 500, 'g', 'toleranceG');
+  requireNumber(readingsG.length, 'The number of readings', 1, 10_000, '', 'readingsG');
+  requireNumber(batchPieces, 'The pieces of the batch', 1, 1e6, '', 'batchPieces');
+  for (const [i, reading] of readingsG.entries())
+    requireNumber(reading, 'A reading', 0.1, 2000, 'g', `readingsG.${i}`);
   const n = readingsG.length;
   const batch = Math.max(n, batchPieces);
   const meanG = readingsG.reduce((sum, x) => sum + x, 0) / n;

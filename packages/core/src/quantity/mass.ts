@@ -30,8 +30,8 @@ export const volumeUnitsMl = {
 } as const;
 export type VolumeUnit = keyof typeof volumeUnitsMl;
 
-export const isMassUnit = (unit: string): unit is MassUnit => unit in massUnitsG;
-export const isVolumeUnit = (unit: string): unit is VolumeUnit => unit in volumeUnitsMl;
+export const isMassUnit = (unit: string): unit is MassUnit => Object.hasOwn(massUnitsG, unit);
+export const isVolumeUnit = (unit: string): unit is VolumeUnit => Object.hasOwn(volumeUnitsMl, unit);
 
 /**
  * A mass in grams from any mass unit.

@@ -56,12 +56,12 @@ const testDough = relation({
  * @throws JokulError `out-of-range` for pieces, weights or losses that make no sense, `nothing-to-bake` without pieces
  */
 export const doughNeeded = (lines: readonly PieceLine[], losses: Losses): Figure => {
-  requireNumber(losses.bowlShare, 'The loss in the bowl', 0, 0.2);
-  requireNumber(losses.portionShare, 'The loss at portioning', 0, 0.2);
-  requireNumber(losses.testPieces, 'The number of test pieces', 0, 500);
-  for (const line of lines) {
-    requireNumber(line.pieces, 'The number of pieces', 1, 100_000, 'pieces');
-    requireNumber(line.pieceMassG, 'The piece weight', 5, 400, 'g');
+  requireNumber(losses.bowlShare, 'The loss in the bowl', 0, 0.2, '', 'losses.bowlShare');
+  requireNumber(losses.portionShare, 'The loss at portioning', 0, 0.2, '', 'losses.portionShare');
+  requireNumber(losses.testPieces, 'The number of test pieces', 0, 500, '', 'losses.testPieces');
+  for (const [i, line] of lines.entries()) {
+    requireNumber(line.pieces, 'The number of pieces', 1, 100_000, 'pieces', `lines.${i}.pieces`);
+    requireNumber(line.pieceMassG, 'The piece weight', 5, 400, 'g', `lines.${i}.pieceMassG`);
   }
   const [first] = lines;
   if (!first) throw new JokulError('nothing-to-bake', 'There are no pieces on the bake list.', 'lines');

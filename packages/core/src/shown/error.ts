@@ -21,16 +21,23 @@ export interface Warning {
  * Refuses a number that is missing, not finite or outside [min, max].
  * @throws JokulError `out-of-range` with a sentence that names the field and the allowed range.
  */
-export const requireNumber = (value: unknown, name: string, min: number, max: number, unit = ''): number => {
+export const requireNumber = (
+  value: unknown,
+  name: string,
+  min: number,
+  max: number,
+  unit = '',
+  path = name,
+): number => {
   const range = `between ${min} and ${max}${unit && ` ${unit}`}`;
   if (typeof value !== 'number' || !Number.isFinite(value)) {
-    throw new JokulError('out-of-range', `${name} is missing or is no number; it must be ${range}.`, name);
+    throw new JokulError('out-of-range', `${name} is missing or is no number; it must be ${range}.`, path);
   }
   if (value < min || value > max) {
     throw new JokulError(
       'out-of-range',
       `${name} is ${value}${unit && ` ${unit}`}; it must be ${range}.`,
-      name,
+      path,
     );
   }
   return value;

@@ -33,22 +33,23 @@ export type Body =
 export const checkBody = (body: Body): void => {
   switch (body.kind) {
     case 'sphere':
-      requireNumber(body.massG, 'The mass of the ball', 1, 50_000, 'g');
+      requireNumber(body.massG, 'The mass of the ball', 1, 50_000, 'g', 'body.massG');
       return;
     case 'slab':
-      requireNumber(body.thicknessMm, 'The thickness', 2, 1000, 'mm');
-      requireNumber(body.exposedFaces, 'The number of exposed faces', 1, 2);
+      requireNumber(body.thicknessMm, 'The thickness', 2, 1000, 'mm', 'body.thicknessMm');
+      requireNumber(body.exposedFaces, 'The number of exposed faces', 1, 2, '', 'body.exposedFaces');
       return;
     case 'cylinder':
-      requireNumber(body.diameterMm, 'The diameter', 4, 1000, 'mm');
+      requireNumber(body.diameterMm, 'The diameter', 4, 1000, 'mm', 'body.diameterMm');
       return;
     case 'block':
-      for (const side of ['lengthMm', 'widthMm', 'heightMm'] as const)
-        requireNumber(body[side], side, 10, 2000, 'mm');
+      requireNumber(body.lengthMm, 'The length', 10, 2000, 'mm', 'body.lengthMm');
+      requireNumber(body.widthMm, 'The width', 10, 2000, 'mm', 'body.widthMm');
+      requireNumber(body.heightMm, 'The height', 10, 2000, 'mm', 'body.heightMm');
       return;
     case 'disc':
-      requireNumber(body.diameterMm, 'The diameter', 4, 1000, 'mm');
-      requireNumber(body.heightMm, 'The height', 4, 2000, 'mm');
+      requireNumber(body.diameterMm, 'The diameter', 4, 1000, 'mm', 'body.diameterMm');
+      requireNumber(body.heightMm, 'The height', 4, 2000, 'mm', 'body.heightMm');
       return;
     default:
       throw new JokulError(

@@ -189,7 +189,7 @@ describe('the cold model refuses', () => {
     [{ body: { kind: 'sphere', massG: 0 } as Body }, 'The mass of the ball'],
     [{ body: { kind: 'slab', thicknessMm: -4, exposedFaces: 2 } as Body }, 'The thickness'],
     [{ body: { kind: 'cylinder', diameterMm: 1 } as Body }, 'The diameter'],
-    [{ body: { kind: 'block', lengthMm: 1, widthMm: 100, heightMm: 100 } as Body }, 'lengthMm'],
+    [{ body: { kind: 'block', lengthMm: 1, widthMm: 100, heightMm: 100 } as Body }, 'The length'],
     [{ body: { kind: 'egg' } as unknown as Body }, 'sphere, slab, cylinder, block or disc'],
     [{ startC: 100 }, 'The start temperature'],
     [{ steps: [] }, 'at least one place'],

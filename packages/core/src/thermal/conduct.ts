@@ -55,13 +55,13 @@ const mostWork = 3e8;
 
 const checkProblem = (problem: ConductProblem): void => {
   checkBody(problem.body);
-  requireNumber(problem.startC, 'The start temperature', -45, 60, '°C');
+  requireNumber(problem.startC, 'The start temperature', -45, 60, '°C', 'startC');
   if (problem.steps.length === 0)
     throw new JokulError('no-steps', 'Say at least one place and how long.', 'steps');
-  for (const stay of problem.steps) {
-    requireNumber(stay.airC, 'The air temperature', -45, 60, '°C');
-    requireNumber(stay.hWPerM2K, 'The heat transfer', 0.5, 5000, 'W/m²K');
-    requireNumber(stay.durationS, 'The duration', 1, 90 * 86400, 's');
+  for (const [i, stay] of problem.steps.entries()) {
+    requireNumber(stay.airC, 'The air temperature', -45, 60, '°C', `steps.${i}.airC`);
+    requireNumber(stay.hWPerM2K, 'The heat transfer', 0.5, 5000, 'W/m²K', `steps.${i}.hWPerM2K`);
+    requireNumber(stay.durationS, 'The duration', 1, 90 * 86400, 's', `steps.${i}.durationS`);
   }
 };
 

@@ -69,16 +69,17 @@ const patternOn = remembering(patternSought, (free, asked) => JSON.stringify([fr
  * @throws JokulError `piece-too-large` when not even one piece fits, `out-of-range`
  */
 export const layOut = (q: TrayQuestion): Layout => {
-  requireNumber(q.lengthMm, 'The length of the tray', 50, 3000, 'mm');
-  requireNumber(q.widthMm, 'The width of the tray', 50, 3000, 'mm');
-  requireNumber(q.gapMm, 'The gap', 0, 300, 'mm');
-  requireNumber(q.marginMm, 'The margin', 0, 300, 'mm');
+  requireNumber(q.lengthMm, 'The length of the tray', 50, 3000, 'mm', 'tray.lengthMm');
+  requireNumber(q.widthMm, 'The width of the tray', 50, 3000, 'mm', 'tray.widthMm');
+  requireNumber(q.gapMm, 'The gap', 0, 300, 'mm', 'gapMm');
+  requireNumber(q.marginMm, 'The margin', 0, 300, 'mm', 'marginMm');
   const d = requireNumber(
     typeof q.diameterMm === 'number' ? q.diameterMm : q.diameterMm.value,
     'The diameter',
     5,
     1000,
     'mm',
+    'diameterMm',
   );
   const margins = marginsOf(q.marginMm, q.openSides);
   const acrossFigure = perRow({

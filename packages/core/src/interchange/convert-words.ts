@@ -1,0 +1,78 @@
+import { convert, ingredient, ingredients, type Conversion } from '../ingredient/index.js';
+import { isMassUnit, isVolumeUnit } from '../quantity/index.js';
+import { JokulError } from '../shown/index.js';
+import { likely, matchIngredient } from './match-ingredient.js';
+import { specks, unitOfWord } from './words.js';
+
+/* Grams of an amount whose unit and ingredient are named as people name them: "2 sticks of butter", "1 fl oz of milk". */
+
+export interface SaidConversion extends Conversion {
+  readonly ingredientId: string;
+}
+
+const idOf = (name: string): string => {
+  if (ingredients.has(name)) return name;
+  const { ids, left } = matchIngredient(name);
+  const [only, second] = ids;
+  if (only !== undefined && second === undefined && left.length === 0) return only;
+  const offered = ids.length > 1 ? ids : likely(name, 3);
+  throw new JokulError(
+    ids.length > 1 ? 'ambiguous-ingredient' : 'unknown-ingredient',
+    `"${name}" ${ids.length > 1 ? 'may be several things' : 'is not in the ingredient library'}${offered.length > 0 ? `: say one of ${offered.join(', ')}` : ''}.`,
+    'ingredient',
+  );
+};
+
+/** One of something that is counted: by its size, or by the piece where there is one size. */
+const pieceOf = (unit: string, id: string): { readonly grams: number; readonly said: string } | null => {
+  const { pieceG, name } = ingredient(id);
+  const sizes = Object.keys(pieceG).filter((size) => size !== 'stick');
+  const word = unit.toLowerCase().replace(/\s+/g, '-');
+  const single = word.replace(/s$/, '');
+  const size = [word, single].find((one) => Object.hasOwn(pieceG, one));
+  if (size !== undefined) return { grams: pieceG[size] ?? Number.NaN, said: size };
+  if (single !== 'piece' && single !== 'each') return null;
+  const [only] = sizes;
+  if (only !== undefined && sizes.length === 1) return { grams: pieceG[only] ?? Number.NaN, said: only };
+  throw new JokulError(
+    'unknown-unit',
+    sizes.length > 1
+      ? `${name} comes in sizes: say one of ${sizes.join(', ')}.`
+      : `Pieces of ${name.toLowerCase()} have no set weight.`,
+    'unit',
+  );
+};
+
+/** A unit by its short name, or by a word for it. */
+const unitNamed = (unit: string): { readonly unit: string; readonly share: number } | null => {
+  if (isMassUnit(unit) || isVolumeUnit(unit)) return { unit, share: 1 };
+  const plain = unit.trim().replace(/^fl(?:uid)?\.?[\s-]+(?:oz|ounces?)\.?$/i, 'floz');
+  const word = unitOfWord(plain);
+  if (word?.kind === 'mass' || word?.kind === 'volume') return { unit: word.unit, share: 1 };
+  return word?.kind === 'speck' ? { unit: 'tsp', share: specks[word.name].tsp } : null;
+};
+
+/**
+ * @param unit as people write it; of spoons and cups the US ones where it does not say whose
+ * @param name an id of the library, or a name that means one ingredient
+ * @throws JokulError `unknown-ingredient`, `ambiguous-ingredient`, and those of `convert`
+ */
+export const convertWords = (
+  amount: number,
+  unit: string,
+  name: string,
+  packing?: string,
+): SaidConversion => {
+  const ingredientId = idOf(name);
+  const named = unitNamed(unit);
+  if (named) return { ...convert(amount * named.share, named.unit, ingredientId, packing), ingredientId };
+  const piece = pieceOf(unit, ingredientId);
+  if (!piece) return { ...convert(amount, unit, ingredientId, packing), ingredientId };
+  // The limits of an amount are those of any other.
+  const { massG } = convert(amount, 'g', ingredientId);
+  return {
+    massG: massG * piece.grams,
+    source: `${ingredient(ingredientId).name}, ${piece.said}: typical`,
+    ingredientId,
+  };
+};
