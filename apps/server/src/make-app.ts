@@ -1,4 +1,4 @@
-import { ValidationPipe, type LoggerService } from '@nestjs/common';
+import { BadRequestException, ValidationPipe, type LoggerService } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import { DataSource } from 'typeorm';
 import { AppModule, webRoot } from './app.module.js';
 import { SoundInputPipe } from './common/sound-input.pipe.js';
+import { firstTrouble } from './common/first-trouble.js';
 import { missingAsset } from './common/missing-asset.js';
 import { ownHostOnly } from './common/own-host.js';
 import { rememberRules } from './common/remember-rules.js';
@@ -79,7 +80,12 @@ export const makeApp = async (
   app.setGlobalPrefix('api');
   app.useGlobalPipes(
     new SoundInputPipe(),
-    new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }),
+    new ValidationPipe({
+      whitelist: true,
+      forbidNonWhitelisted: true,
+      transform: true,
+      exceptionFactory: (errors) => new BadRequestException(firstTrouble(errors) ?? 'This cannot be read.'),
+    }),
   );
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();

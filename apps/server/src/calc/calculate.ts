@@ -1,7 +1,7 @@
 import 'reflect-metadata';
 import { Ajv } from 'ajv';
 import { plainToInstance } from 'class-transformer';
-import { validateSync, type ValidationError } from 'class-validator';
+import { validateSync } from 'class-validator';
 import {
   amountsFor,
   adjustInput,
@@ -37,6 +37,7 @@ import {
 import { doughIn, stagesOf, startOf } from './asked-dough.js';
 import { runCalibrate } from './calibrate.js';
 import { runDay } from './day.js';
+import { firstTrouble } from '../common/first-trouble.js';
 import { bringLinear, solveBinary, solveLinear } from './linear.js';
 import {
   calcRequests,
@@ -222,26 +223,6 @@ const runPlan = (problem: PlanProblem) => {
     },
     bound: { undonePieces: least, cost: leastCost(problem, missingPieces(problem, plan.batches)) },
   };
-};
-
-/** The first thing that is wrong, with the path to it. */
-const firstTrouble = (
-  errors: readonly ValidationError[],
-  path = '',
-): { message: string; path: string } | null => {
-  for (const error of errors) {
-    const here = path ? `${path}.${error.property}` : error.property;
-    const [code, message] = Object.entries(error.constraints ?? {})[0] ?? [];
-    if (message)
-      return {
-        message:
-          code === 'whitelistValidation' ? `"${here}" is not known here.` : `${message}.`.replace('..', '.'),
-        path: here,
-      };
-    const inner = firstTrouble(error.children ?? [], here);
-    if (inner) return inner;
-  }
-  return null;
 };
 
 const checked = <T extends object>(type: new () => T, json: unknown): T => {

@@ -78,7 +78,7 @@ describe('the bake list', () => {
     [{ ...line, customer: '' }, 'Say who it is for'],
     [{ ...line, productCode: '' }, 'Choose a product'],
     [{ customer: 'Kiosk' }, 'Choose a product'],
-    [{ ...line, colour: 'red' }, 'property colour should not exist'],
+    [{ ...line, colour: 'red' }, '"colour" is not known here.'],
   ])('refuses %j with a sentence', async (bad, sentence) => {
     const { status, body, type } = await app.post(`days/${day}/orders`, bad);
     expect(status).toBe(400);
@@ -165,10 +165,10 @@ describe('many lines at once', () => {
   });
 
   it.each([
-    [{ productCode: 'XYZ' }, 404, 'There is no formula "XYZ".'],
-    [{ pieces: 0 }, 400, 'lines.1.At least one piece'],
-    [{ id: 'no key' }, 400, 'lines.1.id'],
-  ])('one that is wrong (%j) keeps all from the list, and is named', async (change, status, why) => {
+    [{ productCode: 'XYZ' }, 404, 'There is no formula "XYZ".', 'lines.1.productCode'],
+    [{ pieces: 0 }, 400, 'At least one piece', 'lines.1.pieces'],
+    [{ id: 'no key' }, 400, 'id must be a UUID', 'lines.1.id'],
+  ])('one that is wrong (%j) keeps all from the list, and is named', async (change, status, why, path) => {
     const before = await listed();
     const wrong = [
       { ...lines[0], id: id(10), readyBy: '08:00' },
@@ -177,6 +177,7 @@ describe('many lines at once', () => {
     const answer = await post(wrong);
     expect(answer.status).toBe(status);
     expect(answer.body.message).toContain(why);
+    expect(answer.body.path).toBe(path);
     expect(await listed()).toBe(before);
   });
 
