@@ -1,6 +1,7 @@
 export * from './formula.js';
 export * from './ready.js';
 export * from './amounts.js';
+export * from './held-back.js';
 export * from './dough.js';
 export * from './shares.js';
 export * from './compare.js';

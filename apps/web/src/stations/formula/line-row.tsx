@@ -51,6 +51,8 @@ interface RowProps {
   readonly perPercentG: number;
   readonly editing: boolean;
   readonly prefix?: string;
+  /** What else is to be said of it. */
+  readonly note?: string;
   /** Another choice of this line, before how it is made ready. */
   readonly choice?: ReactNode;
   readonly onChange: (line: FormulaLine | null) => void;
@@ -65,6 +67,7 @@ export const LineRow = ({
   perPercentG,
   editing,
   prefix = '',
+  note = '',
   choice,
   onChange,
   onMove,
@@ -94,6 +97,7 @@ export const LineRow = ({
             ) : (
               line.browned && <span className="text-ink-faint">{t`, to brown`}</span>
             )}
+            {note && <span className="text-ink-faint">{note}</span>}
             {!editing && sayReady(line, name) && (
               <span className="text-ink-faint">, {sayReady(line, name)}</span>
             )}

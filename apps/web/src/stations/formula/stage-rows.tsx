@@ -3,6 +3,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { GripVertical, X } from 'lucide-react';
 import type { Amount, FormulaStage } from '@jokul/core';
 import { useDraft } from './draft-store';
+import { HoldBack } from './hold-back';
 import { AddButton, LineRow } from './line-row';
 import { StageWork } from './stage-work';
 
@@ -93,6 +94,7 @@ export const StageLines = ({ stage, index, amounts, perPercentG, editing }: Stag
             grams={amount?.mass.value ?? line.percent * perPercentG}
             perPercentG={perPercentG}
             editing={editing}
+            choice={<HoldBack line={line} />}
             onChange={(next) => setLine(index, lineIndex, next)}
             onMove={(by) => moveLine(index, lineIndex, by)}
           />

@@ -12,7 +12,15 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { Plus } from 'lucide-react';
-import { amountsFor, totalPercent, type Formula, type FormulaStage } from '@jokul/core';
+import {
+  amountsFor,
+  heldBackOf,
+  heldBackShare,
+  totalPercent,
+  type Formula,
+  type FormulaStage,
+  type Topping,
+} from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { useDraft } from './draft-store';
 import { AddButton, LineRow } from './line-row';
@@ -63,6 +71,14 @@ const Sortable = ({ stages, children }: { stages: readonly FormulaStage[]; child
       </SortableContext>
     </DndContext>
   );
+};
+
+/** Of a topping that is held back of the dough: how much of the whole it is. */
+const heldNote = (formula: Formula, topping: Topping): string => {
+  const line = heldBackOf(formula, topping);
+  if (!line) return '';
+  const share = Math.round(heldBackShare(formula, line) * 100);
+  return t`, ${share} % of it held back`;
 };
 
 /** The stages of a formula and what goes on each piece. */
@@ -130,6 +146,7 @@ export const StageTable = ({
             perPercentG={perPercentG}
             editing={editing}
             prefix={toppingPrefix[line.on ?? 'coat']}
+            note={heldNote(formula, line)}
             choice={<ToppingChoice topping={line} onChange={(next) => setTopping(i, next)} />}
             onChange={(next) => setTopping(i, next)}
           />

@@ -74,6 +74,12 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                 .map((line) => {
                   const weighed = known.weighed.get(line.key);
                   const wantsMore = weighed !== undefined && open.includes(line);
+                  const apart =
+                    stage.id === aside.id
+                      ? undefined
+                      : sheet.lines.find(
+                          (own) => own.stageId === aside.id && own.ingredientId === line.ingredientId,
+                        );
                   const outside = weighed && Math.abs(weighed.massG - line.roundedG) > line.toleranceG + 1e-9;
                   return (
                     <tr key={line.key} className={`border-t ${line.key === current?.key ? 'bg-raised' : ''}`}>
@@ -94,6 +100,11 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                       </td>
                       <td className="py-0.5 pr-3">
                         {line.name}
+                        {apart && (
+                          <span className="block text-[13px] text-ink-soft">
+                            {t`besides ${scale.said(apart.roundedG, apart.resolutionG)} held back for the pieces`}
+                          </span>
+                        )}
                         {weighed?.late && (
                           <span className="text-[13px] font-medium text-hand"> {t`added late`}</span>
                         )}

@@ -1,0 +1,32 @@
+import { t } from '@lingui/core/macro';
+import { heldBackShare, holdBack, ingredients, type FormulaLine, type IngredientKind } from '@jokul/core';
+import { useDraft } from './draft-store';
+
+/** What is pressed on or strewn over a piece so that it is seen; flour and butter are not. */
+const seen: ReadonlySet<IngredientKind> = new Set(['inclusion', 'salt', 'sugar']);
+const shares = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.33, 0.5];
+
+/** How much of an ingredient is kept out of the dough for the top. */
+export const HoldBack = ({ line }: { readonly line: FormulaLine }) => {
+  const draft = useDraft((s) => s.draft);
+  const change = useDraft((s) => s.change);
+  const food = ingredients.get(line.ingredientId);
+  if (!draft || !food) return null;
+  const share = Math.round(heldBackShare(draft, line) * 100) / 100;
+  if (share === 0 && !seen.has(food.kind)) return null;
+  const choices = shares.includes(share) ? shares : [...shares, share].sort((a, b) => a - b);
+  return (
+    <select
+      aria-label={t`${food.name}, held back for the top`}
+      value={share}
+      className={`ml-auto rounded border bg-raised px-1 py-0.5 text-[13px] ${share > 0 ? 'border-line-strong' : 'border-transparent text-ink-soft'}`}
+      onChange={({ target }) => change(holdBack(draft, line, Number(target.value)))}
+    >
+      {choices.map((one) => (
+        <option key={one} value={one}>
+          {one === 0 ? t`all into the dough` : t`${Math.round(one * 100)} % held back for the top`}
+        </option>
+      ))}
+    </select>
+  );
+};
