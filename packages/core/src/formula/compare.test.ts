@@ -1,11 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoFormulas } from '../demo/index.js';
 import { compareVersions } from './compare.js';
+import { holdBack } from './held-back.js';
 import type { Formula, FormulaLine } from './formula.js';
 
 const found = demoFormulas.find(({ code }) => code === 'SES');
 if (!found) throw new Error('no formula');
 const sesame: Formula = found;
+const lineOf = (id: string): FormulaLine => {
+  const line = sesame.stages.flatMap(({ lines }) => lines).find(({ ingredientId }) => ingredientId === id);
+  if (!line) throw new Error(`no ${id}`);
+  return line;
+};
 const withLine = (id: string, change: Partial<FormulaLine> | null): Formula => ({
   ...sesame,
   stages: sesame.stages.map((stage) => ({
@@ -22,6 +28,11 @@ describe('the difference of two versions, as a person reads it', () => {
   it('a version and itself: nothing', () => expect(compareVersions(sesame, sesame)).toEqual([]));
   it.each<[string, Formula, string[]]>([
     ['less butter', withLine('butter', { percent: 44 }), ['butter, unsalted 48 → 44 %']],
+    [
+      'seeds held back for the top',
+      holdBack(sesame, lineOf('tahini'), 0.2),
+      ['tahini: 20 % of it on the pieces'],
+    ],
     ['salt left out', withLine('salt', null), ['− fine salt 1.6 %']],
     ['butter browned', withLine('butter', { browned: true }), ['butter, unsalted browned']],
     [

@@ -18,6 +18,15 @@ const amounts = (formula: Formula) => {
   return byId;
 };
 
+/** Share of an ingredient that goes on the pieces and not into the dough. */
+const onPieces = (formula: Formula, id: string): number => {
+  const sum = (lines: readonly { readonly ingredientId: string; readonly percent: number }[]) =>
+    lines.reduce((all, line) => all + (line.ingredientId === id ? line.percent : 0), 0);
+  const on = sum(formula.toppings);
+  const all = on + sum(doughLines(formula));
+  return all > 0 ? on / all : 0;
+};
+
 const restForms: Readonly<Record<RestRule['form'], string>> = {
   pieces: 'in pieces',
   tub: 'in a tub',
@@ -89,6 +98,14 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
   for (const [id, now] of wayNow)
     if (way.has(id) && way.get(id) !== now)
       phrases.push(`${ingredient(id).name.toLowerCase()}: ${toppingWords[now]}`);
+  for (const [id, whole] of is) {
+    const [share, shareNow] = [onPieces(before, id), onPieces(after, id)];
+    // A thing that is only on the pieces, or not at all, is said by its amount.
+    if (was.has(id) && whole > 0 && Math.abs(share - shareNow) > 0.004)
+      phrases.push(
+        `${ingredient(id).name.toLowerCase()}: ${shareNow === 0 ? 'all in the dough' : `${Math.round(100 * shareNow)} % of it on the pieces`}`,
+      );
+  }
   const order = (f: Formula) => f.stages.map(({ name }) => name).join(', ');
   if (order(before) !== order(after)) phrases.push(`stages: ${order(after)}`);
   for (const now of after.stages) {

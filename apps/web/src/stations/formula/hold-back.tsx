@@ -1,9 +1,7 @@
 import { t } from '@lingui/core/macro';
-import { heldBackShare, holdBack, ingredients, type FormulaLine, type IngredientKind } from '@jokul/core';
+import { heldBackShare, holdBack, ingredients, type FormulaLine } from '@jokul/core';
 import { useDraft } from './draft-store';
 
-/** What is pressed on or strewn over a piece so that it is seen; flour and butter are not. */
-const seen: ReadonlySet<IngredientKind> = new Set(['inclusion', 'salt', 'sugar']);
 const shares = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.33, 0.5];
 
 /** How much of an ingredient is kept out of the dough for the top. */
@@ -13,7 +11,8 @@ export const HoldBack = ({ line }: { readonly line: FormulaLine }) => {
   const food = ingredients.get(line.ingredientId);
   if (!draft || !food) return null;
   const share = Math.round(heldBackShare(draft, line) * 100) / 100;
-  if (share === 0 && !seen.has(food.kind)) return null;
+  // Chips, nuts and fruit are meant to be seen; flour and butter are not.
+  if (share === 0 && food.kind !== 'inclusion') return null;
   const choices = shares.includes(share) ? shares : [...shares, share].sort((a, b) => a - b);
   return (
     <select

@@ -41,7 +41,7 @@ const weighed = (known: LotState, key: string, massG: number, more: object = {})
     lot,
     kind: 'weighed',
     payload: { key, massG, targetG: massG, scaleId: 'bench', ...more },
-  } as DraftEntry);
+  });
 
 const show = (formula: Formula = rye, known: LotState = begun, factor = 1) => {
   const sheet = sheetOf(formula);
