@@ -1,5 +1,6 @@
 import {
   aheadWorkOf,
+  longerMixS,
   atWallClock,
   cleaningsOf,
   demoDay,
@@ -135,6 +136,7 @@ export const runDay = (request: DayRequest): object => {
       fixed: [],
       stock: stockOf(request, nowS),
       aheadOf: (formula, massG) => aheadWorkOf(formula, massG, demoRules, demoEquipment.places),
+      longerOf: longerMixS,
     },
     {
       solveLinear,

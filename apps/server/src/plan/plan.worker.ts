@@ -15,6 +15,7 @@ import {
   ribbonOf,
   leastUndone,
   loadTemperature,
+  longerMixS,
   qualityOf,
   replan,
   safePlan,
@@ -150,6 +151,7 @@ const withAhead = (input: PlanTask['input'], bakes: PlanTask['bakes']): DayInput
   ...input,
   predictions: predictionsFor(input, bakes),
   aheadOf: (formula, massG) => aheadWorkOf(formula, massG, input.rules, input.equipment.places),
+  longerOf: longerMixS,
 });
 
 const layoutOrNull = (
@@ -362,7 +364,11 @@ export const replanDay = (task: ReplanTask): Outcome<Replanned | null> => outcom
 
 /** The day as a problem in which nothing is to be placed but what is planned. */
 const asPlanned = ({ input, bakes }: Pick<PlanTask, 'input' | 'bakes'>): PlanProblem => {
-  const { problem } = dayProblem({ ...input, predictions: predictionsFor(input, bakes) });
+  const { problem } = dayProblem({
+    ...input,
+    predictions: predictionsFor(input, bakes),
+    longerOf: longerMixS,
+  });
   return { ...problem, products: problem.products.map((product) => ({ ...product, batches: [] })) };
 };
 const bakesIn = (formula: Formula, bakes: ProductBakes, equipment: Equipment): readonly OvenBake[] =>

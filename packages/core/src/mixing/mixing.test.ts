@@ -22,7 +22,7 @@ import {
   type Mixing,
 } from './dough-temperature.js';
 import { wholeEggs } from './eggs.js';
-import { mixSteps, workedS } from './steps.js';
+import { longerMixS, mixSteps, workedS } from './steps.js';
 import { doughFor, stockLimits } from './targets.js';
 
 const formula = (code: string): Formula => {
@@ -222,6 +222,14 @@ describe('steps at the mixer', () => {
       ['egg', 75],
       ['dry', 40],
     ]);
+    expect(longerMixS(formula('SES'))).toBe(0);
+    expect(
+      longerMixS({ ...formula('SES'), method: { cream: 'long', egg: 'fully', finish: 'machine' } }),
+    ).toBe(180);
+    const byHand = formula('SES').stages.map((stage) => ({ ...stage, tool: 'spoon' as const }));
+    expect(longerMixS({ ...formula('SES'), stages: byHand })).toBeGreaterThan(300);
+    const timed = formula('SES').stages.map((stage, i) => (i === 0 ? { ...stage, workS: 60 } : stage));
+    expect(longerMixS({ ...formula('SES'), stages: timed })).toBe(-120);
     const other = mixSteps({ ...formula('SES'), method: { cream: 'long', egg: 'barely', finish: 'hand' } });
     expect(other.map(({ picture, speed }) => [picture, speed])).toEqual([
       ['cream', '2'],

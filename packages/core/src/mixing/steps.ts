@@ -140,6 +140,21 @@ const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
   }
 };
 
+/** A formula as the usual school makes it: its stages with the usual tool and time. */
+const asUsual = ({ method: _, ...formula }: Formula): Formula => ({
+  ...formula,
+  stages: formula.stages.map(({ tool: _tool, workS: _work, parts: _parts, ...stage }) => stage),
+});
+
+const allStepsS = (formula: Formula): number =>
+  mixSteps(formula).reduce((sum, { durationS }) => sum + durationS, 0);
+
+/**
+ * By how much a dough takes longer than the same one made the usual way, by its own school, tools and times, s; below 0 for
+ * less. What the house says of weighing and mixing a batch is of the usual way.
+ */
+export const longerMixS = (formula: Formula): number => allStepsS(formula) - allStepsS(asUsual(formula));
+
 /** Time that the stand mixer works on the dough, s. */
 export const workedS = (formula: Formula): number =>
   mixSteps(formula).reduce((sum, { tool, durationS }) => sum + (tool === 'mixer' ? durationS : 0), 0);

@@ -61,6 +61,8 @@ export interface HorizonInput {
   readonly spreads?: LearnedSpreads;
   /** What a dough of so many grams asks for before it is mixed; nothing where left out. */
   readonly aheadOf?: (formula: Formula, massG: number) => readonly AheadWork[];
+  /** By how much a dough is longer at the mixer than the house's usual one, s, below 0 for less; as usual where left out. */
+  readonly longerOf?: (formula: Formula) => number;
 }
 
 /** An order that cannot be planned, and why. */
@@ -354,7 +356,8 @@ const productOf = (
     batches: batchesFor(input, formula, orders, notes),
     perTray: usable.length > 0 ? trayLayout(formula, usable, equipment, rules).count : 1,
     restingPerTray: restingPerTray(trayKindOf(equipment, rules), rawDiameterMm(formula)),
-    mixS: rules.mixS,
+    // Weighing stays; what the stages leave of a minute is one.
+    mixS: Math.max(60, rules.mixS + Math.round(input.longerOf?.(formula) ?? 0)),
     portionSetUpS: rules.portionSetUpS,
     portionSPerPiece: rules.portionSPerPiece,
     ...(rare.length > 0 && { skills: rare }),

@@ -112,6 +112,26 @@ describe('work before the mixing', () => {
     );
   });
 
+  it('a dough that takes longer at the mixer has it, the others as ever', () => {
+    const usual = demoProblem();
+    const problem = demoProblem({
+      longerOf: ({ code }) => (code === 'RYE' ? 600 : code === 'LEM' ? -9000 : 0),
+    });
+    const plan = solvePlan(problem);
+    expect(checkPlan(problem, plan)).toEqual([]);
+    const mixing = (code: string) =>
+      plan.batches
+        .filter(({ productCode, stock }) => productCode === code && !stock)
+        .flatMap(({ tasks }) =>
+          tasks.filter(({ kind }) => kind === 'mix').map(({ startS, endS }) => endS - startS),
+        );
+    const houseS = usual.products[0]?.mixS ?? 0;
+    expect(new Set(mixing('RYE'))).toEqual(new Set([houseS + 600]));
+    expect(new Set(mixing('GNG'))).toEqual(new Set([houseS]));
+    // Nobody mixes in no time.
+    expect(new Set(mixing('LEM'))).toEqual(new Set([60]));
+  });
+
   it('of the demo day leaves nobody late, and costs the bench nothing that is counted twice', () => {
     const without = demoProblem();
     const problem = demoProblem({
