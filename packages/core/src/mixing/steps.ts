@@ -141,10 +141,16 @@ const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
 };
 
 /** A formula as the usual school makes it: its stages with the usual tool and time. */
-const asUsual = ({ method: _, ...formula }: Formula): Formula => ({
-  ...formula,
-  stages: formula.stages.map(({ tool: _tool, workS: _work, parts: _parts, ...stage }) => stage),
-});
+const asUsual = (formula: Formula): Formula => {
+  const { method: _, ...rest } = formula;
+  return {
+    ...rest,
+    stages: formula.stages.map((stage) => {
+      const { tool: _tool, workS: _workS, parts: _parts, ...usual } = stage;
+      return usual;
+    }),
+  };
+};
 
 const allStepsS = (formula: Formula): number =>
   mixSteps(formula).reduce((sum, { durationS }) => sum + durationS, 0);
