@@ -74,6 +74,25 @@ describe('orders from a spreadsheet', () => {
     expect(rows[1]?.order?.productCode).toBe('LEM');
   });
 
+  it('dozens are dozens, in a cell or over a column', () => {
+    const pieces = (text: string) => {
+      const table = readOrderTable(text, known);
+      return ordersOf(table, table.columns, known).map(({ order }) => order?.pieces ?? null);
+    };
+    expect(pieces('Customer,Product,Dozens,Time\nKiosk,LEM,5,06:30\nKiosk,GNG,24 pcs,06:30')).toEqual([
+      60, 24,
+    ]);
+    expect(pieces('Customer,Product,Qty,Time\nKiosk,LEM,5 dozen,06:30\nKiosk,GNG,2 dz.,06:30')).toEqual([
+      60, 24,
+    ]);
+  });
+  it.each(['Price', 'Total EUR', 'Trays', 'Boxes', 'kg', 'Invoice'])(
+    'figures under "%s" are not taken for pieces',
+    (heading) => {
+      const { columns } = readOrderTable(`Customer,Product,${heading},Time\nKiosk,LEM,5,06:30`, known);
+      expect(columns).toEqual(['customer', 'product', 'nothing', 'readyBy']);
+    },
+  );
   it('nothing is nothing', () => expect(read('  \n\n').rows).toEqual([]));
 
   it('the demo list goes out as CSV and comes in the same', () => {

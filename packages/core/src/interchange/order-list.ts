@@ -47,19 +47,25 @@ const plain = (text: string) =>
 
 const headings: readonly (readonly [OrderColumn, RegExp])[] = [
   ['readyBy', /\b(ready|by|time|due|hour|deliver\w*|collect\w*|pick ?up)\b/],
-  ['pieces', /\b(pieces?|pcs|qty|quantity|count|amount|number|how many|each)\b/],
+  ['pieces', /\b(pieces?|pcs|qty|quantity|count|amount|number|how many|each|dozens?|doz|dz)\b/],
   ['product', /\b(products?|items?|article|code|what|cookies?|kind)\b/],
   ['customer', /\b(customers?|for|who|client|shop|name|place|account)\b/],
 ];
 
-/** A count of pieces: 96, 1,200, 1 200, 96 pcs; null for anything else. */
+/** Headings of figures that count no pieces: never guessed to be them. */
+const otherFigures =
+  /\b(price|cost|total|sum|eur|usd|gbp|kg|g|grams?|weight|trays?|boxes|box|cases?|crates?|bags?|packs?|phone|zip|week|invoice|id|vat|tax)\b/;
+/** A heading that says that its figures are dozens. */
+const inDozens = (heading: string): boolean => /\b(dozens?|doz|dz)\b/.test(plain(heading));
+
+/** A count of pieces: 96, 1,200, 1 200, 96 pcs, 8 dozen; null for anything else. */
 export const readPieces = (text: string): number | null => {
   const found =
-    /^(\d{1,3}(?:[,.\u0020\u00a0\u202f'](?:\d{3}))+|\d+)(?:[.,]0+)?\s*(?:pcs|pieces|x|ea)?\.?$/i.exec(
+    /^(\d{1,3}(?:[,.\u0020\u00a0\u202f'](?:\d{3}))+|\d+)(?:[.,]0+)?\s*(?:pcs|pieces|x|ea|(dozens?|doz|dz))?\.?$/i.exec(
       text.trim(),
     );
   if (!found) return null;
-  return Number((found[1] as string).replace(/\D/g, ''));
+  return Number((found[1] as string).replace(/\D/g, '')) * (found[2] ? 12 : 1);
 };
 
 /** The product that a text names: by its code, its name, or a name that it alone begins or holds. */
@@ -106,7 +112,10 @@ const guess = (
     ['customer', (cell) => /\p{L}{2}/u.test(cell)],
   ];
   for (const [what, is] of tests)
-    for (let i = 0; i < width; i++) if (shareThat(cells(i), is) >= 0.6) take(i, what);
+    for (let i = 0; i < width; i++) {
+      const other = what === 'pieces' && otherFigures.test(plain(heading?.[i] ?? ''));
+      if (!other && shareThat(cells(i), is) >= 0.6) take(i, what);
+    }
   return found;
 };
 
@@ -153,7 +162,11 @@ export const ordersOf = (
           ? 'It names no product.'
           : `"${of('product')}" is no product, or could be several.`,
       );
-    const pieces = readPieces(of('pieces'));
+    const counted = readPieces(of('pieces'));
+    const headed = heading?.[columns.indexOf('pieces')] ?? '';
+    // "96 pcs" and "8 dozen" say themselves what they are.
+    const byDozen = inDozens(headed) && /^[\d\s.,'\u00a0\u202f]+$/.test(of('pieces'));
+    const pieces = counted === null ? null : counted * (byDozen ? 12 : 1);
     if (pieces === null || pieces === 0)
       troubles.push(of('pieces') === '' ? 'It has no pieces.' : `"${of('pieces')}" is no number of pieces.`);
     else if (pieces > 20_000) troubles.push(`${pieces} pieces are more than one line takes (20,000).`);
