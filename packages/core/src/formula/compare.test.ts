@@ -33,6 +33,16 @@ describe('the difference of two versions, as a person reads it', () => {
       holdBack(sesame, lineOf('tahini'), 0.2),
       ['tahini: 20 % of it on the pieces'],
     ],
+    [
+      'an ingredient before another of its stage',
+      { ...sesame, stages: [{ ...cream, lines: [...cream.lines].reverse() }, egg, dry, fold] },
+      ['cream in another order'],
+    ],
+    [
+      'another id of a stage, which nobody sees',
+      { ...sesame, stages: [{ ...cream, id: 'other' }, egg, dry, fold] },
+      ['details'],
+    ],
     ['salt left out', withLine('salt', null), ['− fine salt 1.6 %']],
     ['butter browned', withLine('butter', { browned: true }), ['butter, unsalted browned']],
     [

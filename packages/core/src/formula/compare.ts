@@ -4,6 +4,7 @@ import {
   doughLines,
   standardMethod,
   type Formula,
+  type FormulaStage,
   type RestRule,
   type StageTool,
   type ToppingWay,
@@ -26,6 +27,14 @@ const onPieces = (formula: Formula, id: string): number => {
   const all = on + sum(doughLines(formula));
   return all > 0 ? on / all : 0;
 };
+
+/** A formula without its version, its parts in one order: what is stored of it. */
+const written = (formula: Formula): string =>
+  JSON.stringify({ ...formula, version: 0 }, (_key, value: unknown) =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
 
 const restForms: Readonly<Record<RestRule['form'], string>> = {
   pieces: 'in pieces',
@@ -121,6 +130,13 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
         `${name} worked for ${now.workS === undefined ? 'the usual time' : sayDuration(now.workS)}`,
       );
   }
+  const members = (stage: FormulaStage) => stage.lines.map(({ ingredientId }) => ingredientId);
+  for (const now of after.stages) {
+    const old = before.stages.find(({ id }) => id === now.id);
+    const [had, has] = [old ? members(old) : [], members(now)];
+    if (had.join() !== has.join() && had.toSorted().join() === has.toSorted().join())
+      phrases.push(`${now.name.toLowerCase()} in another order`);
+  }
   const cues = after.stages.filter((stage) =>
     before.stages.some((old) => old.id === stage.id && old.cue !== stage.cue),
   );
@@ -168,5 +184,7 @@ export const compareVersions = (before: Formula, after: Formula): readonly strin
     ['out of the cold before the bake', sayDuration(before.rest.temperS), sayDuration(after.rest.temperS)],
   ];
   for (const [name, a, b] of settings) if (a !== b) phrases.push(`${name} ${a} → ${b}`);
+  // What has no words of its own is a change all the same, and can be saved.
+  if (phrases.length === 0 && written(before) !== written(after)) phrases.push('details');
   return phrases;
 };
