@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { directionsOf, isAbout } from './directions.js';
+import { recipeTitle } from './recipe-rows.js';
 import { readSheet } from './read-sheet.js';
 
 const settings = { measures: 'us', schools: { flour: 'spooned' }, eggSize: 'large' } as const;
@@ -96,6 +97,13 @@ describe('lines that are no ingredient', () => {
       'dough heading',
       'dough salt 2',
     ]));
+  it('how many it makes stands behind the name of a recipe, and is no part of it', () => {
+    const text = 'Ginger Crinkles (makes about 3 dozen)\n100 g flour\n50 g butter';
+    expect(recipeTitle(text)).toBe('Ginger Crinkles');
+    expect(readSheet(text, settings).yield).toEqual({ pieces: 36 });
+    expect(kinds(text)[0]).toBe('dough heading');
+    expect(recipeTitle('100 g flour (makes 3)\n50 g butter')).toBe('');
+  });
   it('the sum of a table is none', () => {
     expect(kinds('Ingredient\tGrams\nFlour\t1000\nTotal\t1000')).toEqual([
       'dough heading',

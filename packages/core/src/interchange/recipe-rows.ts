@@ -31,6 +31,8 @@ const mostTold = 3000;
 const vague =
   /\b(?:pinch|dash|handful|splash|drizzle|knob|drops?|few|some|little|extra|taste|needed|optional|prise|pincée|etwas|un peu)\b/i;
 
+const yieldBehind = /\s*[([](?:makes?|yields?|serves?|about|approx\.?)\b[^)\]]*[)\]]\s*$/i;
+
 /** A line without a figure that is no ingredient, over all others: what the recipe is called. */
 const isTitle = (line: string): boolean => {
   if (/\d/.test(line) || takeAmounts(line).amounts.length > 0) return false;
@@ -64,8 +66,12 @@ export const recipeRows = (text: string, decimal?: DecimalMark): readonly Recipe
     const heading = () => add({ text: raw, plain: line, kind: 'heading', doubt: null, tells: {} });
     if (header) return heading();
     const long = line.length > mostTold;
-    if (i === 0 && lines.length > 1 && !long && sectionStart(line) === null && isTitle(line))
-      return heading();
+    // "Ginger Crinkles (makes about 3 dozen)" is called by what stands in front.
+    const title = line.replace(yieldBehind, '');
+    if (i === 0 && lines.length > 1 && !long && sectionStart(title) === null && isTitle(title)) {
+      const tells = title === line ? {} : directionsOf(line);
+      return add({ text: raw, plain: title, kind: 'heading', doubt: null, tells });
+    }
     if (!long && isAbout(line)) return about(line, telling === 'notes' ? {} : directionsOf(line));
     const start = long ? null : sectionStart(line);
     if (start) {
@@ -113,7 +119,7 @@ export const recipeRows = (text: string, decimal?: DecimalMark): readonly Recipe
 /** What a pasted recipe is called: its first line, where that is neither an ingredient nor the heading of a part; else "". */
 export const recipeTitle = (text: string): string => {
   const [first] = recipeRows(text);
-  if (first?.kind !== 'heading' || first.section !== undefined || first.plain !== first.text.trim())
+  if (first?.kind !== 'heading' || first.section !== undefined || !first.text.trim().startsWith(first.plain))
     return '';
   const isTable = textLines(text).some(({ raw, header }) => header && raw === first.text);
   return isTable ? '' : first.plain.replace(/^#+\s*|\s*:\s*$/g, '');

@@ -122,7 +122,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
         line,
         {
           about: 'amount',
-          sentence: `${formatNumber(givenG)} g stand beside it, but the measure comes to ${estimate ? `about ${formatNumber(estimate.value)} g` : 'something else'}: which is meant?`,
+          sentence: `The line says ${formatNumber(givenG)} g, but its measure comes to ${estimate ? `about ${formatNumber(estimate.value)} g` : 'something else'}: which is meant?`,
           choices: [givenG, ...(estimate ? [estimate.value] : [])].map((grams) => ({
             label: `${formatNumber(grams)} g`,
             answer: { massG: grams },
