@@ -3,16 +3,15 @@ import { demoFormulas, type Action, type Formula, type PreparationKind } from '@
 import { amount, cueOf, dueWord, icing, isForHands, label } from './floor-words';
 
 const formula = demoFormulas.find(({ code }) => code === 'CLM') as Formula;
-const action = (more: Partial<Action>): Action =>
-  ({
-    id: 'a',
-    kind: 'load',
-    batchId: 'CLM-26-417-H',
-    productCode: 'CLM',
-    trayIds: [],
-    dueMs: 1e9,
-    ...more,
-  }) as Action;
+const action = (more: Partial<Action>): Action => ({
+  id: 'a',
+  kind: 'load',
+  batchId: 'CLM-26-417-H',
+  productCode: 'CLM',
+  trayIds: [],
+  dueMs: 1e9,
+  ...more,
+});
 const units = { mass: (g: number) => `${g} g`, temperature: (c: number) => `${c} °C` };
 type Units = Parameters<typeof amount>[1];
 
@@ -61,7 +60,7 @@ describe('how the wall speaks', () => {
   });
   it('says how much is put out, what the bowl is cleaned of, what the oven is set to', () => {
     const prepare = (prepare: object) =>
-      amount(action({ kind: 'prepare', prepare: prepare as Action['prepare'] & object }), units as Units);
+      amount(action({ kind: 'prepare', prepare: prepare as Action['prepare'] & object }), units);
     expect(prepare({ kind: 'butter-out', massG: 500 })).toBe('500 g, ');
     expect(prepare({ kind: 'clean', allergens: ['nuts', 'milk'] })).toBe('of nuts and milk, ');
     expect(prepare({ kind: 'oven-on', oven: { setC: 177, loadId: 'L7' } })).toBe('177 °C, ');

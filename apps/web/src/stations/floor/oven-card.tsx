@@ -30,9 +30,9 @@ export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
     <div
       className={`rounded-xl border-2 bg-surface px-4 py-2 max-sm:px-3 ${first && now > pullMs ? 'border-hand' : 'border-line'}`}
     >
-      <div className="flex flex-wrap items-center gap-x-2 text-lg">
-        <strong className="font-semibold break-words">{oven.name}</strong>
-        <span className="figures ml-auto shrink-0 text-ink-soft">
+      <div className="flex items-center gap-x-2 text-lg">
+        <strong className="min-w-0 flex-1 leading-tight font-semibold break-words">{oven.name}</strong>
+        <span className="figures shrink-0 text-ink-soft">
           {first ? temperature(first.setC) : next?.load ? temperature(next.load.setC) : ''}
         </span>
         <OvenOut oven={oven} bakery={bakery} actions={actions} />
