@@ -1,69 +1,27 @@
-import { Trans } from '@lingui/react/macro';
-import { plural, t } from '@lingui/core/macro';
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
-import { useLocation } from 'react-router';
-import {
-  countPieces,
-  doughDensityFigure,
-  heaped,
-  scoopsFor,
-  toppingsBefore,
-  type BatchPlan,
-} from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { taskOf, useBatchAtHand, useBatches } from '../../app/batch';
-import { NoBatches } from '../../app/no-batches';
+import { countPieces, doughDensityFigure, scoopsFor, toppingsBefore } from '@jokul/core';
+import { useBatchAtHand, useBatches } from '../../app/batch';
 import { NeedPlan } from '../../app/need-plan';
+import { NoBatches } from '../../app/no-batches';
 import { StalePlan } from '../../app/plan-bar';
-import { useJournal } from '../../journal/store';
-import { nowMs, useWallClock } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
-import { QueueItem } from '../../ui/queue-item';
-import { Shown } from '../../ui/shown';
-import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
+import { Cautions, Station, WhySection } from '../../ui/station';
 import { Loading } from '../../ui/states';
+import { HowMany } from './how-many';
 import { PortionForm } from './portion-form';
+import { PortionQueue } from './portion-queue';
 import { PortionResult } from './portion-result';
 import { Toppings } from './toppings';
-import { WeighScoops, type MeasuredScoop } from './weigh-scoops';
-
-const PortionQueue = ({
-  batches,
-  current,
-}: {
-  batches: readonly BatchPlan[];
-  current: string | undefined;
-}) => {
-  const states = useJournal((s) => s.floor.lots);
-  const names = useNames();
-  const wall = useWallClock();
-  const { search } = useLocation();
-  return batches.map((batch) => {
-    const known = states.get(batch.batchId);
-    return (
-      <QueueItem
-        key={batch.batchId}
-        to={`/portion/${batch.batchId}${search}`}
-        active={batch.batchId === current}
-        title={names.product(batch.productCode)}
-        side={
-          known?.portioned
-            ? t`${plural(known.portioned.pieces, { one: '# piece', other: '# pieces' })}`
-            : wall.near((taskOf(batch, 'portion')?.startS ?? 0) * 1000, nowMs())
-        }
-        detail={`${batch.batchId}, ${known?.portioned ? t`portioned` : known?.mixed ? t`mixed` : t`not mixed yet`}`}
-        done={known?.portioned ? 1 : 0}
-      />
-    );
-  });
-};
+import type { MeasuredScoop } from './weigh-scoops';
+import { WhichScoop } from './which-scoop';
 
 const PortionWork = () => {
   const { data } = useBakery();
   const batches = useBatches('portion');
   const hand = useBatchAtHand(batches, (known) => !known?.portioned);
-  const { mass, about, grams } = useUnits();
+  const { mass } = useUnits();
   const day = useDay();
   // Weighed scoops hold for the batch they were weighed of.
   const [weighed, setWeighed] = useState<{ batchId: string; scoop: MeasuredScoop } | null>(null);
@@ -80,7 +38,6 @@ const PortionWork = () => {
   const measured = weighed?.batchId === batch.batchId ? weighed.scoop : null;
   const typical = doughDensityFigure(formula);
   const scoops = scoopsFor(target, measured?.density ?? typical, equipment.scoops);
-  const [best] = scoops;
   const piecesOfDay = (day.data?.orders ?? [])
     .filter((order) => order.productCode === batch.productCode)
     .reduce((sum, order) => sum + order.pieces, 0);
@@ -92,56 +49,15 @@ const PortionWork = () => {
       queue={<PortionQueue batches={batches} current={batch.batchId} />}
       why={
         <>
-          <WhySection title={t`How many`}>
-            <Facts>
-              <Fact name={t`Pieces`}>
-                <Shown figure={count.pieces} />
-              </Fact>
-              <Fact name={t`Left over`}>
-                <Shown figure={count.remainder}>{about(count.remainder.value)}</Shown>
-              </Fact>
-              {count.spreadMass && (
-                <Fact name={t`spread evenly: each piece`}>
-                  <Shown figure={count.spreadMass}>{mass(Number(count.spreadMass.value.toFixed(1)))}</Shown>
-                </Fact>
-              )}
-            </Facts>
-            <p className="mt-1 text-[13px] text-ink-soft">{t`Planned: ${batch.pieces}. The remainder can be spread over all pieces, become a smaller test piece, or go back to the cold.`}</p>
-          </WhySection>
-          <WhySection title={t`Which scoop`}>
-            <table className="w-full text-[13.5px]">
-              <tbody>
-                {scoops.slice(0, 4).map((scoop, i) => (
-                  <tr key={scoop.number} className={`border-t ${i === 0 ? 'font-semibold' : ''}`}>
-                    <td className="py-1">{t`No. ${scoop.number}, ${measured?.filled ?? t`level`}`}</td>
-                    <td className="py-1 text-right">
-                      <Shown figure={scoop.mass}>{grams(scoop.mass.value, 1)}</Shown>
-                    </td>
-                    <td className="py-1 text-right figures text-ink-soft">
-                      {scoop.offShare >= 0 ? '+' : '−'}
-                      {Math.abs(scoop.offShare * 100).toFixed(0)} %
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            {!measured && best && (
-              <p className="mt-1 text-[12.5px] text-ink-faint">
-                <Trans>
-                  For a dough of <Shown figure={typical}>{typical.value.toFixed(2)} g/mL</Shown>, from its
-                  composition with 8 % air. Heaped, No. {best.number} holds about{' '}
-                  <Shown figure={heaped(best.mass)}>{grams(heaped(best.mass).value)}</Shown>. Weigh three of
-                  yours:
-                </Trans>
-              </p>
-            )}
-            <WeighScoops
-              key={batch.batchId}
-              scoops={equipment.scoops}
-              measured={measured}
-              onMeasured={(scoop) => setWeighed(scoop && { batchId: batch.batchId, scoop })}
-            />
-          </WhySection>
+          <HowMany count={count} planned={batch.pieces} />
+          <WhichScoop
+            key={batch.batchId}
+            scoops={scoops}
+            owned={equipment.scoops}
+            measured={measured}
+            typical={typical}
+            onMeasured={(scoop) => setWeighed(scoop && { batchId: batch.batchId, scoop })}
+          />
           {toppingsBefore(formula).length > 0 && (
             <WhySection title={t`On each piece`}>
               <Toppings
