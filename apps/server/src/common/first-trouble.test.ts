@@ -38,6 +38,7 @@ describe('what is wrong in an input', () => {
       'lines.1.pieces',
     ],
   ])('%#: is said first, with where it is', (errors, message, path) =>
-    expect(firstTrouble(errors)).toEqual({ message, path }));
+    expect(firstTrouble(errors)).toEqual({ message, path }),
+  );
   it('is nothing where nothing is', () => expect(firstTrouble([of('a', {})])).toBeNull());
 });

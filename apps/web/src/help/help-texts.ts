@@ -142,7 +142,7 @@ export const helps = {
   probeSilentS: { text: t`A probe that says nothing for so long raises the alarm.`, more: 'cold' },
   trayMarginMm: { text: t`Kept free at the edge of a tray, where pieces brown and slide.`, more: 'tray' },
   mixS: {
-    text: t`From the first ingredient on the scale until the bowl is empty, for one batch of a dough that is creamed the standard way. Time three and take the middle one. A formula’s own school, tools and times make its batches longer or shorter.`,
+    text: t`From the first ingredient on the scale until the bowl is empty, for a batch of a usual dough: time three, take the middle one. A formula’s own school, tools and times count on top.`,
     more: 'day',
   },
   cleanS: {

@@ -1,5 +1,4 @@
 import { t } from '@lingui/core/macro';
-import { Check } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { shiftDate } from '@jokul/core';
@@ -11,6 +10,7 @@ import { BakeryStep, PeopleStep, Things, TraysStep } from './equipment-steps';
 import { FormulaStep } from './formula-step';
 import { OrderStep } from './order-step';
 import { PlanStep } from './plan-step';
+import { StepList, useLocationSearch } from './step-list';
 import { doneByLooking, isStep, nextStep, stepIds, stepsDone, stepWords, type StepId } from './steps';
 import { useBegin } from './use-begin';
 
@@ -24,42 +24,6 @@ const contents: Readonly<Record<StepId, (bakery: BakeryView) => ReactNode>> = {
   formula: (bakery) => <FormulaStep bakery={bakery} />,
   order: (bakery) => <OrderStep bakery={bakery} />,
   plan: () => <PlanStep />,
-};
-
-const StepList = ({ step, done }: { readonly step: StepId; readonly done: ReadonlySet<StepId> }) => {
-  const { search } = useLocationSearch();
-  return (
-    <ol
-      aria-label={t`Steps`}
-      className="relative space-y-0.5 max-sm:flex max-sm:gap-1 max-sm:overflow-x-auto"
-    >
-      {stepIds.map((id, i) => (
-        <li key={id} className="max-sm:shrink-0">
-          <Link
-            to={{ pathname: `/begin/${id}`, search }}
-            aria-current={id === step ? 'step' : undefined}
-            className={`thumb flex items-center gap-3 rounded-md px-2 py-1.5 ${id === step ? 'bg-ground font-semibold' : 'text-ink-soft hover:bg-ground hover:text-ink'}`}
-          >
-            <span
-              aria-hidden
-              className={`figures grid size-6 shrink-0 place-items-center rounded-full border text-[13px] ${done.has(id) ? 'border-inverse bg-inverse text-inverse-ink' : 'border-line-strong bg-surface'}`}
-            >
-              {done.has(id) ? <Check size={14} /> : i + 1}
-            </span>
-            <span>
-              {stepWords[id].name}
-              {done.has(id) && <span className="sr-only"> {t`(done)`}</span>}
-            </span>
-          </Link>
-        </li>
-      ))}
-    </ol>
-  );
-};
-
-const useLocationSearch = () => {
-  const [params] = useSearchParams();
-  return { search: params.size > 0 ? `?${params.toString()}` : '' };
 };
 
 /** The setting up of one's own bakery, step by step; it may be left at any step and gone on with. */

@@ -1,4 +1,4 @@
-import { plural, t } from '@lingui/core/macro';
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -6,13 +6,14 @@ import { assembleFormula, isTooLong, JokulError, type ReadSettings } from '@joku
 import { useBakery, useNewFormula } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
-import { Field } from '../../ui/field';
 import { Alarm } from '../../ui/states';
 import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
 import { CupSchoolsSideBySide } from './cup-schools';
+import { NothingPasted } from './nothing-pasted';
 import { ReadLines } from './read-lines';
 import { RecipeProposals } from './recipe-proposals';
 import { RecipeSource, useSource } from './recipe-source';
+import { SaveAsFormula } from './save-as-formula';
 import { useTakeIn } from './take-in-store';
 import { useProposals } from './use-proposals';
 import { useReading } from './use-reading';
@@ -109,16 +110,7 @@ export const TakeInPage = () => {
       {whole ? (
         <p className="rounded-md border bg-surface px-3 py-2">{t`A formula of Jokul’s own: ${whole.name}, ${whole.stages.length} stages, pieces of ${whole.piece.massG} g. Give it a code and save it.`}</p>
       ) : text.trim() === '' ? (
-        <div className="rounded-lg border border-dashed border-line-strong p-8 text-center text-ink-soft">
-          <p className="text-lg text-ink">{t`Paste a recipe on the left, or open a file.`}</p>
-          <p className="mt-1">{t`Plain text, CSV, a schema.org Recipe (JSON-LD, also inside a saved page), Jokul JSON.`}</p>
-          <p className="mt-4">
-            <Button
-              size="small"
-              onClick={() => setText(example, t`Cherry and Orange Drop`)}
-            >{t`Try it with an example`}</Button>
-          </p>
-        </div>
+        <NothingPasted onText={setText} />
       ) : (
         <>
           {isReading && results.length === 0 && <p role="status" className="text-ink-soft">{t`Reading …`}</p>}
@@ -127,41 +119,17 @@ export const TakeInPage = () => {
         </>
       )}
       {(whole !== null || text.trim() !== '') && (
-        <form
-          aria-label={t`Save as formula`}
-          className="mt-5 grid grid-cols-[minmax(0,1fr)_7rem_auto] items-end gap-3 border-t border-line-strong pt-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void make();
-          }}
-        >
-          <Field
-            label={t`Name of the formula`}
-            value={title}
-            maxLength={80}
-            onChange={(event) => setText(text, event.target.value)}
-          />
-          <Field
-            label={t`Code`}
-            value={shownCode}
-            maxLength={6}
-            onChange={(event) => setCode(event.target.value.toUpperCase())}
-          />
-          <Button
-            type="submit"
-            look="primary"
-            disabled={!ready || computing || create.isPending}
-          >{t`Save as formula`}</Button>
-          {(create.error ?? asked > 0) && (
-            <p role="alert" className="col-span-3 text-[13.5px] text-ink-soft">
-              {create.error?.message ??
-                t`${plural(asked, { one: '# line waits', other: '# lines wait' })} for an answer.`}
-            </p>
-          )}
-        </form>
+        <SaveAsFormula
+          title={title}
+          code={shownCode}
+          onTitle={(next) => setText(text, next)}
+          onCode={setCode}
+          onSave={() => void make()}
+          ready={ready && !computing && !create.isPending}
+          asked={asked}
+          problem={create.error?.message}
+        />
       )}
     </Station>
   );
 };
-
-const example = `2 2/3 cups all-purpose flour\n1 1/4 tsp baking powder\n¾ teaspoon salt\n14 tablespoons (1 3/4 sticks) salted butter, soft\n2/3 cup packed dark brown sugar\n1/2 cup plus 1 tablespoon granulated sugar\n1 large egg plus 1 yolk\n2 tsp grated orange zest\na heaping tablespoon of natural cocoa powder\n1 1/3 cups dried cherries\npearl sugar, to finish\nBake at 350 °F for 11 to 13 minutes`;

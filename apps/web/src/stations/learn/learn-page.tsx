@@ -1,14 +1,9 @@
-import { Trans } from '@lingui/react/macro';
 import { plural, t } from '@lingui/core/macro';
 import { Undo2 } from 'lucide-react';
-import { Link, useLocation } from 'react-router';
-import { useNames } from '../../app/actions';
-import { nowMs, useWallClock } from '../../lib/clock';
 import { useCalibration, useCalibrationChoices, useCalibrationStep, useDayDate } from '../../lib/queries';
-import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
-import { WhyPane, Cautions, Fact, Facts, WhySection } from '../../ui/station';
 import { Alarm, Empty, Failed, Loading } from '../../ui/states';
+import { LearnWhy } from './learn-why';
 import { LearnedTable } from './learned-table';
 import { LoggedTable } from './logged-table';
 import { PullChanges } from './pull-changes';
@@ -20,10 +15,6 @@ export const LearnPage = () => {
   const use = useCalibrationStep(date ?? '', 'use');
   const undo = useCalibrationStep(date ?? '', 'undo');
   const choose = useCalibrationChoices(date ?? '');
-  const names = useNames();
-  const wall = useWallClock();
-  const { duration } = useUnits();
-  const { search } = useLocation();
   const title = <h1 className="text-[22px] leading-tight font-semibold">{t`What your bakes show`}</h1>;
   if (!query.data)
     return (
@@ -45,7 +36,6 @@ export const LearnPage = () => {
     on ? [...list, item] : list.filter((known) => known !== item);
   const counted = view.bakes.length - leftOut.length;
   const outliers = view.bakes.filter((bake) => !bake.leftOut && bake.figures.some(({ outlier }) => outlier));
-  const [first] = view.next;
   return (
     <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_276px] max-[1000px]:grid-cols-1">
       <section aria-label={t`What your bakes show`} className="min-h-0 overflow-y-auto px-5 py-4">
@@ -104,56 +94,7 @@ export const LearnPage = () => {
           </>
         )}
       </section>
-      <WhyPane>
-        <WhySection title={t`In use`}>
-          <Facts>
-            <Fact name={t`learned from`}>
-              {view.inForce ? t`${view.inForce.bakes} bakes` : t`nothing yet`}
-            </Fact>
-            {view.inForce && <Fact name={t`looked at`}>{wall.near(view.inForce.atMs, nowMs())}</Fact>}
-            <Fact name={t`steps that can be undone`}>{view.undoable}</Fact>
-          </Facts>
-        </WhySection>
-        <WhySection title={t`The bake to measure next`}>
-          {first ? (
-            <>
-              <p>
-                <Trans>
-                  <strong className="font-semibold">{names.product(first.code)}</strong> in{' '}
-                  {names.oven(first.ovenId)}: measured whole, it makes the pulls of the trays to come surer by
-                  ±{'\u00a0'}
-                  {duration(Math.max(1, Math.round(1.645 * first.gainS)))}.
-                </Trans>
-              </p>
-              <ol className="mt-2 divide-y divide-line text-[13.5px] text-ink-soft">
-                {view.next.slice(1).map((next) => (
-                  <li key={`${next.code}/${next.ovenId}`} className="flex justify-between gap-2 py-1">
-                    <span>
-                      {names.product(next.code)}, {names.oven(next.ovenId)}
-                    </span>
-                    <span className="figures whitespace-nowrap">{(1.645 * next.gainS).toFixed(0)} s</span>
-                  </li>
-                ))}
-              </ol>
-              <Link
-                to={`/bake${search}`}
-                className="mt-2 inline-block underline underline-offset-4"
-              >{t`To the loads`}</Link>
-            </>
-          ) : (
-            <p className="text-ink-soft">{t`No load of this day is still to come.`}</p>
-          )}
-        </WhySection>
-        <WhySection title={t`How it is learned`}>
-          <p className="text-[13.5px] text-ink-soft">{t`Every measured tray is baked again in the model. The ovens and doughs are adjusted until model and measurements agree best, no further than the bakes say. A figure far off counts little. An oven’s temperature and how fast it heats look alike in one product; together they hold for the others.`}</p>
-        </WhySection>
-        <Cautions
-          items={[
-            t`A forecast helps to know when to look. The eye at the oven door decides.`,
-            t`Measure a hot core with a clean, thin needle, in the middle of the middle piece.`,
-          ]}
-        />
-      </WhyPane>
+      <LearnWhy view={view} />
     </div>
   );
 };
