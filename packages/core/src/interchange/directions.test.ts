@@ -113,6 +113,11 @@ describe('lines that are no ingredient', () => {
     expect(isAbout('1000 g Total')).toBe(true);
     expect(isAbout('1000 g total flour')).toBe(false);
   });
+  it('words of rolling around one another are taken apart no further', () =>
+    expect(kinds('100 g flour\nRoll in roll in 2 Tbsp sugar')).toEqual([
+      'dough wheat-flour 100',
+      'dough ask',
+    ]));
   it('what the pieces are rolled in is weighed for them', () =>
     expect(kinds('100 g flour\nRoll in 2 Tbsp sugar + 2 tsp cinnamon\nRoll in sugar and bake')).toEqual([
       'dough wheat-flour 100',

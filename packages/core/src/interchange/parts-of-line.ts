@@ -70,7 +70,7 @@ const onPieces =
 
 /** "Roll in 2 tbsp sugar + 1 tsp cinnamon": what stands in the line is of that. */
 const rolledIn =
-  /^(?:roll|coat|dip|toss|sprinkle|dust)(?:\s+(?:the\s+)?(?:balls|pieces|cookies|dough|tops|them))?\s+(?:in|with)\s+(.*)$/i;
+  /^(?:roll|coat|dip|toss|sprinkle|dust)(?:\s+(?:the\s+)?(?:balls|pieces|cookies|dough|tops|them))?\s+(?:in|with)\s+(?=[\d¼-¾⅐-⅞]|an?\s|one\s|half\s)(.*)$/i;
 
 /** The ingredients of what the pieces are rolled in, where their amounts are said; null for any other line. */
 export const coatOfLine = (text: string): readonly string[] | null => {

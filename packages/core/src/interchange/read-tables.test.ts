@@ -542,6 +542,14 @@ describe('text that is no recipe', () => {
       expect(lines.filter(({ state }) => state === 'read')).toEqual([]);
     },
   );
+  it.each(['roll in ', 'roll in 1 ', 'bake ', 'makes ', '1 g and ', 'plus 2 g ', 'optional: ', 'Flour... '])(
+    'a line of three thousand letters of %j is read as soon as any other',
+    (letters) => {
+      const text = letters.repeat(Math.ceil(2900 / letters.length));
+      expect(readSheet(`100 g flour\n${text}`, settings).lines[0]?.massG).toBe(100);
+      expect(readSheet(`100 g flour\n${text.slice(0, 290)}`, settings).lines[0]?.massG).toBe(100);
+    },
+  );
   it('a long paragraph of a method is something to do; another is asked about', () => {
     const beat = 'Beat butter and sugar for 3 minutes. '.repeat(20);
     expect(read(`100 g butter\n${beat}`)).toEqual(['butter 100', 'instruction']);

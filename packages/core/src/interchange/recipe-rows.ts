@@ -102,7 +102,7 @@ export const recipeRows = (text: string, decimal?: DecimalMark): readonly Recipe
     // What the pieces are rolled in tells what to do, and says how much of what.
     const told =
       isInstruction(body) || (Object.keys(tells).length > 0 && /^\D/.test(body) && !measured.test(body));
-    if (told && !coatOfLine(plain)) return about(body, tells);
+    if (told && !(body.length <= mostLetters && coatOfLine(plain))) return about(body, tells);
     const parts = partsOfLine(plain);
     for (const part of parts)
       add({
