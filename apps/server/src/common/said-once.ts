@@ -46,8 +46,9 @@ export const saidOnce = (): RequestHandler => {
       }
       const { text, packed } = said;
       response.type('json').vary('Accept-Encoding');
-      const encoding = request.acceptsEncodings(['br', 'gzip', 'identity']) as Encoding | 'identity' | false;
-      if (!encoding || encoding === 'identity') return response.send(text);
+      // Browsers name all with the same weight: the smaller one then.
+      const encoding = (['br', 'gzip'] as const).find((one) => request.acceptsEncodings(one) === one);
+      if (!encoding) return response.send(text);
       const ready = packed.get(encoding) ?? pack[encoding](text);
       packed.set(encoding, ready);
       ready.then(

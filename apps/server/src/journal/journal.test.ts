@@ -195,7 +195,7 @@ describe('the journal refuses, and stores nothing of it', () => {
     [
       'a field that nobody knows',
       { ...good, payload: { text: 'x', html: '<b>' } },
-      'property html should not exist',
+      '"payload.html" is not known here.',
     ],
   ])('%s', async (_, bad, sentence) => {
     const before = await lastSeq();

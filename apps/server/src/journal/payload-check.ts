@@ -1,17 +1,16 @@
 import { BadRequestException } from '@nestjs/common';
 import { plainToInstance } from 'class-transformer';
-import { validateSync, type ValidationError } from 'class-validator';
+import { validateSync } from 'class-validator';
 import type { DraftEntry } from '@jokul/core';
 import { payloadClasses, type JournalEntryInput } from '@jokul/contracts';
+import { firstTrouble } from '../common/first-trouble.js';
 
-const sentences = (errors: readonly ValidationError[]): string[] =>
-  errors.flatMap((error) => [...Object.values(error.constraints ?? {}), ...sentences(error.children ?? [])]);
-
-/** The entry with its payload checked by the class of its kind. @throws BadRequestException with the sentences */
+/** The entry with its payload checked by the class of its kind. @throws BadRequestException with a sentence, and where the fault is */
 export const checkedEntry = (input: JournalEntryInput): DraftEntry => {
   const payload = plainToInstance(payloadClasses[input.kind], input.payload);
   const errors = validateSync(payload, { whitelist: true, forbidNonWhitelisted: true });
-  if (errors.length > 0) throw new BadRequestException(sentences(errors));
+  const trouble = firstTrouble(errors, 'payload');
+  if (trouble) throw new BadRequestException(trouble);
   const missing = 'missing' in payload && Array.isArray(payload.missing) ? payload.missing : [];
   if (input.kind === 'mixed' && missing.length > 0 && !('reason' in payload && payload.reason)) {
     throw new BadRequestException(

@@ -52,12 +52,12 @@ const daysAround = 5;
 /** The plans as they are written, and what those of other days hold. */
 @Injectable()
 export class PlanRows {
-  constructor(private readonly db: DataSource) {}
-
   /** Plans as they were last read: one is a quarter of a megabyte, and every screen of the day asks for it. */
   private readonly read = new LRUCache<string, { readonly seal: string; readonly row: PlanEntity }>({
     max: 12,
   });
+
+  constructor(private readonly db: DataSource) {}
 
   /** The plan of a day as it is written, or null; it must not be changed. */
   async stored(date: string): Promise<PlanEntity | null> {

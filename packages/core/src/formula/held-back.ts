@@ -1,7 +1,7 @@
 import type { Formula, FormulaLine, Topping } from './formula.js';
 
 /*
- * Part of an ingredient is kept out of the dough and pressed on top: chips, nuts, flaked salt. It is weighed apart as any
+ * Part of an ingredient is kept out of the dough and pressed on top: chips, nuts, fruit. It is weighed apart as any
  * topping is, before anything is folded in, so that it does not end in the bowl.
  */
 

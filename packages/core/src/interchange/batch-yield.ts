@@ -10,7 +10,9 @@ export interface BatchYield {
 
 const figure = String.raw`(?:\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d+(?:[.,]\d+)?\s*[¼-¾⅐-⅞]?|[¼-¾⅐-⅞])`;
 const dozens = String.raw`(?:\s*(dozen|doz\.?|dz\.?|dutzend|douzaines?)(?![a-z]))?`;
-const count = String.raw`(\d+)(?:\s*(?:-|–|—|to|or|bis|à)\s*(\d+))?${dozens}`;
+/** "500 g", "2 trays": a figure of these counts no pieces. */
+const notPieces = String.raw`(?![\d.,]|\s*(?:%|°|(?:g|kg|ml|cl|l|oz|lbs?|grams?|cups?|tbsp|tsp|pounds?|ounces?|minutes?|mins?|hours?|days?|trays?|sheets?|batch(?:es)?|loaves|loaf|logs?|rolls?|cm|mm|inch(?:es)?)(?![a-z])))`;
+const count = String.raw`(\d+)(?:\s*(?:-|–|—|to|or|bis|à)\s*(\d+))?${dozens}${notPieces}`;
 const about = String.raw`(?:\s+(?:about|around|approx\.?|approximately|ca\.?|roughly|etwa|environ))?`;
 const wide = new RegExp(
   String.raw`(${figure})\s*-?\s*(cm|mm|inch(?:es)?|in\b|")\s*-?\s*(?:across|wide|in diameter|round|cookies|biscuits)`,

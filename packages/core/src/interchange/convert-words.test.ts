@@ -29,6 +29,8 @@ describe('an amount in words, in grams', () => {
     [1, 'stick', 'white-sugar', 'unknown-unit', '"stick" is no unit'],
     [1, 'bushel', 'white-sugar', 'unknown-unit', '"bushel" is no unit'],
     [0, 'large', 'egg', 'out-of-range', 'must be above 0'],
+    [-1, 'pinch', 'salt', 'out-of-range', 'The amount is -1;'],
+    [1e7, 'pinch', 'salt', 'out-of-range', 'at most 1,000,000'],
     [1, 'constructor', 'white-sugar', 'unknown-unit', '"constructor" is no unit'],
     [1, 'toString', 'egg', 'unknown-unit', '"toString" is no unit'],
     [1, '__proto__', 'egg', 'unknown-unit', '"__proto__" is no unit'],

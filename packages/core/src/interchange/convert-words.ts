@@ -65,13 +65,13 @@ export const convertWords = (
 ): SaidConversion => {
   const ingredientId = idOf(name);
   const named = unitNamed(unit);
+  // Its limits are of the amount as it was said, whatever a measure of it holds.
+  convert(amount, 'g', ingredientId);
   if (named) return { ...convert(amount * named.share, named.unit, ingredientId, packing), ingredientId };
   const piece = pieceOf(unit, ingredientId);
   if (!piece) return { ...convert(amount, unit, ingredientId, packing), ingredientId };
-  // The limits of an amount are those of any other.
-  const { massG } = convert(amount, 'g', ingredientId);
   return {
-    massG: massG * piece.grams,
+    massG: amount * piece.grams,
     source: `${ingredient(ingredientId).name}, ${piece.said}: typical`,
     ingredientId,
   };

@@ -26,6 +26,11 @@ describe('the oven of a recipe', () => {
     ['Bake at 170°C, without the fan, 12 min.', still(170)],
     ['180 °C Ober-/Unterhitze oder 160 °C Umluft backen.', still(180)],
     ['Bei 160 °C Umluft 12 Minuten backen.', fan(160)],
+    ['Bake until the core is 75°C, at 180°C.', still(180)],
+    ['Chill at 4°C overnight and bake at 175°C', still(175)],
+    ['Brown the butter at 130 ml, bake at 175C', still(175)],
+    ['Bake 3 sheets at 190', still(190)],
+    ['Preheat to 375', still(190.6)],
     ['Oven: 190C (170 fan), 10-12 mins', still(190)],
     ['Oven: 190 (fan 170)', still(190)],
     ['Oven 375', still(190.6)],
@@ -37,6 +42,12 @@ describe('the oven of a recipe', () => {
     expect(set).toEqual({ setC: expect.closeTo(setC, 1), ...rest });
   });
   it.each([
+    ['Bake 150 at a time.', undefined],
+    ['Bake 100 % of it.', undefined],
+    ['Bake until the core is 75°C.', undefined],
+    ['Chill at 4°C overnight.', undefined],
+    ['Bake with 1 c sugar.', undefined],
+    ['Keep the oven shut for 120 seconds.', undefined],
     ['Bake 160 g of it in a tin.', undefined],
     ['Bake for 150 seconds.', undefined],
     ['Bake 120 pieces a day.', undefined],
@@ -71,6 +82,14 @@ describe('how many it makes', () => {
     ['Makes 20', { pieces: 20 }],
     ['Servings: 24 cookies', { pieces: 24 }],
   ])('"%s"', (text, made) => expect(directionsOf(text).yield).toEqual(made));
+  it.each([
+    'Makes 500 g dough',
+    'Makes 1 kg',
+    'Pour 200 ml milk over.',
+    'Makes 2 trays',
+    'Makes 2 batches of 12',
+    'Yields 3 cups',
+  ])('"%s" counts no pieces', (text) => expect(directionsOf(text).yield?.pieces).toBeUndefined());
 });
 
 describe('lines that are no ingredient', () => {
@@ -104,6 +123,12 @@ describe('lines that are no ingredient', () => {
     expect(kinds(text)[0]).toBe('dough heading');
     expect(recipeTitle('100 g flour (makes 3)\n50 g butter')).toBe('');
   });
+  it.each(['Drop of vanilla', 'Sprinkle of salt', 'Drizzle of honey', 'A dust of cinnamon'])(
+    '"%s" is one all the same, and asked about',
+    (text) => expect(kinds(`100 g flour\n${text}`)[1]).toBe('dough ask'),
+  );
+  it('what stands beside at the table goes on no piece', () =>
+    expect(kinds('To serve\n100 g cream')).toEqual(['other heading', 'other heavy-cream 100']));
   it('the sum of a table is none', () => {
     expect(kinds('Ingredient\tGrams\nFlour\t1000\nTotal\t1000')).toEqual([
       'dough heading',

@@ -86,13 +86,26 @@ describe('orders from a spreadsheet', () => {
       60, 24,
     ]);
   });
-  it.each(['Price', 'Total EUR', 'Trays', 'Boxes', 'kg', 'Invoice'])(
-    'figures under "%s" are not taken for pieces',
-    (heading) => {
-      const { columns } = readOrderTable(`Customer,Product,${heading},Time\nKiosk,LEM,5,06:30`, known);
-      expect(columns).toEqual(['customer', 'product', 'nothing', 'readyBy']);
-    },
-  );
+  it.each([
+    'Price',
+    'Total EUR',
+    'Trays',
+    'Boxes',
+    'kg',
+    'Invoice',
+    'Number of trays',
+    'Qty (kg)',
+    'Invoice number',
+    'Count per box',
+  ])('figures under "%s" are not taken for pieces', (heading) => {
+    const { columns } = readOrderTable(`Customer,Product,${heading},Time\nKiosk,LEM,5,06:30`, known);
+    expect(columns).toEqual(['customer', 'product', 'nothing', 'readyBy']);
+  });
+  it('pieces in boxes are pieces', () => {
+    const text = 'Customer,Product,Boxes,Total pieces,Time\nKiosk,LEM,5,60,06:30';
+    const table = readOrderTable(text, known);
+    expect(ordersOf(table, table.columns, known)[0]?.order?.pieces).toBe(60);
+  });
   it('nothing is nothing', () => expect(read('  \n\n').rows).toEqual([]));
 
   it('the demo list goes out as CSV and comes in the same', () => {

@@ -55,6 +55,9 @@ const headings: readonly (readonly [OrderColumn, RegExp])[] = [
 /** Headings of figures that count no pieces: never guessed to be them. */
 const otherFigures =
   /\b(price|cost|total|sum|eur|usd|gbp|kg|g|grams?|weight|trays?|boxes|box|cases?|crates?|bags?|packs?|phone|zip|week|invoice|id|vat|tax)\b/;
+/** "Number of trays" counts no pieces, "total pieces" does. */
+const isOtherFigure = (heading: string): boolean =>
+  otherFigures.test(heading) && !/\b(?:pieces?|pcs|cookies?|dozens?|doz|dz)\b/.test(heading);
 /** A heading that says that its figures are dozens. */
 const inDozens = (heading: string): boolean => /\b(dozens?|doz|dz)\b/.test(plain(heading));
 
@@ -101,8 +104,9 @@ const guess = (
     taken.add(what);
   };
   heading?.forEach((text, i) => {
-    const [what] = headings.find(([, words]) => words.test(plain(text))) ?? [];
-    if (what) take(i, what);
+    const said = plain(text);
+    const [what] = headings.find(([, words]) => words.test(said)) ?? [];
+    if (what && !(what === 'pieces' && isOtherFigure(said))) take(i, what);
   });
   const cells = (i: number) => rows.map((row) => row[i] ?? '');
   const tests: readonly (readonly [OrderColumn, (cell: string) => boolean])[] = [
@@ -113,7 +117,7 @@ const guess = (
   ];
   for (const [what, is] of tests)
     for (let i = 0; i < width; i++) {
-      const other = what === 'pieces' && otherFigures.test(plain(heading?.[i] ?? ''));
+      const other = what === 'pieces' && isOtherFigure(plain(heading?.[i] ?? ''));
       if (!other && shareThat(cells(i), is) >= 0.6) take(i, what);
     }
   return found;

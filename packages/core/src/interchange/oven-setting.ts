@@ -23,9 +23,15 @@ const toC = (f: number) => (f - 32) / 1.8;
 const mostC = 260;
 
 const degrees = /(\d+(?:[.,]\d+)?)\s*(?:°|º|degrees?|deg\.?|grad)?\s*(C|F|celsius|fahrenheit|grad)\b/i;
-/** "Oven 375", "bake at 350 for 10 minutes": three figures that are of nothing else. */
-const bare =
-  /\b(?:oven|ofen|four|bake|backen|cuire|(?:pre-?)?heat(?:ed)?)\b[^.\d]{0,40}\b(\d{3})\b(?!\s*(?:g|kg|ml|mm|cm|x|×|s|secs?|seconds?|minutes?|mins?|hours?|pieces?|cookies|biscuits|times|-|–)\b)/i;
+/** No oven bakes below or above this, °C: a core, a walk-in, browned butter and a sugar boil are other things. */
+const leastC = 100;
+const highestC = 300;
+
+/** "Oven 375", "bake at 350 for 10 minutes", "bake 350 12 min": three figures of degrees, and of nothing else. */
+const bare = [
+  /\b(?:oven|ofen|at|to)\s*:?\s+(\d{3})\b(?!\s*(?:%|(?:g|kg|ml|mm|cm|x|secs?|seconds?|minutes?|mins?|hours?|pieces?|cookies|biscuits|times)\b))/i,
+  /\bbake\s+(\d{3})(?=\s*(?:$|[,.;)]|for\b|until\b|\d))/i,
+];
 
 const moving = /\b(?:fan|convection|umluft|hei(?:ß|ss)luft|chaleur tournante|ventilated)\b/i;
 const still =
@@ -42,15 +48,17 @@ interface Said {
 const partsOf = (text: string): readonly Said[] =>
   text.split(/[/();]|,(?!\d)|\s(?:or|oder|ou)\s/i).map((part) => {
     const [, figure, letter = ''] = degrees.exec(part) ?? [];
-    const value = figure === undefined ? null : Number(figure.replace(',', '.'));
-    const unit = value === null ? null : /^f/i.test(letter) ? 'F' : 'C';
+    const isF = /^f/i.test(letter);
+    const said = figure === undefined ? null : Number(figure.replace(',', '.'));
+    const inC = said === null ? null : isF ? toC(said) : said;
+    const setC = inC !== null && inC >= leastC && inC <= highestC ? inC : null;
     const fan = moving.test(part) && !still.test(part);
     return {
-      setC: value === null ? null : unit === 'F' ? toC(value) : value,
-      unit,
+      setC,
+      unit: setC === null ? null : isF ? 'F' : 'C',
       fan,
       // "190C (170 fan)": a figure of its own, in the letter of the one before.
-      other: fan && value === null && /\b\d{3}\b/.test(part),
+      other: fan && setC === null && /\b\d{3}\b/.test(part),
     };
   });
 
@@ -78,8 +86,9 @@ export const ovenSetting = (text: string): OvenSetting | undefined => {
   if (found) return { setC: found.setC, ...(found.fan && { fan: true }) };
   const gas = /\bgas\s*(?:mark)?\s*(\d)\b/i.exec(text);
   if (gas?.[1] && gas[1] in gasC) return { setC: gasC[gas[1]] as number };
-  const figure = bare.exec(text)?.[1];
+  const figure = bare.map((words) => words.exec(text)?.[1]).find((found) => found !== undefined);
   if (figure === undefined) return undefined;
   const setC = Number(figure) > mostC ? toC(Number(figure)) : Number(figure);
+  if (setC < leastC || setC > highestC) return undefined;
   return { setC, ...(parts.some(({ fan, other }) => fan && !other) && { fan: true }) };
 };

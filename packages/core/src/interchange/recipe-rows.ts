@@ -82,7 +82,7 @@ export const recipeRows = (text: string, decimal?: DecimalMark): readonly Recipe
       if (
         use === 'other' &&
         telling === undefined &&
-        !/^(?:for|für|pour)\b/i.test(line) &&
+        !/^(?:for|für|pour|to)\b/i.test(line) &&
         !rows.some(({ kind }) => kind === 'line')
       ) {
         use = 'dough';

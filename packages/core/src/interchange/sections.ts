@@ -5,7 +5,7 @@ const uses: readonly (readonly [RegExp, LineUse])[] = [
   [/fill|füll|garniture|fourrage|cœur|coeur/i, 'filling'],
   [/icing|glaze|frosting|ganache|glasur|guss|glaçage/i, 'icing'],
   [
-    /topping|\btop\b|belag|deko|finish|decorat|coat|roll|sprinkl|dust|garnish|brush|serv|streusel|crumble/i,
+    /topping|\btop\b|belag|deko|finish|decorat|coat|roll|sprinkl|dust|garnish|brush|streusel|crumble/i,
     'topping',
   ],
   [/dough|cookie|biscuit|base|batter|teig|pâte|ingredients|dry|wet/i, 'dough'],

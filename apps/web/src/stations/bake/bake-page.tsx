@@ -14,9 +14,9 @@ import { LoadWork } from './load-work';
 
 const loadState = (load: Load, trays: FloorState['trays']) => {
   const known = load.trays.map((tray) => trays.get(tray.id));
-  if (known.every((tray) => tray?.racked)) return 'racked';
-  if (known.some((tray) => tray?.pulled)) return 'pulled';
-  if (known.some((tray) => tray?.turned)) return 'turned';
+  if (known.every((tray) => tray?.racked)) return t`racked`;
+  if (known.some((tray) => tray?.pulled)) return t`pulled`;
+  if (known.some((tray) => tray?.turned)) return t`turned`;
   return known.some(Boolean) ? t`in the oven` : null;
 };
 

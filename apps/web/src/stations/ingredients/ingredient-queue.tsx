@@ -1,24 +1,29 @@
 import { t } from '@lingui/core/macro';
-import { useState } from 'react';
 import { useLocation } from 'react-router';
 import { isShipped, type Ingredient } from '@jokul/core';
 import { QueueItem } from '../../ui/queue-item';
 
 interface IngredientQueueProps {
-  readonly all: readonly Ingredient[];
+  /** Those that the words find. */
+  readonly shown: readonly Ingredient[];
+  readonly filter: string;
+  readonly onFilter: (words: string) => void;
   /** Which one is looked at. */
   readonly current: string;
 }
 
-/** All ingredients, to be found by any words of their names. */
-export const IngredientQueue = ({ all, current }: IngredientQueueProps) => {
-  const { search } = useLocation();
-  const [filter, setFilter] = useState('');
+/** Ingredients that any words of their names or kinds find. */
+export const found = (all: readonly Ingredient[], filter: string): readonly Ingredient[] => {
   const wanted = filter.toLowerCase().split(/\s+/);
-  const shown = all.filter(({ name, words, kind }) => {
+  return all.filter(({ name, words, kind }) => {
     const text = `${name} ${words.join(' ')} ${kind}`.toLowerCase();
     return wanted.every((word) => text.includes(word));
   });
+};
+
+/** The ingredients of the library and the bakery's own, to be found by typing. */
+export const IngredientQueue = ({ shown, filter, onFilter, current }: IngredientQueueProps) => {
+  const { search } = useLocation();
   return (
     <>
       <p className="px-3 pb-2">
@@ -26,7 +31,7 @@ export const IngredientQueue = ({ all, current }: IngredientQueueProps) => {
           aria-label={t`Find an ingredient`}
           value={filter}
           placeholder={t`Find …`}
-          onChange={(event) => setFilter(event.target.value)}
+          onChange={(event) => onFilter(event.target.value)}
           className="w-full rounded-md border border-line-strong bg-raised px-2 py-1"
         />
       </p>

@@ -7,7 +7,7 @@ import { Button, buttonClass } from '../../ui/button';
 import { Empty, Loading } from '../../ui/states';
 import { Cautions, Station, WhySection } from '../../ui/station';
 import { IngredientDetail } from './ingredient-detail';
-import { IngredientQueue } from './ingredient-queue';
+import { found, IngredientQueue } from './ingredient-queue';
 import { OwnIngredientForm } from './own-ingredient-form';
 import { OwnIngredientTable } from './own-ingredient-table';
 
@@ -15,10 +15,12 @@ import { OwnIngredientTable } from './own-ingredient-table';
 export const IngredientsPage = () => {
   const bakery = useBakery();
   const { id } = useParams();
+  const [filter, setFilter] = useState('');
   const [making, setMaking] = useState<Ingredient | null>(null);
   if (!bakery.data) return <Loading what={t`the ingredients`} />;
   const all = [...ingredients.values()].sort((a, b) => Number(isShipped(a.id)) - Number(isShipped(b.id)));
-  const food = (id === undefined ? undefined : ingredients.get(id)) ?? all[0];
+  const shown = found(all, filter);
+  const food = (id === undefined ? undefined : ingredients.get(id)) ?? shown[0] ?? all[0];
   if (!food) return <Empty title={t`The library is empty`}>{t`Start Jokul again.`}</Empty>;
   const own = !isShipped(food.id);
   return (
@@ -36,7 +38,7 @@ export const IngredientsPage = () => {
           : t`${food.kind}${own ? t`, our own` : ''}. Source: ${food.source}`
       }
       queueTitle={t`${all.length} ingredients`}
-      queue={<IngredientQueue all={all} current={food.id} />}
+      queue={<IngredientQueue shown={shown} filter={filter} onFilter={setFilter} current={food.id} />}
       actions={
         <>
           <Link to="/setup" className={buttonClass()}>{t`Back to Setup`}</Link>

@@ -125,6 +125,12 @@ describe('the weigh sheet', () => {
     expect(document.body.textContent).toContain('Set aside for the pieces');
   });
 
+  it('does not call held back what the pieces are rolled in', () => {
+    show({ ...rye, toppings: [{ ingredientId: 'white-sugar', percent: 5, on: 'coat' }] });
+    expect(document.body.textContent).toContain('Set aside for the pieces');
+    expect(document.body.textContent).not.toContain('held back for the pieces');
+  });
+
   it('says that a batch was scaled, and what more is wanted of what is in', () => {
     const sheet = sheetOf(rye);
     const first = sheet.lines[0];

@@ -1,7 +1,15 @@
 import { t } from '@lingui/core/macro';
 import { Check } from 'lucide-react';
 import { useState } from 'react';
-import { openLines, toppingsBefore, type LotState, type Formula, type WeighSheet } from '@jokul/core';
+import {
+  heldBackOf,
+  openLines,
+  toppingsBefore,
+  toppingsFor,
+  type LotState,
+  type Formula,
+  type WeighSheet,
+} from '@jokul/core';
 import { Shown } from '../../ui/shown';
 import { useUnits } from '../../lib/units';
 import { useScale } from './grams';
@@ -25,6 +33,10 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
   const scale = useScale();
   const [chosen, setChosen] = useState<string | null>(null);
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
+  // Sugar that pieces are rolled in is not held back of the dough's. How much of a topping there is matters nothing here.
+  const held = new Set(
+    toppingsFor(formula, 1).flatMap(({ key, line }) => (heldBackOf(formula, line) ? [key] : [])),
+  );
   const open = openLines(sheet, known);
   const current = known.mixed
     ? undefined
@@ -78,7 +90,7 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
                     stage.id === aside.id
                       ? undefined
                       : sheet.lines.find(
-                          (own) => own.stageId === aside.id && own.ingredientId === line.ingredientId,
+                          (own) => held.has(own.key) && own.ingredientId === line.ingredientId,
                         );
                   const outside = weighed && Math.abs(weighed.massG - line.roundedG) > line.toleranceG + 1e-9;
                   return (

@@ -18,12 +18,12 @@ export const Toppings = ({
   const all = toppingsFor(formula, Math.max(1, pieces * formula.piece.massG));
   return (
     <ul className="space-y-1 text-[13.5px]">
-      {all.map(({ line, name, mass: total }) => {
-        const aside = known.weighed.get(`topping/${line.ingredientId}`);
+      {all.map(({ key, line, name, mass: total }) => {
+        const aside = known.weighed.get(key);
         const eachG = (line.percent * formula.piece.massG) / totalPercent(formula);
         const short = aside !== undefined && aside.massG < 0.95 * total.value;
         return (
-          <li key={line.ingredientId}>
+          <li key={key}>
             {t`${name}: ${mass(Number(eachG.toFixed(1)))} a piece,`}{' '}
             <Shown figure={total}>{about(total.value)}</Shown>{' '}
             <Trans>
