@@ -110,6 +110,7 @@ await orSay(async () => {
         'e2e',
       ]),
       check('words', node, [inRoot('scripts/words.mjs'), '--check']),
+      check('answers', node, [inRoot('scripts/answers.mjs'), '--check']),
       check('format', bin('prettier'), ['--check', '.']),
     ]);
   });

@@ -1,9 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
+import { describedBy } from './api/described.testkit.js';
+import { madeRequests } from './api/made-requests.testkit.js';
 import { TestApp } from './app.testkit.js';
 import { examplesOf, spoiltRequests } from './fuzz.testkit.js';
 
-/* No input gives a fault. JOKUL_FUZZ sets how many requests, JOKUL_FUZZ_SEED which. */
+/*
+ * No input gives a fault: neither what the demo's own requests become when they are spoilt, nor what is made by the
+ * server's description of itself. JOKUL_FUZZ sets how many requests, JOKUL_FUZZ_SEED which.
+ */
 const count = Number(process.env.JOKUL_FUZZ ?? 800);
 const seed = Number(process.env.JOKUL_FUZZ_SEED ?? 20_261_127);
 
@@ -17,7 +22,12 @@ describe('no request', () => {
   it(
     `makes the server fail: ${count} spoilt ones (seed ${seed}), none answered with a fault, none longer than 5 s`,
     async () => {
-      const requests = spoiltRequests(await examplesOf(app), count, seed);
+      const half = Math.ceil(count / 2);
+      const bySchema = madeRequests(await describedBy(app), half, seed);
+      const requests = [
+        ...spoiltRequests(await examplesOf(app), half, seed),
+        ...spoiltRequests(bySchema, half, seed, 0),
+      ];
       // What a server works out once after its start is not what one request costs.
       await app.post('days/2026-11-27/plan/retime', {});
       const faults: string[] = [];

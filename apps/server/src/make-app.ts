@@ -5,6 +5,7 @@ import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import compression from 'compression';
 import helmet from 'helmet';
 import { DataSource } from 'typeorm';
+import { describeApi } from './api/describe-api.js';
 import { AppModule, webRoot } from './app.module.js';
 import { SoundInputPipe } from './common/sound-input.pipe.js';
 import { firstTrouble } from './common/first-trouble.js';
@@ -93,7 +94,7 @@ export const makeApp = async (
     .setTitle('Jokul')
     .setDescription('The stations of the line, the journal and the calculations.')
     .build();
-  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, api));
+  SwaggerModule.setup('api/docs', app, () => describeApi(SwaggerModule.createDocument(app, api)));
   await app.init();
   if (config.seedDemo) await app.get(DemoSeed).fillIfEmpty();
   if (config.seedOwn) await app.get(OwnBakery).beginIfEmpty();

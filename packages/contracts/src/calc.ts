@@ -309,6 +309,7 @@ export class WeighCheckRequest {
 const School = (...names: readonly string[]) =>
   ValidateBy({
     name: 'school',
+    constraints: [...names],
     validator: {
       validate: (value: unknown) =>
         (typeof value === 'string' && names.includes(value)) ||

@@ -62,6 +62,7 @@ const Range = (min: number, max: number) => (target: object, key: string) => {
 const ByName = (most: number, sentence: string) =>
   ValidateBy({
     name: 'byName',
+    constraints: [most],
     validator: {
       validate: (value: unknown) =>
         typeof value === 'object' &&

@@ -42,19 +42,28 @@ import { bringLinear, solveBinary, solveLinear } from './linear.js';
 import {
   calcRequests,
   planSchema,
+  type BakeAnswer,
   type BakeRequestInput,
+  type CalcAnswer,
   type CalcName,
+  type ColdAnswer,
   type ColdRequest,
+  type ConvertAnswer,
   type ConvertRequest,
+  type PlanAnswer,
+  type ReadAnswer,
   type ReadRequest,
+  type ScaleAnswer,
   type ScaleRequest,
+  type TrayAnswer,
   type TrayRequest,
+  type WeighCheckAnswer,
   type WeighCheckRequest,
   sayUnsound,
   unsoundAt,
 } from '@jokul/contracts';
 
-const runConvert = (r: ConvertRequest) => {
+const runConvert = (r: ConvertRequest): ConvertAnswer => {
   const { massG, densityGPerMl, source, rangeG, ingredientId } = convertWords(
     r.amount,
     r.unit,
@@ -71,7 +80,7 @@ const runConvert = (r: ConvertRequest) => {
   };
 };
 
-const runScale = (r: ScaleRequest) => {
+const runScale = (r: ScaleRequest): ScaleAnswer => {
   const stages = stagesOf(r.formula);
   const dough = doughNeeded(r.lines, r.losses);
   const [split] = splitBatches(dough.value, r.mixers, doughPerPiece(r.lines, r.losses));
@@ -100,7 +109,7 @@ const runScale = (r: ScaleRequest) => {
   };
 };
 
-const runCold = (r: ColdRequest) => {
+const runCold = (r: ColdRequest): ColdAnswer => {
   if (r.composition && r.properties)
     throw new JokulError('too-much', 'Give a composition or constant properties, not both.', 'properties');
   const material = r.properties
@@ -116,7 +125,7 @@ const runCold = (r: ColdRequest) => {
   return { reachedS, timesS, coreC, surfaceC, meanC, iceFraction };
 };
 
-const runBake = (r: BakeRequestInput) => {
+const runBake = (r: BakeRequestInput): BakeAnswer => {
   const start = startOf(r.piece);
   const dough = doughIn(r);
   const { calibration } = r.oven;
@@ -179,7 +188,7 @@ const runBake = (r: BakeRequestInput) => {
   };
 };
 
-const runTray = (r: TrayRequest) => {
+const runTray = (r: TrayRequest): TrayAnswer => {
   const { tray, diameterMm, sizes, bar, marginMm, touching, pattern = 'best' } = r;
   if ([diameterMm, sizes, bar].filter((given) => given !== undefined).length !== 1)
     throw new JokulError(
@@ -209,7 +218,7 @@ const runTray = (r: TrayRequest) => {
   return { count, pattern: found, centresMm };
 };
 
-const runPlan = (problem: PlanProblem) => {
+const runPlan = (problem: PlanProblem): PlanAnswer => {
   const least = leastUndone(problem, solveLinear);
   const plan = solvePlan(problem, { leastUndone: least, solveBinary });
   return {
@@ -258,7 +267,7 @@ const calculateAll = (name: string, questions: readonly unknown[]): readonly obj
   });
 };
 
-const runRead = (r: ReadRequest) => {
+const runRead = (r: ReadRequest): ReadAnswer => {
   const {
     lines,
     bake: oven,
@@ -292,7 +301,7 @@ const runRead = (r: ReadRequest) => {
   };
 };
 
-const runWeighCheck = (r: WeighCheckRequest) => {
+const runWeighCheck = (r: WeighCheckRequest): WeighCheckAnswer => {
   const { passes, verdict, meanG, meanRangeG, beyondTolerance, beyondTwice, morePieces } = weighCheck(
     r.readingsG,
     r.nominalG,
@@ -334,7 +343,7 @@ const calculateOne = (name: string, json: unknown): object => {
   throw new JokulError('not-computable', `These figures give no answer: "${hole}" would be no number.`, hole);
 };
 
-const answerTo = (name: string, json: unknown): object => {
+const answerTo = (name: string, json: unknown): CalcAnswer => {
   switch (name as CalcName) {
     case 'convert':
       return runConvert(checked(calcRequests.convert, json));

@@ -15,6 +15,7 @@ import {
 import type {
   AskedBakeRequest,
   BakeRequestInput,
+  CalibrateAnswer,
   CalibrateRequest,
   MeasuredBakeRequest,
 } from '@jokul/contracts';
@@ -78,7 +79,7 @@ const within = <T>(path: string, run: () => T): T => {
 };
 
 /** What measured bakes teach of their ovens, and the pulls that follow from it. */
-export const runCalibrate = (r: CalibrateRequest) => {
+export const runCalibrate = (r: CalibrateRequest): CalibrateAnswer => {
   const bakes = r.bakes.map((b, i) => within(`bakes.${i}`, () => loggedBake(b, i)));
   const ovenIds = [...new Set([...r.bakes, ...r.ask].map(({ oven }) => oven.id))];
   const held = new Set(ovenIds.map((id) => learnable('place', id, noPlace).key));

@@ -17,7 +17,7 @@ import {
   type Prediction,
   type StockItem,
 } from '@jokul/core';
-import type { DayRequest } from '@jokul/contracts';
+import type { DayAnswer, DayRequest } from '@jokul/contracts';
 import { solveBinary, solveLinear } from './linear.js';
 
 const zone = demoRules.timeZone;
@@ -106,7 +106,7 @@ const named = (task: Found['tasks'][number]) =>
   task.kind === 'prepare' ? { ...task, kind: task.id.slice(task.id.lastIndexOf('/') + 1) } : task;
 
 /** Some days of the demo bakery, planned together. @throws JokulError */
-export const runDay = (request: DayRequest): object => {
+export const runDay = (request: DayRequest): DayAnswer => {
   if (request.now !== undefined && request.nowS !== undefined)
     throw new JokulError('bad-request', 'Give now or nowS, not both.', 'now');
   const nowS = request.nowS ?? momentOf(request.now ?? `${demoDay.date}T${demoDay.time}`);
