@@ -109,6 +109,11 @@ await orSay(async () => {
         'apps',
         'e2e',
       ]),
+      check('arrows between folders', bin('depcruise'), [
+        '--config',
+        '.dependency-cruiser.folders.cjs',
+        'apps',
+      ]),
       check('words', node, [inRoot('scripts/words.mjs'), '--check']),
       check('answers', node, [inRoot('scripts/answers.mjs'), '--check']),
       check('format', bin('prettier'), ['--check', '.']),

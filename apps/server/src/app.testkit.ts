@@ -1,7 +1,7 @@
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { ProblemView } from '@jokul/contracts';
 import { testDatabase } from './database/test-database.testkit.js';
-import type { Config } from './config.js';
+import type { Config } from './config/config.js';
 import { makeApp } from './make-app.js';
 
 export interface Answer<T> {

@@ -1,8 +1,8 @@
 import 'reflect-metadata';
 import { brokenBy, sayBroken, type Broken } from './common/broken-database.js';
-import { readConfig } from './config.js';
+import { readConfig } from './config/config.js';
 import { makeApp } from './make-app.js';
-import { WhichBakery } from './setup/which-bakery.js';
+import { WhichBakery } from './settings/which-bakery.js';
 
 const config = readConfig();
 

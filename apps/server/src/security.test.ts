@@ -5,7 +5,7 @@ import { DataSource } from 'typeorm';
 import type { ProblemView } from '@jokul/contracts';
 import { TestApp } from './app.testkit.js';
 import { makeApp } from './make-app.js';
-import { readConfig } from './config.js';
+import { readConfig } from './config/config.js';
 
 let app: TestApp;
 beforeAll(async () => {

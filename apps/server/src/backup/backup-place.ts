@@ -3,16 +3,7 @@ import { readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import { mkdir, open, rm } from 'node:fs/promises';
 import { dirname, isAbsolute, join, resolve } from 'node:path';
 import { JokulError } from '@jokul/core';
-
-/** What the starter tells of backups on this machine. */
-export interface BackupTold {
-  /** The folder that JOKUL_BACKUPS names: nobody chooses another one then. */
-  readonly named?: string;
-  /** The folder where nobody chose one. */
-  readonly usual: string;
-  /** The file that keeps what was chosen: it belongs to this machine, so no backup carries it along. */
-  readonly choice: string;
-}
+import type { BackupTold } from '../config/config.js';
 
 /** What a person chose: a folder, or the usual one; and how many nights are kept. */
 export interface BackupChoice {

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
-import type { Config } from '../config.js';
+import type { Config } from '../config/config.js';
 import { testDatabase } from '../database/test-database.testkit.js';
 import { makeApp } from '../make-app.js';
 import { JournalService } from '../journal/journal.service.js';

@@ -1,7 +1,7 @@
 import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
 import type { Connection as StreamConnection } from 'mysql2';
 import { firstBrokenSeq, genesisHash, JokulError, type JournalEntry } from '@jokul/core';
-import type { Config } from '../config.js';
+import type { Config } from '../config/config.js';
 import { sha256 } from '../journal/chain-on.js';
 import { readBackup, writeBackup, type BackupHead, type Row, type TableForm } from './backup-file.js';
 

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { readConfig, type Config } from '../config.js';
+import { readConfig, type Config } from '../config/config.js';
 import { JokulError } from '@jokul/core';
 import { backupKinds, backupName } from './backup-name.js';
 import { BackupPlace } from './backup-place.js';

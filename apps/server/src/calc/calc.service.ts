@@ -2,7 +2,7 @@ import { Injectable, ServiceUnavailableException, type OnModuleDestroy } from '@
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { JokulError } from '@jokul/core';
-import type { Outcome } from '../plan/outcome.js';
+import type { Outcome } from '../computation/outcome.js';
 
 const timeLimitS = 20;
 const mostWaiting = 16;

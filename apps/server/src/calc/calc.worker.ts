@@ -1,5 +1,5 @@
 import { stepBack } from '../common/step-back.js';
-import { outcome, type Outcome } from '../plan/outcome.js';
+import { outcome, type Outcome } from '../computation/outcome.js';
 import { calculate, readyFor } from './calculate.js';
 
 stepBack();

@@ -38,7 +38,7 @@ import { doughIn, stagesOf, startOf } from './asked-dough.js';
 import { runCalibrate } from './calibrate.js';
 import { runDay } from './day.js';
 import { firstTrouble } from '../common/first-trouble.js';
-import { bringLinear, solveBinary, solveLinear } from './linear.js';
+import { bringLinear, solveBinary, solveLinear } from '../computation/linear.js';
 import {
   calcRequests,
   planSchema,

@@ -18,7 +18,7 @@ import {
   type StockItem,
 } from '@jokul/core';
 import type { DayAnswer, DayRequest } from '@jokul/contracts';
-import { solveBinary, solveLinear } from './linear.js';
+import { solveBinary, solveLinear } from '../computation/linear.js';
 
 const zone = demoRules.timeZone;
 const formulas = new Map(demoFormulas.map((formula) => [formula.code, formula]));

@@ -24,12 +24,12 @@ import type {
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { JournalService } from '../journal/journal.service.js';
-import { ComputationService } from '../plan/computation.service.js';
-import { Remembered } from '../plan/remembered.js';
+import { ComputationService } from '../computation/computation.service.js';
+import { Remembered } from '../computation/remembered.js';
 import { PlanRows } from '../plan/plan-rows.js';
 import { PlanService } from '../plan/plan.service.js';
-import { SettingsService } from '../setup/settings.service.js';
-import { calibrationSetting, type CalibrationSetting } from './calibration-setting.js';
+import { SettingsService } from '../settings/settings.service.js';
+import { calibrationSetting, type CalibrationSetting } from '../settings/calibration-setting.js';
 
 /** How far back bakes are learned from, and how many at most. */
 const backMs = 35 * 86_400_000;

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { atWallClock, JokulError } from '@jokul/core';
 import type { ClockInput, ClockView } from '@jokul/contracts';
-import { SettingsService } from '../setup/settings.service.js';
+import { SettingsService } from '../settings/settings.service.js';
 
 /** The bakery's clock: the real one, or one that was set for a demo or a test. */
 @Injectable()

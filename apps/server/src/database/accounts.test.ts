@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
-import { readConfig } from '../config.js';
+import { readConfig } from '../config/config.js';
 
 /* The private database as `npm start` and `npm test` set it up: who can get in, and what they may do. */
 const { port, user, password } = readConfig().database;

@@ -1,6 +1,6 @@
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import { randomUUID } from 'node:crypto';
-import { readConfig, type Config } from '../config.js';
+import { readConfig, type Config } from '../config/config.js';
 
 /**
  * A database of its own on the test instance that `npm test` started; dropped by `drop`. With the demo it is a copy of

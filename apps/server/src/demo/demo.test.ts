@@ -13,7 +13,7 @@ import {
   chance,
 } from '@jokul/core';
 import { checkedEntry } from '../journal/payload-check.js';
-import type { ProductBakes } from '../plan/predictions.js';
+import type { ProductBakes } from '../computation/predictions.js';
 import { pastLots, writeFrozen, writePast } from './past.js';
 
 import { DemoWriter } from './writer.js';

@@ -16,7 +16,7 @@ import {
   type Formula,
   type Chance,
 } from '@jokul/core';
-import type { ProductBakes } from '../plan/predictions.js';
+import type { ProductBakes } from '../computation/predictions.js';
 
 import type { DemoWriter } from './writer.js';
 

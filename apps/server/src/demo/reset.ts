@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { readConfig } from '../config.js';
+import { readConfig } from '../config/config.js';
 import { makeApp } from '../make-app.js';
 import { DemoSeed } from './seed.js';
 

@@ -28,9 +28,9 @@ import {
 import { LotsService } from '../lots/lots.service.js';
 import { pack, type StoredName } from '../database/stored.js';
 import { JournalService } from '../journal/journal.service.js';
-import { ComputationService } from '../plan/computation.service.js';
+import { ComputationService } from '../computation/computation.service.js';
 import { PlanService } from '../plan/plan.service.js';
-import type { ProductBakes } from '../plan/predictions.js';
+import type { ProductBakes } from '../computation/predictions.js';
 import { frozenBags, pastLots, writeFrozen, writePast } from './past.js';
 import { writeToday } from './today.js';
 import { DemoWriter } from './writer.js';

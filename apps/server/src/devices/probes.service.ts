@@ -5,7 +5,7 @@ import type { FaultsInput, ProbesView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { unpack } from '../database/stored.js';
 import { SettingEntity } from '../database/entities.js';
-import { SettingsService } from '../setup/settings.service.js';
+import { SettingsService } from '../settings/settings.service.js';
 
 const longestMs = 8 * 86_400_000;
 /** Faults further away are a slip. */

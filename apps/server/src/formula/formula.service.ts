@@ -4,8 +4,8 @@ import { checkFormula, productOf, JokulError, type Formula } from '@jokul/core';
 import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
 import { ClockService } from '../clock/clock.service.js';
-import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
-import { changeRows } from '../setup/settings.service.js';
+import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
+import { changeRows } from '../settings/settings.service.js';
 
 /** Formulas by version. A version, once written, never changes: an edit makes the next one. */
 @Injectable()

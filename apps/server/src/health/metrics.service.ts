@@ -3,7 +3,7 @@ import type { NextFunction, Request, Response } from 'express';
 import { collectDefaultMetrics, Gauge, Histogram, Registry, type OpenMetricsContentType } from 'prom-client';
 import { JournalFeed } from '../journal/journal-feed.js';
 import { JournalService } from '../journal/journal.service.js';
-import { ComputationService } from '../plan/computation.service.js';
+import { ComputationService } from '../computation/computation.service.js';
 
 /** Figures of the running server for a monitor, as OpenMetrics. They name no person, lot or product. */
 @Injectable()

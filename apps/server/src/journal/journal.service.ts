@@ -20,7 +20,7 @@ import { isAway } from '../common/problem.filter.js';
 import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
 import { LotPins } from '../lots/lot-pins.js';
 import { followEntries } from '../lots/lot-rows.js';
-import { WhichBakery } from '../setup/which-bakery.js';
+import { WhichBakery } from '../settings/which-bakery.js';
 import { chainOn, entryValues, insertEntries, sha256, type ChainEnd } from './chain-on.js';
 import { canBeAtOnce, writeAtOnce } from './write-at-once.js';
 

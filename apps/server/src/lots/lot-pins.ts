@@ -25,7 +25,7 @@ import {
   PlanEntity,
   SettingEntity,
 } from '../database/entities.js';
-import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
+import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
 
 interface Planned {
   readonly batch: BatchPlan;

@@ -16,15 +16,11 @@ import {
   OrderLineInput,
   OrderLinesInput,
   StandingOrderInput,
-  type DayView,
   type OrderLinesView,
   type OrderView,
   type StandingOrderView,
-  type WeekView,
 } from '@jokul/contracts';
 import { BakeDatePipe } from '../common/bake-date.pipe.js';
-import { PlanService } from '../plan/plan.service.js';
-import { WeekService } from '../plan/week.service.js';
 import { LineIdPipe } from './line-id.pipe.js';
 import { OrdersService } from './orders.service.js';
 import { StandingOrdersService } from './standing-orders.service.js';
@@ -34,22 +30,8 @@ import { StandingOrdersService } from './standing-orders.service.js';
 export class OrdersController {
   constructor(
     private readonly orders: OrdersService,
-    private readonly plans: PlanService,
     private readonly standing: StandingOrdersService,
-    private readonly weeks: WeekService,
   ) {}
-
-  @Get('days/:date')
-  async day(@Param('date', BakeDatePipe) date: string): Promise<DayView> {
-    const [lines, plan] = await Promise.all([this.orders.day(date), this.plans.view(date)]);
-    return { date, ...lines, plan };
-  }
-
-  /** Seven days from a date on. */
-  @Get('weeks/:date')
-  week(@Param('date', BakeDatePipe) date: string): Promise<WeekView> {
-    return this.weeks.view(date);
-  }
 
   @Post('days/:date/orders')
   add(@Param('date', BakeDatePipe) date: string, @Body() input: OrderLineInput): Promise<OrderView> {

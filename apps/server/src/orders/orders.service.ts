@@ -11,7 +11,7 @@ import type {
   StandingOrderView,
 } from '@jokul/contracts';
 import { FormulaVersionEntity, OrderLineEntity } from '../database/entities.js';
-import { changeRows, SettingsService } from '../setup/settings.service.js';
+import { changeRows, SettingsService } from '../settings/settings.service.js';
 import { StandingOrdersService } from './standing-orders.service.js';
 
 const view = (

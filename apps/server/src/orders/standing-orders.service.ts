@@ -5,7 +5,7 @@ import { JokulError, shiftDate, wallClock, weekdayOf, whyClosed } from '@jokul/c
 import type { StandingOrderInput, StandingOrderView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaVersionEntity, OrderLineEntity, StandingOrderEntity } from '../database/entities.js';
-import { changeRows, SettingsService } from '../setup/settings.service.js';
+import { changeRows, SettingsService } from '../settings/settings.service.js';
 
 const daysOf = ({ weekdays }: StandingOrderEntity): readonly number[] => [...weekdays].map(Number);
 

@@ -13,10 +13,10 @@ import {
 import type { DaysPlanView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { Together } from '../common/together.js';
-import { ComputationService } from './computation.service.js';
+import { ComputationService } from '../computation/computation.service.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
 import { PlanService, type PlanInputs } from './plan.service.js';
-import { predictionsOf } from './predictions.js';
+import { predictionsOf } from '../computation/predictions.js';
 import { SpreadsService } from './spreads.service.js';
 import { StockService } from './stock.service.js';
 

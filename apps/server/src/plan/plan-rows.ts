@@ -4,8 +4,8 @@ import { Between, DataSource, type EntityManager } from 'typeorm';
 import { JokulError, shiftDate, type BatchPlan } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
 import { PlanEntity } from '../database/entities.js';
-import { changeRows } from '../setup/settings.service.js';
-import type { PlanBody } from './plan.worker.js';
+import { changeRows } from '../settings/settings.service.js';
+import type { PlanBody } from '../computation/plan.worker.js';
 
 export type StoredPlan = PlanBody & {
   readonly madeAtMs: number;

@@ -22,7 +22,7 @@ import {
   type Unplaced,
 } from '@jokul/core';
 import type { OrderView, PlanView } from '@jokul/contracts';
-import { calibrationSetting } from '../calibration/calibration-setting.js';
+import { calibrationSetting } from '../settings/calibration-setting.js';
 import { ClockService } from '../clock/clock.service.js';
 import { Together } from '../common/together.js';
 import { PlanEntity } from '../database/entities.js';
@@ -30,11 +30,11 @@ import { FormulaService } from '../formula/formula.service.js';
 import { LotsService } from '../lots/lots.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { OrdersService } from '../orders/orders.service.js';
-import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
-import { SettingsService } from '../setup/settings.service.js';
-import { ComputationService } from './computation.service.js';
+import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
+import { SettingsService } from '../settings/settings.service.js';
+import { ComputationService } from '../computation/computation.service.js';
 import { PlanRows, type ComputedPlan, type Promised, type StoredPlan } from './plan-rows.js';
-import { predictionsOf, type ProductBakes } from './predictions.js';
+import { predictionsOf, type ProductBakes } from '../computation/predictions.js';
 import { SpreadsService } from './spreads.service.js';
 import { StockService } from './stock.service.js';
 

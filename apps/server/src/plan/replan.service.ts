@@ -24,7 +24,7 @@ import type {
 } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { JournalService } from '../journal/journal.service.js';
-import { ComputationService } from './computation.service.js';
+import { ComputationService } from '../computation/computation.service.js';
 import { Offers } from './offers.js';
 import { readPlanFile } from './plan-file.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';

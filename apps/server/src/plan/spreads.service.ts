@@ -4,7 +4,7 @@ import { learnSpreads, shiftDate, wallClock, type LearnedSpreads } from '@jokul/
 import { ClockService } from '../clock/clock.service.js';
 import { JournalHeadEntity } from '../database/entities.js';
 import { JournalService } from '../journal/journal.service.js';
-import { SettingsService } from '../setup/settings.service.js';
+import { SettingsService } from '../settings/settings.service.js';
 import { PlanRows } from './plan-rows.js';
 
 /** So many days are learned from: what people did long ago says little of how they work now. */

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { atWallClock, shiftDate, whyClosed } from '@jokul/core';
 import type { WeekDay, WeekView } from '@jokul/contracts';
-import { SettingsService } from '../setup/settings.service.js';
+import { SettingsService } from '../settings/settings.service.js';
 import { busyWork } from './busy-work.js';
 import { PlanRows } from './plan-rows.js';
 import { PlanService } from './plan.service.js';

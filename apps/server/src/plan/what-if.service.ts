@@ -12,7 +12,7 @@ import type {
 } from '@jokul/contracts';
 import { OrdersService } from '../orders/orders.service.js';
 import { EquipmentService } from '../setup/equipment.service.js';
-import { SettingsService } from '../setup/settings.service.js';
+import { SettingsService } from '../settings/settings.service.js';
 import { busyWork } from './busy-work.js';
 import { Offers } from './offers.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';

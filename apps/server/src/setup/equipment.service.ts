@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { checkEquipment, equipmentKinds, JokulError, type Equipment } from '@jokul/core';
 import type { EquipmentInput } from '@jokul/contracts';
-import { SettingsService } from './settings.service.js';
+import { SettingsService } from '../settings/settings.service.js';
 
 @Injectable()
 export class EquipmentService {

@@ -4,8 +4,8 @@ import { genesisHash, JokulError, starterEquipment, usualHouseRules, type HouseR
 import type { BakeryInput } from '@jokul/contracts';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
 import { pack, type StoredName } from '../database/stored.js';
-import { keepChange } from './setup-history.js';
-import { changeRows, SettingsService } from './settings.service.js';
+import { keepChange } from '../settings/setup-history.js';
+import { changeRows, SettingsService } from '../settings/settings.service.js';
 
 /** The zone of the machine, as the first guess for the bakery's. */
 const zoneHere = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';

@@ -6,7 +6,7 @@ import type { BakeryView, DayView, JournalView, PlanView, ProblemView } from '@j
 import { testDatabase } from '../database/test-database.testkit.js';
 import { makeApp } from '../make-app.js';
 import { OwnBakery } from './own-bakery.service.js';
-import { WhichBakery } from './which-bakery.js';
+import { WhichBakery } from '../settings/which-bakery.js';
 
 let app: NestExpressApplication;
 let drop: () => Promise<void>;

@@ -25,7 +25,7 @@ import { pack, unpack, type StoredName } from '../database/stored.js';
 import { FormulaVersionEntity, SettingEntity, SetupChangeEntity } from '../database/entities.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { isZone } from './own-bakery.service.js';
-import { OwnIngredientsService } from './own-ingredients.service.js';
+import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
 import {
   ingredientsChanged,
   listsChanged,
@@ -34,9 +34,9 @@ import {
   rulesChanged,
   same,
   thingsChanged,
-} from './setup-diff.js';
-import { isKept, keepChange } from './setup-history.js';
-import { changeRows, SettingsService } from './settings.service.js';
+} from '../settings/setup-diff.js';
+import { isKept, keepChange } from '../settings/setup-history.js';
+import { changeRows, SettingsService } from '../settings/settings.service.js';
 
 type Now = Awaited<ReturnType<SetupFileService['now']>>;
 

@@ -4,7 +4,7 @@ import type { BakeryView, SetupChanges, SetupChangeView, SetupFile } from '@joku
 import { TestApp } from '../app.testkit.js';
 import { whoOf } from '../common/who.js';
 import { DemoSeed } from '../demo/seed.js';
-import { ruleKeys } from './setup-diff.js';
+import { ruleKeys } from '../settings/setup-diff.js';
 
 let app: TestApp;
 beforeAll(async () => {

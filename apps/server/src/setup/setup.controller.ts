@@ -19,10 +19,10 @@ import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { EquipmentService } from './equipment.service.js';
 import { OwnBakery } from './own-bakery.service.js';
-import { OwnIngredientsService } from './own-ingredients.service.js';
+import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
 import { SetupFileService } from './setup-file.service.js';
-import { SettingsService } from './settings.service.js';
-import { WhichBakery } from './which-bakery.js';
+import { SettingsService } from '../settings/settings.service.js';
+import { WhichBakery } from '../settings/which-bakery.js';
 
 @ApiTags('setup')
 @Controller()

@@ -6,7 +6,7 @@ import { useJournal } from '../journal/store';
 import { useNow } from '../lib/clock';
 import { buttonClass } from '../ui/button';
 import { Alarm } from '../ui/states';
-import { useLots } from './lots';
+import { useLots } from '../line/lots';
 
 /** Dough that stands out of the cold past its limit, said wherever one is. */
 export const LeftOutWatch = () => {

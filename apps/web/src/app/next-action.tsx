@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { mostUrgent, urgencyOf } from '@jokul/core';
 import { Link, useLocation } from 'react-router';
 import { countdown, useNow, useWallClock } from '../lib/clock';
-import { pathOf, useActions, useNames, verb } from './actions';
+import { pathOf, useActions, useNames, verb } from '../line/actions';
 
 /** The one most urgent thing, wherever one is. */
 export const NextAction = () => {

@@ -5,9 +5,9 @@ import { record, useJournal } from '../journal/store';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Field } from '../ui/field';
-import { doTrayAction, useAskRelease, type AskRelease } from './actions';
-import { useLots, type Lots } from './lots';
-import { sayDone } from './say-done';
+import { doTrayAction, useAskRelease, type AskRelease } from '../line/actions';
+import { useLots, type Lots } from '../line/lots';
+import { sayDone } from '../line/say-done';
 
 const whereWords = { chilled: t`chilled or out`, frozen: t`frozen`, out: t`out of the cold` } as const;
 

@@ -13,10 +13,10 @@ import { Failed, Loading } from '../ui/states';
 import { chime, openSound, useChime } from '../sound/chime';
 import { Button } from '../ui/button';
 import { across, stations } from './line';
-import { recordOf } from './lots';
+import { recordOf } from '../line/lots';
 import { NextAction } from './next-action';
 import { SetAside, UnkeptWarning } from './set-aside';
-import { pathOf, useActions, useAskRelease } from './actions';
+import { pathOf, useActions, useAskRelease } from '../line/actions';
 import { later } from '../ui/later';
 
 const Overview = later(() => import('./overview'), 'Overview');

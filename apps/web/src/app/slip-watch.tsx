@@ -3,11 +3,11 @@ import { useState } from 'react';
 import type { LateOrder } from '@jokul/core';
 import { Button } from '../ui/button';
 import { Alarm } from '../ui/states';
-import { useNames } from './actions';
-import { andList } from './and-list';
-import { SlipDialog } from './slip-dialog';
-import { useSaysLate } from './say-late';
-import { useSlip } from './use-slip';
+import { useNames } from '../line/actions';
+import { andList } from '../line/and-list';
+import { SlipDialog } from '../line/slip-dialog';
+import { useSaysLate } from '../line/say-late';
+import { useSlip } from '../line/use-slip';
 
 /** Orders that are told one by one; of the others only how many. */
 const toldOrders = 2;

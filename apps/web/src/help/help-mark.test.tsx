@@ -4,7 +4,7 @@ import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { ruleFields } from '../stations/setup/rule-fields';
-import { Fact, Facts } from '../ui/station';
+import { Fact, Facts } from '../line/station';
 import { HelpMark } from './help-mark';
 import { helps, type Help } from './help-texts';
 

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { useActionsOf } from '../app/actions';
-import { useColdAlarm } from '../app/cold-alarm';
+import { useActionsOf } from '../line/actions';
+import { useColdAlarm } from '../line/cold-alarm';
 import { useNow } from '../lib/clock';
 import { useToday } from '../lib/queries';
 import { chime, closeSound, openSound } from './chime';

@@ -48,7 +48,7 @@ import {
   type ShapeForecast,
 } from '@jokul/core';
 
-import { readWritten, type Reading, type Written } from '../stations/formula/reading';
+import { readWritten, type Reading, type Written } from './reading';
 
 export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'setC'> & {
   /** The house's limit of the centre, °C. */

@@ -1,12 +1,12 @@
 import { plural, t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import type { BatchPlan, FloorState, Load } from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { NeedPlan } from '../../app/need-plan';
+import { useNames } from '../../line/actions';
+import { NeedPlan } from '../../line/need-plan';
 import { useJournal } from '../../journal/store';
 import { nowMs, useWallClock } from '../../lib/clock';
 import { forecastIn } from '../../lib/forecast';
-import { useLots } from '../../app/lots';
+import { useLots } from '../../line/lots';
 import { useBakery, useDay } from '../../lib/queries';
 import { QueueItem } from '../../ui/queue-item';
 import { Empty, Loading } from '../../ui/states';

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import type { Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
-import { Fact, Facts } from '../../ui/station';
+import { Fact, Facts } from '../../line/station';
 import { Empty } from '../../ui/states';
 import { CutPicture } from '../../viz/cut-picture';
 import { surfaceTone } from '../../viz/surface-tone';

@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
 import type { Load } from '@jokul/core';
-import { useLoadingNow } from '../../app/loading-now';
+import { useLoadingNow } from '../../line/loading-now';
 import { useUnits } from '../../lib/units';
-import { Fact, Facts, WhySection } from '../../ui/station';
-import { TemperatureChip } from '../../ui/temperature-chip';
+import { Fact, Facts, WhySection } from '../../line/station';
+import { TemperatureChip } from '../../viz/temperature-chip';
 
 /** The dough of a load as it stands now, and what that does to its pull. */
 export const DoughNow = ({ load, plannedC }: { load: Load; plannedC: number }) => {

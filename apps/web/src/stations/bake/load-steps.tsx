@@ -1,8 +1,8 @@
 import { t } from '@lingui/core/macro';
 import { Check } from 'lucide-react';
 import { openActions, urgencyOf, type BatchPlan, type Load } from '@jokul/core';
-import { doTrayAction, verb, verbs } from '../../app/actions';
-import { useLots } from '../../app/lots';
+import { doTrayAction, verb, verbs } from '../../line/actions';
+import { useLots } from '../../line/lots';
 import { useJournal } from '../../journal/store';
 import { countdown, useNow, useWallClock } from '../../lib/clock';
 import { Button } from '../../ui/button';

@@ -17,7 +17,7 @@ import {
   type Room,
 } from '@jokul/core';
 import type { ProductForecast } from '@jokul/contracts';
-import { StalePlan } from '../../app/plan-bar';
+import { StalePlan } from '../../line/plan-bar';
 import { useJournal } from '../../journal/store';
 import { countdown } from '../../lib/clock';
 import { pullCue } from '../../lib/pull-cue';
@@ -25,7 +25,7 @@ import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { AtTabs } from '../../ui/at-tabs';
 import { Shown } from '../../ui/shown';
-import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
+import { Cautions, Fact, Facts, Station, WhySection } from '../../line/station';
 import { Alarm } from '../../ui/states';
 import { DonenessBar } from '../../viz/doneness-bar';
 import { patternWords } from '../../viz/pattern-words';

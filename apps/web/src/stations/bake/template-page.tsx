@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useLocation, useParams } from 'react-router';
 import { rawDiameterMm, templateTiles, tileSvg, trayKindOf, type TrayTemplate } from '@jokul/core';
-import { useLots } from '../../app/lots';
+import { useLots } from '../../line/lots';
 import { forecastIn } from '../../lib/forecast';
 import { useBakery, useDay } from '../../lib/queries';
 import { SelectField } from '../../ui/field';

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { useLots } from '../../app/lots';
+import { useLots } from '../../line/lots';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
@@ -14,7 +14,7 @@ import {
   type Oven,
   type TrayState,
 } from '@jokul/core';
-import { doTrayAction, verb } from '../../app/actions';
+import { doTrayAction, verb } from '../../line/actions';
 import { record, useJournal } from '../../journal/store';
 import { countdown, useNow, useWallClock } from '../../lib/clock';
 import { useCalibration, useCalibrationStep, useDayDate } from '../../lib/queries';

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { BakeryView } from '@jokul/contracts';
-import { DayPicker } from '../../app/day-picker';
+import { DayPicker } from '../../line/day-picker';
 import { useWallClock } from '../../lib/clock';
 import { useDay, useDayDate } from '../../lib/queries';
 import { Failed, Loading } from '../../ui/states';

@@ -1,13 +1,13 @@
 import { t } from '@lingui/core/macro';
 import { Link } from 'react-router';
-import { DayPicker } from '../../app/day-picker';
-import { PlanButton, StalePlan } from '../../app/plan-bar';
-import { useNames } from '../../app/actions';
+import { DayPicker } from '../../line/day-picker';
+import { PlanButton, StalePlan } from '../../line/plan-bar';
+import { useNames } from '../../line/actions';
 import { useWallClock } from '../../lib/clock';
 import { useDay, useDayDate } from '../../lib/queries';
 import { buttonClass } from '../../ui/button';
 import { Failed, Loading } from '../../ui/states';
-import { Fact, Facts } from '../../ui/station';
+import { Fact, Facts } from '../../line/station';
 import { Said } from '../../ui/said';
 
 /** The first plan of a day, what it comes to, and where to go from there. */

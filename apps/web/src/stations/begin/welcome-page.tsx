@@ -5,7 +5,7 @@ import { inUse } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
 import { usePreferences } from '../../lib/preferences';
 import { Button } from '../../ui/button';
-import { OpenBakery } from './open-bakery';
+import { OpenBakery } from '../setup/open-bakery';
 
 const Choice = ({
   title,

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import type { BatchPlan } from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { taskOf } from '../../app/batch';
+import { useNames } from '../../line/actions';
+import { taskOf } from '../../line/batch';
 import { useWallClock } from '../../lib/clock';
 
 /** A batch of the day, to be looked at more closely. */

@@ -1,6 +1,6 @@
 import { plural, t } from '@lingui/core/macro';
 import { whyNotEarlier, whyNotLater, type BatchPlan, type Load, type WhyThenQuestion } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
 import { useHold } from '../../lib/queries';

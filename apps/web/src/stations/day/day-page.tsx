@@ -1,13 +1,13 @@
 import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { BatchPlan } from '@jokul/core';
-import { useLots } from '../../app/lots';
-import { NeedPlan } from '../../app/need-plan';
-import { StalePlan } from '../../app/plan-bar';
+import { useLots } from '../../line/lots';
+import { NeedPlan } from '../../line/need-plan';
+import { StalePlan } from '../../line/plan-bar';
 import { useNow } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
-import { Station } from '../../ui/station';
+import { Station } from '../../line/station';
 import { Alarm, Loading } from '../../ui/states';
 import { TemperatureKey } from '../../viz/ribbon-chart';
 import { BatchButton } from './batch-button';

@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
 import type { BakeryView, PlanView } from '@jokul/contracts';
-import { useSlip } from '../../app/use-slip';
+import { useSlip } from '../../line/use-slip';
 import { useNow, useWallClock } from '../../lib/clock';
 import { Said } from '../../ui/said';
-import { Cautions, Fact, Facts, WhySection } from '../../ui/station';
+import { Cautions, Fact, Facts, WhySection } from '../../line/station';
 import { firstStart, type DaySpan } from './day-span';
 import { FromTheCold } from './from-the-cold';
 import { HowGood, HowSure, WaysOut } from './plan-quality';

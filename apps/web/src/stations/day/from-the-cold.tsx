@@ -2,10 +2,10 @@ import { Trans } from '@lingui/react/macro';
 import { t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import type { BatchPlan } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useMakePlan } from '../../lib/queries';
 import { Button } from '../../ui/button';
-import { WhySection } from '../../ui/station';
+import { WhySection } from '../../line/station';
 
 /** Dough that the plan takes from the cold before anything is mixed, and lots that it was told to leave there. */
 export const FromTheCold = ({

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { BatchPlan } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 

@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
 import { sayDuration, usualSpreads, type PlanQuality } from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { PlanButton } from '../../app/plan-bar';
+import { useNames } from '../../line/actions';
+import { PlanButton } from '../../line/plan-bar';
 import { useWallClock } from '../../lib/clock';
-import { Fact, Facts, WhySection } from '../../ui/station';
+import { Fact, Facts, WhySection } from '../../line/station';
 
 const minutes = (value: number) => t`${Math.round(value)} min`;
 

@@ -1,8 +1,8 @@
 import { t } from '@lingui/core/macro';
 import { butterForCreaming, type Preparation } from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { andList } from '../../app/and-list';
-import { ingredientList, preparationWords } from '../../app/preparation-words';
+import { useNames } from '../../line/actions';
+import { andList } from '../../line/and-list';
+import { ingredientList, preparationWords } from '../../line/preparation-words';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 

@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { ReadPlanView } from '@jokul/contracts';
-import { FoundChanges, missingPieces } from '../../app/slip-dialog';
+import { FoundChanges, missingPieces } from '../../line/slip-dialog';
 import { useReadPlan, useTakeReplan } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';

@@ -3,7 +3,7 @@ import { Download } from 'lucide-react';
 import { Suspense, useRef, useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import { planToCsv, type Plan, type Preparation } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { saveFile } from '../../lib/save-file';
 import { useUnits } from '../../lib/units';
 import { buttonClass } from '../../ui/button';

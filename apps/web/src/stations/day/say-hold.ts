@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { sayDuration, type Hold } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useWallClock } from '../../lib/clock';
 
 /** Less room than this is none, s. */

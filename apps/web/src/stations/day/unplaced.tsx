@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import type { Unplaced } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { buttonClass } from '../../ui/button';
 import { Said } from '../../ui/said';
 

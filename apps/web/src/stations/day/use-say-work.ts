@@ -1,8 +1,8 @@
 import { plural, t } from '@lingui/core/macro';
 import { icingFor, type PlannedWork } from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { useLots } from '../../app/lots';
-import { ingredientList } from '../../app/preparation-words';
+import { useNames } from '../../line/actions';
+import { useLots } from '../../line/lots';
+import { ingredientList } from '../../line/preparation-words';
 import { useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 

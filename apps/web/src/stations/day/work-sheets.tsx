@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { ovenTasks, type PlannedWork } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useWallClock } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';

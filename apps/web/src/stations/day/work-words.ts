@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { PlannedWork } from '@jokul/core';
-import { preparationWords } from '../../app/preparation-words';
+import { preparationWords } from '../../line/preparation-words';
 
 /** What is done, as a person says it; the product follows. */
 const verbs: Readonly<Record<string, string>> = {

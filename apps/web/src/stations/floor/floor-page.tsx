@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { inUse, mostUrgent } from '@jokul/core';
-import { useActions } from '../../app/actions';
-import { NeedPlan } from '../../app/need-plan';
+import { useActions } from '../../line/actions';
+import { NeedPlan } from '../../line/need-plan';
 import { useJournal } from '../../journal/store';
 import { useNow } from '../../lib/clock';
 import { useBakery, useDay } from '../../lib/queries';

@@ -1,8 +1,8 @@
 import { plural, t } from '@lingui/core/macro';
 import { icingFor, urgencyOf, type Action, type Formula, type PreparationKind } from '@jokul/core';
-import { andList } from '../../app/and-list';
-import { verb, type useNames } from '../../app/actions';
-import { ingredientList } from '../../app/preparation-words';
+import { andList } from '../../line/and-list';
+import { verb, type useNames } from '../../line/actions';
+import { ingredientList } from '../../line/preparation-words';
 import { pullCue } from '../../lib/pull-cue';
 import type { useUnits } from '../../lib/units';
 

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { Action } from '@jokul/core';
-import { useNames, verb } from '../../app/actions';
+import { useNames, verb } from '../../line/actions';
 import { countdown, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { Notice } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { sayNotice } from '../../journal/notice-words';
 import { useJournal } from '../../journal/store';
 import { nowMs, useWallClock } from '../../lib/clock';

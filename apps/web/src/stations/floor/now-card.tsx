@@ -1,7 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import type { Action } from '@jokul/core';
-import { useNames, verb } from '../../app/actions';
-import { useLots } from '../../app/lots';
+import { useNames, verb } from '../../line/actions';
+import { useLots } from '../../line/lots';
 import { countdown, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';

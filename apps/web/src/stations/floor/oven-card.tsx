@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { productOf, type Action, type Oven, type TrayState } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useJournal } from '../../journal/store';
 import { countdown, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';

@@ -1,8 +1,8 @@
 import { useLocation, useNavigate } from 'react-router';
 import type { Action } from '@jokul/core';
-import { doPreparation, doTrayAction, pathOf, useNames } from '../../app/actions';
-import { useLots } from '../../app/lots';
-import { sayDone } from '../../app/say-done';
+import { doPreparation, doTrayAction, pathOf, useNames } from '../../line/actions';
+import { useLots } from '../../line/lots';
+import { sayDone } from '../../line/say-done';
 
 /** One press for what is due: it is written down and said, or the way leads to where it is done. */
 export const useDo = () => {

@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { componentShare, forecastTexture, type DoughShare, type Formula } from '@jokul/core';
 import { Shown } from '../../ui/shown';
-import type { CupWay, Reading } from './reading';
+import type { CupWay, Reading } from '../../workers/reading';
 import { useShape } from './use-shape';
 
 const wayNames: Readonly<Record<CupWay, string>> = {

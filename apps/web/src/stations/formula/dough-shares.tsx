@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { allergensOf, componentShare, doughOf, type Formula } from '@jokul/core';
 import { Shown } from '../../ui/shown';
-import { Fact, Facts, WhySection } from '../../ui/station';
+import { Fact, Facts, WhySection } from '../../line/station';
 import { percent } from './forecast';
 
 /** What the raw dough is made of, and the allergens that it brings. */

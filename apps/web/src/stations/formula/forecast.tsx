@@ -3,7 +3,7 @@ import { outcomeOf, type Formula } from '@jokul/core';
 import { useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
-import { Fact, Facts } from '../../ui/station';
+import { Fact, Facts } from '../../line/station';
 
 export const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
 

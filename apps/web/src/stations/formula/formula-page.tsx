@@ -6,7 +6,7 @@ import { useBakery, useFormulaVersions } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { buttonClass } from '../../ui/button';
 import { QueueItem } from '../../ui/queue-item';
-import { Station } from '../../ui/station';
+import { Station } from '../../line/station';
 import { Alarm, Empty, Failed, Loading } from '../../ui/states';
 import { shapeNames, stateNames } from '../../words/names-of-codes';
 import { BakeRules } from './bake-rules';

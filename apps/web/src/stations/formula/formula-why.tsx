@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import type { Formula } from '@jokul/core';
 import type { FormulaVersionView } from '@jokul/contracts';
-import { Cautions, WhySection } from '../../ui/station';
+import { Cautions, WhySection } from '../../line/station';
 import { DoughShares } from './dough-shares';
 import { Forecast } from './forecast';
 import { Soundness } from './soundness';

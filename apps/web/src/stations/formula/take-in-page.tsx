@@ -7,7 +7,7 @@ import { useBakery, useNewFormula } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Alarm } from '../../ui/states';
-import { Cautions, Fact, Facts, Station, WhySection } from '../../ui/station';
+import { Cautions, Fact, Facts, Station, WhySection } from '../../line/station';
 import { CupSchoolsSideBySide } from './cup-schools';
 import { NothingPasted } from './nothing-pasted';
 import { ReadLines } from './read-lines';

@@ -4,7 +4,7 @@ import { inUse, proposalsOf, withProposals, type Formula, type Proposals } from 
 import type { BakeryView } from '@jokul/contracts';
 import { core } from '../../workers/core';
 import type { WhatIf } from '../../workers/core.worker';
-import type { Reading } from './reading';
+import type { Reading } from '../../workers/reading';
 import type { ProposalKey } from './recipe-proposals';
 
 /** Dough comes cold to the oven. */

@@ -2,7 +2,7 @@ import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { readWritten, type Reading, type Written } from './reading';
+import { readWritten, type Reading, type Written } from '../../workers/reading';
 
 /* The worker is stood in for by its function; what it is asked waits until the test lets it answer. */
 const waiting: { readonly written: Written; readonly answer: (fault?: Error) => void }[] = [];

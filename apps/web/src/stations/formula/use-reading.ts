@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { startCore, type CoreWorker } from '../../workers/core';
-import type { Reading, Written } from './reading';
+import type { Reading, Written } from '../../workers/reading';
 
 /** A worker of its own: a bake that is computed in the shared one must not hold up who types. */
 const useReader = () => {

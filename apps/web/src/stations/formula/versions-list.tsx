@@ -2,7 +2,7 @@ import { plural, t } from '@lingui/core/macro';
 import { useNavigate } from 'react-router';
 import { compareVersions } from '@jokul/core';
 import type { FormulaVersionView } from '@jokul/contracts';
-import { WhySection } from '../../ui/station';
+import { WhySection } from '../../line/station';
 
 interface VersionsListProps {
   readonly code: string;

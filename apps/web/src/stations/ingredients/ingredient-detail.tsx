@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { ingredient, sayPiece, type Ingredient } from '@jokul/core';
 import { useUnits } from '../../lib/units';
-import { Fact, Facts } from '../../ui/station';
+import { Fact, Facts } from '../../line/station';
 
 const words: readonly (readonly [keyof Ingredient['analysis'], string])[] = [
   ['water', t`Water`],

@@ -5,7 +5,7 @@ import { ingredients, isShipped, type Ingredient } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
 import { Button, buttonClass } from '../../ui/button';
 import { Empty, Loading } from '../../ui/states';
-import { Cautions, Station, WhySection } from '../../ui/station';
+import { Cautions, Station, WhySection } from '../../line/station';
 import { IngredientDetail } from './ingredient-detail';
 import { found, IngredientQueue } from './ingredient-queue';
 import { OwnIngredientForm } from './own-ingredient-form';

@@ -2,10 +2,10 @@ import { t } from '@lingui/core/macro';
 import { Trans } from '@lingui/react/macro';
 import { Link, useLocation } from 'react-router';
 import type { CalibrationView } from '@jokul/contracts';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { nowMs, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
-import { Cautions, Fact, Facts, WhyPane, WhySection } from '../../ui/station';
+import { Cautions, Fact, Facts, WhyPane, WhySection } from '../../line/station';
 
 /** What is in use of what was learned, which bake would teach most, and how it is learned. */
 export const LearnWhy = ({ view }: { readonly view: CalibrationView }) => {

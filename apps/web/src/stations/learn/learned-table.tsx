@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { priorSigma } from '@jokul/core';
 import type { CalibrationView, LearnedView } from '@jokul/contracts';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
 import { SpreadPicture } from './spread-picture';

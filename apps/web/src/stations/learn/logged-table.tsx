@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { CalibrationView, LoggedBakeView } from '@jokul/contracts';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { quantityNames, sayQuantity } from './words';

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { CalibrationView } from '@jokul/contracts';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useUnits } from '../../lib/units';
 
 const round = (seconds: number) => Math.round(seconds / 5) * 5;

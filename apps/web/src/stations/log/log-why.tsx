@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
 import type { Notice, TrayState } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { sayNotice } from '../../journal/notice-words';
 import { useWallClock } from '../../lib/clock';
-import { Cautions, Fact, Facts, WhySection } from '../../ui/station';
+import { Cautions, Fact, Facts, WhySection } from '../../line/station';
 import { ChainCheck } from './chain-check';
 
 /** A tray that is pulled later than its time by more than this is counted late, ms. */

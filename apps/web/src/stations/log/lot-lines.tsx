@@ -1,7 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import { Link } from 'react-router';
 import type { LotState, TrayState } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 

@@ -10,7 +10,7 @@ import {
 import { ArrowDown, ArrowUp, Ruler } from 'lucide-react';
 import { useMemo } from 'react';
 import { sayDuration, spreadRatio, type TrayState } from '@jokul/core';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { countdown, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';

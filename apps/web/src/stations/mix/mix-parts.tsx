@@ -10,7 +10,7 @@ import {
   type WeighSheet,
 } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
-import { taskOf } from '../../app/batch';
+import { taskOf } from '../../line/batch';
 import { AtTabs } from '../../ui/at-tabs';
 import { AtTheMixer } from './at-the-mixer';
 import { BrownedButter } from './browned-butter';

@@ -1,8 +1,8 @@
 import { t } from '@lingui/core/macro';
 import { toppingsBefore, type BatchPlan } from '@jokul/core';
-import { taskOf } from '../../app/batch';
-import { BatchQueue } from '../../app/batch-queue';
-import { useLots } from '../../app/lots';
+import { taskOf } from '../../line/batch';
+import { BatchQueue } from '../../line/batch-queue';
+import { useLots } from '../../line/lots';
 import { nowMs, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 

@@ -10,11 +10,11 @@ import {
   type WeighSheet,
 } from '@jokul/core';
 import type { BakeryView, OrderView } from '@jokul/contracts';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useUnits } from '../../lib/units';
 import { Said } from '../../ui/said';
 import { Shown } from '../../ui/shown';
-import { Cautions, Fact, Facts, WhySection } from '../../ui/station';
+import { Cautions, Fact, Facts, WhySection } from '../../line/station';
 
 const scaleOrNull = <T,>(work: () => T): T | null => {
   try {

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import type { OrderView } from '@jokul/contracts';
 import { useWallClock } from '../../lib/clock';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useTakeBack } from '../../lib/queries';
 import { Button } from '../../ui/button';
 

@@ -3,7 +3,7 @@ import { doughNeeded, JokulError, type Formula, type HouseRules } from '@jokul/c
 import type { OrderView } from '@jokul/contracts';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
-import { Cautions, WhySection } from '../../ui/station';
+import { Cautions, WhySection } from '../../line/station';
 
 /** Pieces of some lines together. */
 export const sumOf = (orders: readonly OrderView[]): number =>

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { shortWeekdayNames } from '../../lib/weekdays';
-import { andList } from '../../app/and-list';
+import { andList } from '../../line/and-list';
 
 const short = (day: number) => shortWeekdayNames[day] ?? '';
 

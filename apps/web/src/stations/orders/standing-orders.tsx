@@ -9,7 +9,7 @@ import { useEndStanding, useSaveStanding, useStanding } from '../../lib/queries'
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Failed, Loading } from '../../ui/states';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { sayWeekdays } from './say-weekdays';
 import { StandingForm } from './standing-form';
 

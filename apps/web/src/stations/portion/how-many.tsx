@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import type { countPieces } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
-import { Fact, Facts, WhySection } from '../../ui/station';
+import { Fact, Facts, WhySection } from '../../line/station';
 
 interface HowManyProps {
   readonly count: ReturnType<typeof countPieces>;

@@ -1,13 +1,13 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { countPieces, doughDensityFigure, scoopsFor, toppingsBefore } from '@jokul/core';
-import { useBatchAtHand, useBatches } from '../../app/batch';
-import { NeedPlan } from '../../app/need-plan';
-import { NoBatches } from '../../app/no-batches';
-import { StalePlan } from '../../app/plan-bar';
+import { useBatchAtHand, useBatches } from '../../line/batch';
+import { NeedPlan } from '../../line/need-plan';
+import { NoBatches } from '../../line/no-batches';
+import { StalePlan } from '../../line/plan-bar';
 import { useBakery, useDay } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
-import { Cautions, Station, WhySection } from '../../ui/station';
+import { Cautions, Station, WhySection } from '../../line/station';
 import { Loading } from '../../ui/states';
 import { HowMany } from './how-many';
 import { PortionForm } from './portion-form';

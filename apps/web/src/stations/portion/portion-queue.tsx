@@ -1,7 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import type { BatchPlan } from '@jokul/core';
-import { taskOf } from '../../app/batch';
-import { BatchQueue } from '../../app/batch-queue';
+import { taskOf } from '../../line/batch';
+import { BatchQueue } from '../../line/batch-queue';
 import { nowMs, useWallClock } from '../../lib/clock';
 
 interface PortionQueueProps {

@@ -3,7 +3,7 @@ import { checkSample, unaccounted, type LotState } from '@jokul/core';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
-import { Fact, Facts } from '../../ui/station';
+import { Fact, Facts } from '../../line/station';
 import { SampleFigures } from './sample-figures';
 
 interface PortionResultProps {

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { checkWeighing, controlChart, piecesGivenAway } from '@jokul/core';
 import { Shown } from '../../ui/shown';
-import { Fact, Facts } from '../../ui/station';
+import { Fact, Facts } from '../../line/station';
 import { ControlChartPicture } from './control-chart-picture';
 import { HowSharp } from './how-sharp';
 import { SamplePicture } from './sample-picture';

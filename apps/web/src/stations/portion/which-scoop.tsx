@@ -3,7 +3,7 @@ import { Trans } from '@lingui/react/macro';
 import { heaped, type Figure, type scoopsFor } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
-import { WhySection } from '../../ui/station';
+import { WhySection } from '../../line/station';
 import { WeighScoops, type MeasuredScoop } from './weigh-scoops';
 
 interface WhichScoopProps {

@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { ageOfLot, clocksOf, type AgeRules, type LifeClock, type LotState } from '@jokul/core';
 import { useNow } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
-import { Fact, Facts, WhySection } from '../../ui/station';
+import { Fact, Facts, WhySection } from '../../line/station';
 
 export const clockWords: Readonly<Record<LifeClock['clock'], string>> = {
   chilled: t`Chilled and out`,

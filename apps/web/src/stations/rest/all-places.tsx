@@ -11,15 +11,15 @@ import {
   type PlaceFault,
   inUse,
 } from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { useLots } from '../../app/lots';
+import { useNames } from '../../line/actions';
+import { useLots } from '../../line/lots';
 import { useJournal } from '../../journal/store';
 import { nowMs, useNow, useWallClock } from '../../lib/clock';
 import { useBakery, usePlayFaults, useProbes } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
-import { TemperatureChip } from '../../ui/temperature-chip';
+import { TemperatureChip } from '../../viz/temperature-chip';
 import { useNeedles } from './use-needles';
 import { sayCooling } from './needle-core';
 import { LazyChart } from '../../viz/lazy-chart';

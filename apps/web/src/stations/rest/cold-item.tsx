@@ -14,7 +14,7 @@ import {
   type Place,
 } from '@jokul/core';
 import { QueueItem } from '../../ui/queue-item';
-import { TemperatureChip } from '../../ui/temperature-chip';
+import { TemperatureChip } from '../../viz/temperature-chip';
 import { questionOf } from './question';
 import { useRestCurve } from './use-curve';
 import { asShown } from './use-needles';

@@ -1,7 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import { coldLabels, inTheCold } from '@jokul/core';
-import { useLots } from '../../app/lots';
+import { useLots } from '../../line/lots';
 import { useJournal } from '../../journal/store';
 import { useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';

@@ -18,7 +18,7 @@ import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
-import { Fact, Facts } from '../../ui/station';
+import { Fact, Facts } from '../../line/station';
 
 type What = 'split' | 'take' | 'merge' | 'discard';
 const whats: Readonly<Record<What, string>> = {

@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import { emptyLot, inTheCold, inUse, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { useLots } from '../../app/lots';
-import { NeedPlan } from '../../app/need-plan';
+import { useNames } from '../../line/actions';
+import { useLots } from '../../line/lots';
+import { NeedPlan } from '../../line/need-plan';
 import { useJournal } from '../../journal/store';
 import { useNow } from '../../lib/clock';
 import { useBakery, useDay, useProbes } from '../../lib/queries';

@@ -3,8 +3,8 @@ import { coreAt, coreFigure, type ConductResult, type Figure, type Formula } fro
 import { useNow, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
-import { Fact, Facts, WhySection } from '../../ui/station';
-import { TemperatureChip } from '../../ui/temperature-chip';
+import { Fact, Facts, WhySection } from '../../line/station';
+import { TemperatureChip } from '../../viz/temperature-chip';
 
 interface ReadyProps {
   readonly readyC: number | null;

@@ -13,16 +13,16 @@ import {
   type Formula,
   type Place,
 } from '@jokul/core';
-import { useNames } from '../../app/actions';
-import { taskOf } from '../../app/batch';
-import { useLots } from '../../app/lots';
+import { useNames } from '../../line/actions';
+import { taskOf } from '../../line/batch';
+import { useLots } from '../../line/lots';
 import { record } from '../../journal/store';
 import { nowMs, useNow, useWallClock } from '../../lib/clock';
 import { useBakery, useProbes } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { AtTabs } from '../../ui/at-tabs';
 import { Button, buttonClass } from '../../ui/button';
-import { Cautions, Station } from '../../ui/station';
+import { Cautions, Station } from '../../line/station';
 import { Alarm } from '../../ui/states';
 import { AgeClocks } from './age-clocks';
 import { AllPlaces } from './all-places';

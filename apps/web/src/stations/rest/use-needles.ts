@@ -1,6 +1,6 @@
 import { useQueries } from '@tanstack/react-query';
 import type { NeedleAnswer, NeedleReading, Place } from '@jokul/core';
-import { useLots } from '../../app/lots';
+import { useLots } from '../../line/lots';
 import { useJournal } from '../../journal/store';
 import { useBakery, useProbes } from '../../lib/queries';
 import { useNow } from '../../lib/clock';

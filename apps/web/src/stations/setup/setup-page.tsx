@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { useBakery } from '../../lib/queries';
 import { buttonClass } from '../../ui/button';
 import { Loading } from '../../ui/states';
-import { OpenBakery } from '../begin/open-bakery';
+import { OpenBakery } from './open-bakery';
 import { BackupsPanel } from './backups-panel';
 import { BakeryForm } from './bakery-form';
 import { ClockForm } from './clock-form';

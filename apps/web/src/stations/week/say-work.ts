@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { WeekWork } from '@jokul/contracts';
-import { useNames } from '../../app/actions';
+import { useNames } from '../../line/actions';
 import { useWallClock } from '../../lib/clock';
 
 const doing = { mix: t`mixed`, portion: t`portioned`, bake: t`in the oven` } as const;

@@ -1,8 +1,8 @@
 import { t } from '@lingui/core/macro';
 import { atWallClock, shiftDate } from '@jokul/core';
 import type { BakeryView, WeekWork, WhatIfSide, WhatIfView } from '@jokul/contracts';
-import { useNames } from '../../../app/actions';
-import { useSaysLate } from '../../../app/say-late';
+import { useNames } from '../../../line/actions';
+import { useSaysLate } from '../../../line/say-late';
 import { useNow, useWallClock } from '../../../lib/clock';
 import { useWidth } from '../../../lib/use-width';
 import { DayStrip } from '../../week/day-strip';

@@ -3,7 +3,7 @@ import { Split } from 'lucide-react';
 import { useState } from 'react';
 import type { BakeryView } from '@jokul/contracts';
 import { Button } from '../../../ui/button';
-import { WhySection } from '../../../ui/station';
+import { WhySection } from '../../../line/station';
 import { WhatIfDialog } from './what-if-dialog';
 
 /** The way to a copy of the day in which something is otherwise. */

@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { DataSource, type QueryRunner } from 'typeorm';
-import type { Config } from '../config.js';
+import type { Config } from '../config/config.js';
 import { dataSourceOptions } from './data-source.js';
 import { fillFirstPhase } from './first-phase.testkit.js';
-import { testDatabase } from './test-database.testkit.js';
+import { testDatabase } from '../database/test-database.testkit.js';
 
 /*
  * The power fails in the middle of an upgrade, after any one of its statements that writes: the next start takes it up and comes to

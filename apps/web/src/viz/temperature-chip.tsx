@@ -1,4 +1,4 @@
-import { inkOn, temperatureColour } from '../viz/temperature';
+import { inkOn, temperatureColour } from './temperature';
 import { useUnits } from '../lib/units';
 
 /** A temperature as colour and figure. */

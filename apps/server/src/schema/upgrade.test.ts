@@ -4,11 +4,11 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DataSource } from 'typeorm';
 import { readLotId, reduceLedger } from '@jokul/core';
 import type { BakeryView, DayView, JournalView, PlanView } from '@jokul/contracts';
-import type { Config } from '../config.js';
+import type { Config } from '../config/config.js';
 import { makeApp } from '../make-app.js';
-import { LotEntity } from './entities.js';
+import { LotEntity } from '../database/entities.js';
 import { fillFirstPhase, firstPhase as left } from './first-phase.testkit.js';
-import { testDatabase } from './test-database.testkit.js';
+import { testDatabase } from '../database/test-database.testkit.js';
 
 /* The demo's database as the first phase left it, table by table: a start brings it along, and nothing is lost. */
 

@@ -41,7 +41,7 @@ import {
 } from '@jokul/core';
 import type { PlanView, ProductForecast } from '@jokul/contracts';
 import { stepBack } from '../common/step-back.js';
-import { bringLinear, solveBinary, solveLinear } from '../calc/linear.js';
+import { bringLinear, solveBinary, solveLinear } from './linear.js';
 import { outcome, type Outcome } from './outcome.js';
 import { bakeIn, predictionsOf, type ProductBakes } from './predictions.js';
 
@@ -51,7 +51,7 @@ stepBack();
 const told = Number(process.env.JOKUL_PLAN_TRIES);
 const triesTold = Number.isSafeInteger(told) && told > 0 ? told : undefined;
 
-export { answers, calibrate, logged } from '../calibration/calibration.worker.js';
+export { answers, calibrate, logged } from './calibration.worker.js';
 
 /* Heavy computation, run in worker threads: nothing here touches the database. */
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import { createConnection } from 'mysql2/promise';
-import type { Config } from '../config.js';
+import type { Config } from '../config/config.js';
 
 type Row = Readonly<Record<string, string | number | null>>;
 

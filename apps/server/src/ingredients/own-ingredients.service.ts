@@ -4,7 +4,7 @@ import { ownIngredient, takeInOwn, type Formula, type Ingredient } from '@jokul/
 import type { OwnIngredientsInput } from '@jokul/contracts';
 import { unpack } from '../database/stored.js';
 import { SettingEntity } from '../database/entities.js';
-import { SettingsService } from './settings.service.js';
+import { SettingsService } from '../settings/settings.service.js';
 
 /** The bakery's own ingredients. The core looks them up beside the library, so they are taken in before it computes. */
 @Injectable()

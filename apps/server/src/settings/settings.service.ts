@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { JokulError, type Equipment, type HouseRules, type Ingredient, type PlaceFault } from '@jokul/core';
-import { calibrationSetting, type CalibrationSetting } from '../calibration/calibration-setting.js';
+import { calibrationSetting, type CalibrationSetting } from './calibration-setting.js';
 import { pack, unpack } from '../database/stored.js';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
 import { keepChange } from './setup-history.js';

@@ -17,7 +17,7 @@ import {
   type Slopes,
   type TrayState,
 } from '@jokul/core';
-import { outcome, type Outcome } from '../plan/outcome.js';
+import { outcome, type Outcome } from './outcome.js';
 
 /* Learning from logged bakes, in worker threads. */
 

@@ -1,6 +1,6 @@
 import { DataSource, type DataSourceOptions } from 'typeorm';
-import { readConfig, type Config } from '../config.js';
-import { entities } from './entities.js';
+import { readConfig, type Config } from '../config/config.js';
+import { entities } from '../database/entities.js';
 import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
 import { Lots1764200000000 } from './migrations/1764200000000-lots.js';
 import { SetupHistory1764400000000 } from './migrations/1764400000000-setup-history.js';

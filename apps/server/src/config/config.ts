@@ -1,4 +1,12 @@
-import type { BackupTold } from './backup/backup-place.js';
+/** What the starter tells of backups on this machine. */
+export interface BackupTold {
+  /** The folder that JOKUL_BACKUPS names: nobody chooses another one then. */
+  readonly named?: string;
+  /** The folder where nobody chose one. */
+  readonly usual: string;
+  /** The file that keeps what was chosen: it belongs to this machine, so no backup carries it along. */
+  readonly choice: string;
+}
 
 /** Settings of this process, from its environment; `npm start` and the tests set them. */
 export interface Config {

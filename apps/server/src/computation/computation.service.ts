@@ -17,14 +17,8 @@ import {
   type Oven,
   type Replanned,
 } from '@jokul/core';
-import { OwnIngredientsService } from '../setup/own-ingredients.service.js';
-import type {
-  AnswersTask,
-  BakeAnswers,
-  FitAnswer,
-  FitTask,
-  LoggedTask,
-} from '../calibration/calibration.worker.js';
+import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
+import type { AnswersTask, BakeAnswers, FitAnswer, FitTask, LoggedTask } from './calibration.worker.js';
 import type { Outcome } from './outcome.js';
 import { KeptAnswers } from './kept-answers.js';
 import { Remembered } from './remembered.js';
@@ -58,7 +52,7 @@ export const bakesFolder = Symbol('bakes folder');
 export class ComputationService implements OnModuleDestroy {
   private readonly pool = new Piscina({
     // Worker threads run compiled code, also when this file is read as source by a test.
-    filename: fileURLToPath(new URL('../../dist/plan/plan.worker.js', import.meta.url)),
+    filename: fileURLToPath(new URL('../../dist/computation/plan.worker.js', import.meta.url)),
     minThreads: 0,
     maxThreads: 2,
     idleTimeout: 30_000,
