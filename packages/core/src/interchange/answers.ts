@@ -1,5 +1,5 @@
 import type { Figure } from '../shown/index.js';
-import type { WrittenLine } from './read-line.js';
+import type { WrittenLine } from './written-line.js';
 import type { LineUse } from './sections.js';
 import type { Measures } from './words.js';
 

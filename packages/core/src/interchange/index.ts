@@ -3,6 +3,7 @@ export * from './read-amount.js';
 export * from './match-ingredient.js';
 export * from './convert-words.js';
 export * from './read-line.js';
+export type { WrittenLine } from './written-line.js';
 export * from './read-sheet.js';
 export { recipeRows, recipeTitle, type RecipeRow } from './recipe-rows.js';
 export type { Directions } from './directions.js';

@@ -3,7 +3,7 @@ import { massUnitsG, volumeUnitsMl } from '../quantity/index.js';
 import { formatNumber, mul, relation, type Figure } from '../shown/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadSettings, SchoolName } from './answers.js';
 import type { WrittenAmount } from './read-amount.js';
-import type { WrittenLine } from './read-line.js';
+import type { WrittenLine } from './written-line.js';
 import { fills, specks, unitIn, type Measures } from './words.js';
 
 /** Grams from a mass in any unit. */

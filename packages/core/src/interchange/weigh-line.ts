@@ -2,7 +2,7 @@ import { ingredient } from '../ingredient/index.js';
 import { massUnitsG } from '../quantity/index.js';
 import { add, formatNumber, relation, sumFigure, type Figure } from '../shown/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
-import type { WrittenLine } from './read-line.js';
+import type { WrittenLine } from './written-line.js';
 import { unitOfWord } from './words.js';
 import { weightBeside } from './weight-beside.js';
 import { isQuestion, ofMass, weighAmount, type Weighed } from './weigh-amount.js';

@@ -1,0 +1,143 @@
+import { numericQuantity } from 'numeric-quantity';
+import { massUnitsG } from '../quantity/index.js';
+import { isAside } from './line-use.js';
+import { isNoise } from './match-ingredient.js';
+import type { PlainForm } from './plain-form.js';
+import { takeAmounts, type WrittenAmount } from './read-amount.js';
+import { containers } from './words.js';
+
+export const amountsIn = (text: string): readonly WrittenAmount[] =>
+  takeAmounts(text.replace(/^(?:about|approx\.?|approximately|ca\.?|roughly|or|~|≈|=)\s*/i, '').trim())
+    .amounts;
+const isMass = (amounts: readonly WrittenAmount[]) =>
+  amounts.length > 0 && amounts.every(({ unit }) => unit.kind === 'mass');
+
+const isMetric = (amounts: readonly WrittenAmount[]) =>
+  isMass(amounts) &&
+  amounts.every(({ unit }) => unit.kind === 'mass' && unit.unit !== 'oz' && unit.unit !== 'lb');
+
+const gramsOf = (amounts: readonly WrittenAmount[]) =>
+  amounts.reduce(
+    (sum, { low, sign, unit }) => sum + low * sign * (unit.kind === 'mass' ? massUnitsG[unit.unit] : 0),
+    0,
+  );
+/** How far two weights of one amount may be apart: 8 oz is written as 225 g, and as 250 g. */
+const roundedAway = 0.15;
+/** Whether a second amount says the first once more. Two weights that differ are not one: that is asked about. */
+const agree = (one: readonly WrittenAmount[], other: readonly WrittenAmount[]): boolean =>
+  other.every(({ unit }) => unit.kind === 'mass' || unit.kind === 'volume') &&
+  (!isMass(one) || !isMass(other) || Math.abs(gramsOf(one) / gramsOf(other) - 1) < roundedAway);
+
+/** "2 x", "½ of", "half of" */
+const timesOf = (written: string): number => {
+  if (/half/i.test(written)) return 0.5;
+  if (/quarter/i.test(written)) return 0.25;
+  return numericQuantity(written);
+};
+
+/** The weight on a container is a weight, also in ounces of something liquid. */
+const netWeight = (amount: WrittenAmount): WrittenAmount => {
+  if (amount.unit.kind !== 'mass') return amount;
+  const grams = massUnitsG[amount.unit.unit];
+  return { ...amount, low: amount.low * grams, high: amount.high * grams, unit: { kind: 'mass', unit: 'g' } };
+};
+
+/** Amounts at the front, or else at the end: "Flour, 500 g", "Salt 1 tsp". */
+const split = (text: string): { amounts: readonly WrittenAmount[]; name: string } => {
+  const front = takeAmounts(text);
+  // "70 % dark chocolate, 200 g": what is in it stands in front, how much of it behind.
+  const share = front.amounts.length > 0 && front.amounts.every(({ unit }) => unit.kind === 'percent');
+  if (front.amounts.length > 0 && !share) return { amounts: front.amounts, name: front.rest };
+  const words = share ? front.rest : text;
+  for (const at of words.matchAll(/[\s:;=,–—-]+(?=[\d¼-¾⅐-⅞])/g)) {
+    const back = takeAmounts(words.slice(at.index + at[0].length));
+    // "Butter 250 g, soft", "brown sugar 1 cup packed": what follows is said of it.
+    const said = /^\s*(?:$|,)/.test(back.rest) || (/^\s*[a-z\s]+$/i.test(back.rest) && isNoise(back.rest));
+    if (back.amounts.length > 0 && said)
+      return { amounts: back.amounts, name: `${words.slice(0, at.index)} ${back.rest}`.replace(' ,', ',') };
+  }
+  return share ? { amounts: front.amounts, name: front.rest } : { amounts: [], name: text };
+};
+
+const inContainer = new RegExp(String.raw`^\s*(?:${containers})(?![a-z])\s*(?:of\s+)?`, 'i');
+
+type Amounts = readonly WrittenAmount[];
+
+/** How much a line says there is, and what is left of it: the name, with whatever is said behind it. */
+export interface LineAmounts {
+  readonly amounts: Amounts;
+  /** Grams that it gives itself beside them. */
+  readonly given: Amounts;
+  readonly times: number;
+  readonly name: string;
+}
+
+/** "2 x 250 g", "half of 200 g" */
+const multiple = /^(\d+(?:\s*\/\s*\d+)?|[¼-¾⅐-⅞]|half|an?\s+half|an?\s+quarter)\s*(?:[x×*]|\bof\b)\s*(?=\d)/i;
+
+/** "2 cups / 250 g flour", "8 oz 225 g butter", "1 cup = 200 g sugar", "250 g / 9 oz / 2 cups flour": the same again. */
+const saidAgain = (
+  amounts: Amounts,
+  written: string,
+): { readonly besides: readonly Amounts[]; readonly name: string } => {
+  const besides: Amounts[] = [];
+  let name = written;
+  const measuredFirst = amounts.length > 0 && amounts.every(({ unit }) => unit.kind !== 'piece');
+  while (measuredFirst) {
+    const also = takeAmounts(name.replace(/^\s*(?:[/|=–—-]\s*)?(?=[\d¼-¾⅐-⅞])/, ''));
+    const agrees = [amounts, ...besides].every((one) => agree(one, also.amounts));
+    if (also.amounts.length === 0 || !agrees) break;
+    besides.push(also.amounts);
+    name = also.rest;
+  }
+  return { besides, name };
+};
+
+/** The weight that brackets give; of two the metric one. Another choice and what is for the tray are not the amount. */
+const weightInside = (inside: readonly string[]): Amounts => {
+  const weights = inside
+    .filter((aside) => !isAside(aside))
+    .flatMap((aside) => aside.split(/[;/|]|,\s|\bor\b/).map((part) => amountsIn(part.trim())))
+    .filter(isMass);
+  return weights.find(isMetric) ?? weights[0] ?? [];
+};
+
+/** "1 (14 oz) can", "3 (50 g each)": as many as the count says, each of the weight inside. */
+const countedUp = (found: LineAmounts, inside: readonly string[]): LineAmounts => {
+  const [only] = found.amounts;
+  // "60 g each" is of one piece.
+  const each = inside.find((aside) => /\b(?:each|apiece|je|pro stück|chacun)\b/i.test(aside));
+  const eachAmount = each === undefined ? [] : amountsIn(each);
+  const container = only?.unit.kind === 'vague' ? null : inContainer.exec(found.name);
+  const name = container ? found.name.slice(container[0].length) : found.name;
+  if (!only) return { ...found, name };
+  if (isMass(eachAmount) && !isMass(found.amounts))
+    return { amounts: eachAmount, given: [], times: found.times * only.low, name };
+  const vague = only.unit.kind === 'vague' || (only.unit.kind === 'piece' && container !== null);
+  if (vague && isMass(found.given))
+    return { amounts: found.given.map(netWeight), given: [], times: found.times * only.low, name };
+  if (vague && container)
+    return { ...found, amounts: [{ ...only, unit: { kind: 'vague', name: container[0].trim() } }], name };
+  return { ...found, name };
+};
+
+/** Takes a line's amounts off it, wherever they stand. */
+export const lineAmounts = ({ bare, inside }: Pick<PlainForm, 'bare' | 'inside'>): LineAmounts => {
+  const factor = multiple.exec(bare);
+  const taken = split(factor ? bare.slice(factor[0].length) : bare);
+  const { besides, name } = saidAgain(taken.amounts, taken.name);
+  // Of two weights the metric one is meant to be weighed: ounces beside it are rounded more.
+  const given = besides.find(isMetric) ?? besides.find(isMass) ?? weightInside(inside);
+  const shares = taken.amounts.every(({ unit }) => unit.kind === 'percent');
+  const amounts = isMass(given) && shares ? given : taken.amounts;
+  return countedUp(
+    {
+      amounts,
+      // What the line weighs itself counts, whatever stands in brackets.
+      given: isMass(amounts) ? [] : given,
+      times: factor ? timesOf(factor[1] ?? '1') : 1,
+      name,
+    },
+    inside,
+  );
+};

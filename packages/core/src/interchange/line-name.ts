@@ -1,0 +1,48 @@
+import { isNoise, matchIngredient, wordsOf, type Match } from './match-ingredient.js';
+
+/** "butter or margarine": what each of the two is. Same ingredient twice is no choice. */
+const eitherOr = (head: string): readonly string[] | null => {
+  const sides = head.split(/\s+or\s+/i);
+  if (sides.length < 2) return null;
+  const ids = sides.map((side) => matchIngredient(side).ids);
+  return ids.every((side) => side.length > 0) ? [...new Set(ids.flat())] : null;
+};
+
+const meaningful = (text: string) => wordsOf(text).filter((word) => matchIngredient(word).left.length > 0);
+
+/**
+ * The name before the comma; with what is behind it put in front ("sugar, brown") when that means something. Words
+ * behind the comma that mean nothing here are handed back, to be said.
+ */
+export const matchName = (head: string, tail: string): Match & { readonly unread?: string } => {
+  const choice = eitherOr(head);
+  if (choice) return { ids: choice, left: [] };
+  const plain = matchIngredient(head);
+  if (tail === '') return plain;
+  const whole = matchIngredient(`${head} ${tail}`);
+  if (whole.ids.length === 1 && whole.left.length === 0) return whole;
+  // "(dark brown, packed)": what only says how it is prepared does not stand between the words of a name.
+  const telling = tail
+    .split(/\s+/)
+    .filter((word) => !isNoise(word))
+    .join(' ');
+  const turned = matchIngredient(`${telling} ${head}`);
+  // "Brown sugar (dark)": of two that it may be, one.
+  const settled = plain.ids.length > 1 && turned.ids.length === 1 && turned.left.length === 0;
+  const said = settled || turned.ids.some((id) => !plain.ids.includes(id));
+  if (said && turned.left.length <= plain.left.length) return turned;
+  const unread = meaningful(tail);
+  return { ...plain, ...(unread.length > 0 && { unread: unread.join(' ') }) };
+};
+
+/** Figures that say of what part, or what becomes of it, are no further amount. */
+const explained =
+  /\b(?:of which|of it|thereof|davon|dont|to|after|from|into|for|plus|each|size|at|about)\s+(?:\S+\s+)?$/i;
+/** An amount, a share of the flour beside another, or a bare figure in front, that is left in the name; null where there is none. */
+export const looseFigure = (name: string): string | null => {
+  const [front] = /^\s*\d[\d.,]*/.exec(name) ?? [];
+  if (front !== undefined) return front.trim();
+  for (const found of name.matchAll(/\d[\d.,]*\s*(?:(?:g|kg|ml|oz|lbs?|cups?|tbsp|tsp)\b|%)/gi))
+    if (!explained.test(name.slice(0, found.index))) return found[0];
+  return null;
+};

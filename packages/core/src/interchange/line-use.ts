@@ -1,0 +1,57 @@
+import { ingredient } from '../ingredient/index.js';
+
+/** What is for the tray or the bench is no part of the recipe. */
+const notCounted =
+  /\b(?:for|to)\s+(?:the\s+)?(?:trays?|tins?|pans?|bench|dust\w*|greas\w*|roll\w*|sprinkl\w*|work\s*surface)\b/i;
+
+const onTray =
+  /\b(?:for|to)\s+(?:the\s+)?(?:greas\w*|(?:(?:dust|lin|brush|greas)\w*\s+)?(?:the\s+)?(?:baking\s+)?(?:trays?|tins?|pans?|sheets?|bench|board|work\s*surface|counter))\b/i;
+/** Flour that is dusted or rolled in keeps dough from sticking; sugar is eaten. */
+const isFloury = (id: string): boolean => ingredient(id).kind === 'flour' || /flour|starch/.test(id);
+
+/** What goes onto the pieces, said behind the name or, by itself, in brackets: "(for rolling)". */
+const onTop =
+  /\b(?:for|to)\s+(?:the\s+)?(?:roll(?:ing)?|dust(?:ing)?|sprinkl(?:e|ing)|top(?:ping)?|garnish|coat(?:ing)?|finish(?:ing)?|decorat\w*|brush(?:ing)?|glaz(?:e|ing))\b/i;
+const onTopWhole = new RegExp(String.raw`^\s*${onTop.source}[a-z\s]*$`, 'i');
+
+/** What the words say that a line is for, beside the dough. */
+export interface UseSaid {
+  readonly topping: boolean;
+  readonly bench: boolean;
+}
+
+/** Whether it goes onto the pieces, or is for the tray or the bench: there flour is, and sugar is not. */
+export const useSaid = (name: string, inside: readonly string[], ids: readonly string[]): UseSaid => {
+  const forTray = onTray.test(name);
+  const forTop = onTop.test(name) || inside.some(isForTop);
+  const dustedFlour = /\b(?:for|to)\s+(?:the\s+)?(?:dust|roll)\w*\b/i.test(name) && ids.some(isFloury);
+  return { topping: forTop && !forTray && !dustedFlour, bench: forTray || dustedFlour };
+};
+
+/** Whether words in brackets say only what is for the top. */
+export const isForTop = (aside: string): boolean => onTopWhole.test(aside);
+
+/** Whether words in brackets are another choice, or what is for the tray: they are no amount of the line. */
+export const isAside = (aside: string): boolean =>
+  /^\s*(?:or|oder|ou)\b/i.test(aside) || (notCounted.test(aside) && !isForTop(aside));
+
+const more =
+  /(?:\b(?:plus|and|with)\s|[+&,;]\s*)\s*(?:some\s+|a\s+little\s+|a\s+bit\s+)?(?:more|extra|additional)\b.*$/i;
+/** "plus 20 g for dusting" is for the bench, the rest is not. */
+const moreForBench =
+  /(?:\b(?:plus|and)\s|[+&]\s*)[^,]*\bfor\s+(?:the\s+)?(?:dust|roll|work|bench|grea|tin|tray|pan|sprinkl)\w*.*$/i;
+
+/** "plus more for rolling" taken off a name, with what was taken. */
+export const withoutMore = (name: string): { readonly name: string; readonly more?: string } => {
+  const found = more.exec(name) ?? moreForBench.exec(name);
+  return found ? { name: name.slice(0, found.index), more: found[0].trim() } : { name };
+};
+
+/** A name without what it is for. */
+export const withoutUse = (name: string): string =>
+  name
+    .replace(
+      /\b(?:for|to)\s+(?:the\s+)?(?:roll|dust|sprinkl|top|garnish|coat|finish|taste|decorat|serv|greas|brush|glaz).*$/i,
+      '',
+    )
+    .trim();

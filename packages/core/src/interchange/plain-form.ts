@@ -1,0 +1,98 @@
+import { containers } from './words.js';
+
+/** A line in the form that is read, whatever way it was written. */
+export interface PlainForm {
+  /** Cleaned, with what is in brackets. */
+  readonly text: string;
+  /** Without what is in brackets. */
+  readonly bare: string;
+  /** What is in brackets, in its order. */
+  readonly inside: readonly string[];
+  /** The letter of a size of eggs: "M". */
+  readonly eggs?: string;
+}
+
+const bullets = /^\s*(?:[-*•▪◦‣☐□·]\s+|\d{1,2}[.)]\s+(?=\S))/;
+/** "Optional: 1 cup pecans", "plus 2 tbsp sugar", "another 50 g": what joins the line to the one before. */
+const joining =
+  /^(?:(?:\(?optional\)?|plus|and|also|another|\+|&)\s*[:,–—-]?\s+)+(?=[\d¼-¾⅐-⅞]|an?\s|one\s|two\s|three\s|half\s)/i;
+
+const cleaned = (line: string): string =>
+  line
+    .replace(bullets, '')
+    .replace(/\s+/g, ' ')
+    .replace(/[“”]/g, '"')
+    .trim()
+    .replace(joining, '')
+    // "Flour ........ 500 g"
+    .replace(/\s*\.{3,}\s*|\s*…+\s*/g, ' ')
+    .replace(
+      /^(?:an?\s+)?(\d[\d.,/⁄]*|[¼-¾⅐-⅞]|half)-(?=(?:cups?|tsp|tbsp|teaspoons?|tablespoons?|sticks?)\b)/i,
+      '$1 ',
+    )
+    .replace(/\bchoc\b\.?/gi, 'chocolate')
+    .replace(/^(pinch|dash|smidgen)\s/i, '1 $1 ')
+    .replace(/^(?:anything\s+)?between\s+(\S+)\s+and\s+(?=[\d¼-¾⅐-⅞])/i, '$1 to ');
+
+/** "2 eggs, about 110 g without shells", "1 cup sugar, 200 g": the weight beside the count, as in brackets. */
+const weightBehind = (text: string): string =>
+  /^(?:[\d¼-¾⅐-⅞](?![\d.,]*\s*%)|an?\s|one\s|two\s|three\s)/i.test(text)
+    ? text.replace(
+        /(?:\s*[,=@]\s*|\s+at\s+)(\d[\d.,]*\s*(?:g|kg|oz|ml)\b)\s*((?:each|apiece|in total|total|all told|net|weighed|shelled|without (?:the )?shells?|out of (?:the )?shells?)?)\s*$/i,
+        ' ($1 $2)',
+      )
+    : text;
+
+/** "zest of 1 lemon", "juice of half a lime" with the fruit as the measure. */
+const fruitFirst = (text: string): string =>
+  text
+    .replace(
+      /^(?:(?:finely|freshly)?\s*(?:grated|squeezed)?\s*)?(zest|juice|rind)\s+(?:of|from)\s+(.+?)\s*(lemons?|limes?|oranges?)\b/i,
+      (_, what: string, amount: string, fruit: string) =>
+        `${amount} ${fruit} ${what.replace(/rind/i, 'zest')}`,
+    )
+    .replace(/\b(lemons?|limes?|oranges?),\s*(zest|juice)e?d\b/i, '$1 $2')
+    .replace(/^(?:the\s+)?seeds?\s+(?:of|from)\s+(.*\bvanilla\s+(?:pods?|beans?))/i, '$1');
+
+/** A line that is about eggs, and the letter of their size: "Größe M", "size L", "taille M", "(M)". */
+const eggOf = /^.*(?:\b(?:eggs?|ei|eier|eigelbe?|eiwei(?:ß|ss)e?|oeufs?|yolks?)\b|œufs?\b).*$/i;
+const lettered =
+  /[([]?,?\s*\b(?:size|größe|grösse|groesse|gr\.?|gewichtsklasse|klasse|taille|calibre)\s*(s|m|l|xl)\b[)\]]?|\((s|m|l|xl)\)/i;
+
+/** Chocolate of so much cocoa is a dark one, %. */
+const darkFrom = 55;
+/** "chocolate (70 %)": how much cocoa there is tells which chocolate it is. */
+const withCocoa = (text: string): string => {
+  const share = /(\d{2})\s*%/.exec(text)?.[1];
+  if (share === undefined || !/\bchocolate\b/i.test(text) || /\b(?:milk|white|dark|ruby)\b/i.test(text))
+    return text;
+  return Number(share) >= darkFrom ? text.replace(/\bchocolate\b/i, 'dark chocolate') : text;
+};
+
+/** "1 12 oz bag", "one 8-oz brick", "½ of a 14 oz can" */
+const packaged = new RegExp(
+  String.raw`^(\d+(?:\s*\/\s*\d+)?|[¼-¾⅐-⅞]|an?|one|two|three|four)\s+(?:of\s+)?(?:an?\s+)?(\d+(?:[.,]\d+)?)\s*(oz\.?|ounces?|g|grams?|lb|pounds?|kg|ml)\s+(${containers})(?![a-z])`,
+  'i',
+);
+
+/** "One 12-ounce package" and "2 L eggs" in the form that is read. */
+export const plainForm = (raw: string): PlainForm => {
+  const text = withCocoa(weightBehind(cleaned(raw)));
+  const unhyphened = text
+    .replace(/(\d)\s*-\s*(oz|ounces?|g|grams?|lb|pounds?|kg|ml)\b/gi, '$1 $2')
+    .replace(packaged, '$1 ($2 $3) $4')
+    .replace(/^(\d+)\s+(S|M|L|XL)\s+(eggs?\b)/, '$1 eu-$2 $3')
+    .replace(eggOf, (line) => line.replace(lettered, ' eu-$1$2 '));
+  const eggs = /\beu-(s|m|l|xl)\b/i.exec(unhyphened)?.[1]?.toLowerCase();
+  const readable = unhyphened.replace(/\s*\beu-(?:s|m|l|xl)\b\s*/i, ' ').trim();
+  const bare = readable
+    .replace(/[([][^)\]]*[)\]]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+  return {
+    text,
+    bare: fruitFirst(bare),
+    inside: [...readable.matchAll(/[([]([^)\]]*)[)\]]/g)].map((m) => m[1] ?? ''),
+    ...(eggs && { eggs }),
+  };
+};
