@@ -15,13 +15,13 @@ const onTop =
 const onTopWhole = new RegExp(String.raw`^\s*${onTop.source}[a-z\s]*$`, 'i');
 
 /** What the words say that a line is for, beside the dough. */
-export interface UseSaid {
+export interface SaidUse {
   readonly topping: boolean;
   readonly bench: boolean;
 }
 
 /** Whether it goes onto the pieces, or is for the tray or the bench: there flour is, and sugar is not. */
-export const useSaid = (name: string, inside: readonly string[], ids: readonly string[]): UseSaid => {
+export const saidUse = (name: string, inside: readonly string[], ids: readonly string[]): SaidUse => {
   const forTray = onTray.test(name);
   const forTop = onTop.test(name) || inside.some(isForTop);
   const dustedFlour = /\b(?:for|to)\s+(?:the\s+)?(?:dust|roll)\w*\b/i.test(name) && ids.some(isFloury);

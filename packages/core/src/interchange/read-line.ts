@@ -1,7 +1,7 @@
 import { readyIn } from '../formula/index.js';
 import { amountsIn, lineAmounts, type LineAmounts } from './line-amounts.js';
 import { looseFigure, matchName } from './line-name.js';
-import { isAside, isForTop, useSaid, withoutMore, withoutUse } from './line-use.js';
+import { isAside, isForTop, saidUse, withoutMore, withoutUse } from './line-use.js';
 import { likely, wordsOf } from './match-ingredient.js';
 import { plainForm } from './plain-form.js';
 import { notWeighed, type WrittenLine } from './written-line.js';
@@ -68,7 +68,7 @@ export const readLine = (raw: string): WrittenLine => {
     // "butter, browned" is weighed before browning; "browned butter" is the finished one.
     browned: /\bbrowned\b/i.test(tail) && /\bbutter\b/i.test(head),
     ready: readyIn(text),
-    ...useSaid(counted.name, inside, ids),
+    ...saidUse(counted.name, inside, ids),
     notes: [
       ...inside.filter(isAside).map((aside) => `"${aside.trim()}" is not counted`),
       ...(counted.more === undefined ? [] : [`"${counted.more}" is not counted`]),
