@@ -71,8 +71,8 @@ const phrases: readonly (readonly [RegExp, string])[] = [
   [/\bZucker\b|\bsucre(?:\s+(?:en\s+poudre|semoule|blanc))?\b/gi, 'sugar'],
   [/\bbeurre\s+(?:demi-sel|salé)\b|\bgesalzene\s+Butter\b/gi, 'salted butter'],
   [/\bbeurre(?:\s+doux)?\b/gi, 'butter'],
-  [/\bEigelbe?\b|\bjaunes?\s+d['’]?\s*œufs?\b|\bjaunes?\b/gi, 'egg yolk'],
-  [/\bEiweiße?\b|\bblancs?\s+d['’]?\s*œufs?\b/gi, 'egg white'],
+  [/\bEigelbe?\b|\bjaunes?\s+d['’]?\s*(?:œ|oe)ufs?\b|\bjaunes?\b/gi, 'egg yolk'],
+  [/\bEiweiße?\b|\bblancs?\s+d['’]?\s*(?:œ|oe)ufs?\b/gi, 'egg white'],
   [/\bEi(?:er)?\b|(?<!\p{L})(?:œ|oe)ufs?\b/giu, 'eggs'],
   [/\bBackpulver\b|\blevure\s+chimique\b/gi, 'baking powder'],
   // That of ammonium, or of potassium, is another one.

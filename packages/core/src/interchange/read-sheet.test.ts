@@ -30,6 +30,8 @@ describe('eggs by their size', () => {
     ['3 Eier (L)', 177],
     ['2 Eier Gr. M', 102],
     ['2 œufs taille M', 102],
+    ['3 jaunes d’oeufs (calibre M)', 51],
+    ['3 blancs d’œuf (calibre M)', 102],
     ['2 oeufs (calibre L)', 118],
     ['2 eggs, size M', 102],
     ['2 L eggs', 118],
