@@ -20,7 +20,7 @@ import {
   solvePlan,
   trayLayout,
 } from '../schedule/index.js';
-import { demoPredictions } from '../schedule/problem.testkit.js';
+import { calm, demoPredictions } from '../schedule/problem.testkit.js';
 import { atWallClock } from '../quantity/index.js';
 import { restCurve } from '../thermal/index.js';
 import { closestMm } from '../tray/index.js';
@@ -121,7 +121,7 @@ describe.each(demoFormulas.map((f) => [f.code, f] as const))('%s along the line'
       fixed: [],
     });
     expect(refused).toEqual([]);
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(plan.unplaced).toEqual([]);
     expect(checkPlan(problem, plan)).toEqual([]);
   });
@@ -137,7 +137,7 @@ describe.each(demoFormulas.map((f) => [f.code, f] as const))('%s along the line'
       predictions: demoPredictions(),
       fixed: [],
     });
-    const { batches } = solvePlan(problem);
+    const { batches } = solvePlan(problem, calm);
     const entries: DraftEntry[] = [];
     const write = <K extends EntryKind>(kind: K, lot: string, atMs: number, payload: Payloads[K]) =>
       entries.push({

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { solvePlan } from '../schedule/index.js';
-import { smallProblem } from '../schedule/problem.testkit.js';
+import { calm, smallProblem } from '../schedule/problem.testkit.js';
 import { canonicalJson, chainText, firstBrokenSeq, genesisHash } from './chain.js';
 import { inTheCold, mostUrgent, openActions, urgencyOf, type Action } from './due.js';
 import type { DraftEntry, EntryKind, JournalEntry, Payloads } from './entry.js';
@@ -282,7 +282,7 @@ describe('the hash chain', () => {
 });
 
 describe('what is due', () => {
-  const batch = solvePlan(smallProblem()).batches[0];
+  const batch = solvePlan(smallProblem(), calm).batches[0];
   if (!batch) throw new Error('no plan');
   const kinds = (entries: readonly DraftEntry[]) =>
     openActions([batch], reduceLedger(entries)).map((a) => a.kind);
@@ -364,10 +364,13 @@ describe('what is due', () => {
   it('what the product asks for after the oven comes in its order, and no sooner than it is cold', () => {
     const problem = smallProblem();
     const after = { flattenPieceS: 1, icePieceS: 4, dryS: 1800, packPieceS: 3 };
-    const [iced] = solvePlan({
-      ...problem,
-      products: problem.products.map((product) => ({ ...product, after })),
-    }).batches;
+    const [iced] = solvePlan(
+      {
+        ...problem,
+        products: problem.products.map((product) => ({ ...product, after })),
+      },
+      calm,
+    ).batches;
     const [load1] = [...(iced?.loads ?? [])].sort((a, b) => a.startS - b.startS);
     if (!iced || !load1) throw new Error('no plan');
     const trayIds = load1.trays.map(({ id }) => id);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { chance } from '../quantity/index.js';
 import { checkPlan } from './check.js';
-import { smallProblem } from './problem.testkit.js';
+import { calm, smallProblem } from './problem.testkit.js';
 import { betweenMixesS, leftInBowl, type BowlRule, type Plan, type PlanProblem } from './problem.js';
 import { solvePlan } from './solve.js';
 
@@ -71,20 +71,20 @@ describe('a plan keeps the time to clean a bowl', () => {
   const readyBys = { NUT: 30_000, PLA: 30_300, SES: 30_000, ALL: 29_700 };
 
   it('where it would not without the rule', () => {
-    const free = solvePlan(crowded(readyBys));
+    const free = solvePlan(crowded(readyBys), calm);
     expect(shortest(free, bowls)).toBeLessThan(bowls.cleanS);
     const found = checkPlan(crowded(readyBys, bowls), free).map(({ code }) => code);
     expect(new Set(found)).toEqual(new Set(['bowl']));
-    const kept = solvePlan(crowded(readyBys, bowls));
+    const kept = solvePlan(crowded(readyBys, bowls), calm);
     expect(kept.unplaced).toEqual([]);
     expect(shortest(kept, bowls)).toBeGreaterThanOrEqual(bowls.cleanS);
     expect(checkPlan(crowded(readyBys, bowls), kept)).toEqual([]);
   });
 
   it('around batches that have begun, which stay as they are', () => {
-    const begun = solvePlan(crowded({ NUT: 30_000 }, bowls)).batches;
+    const begun = solvePlan(crowded({ NUT: 30_000 }, bowls), calm).batches;
     const problem = { ...crowded({ PLA: 30_000, SES: 30_000 }, bowls), fixed: begun };
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     const whole = { ...plan, batches: [...new Set([...begun, ...plan.batches])] };
     expect(mixesOf(whole).length).toBe(3);
     expect(shortest(whole, bowls)).toBeGreaterThanOrEqual(bowls.cleanS);
@@ -94,9 +94,9 @@ describe('a plan keeps the time to clean a bowl', () => {
   it('and leaves out what cannot be kept apart, rather than mix it in a bowl that is not clean', () => {
     // Both must be mixed within less than the two hours that cleaning would take.
     const readyAt = { NUT: 9000, SES: 9000 };
-    expect(solvePlan(crowded(readyAt)).unplaced).toEqual([]);
+    expect(solvePlan(crowded(readyAt), calm).unplaced).toEqual([]);
     const problem = crowded(readyAt, { ...bowls, cleanS: 7200 });
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(plan.unplaced.length).toBe(1);
     expect(plan.unplaced[0]?.reason).toContain('is the limit');
     expect(checkPlan(problem, plan).filter(({ code }) => code === 'bowl')).toEqual([]);
@@ -118,7 +118,7 @@ describe('a plan keeps the time to clean a bowl', () => {
         codes.map((code) => [code, Math.round(random.between(22_000, 32_000))]),
       );
       const problem = crowded(readyAt, rule);
-      const plan = solvePlan(problem);
+      const plan = solvePlan(problem, calm);
       expect(checkPlan(problem, plan)).toEqual([]);
       const gap = shortest(plan, rule);
       if (Number.isFinite(gap)) needed += 1;

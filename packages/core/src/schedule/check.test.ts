@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import { checkPlan } from './check.js';
-import { smallProblem, withBatch } from './problem.testkit.js';
+import { calm, smallProblem, withBatch } from './problem.testkit.js';
 import type { BatchPlan, Load, PlanProblem, Task } from './problem.js';
 import { solvePlan } from './solve.js';
 
 /* Each rule of the floor, broken on purpose: the checker must find it. */
 const problem = smallProblem();
-const good = solvePlan(problem).batches[0] as BatchPlan;
+const good = solvePlan(problem, calm).batches[0] as BatchPlan;
 
 const codes = (change: Partial<BatchPlan>, on: PlanProblem = problem) => [
   ...new Set(checkPlan(on, withBatch(good, change)).map((v) => v.code)),

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { checkPlan } from './check.js';
 import { withCleanings } from './clean-bowls.js';
 import { leftInBowl, washedAfterS, type BatchPlan, type Task } from './problem.js';
-import { demoProblem } from './problem.testkit.js';
+import { calm, demoProblem } from './problem.testkit.js';
 import { solvePlan } from './solve.js';
 
 const cleaningOf = (batch: BatchPlan): Task | undefined =>
@@ -11,7 +11,7 @@ const mixOf = (batch: BatchPlan): Task | undefined => batch.tasks.find(({ kind }
 
 describe('cleaning a bowl', () => {
   const problem = demoProblem();
-  const plan = solvePlan(problem);
+  const plan = solvePlan(problem, calm);
 
   it('takes a hand and the bowl between the two doughs', () => {
     const { bowls } = problem;

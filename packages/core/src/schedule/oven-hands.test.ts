@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoRules } from '../demo/index.js';
 import { checkPlan } from './check.js';
 import { resourceIds, type BatchPlan, type PlanProblem, type Task } from './problem.js';
-import { demoProblem, smallProblem } from './problem.testkit.js';
+import { calm, demoProblem, smallProblem } from './problem.testkit.js';
 import { retime } from './retime.js';
 import { undonePieces } from './served.js';
 import { solvePlan } from './solve.js';
@@ -28,7 +28,7 @@ const alone = (change: Partial<PlanProblem> = {}): PlanProblem => {
 
 describe('hands at the ovens', () => {
   const problem = demoProblem();
-  const plan = solvePlan(problem);
+  const plan = solvePlan(problem, calm);
 
   it('stand at one oven at a time, for each tray of every load three times', () => {
     const tasks = atOven(plan.batches);
@@ -59,7 +59,7 @@ describe('hands at the ovens', () => {
 
   it('are those of the line where nobody is there for the ovens alone', () => {
     const own = alone();
-    const found = solvePlan(own);
+    const found = solvePlan(own, calm);
     const hands = found.batches
       .flatMap(({ tasks }) => tasks)
       .filter(({ uses }) => uses.some(({ resourceId }) => resourceId === resourceIds.hands))
@@ -76,7 +76,7 @@ describe('hands at the ovens', () => {
       ...own,
       products: own.products.map((product) => ({ ...product, after: { flattenPieceS: 2 } })),
     };
-    const found = solvePlan(flat);
+    const found = solvePlan(flat, calm);
     expect(undonePieces(flat, found.batches)).toBe(0);
     expect(checkPlan(flat, found)).toEqual([]);
   });

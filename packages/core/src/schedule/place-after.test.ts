@@ -4,7 +4,7 @@ import { checkPlan } from './check.js';
 import { moveLoad } from './move-load.js';
 import { placeAfterAgain } from './place-after.js';
 import { resourceIds, type AfterWork, type Plan, type PlanProblem, type Task } from './problem.js';
-import { demoProblem, smallProblem } from './problem.testkit.js';
+import { calm, demoProblem, smallProblem } from './problem.testkit.js';
 import { replan } from './replan.js';
 import { solvePlan } from './solve.js';
 import { undonePieces } from './served.js';
@@ -42,7 +42,7 @@ const changed = (plan: Plan, kind: Task['kind'], change: (task: Task) => Task | 
 describe('after the oven', () => {
   it('each load is pressed, iced when cold, dried and packed, by a pair of hands, before its ready-by', () => {
     const problem = finishing(all);
-    const plan = counted(problem, solvePlan(problem));
+    const plan = counted(problem, solvePlan(problem, calm));
     expect(undonePieces(problem, plan.batches)).toBe(0);
     const [product] = problem.products;
     for (const load of loadsOf(plan)) {
@@ -68,7 +68,7 @@ describe('after the oven', () => {
 
   it('pieces keep their rack until they are packed, also while they wait for a hand', () => {
     // Nobody is there for an hour around the time at which they are cold.
-    const alone = solvePlan(finishing({ packPieceS: 3 }));
+    const alone = solvePlan(finishing({ packPieceS: 3 }), calm);
     const coldS = Math.min(...tasksOf(alone, 'rack').map(({ endS }) => endS));
     const problem = finishing(
       { packPieceS: 3 },
@@ -77,7 +77,7 @@ describe('after the oven', () => {
         { fromS: coldS + 3000, toS: 40_000, capacity: 1 },
       ]),
     );
-    const plan = counted(problem, solvePlan(problem));
+    const plan = counted(problem, solvePlan(problem, calm));
     for (const load of loadsOf(plan)) {
       const onRack = plan.batches
         .flatMap(({ tasks }) => tasks)
@@ -94,11 +94,11 @@ describe('after the oven', () => {
 
   it('where nobody is there late in the day, it is baked early enough to be packed by then', () => {
     const problem = finishing({ packPieceS: 3 }, withHands([{ fromS: 0, toS: 20_000, capacity: 1 }]));
-    const plan = counted(problem, solvePlan(problem));
+    const plan = counted(problem, solvePlan(problem, calm));
     expect(undonePieces(problem, plan.batches)).toBe(0);
     for (const { endS } of tasksOf(plan, 'pack')) expect(endS).toBeLessThanOrEqual(20_000);
     const nobody = finishing({ packPieceS: 3 }, withHands([{ fromS: 0, toS: 4700, capacity: 1 }]));
-    const left = solvePlan(nobody);
+    const left = solvePlan(nobody, calm);
     expect(undonePieces(nobody, left.batches)).toBe(40);
     expect(left.unplaced[0]?.reason).toMatch(/Hands is the limit/);
   });
@@ -106,9 +106,9 @@ describe('after the oven', () => {
   it('takes nobody where nothing is asked for', () => {
     for (const after of [undefined, {}, { packPieceS: 0, icePieceS: 0 }] as const) {
       const problem = after ? finishing(after) : smallProblem();
-      const plan = counted(problem, solvePlan(problem));
+      const plan = counted(problem, solvePlan(problem, calm));
       for (const kind of ['flatten', 'ice', 'dry', 'pack'] as const) expect(tasksOf(plan, kind)).toEqual([]);
-      expect(loadsOf(plan)).toEqual(loadsOf(solvePlan(smallProblem())));
+      expect(loadsOf(plan)).toEqual(loadsOf(solvePlan(smallProblem(), calm)));
     }
   });
 
@@ -141,12 +141,12 @@ describe('after the oven', () => {
     ],
   ])('the checker finds what is %s', (_, kind, change, message) => {
     const problem = finishing(all);
-    const found = checkPlan(problem, changed(solvePlan(problem), kind, change));
+    const found = checkPlan(problem, changed(solvePlan(problem, calm), kind, change));
     expect(found.map((own) => own.message).join(' ')).toMatch(message);
   });
 
   it('what has begun is judged by no rule that came later', () => {
-    const plan = solvePlan(smallProblem());
+    const plan = solvePlan(smallProblem(), calm);
     const problem = finishing(all, { fixed: plan.batches });
     expect(checkPlan(problem, plan)).toEqual([]);
   });

@@ -5,7 +5,7 @@ import { checkPlan } from './check.js';
 import { costOf } from './cost.js';
 import type { AheadWork, Plan, PlanProblem } from './problem.js';
 import { resourceIds } from './problem.js';
-import { demoProblem, smallProblem } from './problem.testkit.js';
+import { calm, demoProblem, smallProblem } from './problem.testkit.js';
 import { solvePlan } from './solve.js';
 import { undonePieces } from './served.js';
 
@@ -27,7 +27,7 @@ const nuts: AheadWork = { kind: 'toast', aheadS: 3600, workS: 900 };
 describe('work before the mixing', () => {
   it('is done so long before as it takes, by a pair of hands', () => {
     const problem = asking([nuts, butter]);
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     const mixS = startOf(plan, 'mix') ?? Number.NaN;
     expect(startOf(plan, 'butter-out')).toBeLessThanOrEqual(mixS - 7200);
     expect(startOf(plan, 'toast')).toBeLessThanOrEqual(mixS - 3600);
@@ -38,7 +38,7 @@ describe('work before the mixing', () => {
   });
 
   it('is done earlier when nobody is there at that moment', () => {
-    const alone = solvePlan(asking([butter]));
+    const alone = solvePlan(asking([butter]), calm);
     const wished = startOf(alone, 'butter-out') ?? Number.NaN;
     // A break at just that time.
     const when = [
@@ -49,7 +49,7 @@ describe('work before the mixing', () => {
     const problem = asking([butter], {
       resources: resources.map((own) => (own.id === resourceIds.hands ? { ...own, when } : own)),
     });
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(startOf(plan, 'mix')).toBe(startOf(alone, 'mix'));
     expect(startOf(plan, 'butter-out')).toBeLessThanOrEqual(wished - 900 - 300);
     expect(checkPlan(problem, plan)).toEqual([]);
@@ -58,21 +58,21 @@ describe('work before the mixing', () => {
   it('is as early as can be when it should have begun already, and keeps no dough from being mixed', () => {
     const late: AheadWork = { kind: 'butter-out', aheadS: 86_000, workS: 300 };
     const problem = asking([late]);
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(undonePieces(problem, plan.batches)).toBe(0);
     expect(startOf(plan, 'butter-out')).toBe(0);
     const never = asking([{ kind: 'toast', aheadS: 0, workS: 100_000 }]);
-    const without = solvePlan(never);
+    const without = solvePlan(never, calm);
     expect(undonePieces(never, without.batches)).toBe(0);
     expect(tasksOf(without).some(({ kind }) => kind === 'prepare')).toBe(false);
   });
 
   it('is waited for, where the dough may be mixed later all the same', () => {
     // Now its butter takes an hour; mixed as late as usual it would come out in time anyway, so begin close to it.
-    const plain = solvePlan(asking([]));
+    const plain = solvePlan(asking([]), calm);
     const mixS = startOf(plain, 'mix') ?? Number.NaN;
     const nowS = mixS - 1200;
-    const plan = solvePlan(asking([{ kind: 'butter-out', aheadS: 2400, workS: 300 }], { nowS }));
+    const plan = solvePlan(asking([{ kind: 'butter-out', aheadS: 2400, workS: 300 }], { nowS }), calm);
     const [outS, laterS] = [startOf(plan, 'butter-out') ?? Number.NaN, startOf(plan, 'mix') ?? Number.NaN];
     expect(laterS).toBeGreaterThan(mixS);
     expect(laterS - outS).toBeGreaterThanOrEqual(2400);
@@ -81,7 +81,7 @@ describe('work before the mixing', () => {
 
   it('takes hands that the checker counts: two at once are too many for one person', () => {
     const problem = asking([butter]);
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     const [batch] = plan.batches;
     const mix = batch?.tasks.find(({ kind }) => kind === 'mix');
     if (!batch || !mix) throw new Error('it is mixed');
@@ -104,7 +104,7 @@ describe('work before the mixing', () => {
     fc.assert(
       fc.property(fc.uniqueArray(work, { maxLength: 4, selector: ({ kind }) => kind }), (ahead) => {
         const problem = asking(ahead);
-        const plan = solvePlan(problem);
+        const plan = solvePlan(problem, calm);
         expect(checkPlan(problem, plan)).toEqual([]);
         expect(undonePieces(problem, plan.batches)).toBe(0);
       }),
@@ -117,7 +117,7 @@ describe('work before the mixing', () => {
     const problem = demoProblem({
       longerOf: ({ code }) => (code === 'RYE' ? 600 : code === 'LEM' ? -9000 : 0),
     });
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(checkPlan(problem, plan)).toEqual([]);
     const mixing = (code: string) =>
       plan.batches
@@ -149,7 +149,7 @@ describe('work before the mixing', () => {
           },
         ]),
     });
-    const [plain, plan] = [solvePlan(without), solvePlan(problem)];
+    const [plain, plan] = [solvePlan(without, calm), solvePlan(problem, calm)];
     expect(tasksOf(plan).filter(({ kind }) => kind === 'prepare').length).toBeGreaterThan(5);
     expect(checkPlan(problem, plan)).toEqual([]);
     expect(undonePieces(problem, plan.batches)).toBe(undonePieces(without, plain.batches));

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { deserialize, serialize } from 'node:v8';
 import { atWallClock, shiftDate } from '../quantity/index.js';
 import { demoDay, demoEquipment, demoFormulas, demoOrders, demoRules } from '../demo/index.js';
+import type { Effort } from './improve.js';
 import { dayProblem, type DayInput, type OrderLine } from './day.js';
 import { predictIn, setTemperature, type Prediction } from './predictions.js';
 import type { BatchPlan, PlanProblem } from './problem.js';
@@ -70,6 +71,9 @@ export const dayInput = (change: Partial<DayInput> = {}): DayInput => ({
 
 export const demoProblem = (change: Partial<DayInput> = {}): PlanProblem =>
   dayProblem(dayInput(change)).problem;
+
+/** So many tries and no clock: what is found does not hang on the machine. */
+export const calm: Effort = { tries: 200, seconds: 600 };
 
 /** A small problem of one product, written out: one mixer, one oven of two trays. Times from 0. */
 export const smallProblem = (change: Partial<PlanProblem> = {}): PlanProblem => ({

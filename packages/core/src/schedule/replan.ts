@@ -32,6 +32,8 @@ export interface ReplanQuestion {
   /** How a batch bakes where its formula is not its product's latest. */
   readonly bakesOf?: (batch: BatchPlan) => readonly OvenBake[] | undefined;
   readonly effort?: Effort;
+  /** No further set of loads is tried after this, s; 10 where left out. An answer that runs into it hangs on the machine. */
+  readonly patienceS?: number;
 }
 
 /** A load that is to be baked in another oven, or at another time than planned. */
@@ -60,8 +62,8 @@ const aroundS = 1800;
 /** What cannot be in time is sought so much later, step by step, s. */
 const laterStepS = 600;
 const laterMostS = 8 * 3600;
-/** Somebody waits for the answer: no further set of loads is tried after this, s. */
-const patienceS = 10;
+/** Somebody waits for the answer. */
+const usualPatienceS = 10;
 
 const loadsOf = (batches: readonly BatchPlan[]) => batches.flatMap(({ loads }) => loads);
 
@@ -403,7 +405,7 @@ export const replan = (question: ReplanQuestion): Replanned | null => {
   if (found.length === 0) return null;
   let best = judged(question, asItGoes(question));
   let way: Way | null = null;
-  const untilMs = Date.now() + patienceS * 1000;
+  const untilMs = Date.now() + (question.patienceS ?? usualPatienceS) * 1000;
   search: for (const freed of found)
     for (const wait of [false, true]) {
       const next = judged(question, withoutLosing(question, freed, wait));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { checkPlan } from './check.js';
-import { demoProblem, smallProblem } from './problem.testkit.js';
+import { calm, demoProblem, smallProblem } from './problem.testkit.js';
 import { betweenLoadsS, type Plan, type PlanProblem } from './problem.js';
 import { retime } from './retime.js';
 import { solvePlan } from './solve.js';
@@ -26,7 +26,7 @@ const ovenFaults = (problem: PlanProblem, plan: Plan) =>
 
 describe('a plan that is timed again', () => {
   const problem = demoProblem();
-  const plan = solvePlan(problem);
+  const plan = solvePlan(problem, calm);
   it.each([0, 20, 60, 180])('with pulls %d s longer breaks no oven', (longerS) => {
     const { batches } = retimed(problem, plan, longerS);
     expect(ovenFaults(problem, { ...plan, batches })).toEqual([]);
@@ -48,7 +48,7 @@ describe('between two loads of one chamber', () => {
   });
   it('planner, retiming and judge agree on it to the second', () => {
     const problem = smallProblem();
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     const [batch] = plan.batches;
     const [load] = batch?.loads ?? [];
     const [oven] = problem.ovens;

@@ -1,13 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
-import { demoLines, demoPredictions, demoProblem } from './problem.testkit.js';
+import { calm, demoLines, demoPredictions, demoProblem } from './problem.testkit.js';
 import { ribbonOf } from './ribbon.js';
 import { solvePlan } from './solve.js';
 
 const ribbon = (code: string) => {
   const formula = demoFormulas.find((f) => f.code === code);
-  const batch = solvePlan(demoProblem({ orders: demoLines.filter((line) => line.productCode === code) }))
-    .batches[0];
+  const batch = solvePlan(
+    demoProblem({ orders: demoLines.filter((line) => line.productCode === code) }),
+    calm,
+  ).batches[0];
   if (!formula || !batch) throw new Error(`no plan for ${code}`);
   const curves = (ovenId: string) =>
     demoPredictions()

@@ -5,7 +5,7 @@ import type { Equipment, Shift } from './equipment.js';
 import { rareSkills, resourcesOf } from './floor-resources.js';
 import { checkEquipment } from './in-use.js';
 import { resourceIds, type PlanProblem } from './problem.js';
-import { at, demoProblem, smallProblem } from './problem.testkit.js';
+import { calm, at, demoProblem, smallProblem } from './problem.testkit.js';
 import { solvePlan } from './solve.js';
 import { undonePieces } from './served.js';
 
@@ -20,7 +20,7 @@ describe('what hands can do', () => {
     expect(resourcesOf(demoEquipment, demoRules, stretch).some(({ id }) => id.startsWith('hands/'))).toBe(
       false,
     );
-    for (const { uses } of solvePlan(smallProblem()).batches.flatMap(({ tasks }) => tasks))
+    for (const { uses } of solvePlan(smallProblem(), calm).batches.flatMap(({ tasks }) => tasks))
       expect(uses.some(({ resourceId }) => resourceId.startsWith('hands/'))).toBe(false);
   });
 
@@ -60,7 +60,7 @@ describe('what hands can do', () => {
         { id: 'hands/pack', name: 'Packer', capacity: 1, when },
       ],
     };
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(checkPlan(problem, plan)).toEqual([]);
     for (const { kind, uses } of plan.batches.flatMap(({ tasks }) => tasks))
       if (kind === 'mix' || kind === 'portion')
@@ -86,7 +86,7 @@ describe('what hands can do', () => {
     const problem = demoProblem({
       equipment: withShifts({ ...mixer, can: ['mix', 'portion'] }, bakes, packs),
     });
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(checkPlan(problem, plan)).toEqual([]);
     const packed = plan.batches
       .flatMap(({ tasks }) => tasks)
@@ -101,7 +101,7 @@ describe('what hands can do', () => {
 
   it('has nobody portion who only mixes, and the plan holds', () => {
     const problem = demoProblem({ equipment: withShifts(mixer, all) });
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(checkPlan(problem, plan)).toEqual([]);
     const portioned = plan.batches.flatMap(({ tasks }) => tasks).filter(({ kind }) => kind === 'portion');
     expect(portioned.length).toBeGreaterThan(5);
@@ -142,7 +142,7 @@ describe('what hands can do', () => {
         { id: 'hands/portion', name: 'Can portion', capacity: 1, when },
       ],
     };
-    const plan = solvePlan(problem);
+    const plan = solvePlan(problem, calm);
     expect(undonePieces(problem, plan.batches)).toBe(0);
     expect(checkPlan(problem, plan)).toEqual([]);
     const mixes = plan.batches

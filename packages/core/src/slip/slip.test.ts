@@ -20,14 +20,14 @@ import {
   type Violation,
   type WhyThenQuestion,
 } from '../schedule/index.js';
-import { at, demoLines, demoProblem } from '../schedule/problem.testkit.js';
+import { calm, at, demoLines, demoProblem } from '../schedule/problem.testkit.js';
 import { demoFormulas, demoRules } from '../demo/index.js';
 import { workedOff } from './day.testkit.js';
 import { forecastDay, lateByForecast, type DayForecast } from './forecast.js';
 
 const morningOf = (ovenTrayS: number) => {
   const problem = demoProblem({ rules: { ...demoRules, ovenTrayS } });
-  return { problem, planned: solvePlan(problem).batches };
+  return { problem, planned: solvePlan(problem, calm).batches };
 };
 const usual = morningOf(demoRules.ovenTrayS ?? 0);
 /** Where nobody's time at the ovens is counted. */
@@ -73,7 +73,8 @@ const questionOf = (day: Day, forecast: DayForecast, { problem, planned } = usua
   started: forecast.started,
   homeless: forecast.homeless,
   restOf,
-  effort: { tries: 60 },
+  effort: { ...calm, tries: 60 },
+  patienceS: 600,
 });
 /** What a plan breaks, judged as facts are; not being in time is no fault of a day that slipped. */
 const faults = (batches: readonly BatchPlan[], of: PlanProblem = problem): readonly Violation[] =>
