@@ -101,7 +101,7 @@ describe('the description of the requests', () => {
         const fits = check(takes);
         if (!fits(body)) wrong.push([method, path, 'takes', fits.errors?.slice(0, 3)]);
       }
-      const problem = found.request.responses.default?.content?.['application/json'].schema;
+      const problem = found.request.responses.default?.content?.['application/json']?.schema;
       const gives = status < 300 ? answerOf(found.request) : problem;
       if (status < 300) seen.add(found.key);
       if (!gives) continue;

@@ -66,8 +66,28 @@ const bodies: Readonly<Record<string, JsonSchema>> = {
   'POST /api/days/{date}/plan/file': to('DayPlanFile'),
 };
 
+/** Answers that are no JSON. */
+const otherwise: Readonly<Record<string, string>> = {
+  'GET /api/journal/stream': 'text/event-stream',
+  'GET /api/metrics': 'application/openmetrics-text',
+};
+
+/** What an answer consists of; nothing where there is nothing to say. */
+const contentOf = (key: string, answer: JsonSchema | undefined) => {
+  const type = otherwise[key];
+  if (type !== undefined) return { [type]: { schema: text } };
+  if (!answer) return null;
+  // Several questions are answered by as many answers.
+  return json(
+    key.includes('/calc/')
+      ? { anyOf: [answer, { type: 'array', items: { anyOf: [answer, to('CalcProblem')] } }] }
+      : answer,
+  );
+};
+
 const answered = (key: string, operation: Operation, answer: JsonSchema | undefined): Operation => {
   const [status = '200'] = Object.keys(operation.responses);
+  const content = contentOf(key, answer);
   return {
     ...operation,
     ...(bodies[key] && { requestBody: { required: true, content: json(bodies[key]) } }),
@@ -79,14 +99,8 @@ const answered = (key: string, operation: Operation, answer: JsonSchema | undefi
     }),
     responses: {
       [status]: {
-        description: answer ? 'Done.' : 'Done; there is nothing to say.',
-        ...(answer && {
-          content: json(
-            key.includes('/calc/')
-              ? { anyOf: [answer, { type: 'array', items: { anyOf: [answer, to('CalcProblem')] } }] }
-              : answer,
-          ),
-        }),
+        description: content ? 'Done.' : 'Done; there is nothing to say.',
+        ...(content && { content }),
       },
       default: { description: 'It cannot be done: a sentence says why.', content: json(to('ProblemView')) },
     },

@@ -7,7 +7,7 @@ export interface Described {
   readonly components: { readonly schemas: Readonly<Record<string, JsonSchema>> };
 }
 interface Content {
-  readonly content?: { readonly 'application/json': { readonly schema: JsonSchema } };
+  readonly content?: { readonly 'application/json'?: { readonly schema: JsonSchema } };
 }
 export interface DescribedRequest {
   readonly parameters?: readonly { readonly name: string; readonly in: string; readonly required: boolean }[];
@@ -22,12 +22,12 @@ export const describedBy = async (app: TestApp): Promise<Described> => {
 };
 
 export const bodyOf = (request: DescribedRequest): JsonSchema | undefined =>
-  request.requestBody?.content?.['application/json'].schema;
+  request.requestBody?.content?.['application/json']?.schema;
 
 export const answerOf = (request: DescribedRequest): JsonSchema | undefined =>
   Object.entries(request.responses).find(([status]) => status !== 'default')?.[1].content?.[
     'application/json'
-  ].schema;
+  ]?.schema;
 
 /** The request of the description that an address is meant for. */
 export const describedAs = (
