@@ -4,12 +4,12 @@ import type {
   Directions,
   HorizonPlan,
   Layout,
-  LineUse,
   Load,
   MixedLayout,
   Plan,
   PlanCost,
   Reading,
+  SheetLine,
   Task,
   Unplaced,
   Warning,
@@ -78,16 +78,7 @@ export interface PlanAnswer {
 }
 
 export interface ReadAnswer extends Directions {
-  readonly lines: readonly {
-    readonly text: string;
-    readonly section?: string;
-    readonly use: LineUse;
-    readonly state: 'read' | 'ask' | 'heading' | 'instruction';
-    readonly ingredient?: string;
-    readonly massG?: number;
-    readonly rangeG?: readonly [number, number];
-    readonly question?: string;
-  }[];
+  readonly lines: readonly (Omit<SheetLine, 'ingredientId'> & { readonly ingredient?: string })[];
 }
 
 export type WeighCheckAnswer = WeighCheck;

@@ -10,7 +10,10 @@ interface Rule {
   readonly constraints?: readonly unknown[];
 }
 
-/** Where `null` says something of its own, and is not only taken for left out (which Optional turns it into). */
+/**
+ * Where `null` says something of its own, and is not only taken for left out (which Optional turns it into); and whether
+ * it must be said, as a rule that goes by the value and not by its absence wants.
+ */
 const orNull = ({ target, propertyName, constraints }: Rule): JsonSchema => {
   const [applies] = (constraints ?? []) as readonly ((object: unknown, value: unknown) => boolean)[];
   const turned = (defaultMetadataStorage as Transforms).findTransformMetadatas(
@@ -18,12 +21,16 @@ const orNull = ({ target, propertyName, constraints }: Rule): JsonSchema => {
     propertyName,
     0,
   ).length;
-  return turned === 0 && applies?.({ [propertyName]: null }, null) === false ? { [nullToo]: true } : {};
+  return {
+    ...(turned === 0 && applies?.({ [propertyName]: null }, null) === false && { [nullToo]: true }),
+    ...(applies?.({}, undefined) === true && { [said]: true }),
+  };
 };
 interface Transforms {
   findTransformMetadatas(target: unknown, propertyName: string, type: number): readonly unknown[];
 }
 const nullToo = 'x-null-too';
+const said = 'x-said';
 
 /** What a rule of our own asks for; the usual ones are known. */
 const ownRules = {
@@ -49,22 +56,20 @@ const ownRules = {
   isBakeDate: { type: 'string', format: 'date' },
 };
 
-const withNull = ({ [nullToo]: too, ...schema }: JsonSchema): JsonSchema =>
+const withNull = ({ [nullToo]: too, [said]: _said, ...schema }: JsonSchema): JsonSchema =>
   too ? { anyOf: [schema, { type: 'null' }] } : schema;
 
-const closed = (schema: JsonSchema): JsonSchema =>
-  'properties' in schema
-    ? {
-        ...schema,
-        properties: Object.fromEntries(
-          Object.entries(schema.properties as Record<string, JsonSchema>).map(([name, own]) => [
-            name,
-            withNull(own),
-          ]),
-        ),
-        additionalProperties: false,
-      }
-    : schema;
+const closed = ({ properties, required = [], ...schema }: JsonSchema): JsonSchema => {
+  if (properties === undefined) return schema;
+  const own = Object.entries(properties as Record<string, JsonSchema>);
+  const needed = [...(required as string[]), ...own.flatMap(([name, of]) => (of[said] ? [name] : []))];
+  return {
+    ...schema,
+    properties: Object.fromEntries(own.map(([name, of]) => [name, withNull(of)])),
+    ...(needed.length > 0 && { required: needed }),
+    additionalProperties: false,
+  };
+};
 
 /** The names of other schemas that a schema points to. */
 export const pointedTo = (schema: unknown, prefix: string): readonly string[] =>

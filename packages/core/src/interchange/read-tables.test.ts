@@ -543,7 +543,7 @@ describe('text that is no recipe', () => {
     },
   );
   it.each(['roll in ', 'roll in 1 ', 'bake ', 'makes ', '1 g and ', 'plus 2 g ', 'optional: ', 'Flour... '])(
-    'a line of three thousand letters of %j is read as soon as any other',
+    'a line of three thousand letters of %j is read to its end, and what stands before it as ever',
     (letters) => {
       const text = letters.repeat(Math.ceil(2900 / letters.length));
       expect(readSheet(`100 g flour\n${text}`, settings).lines[0]?.massG).toBe(100);

@@ -139,10 +139,10 @@ describe('the demo day', () => {
     );
   });
 
-  it('six times the pieces do not fit the morning, and each reason is a sentence', () => {
-    const orders = demoLines.map((line) => ({ ...line, pieces: line.pieces * 6 }));
+  it('nine times the pieces do not fit the morning, and each reason is a sentence', () => {
+    const orders = demoLines.map((line) => ({ ...line, pieces: line.pieces * 9 }));
     const heavy = demoProblem({ orders });
-    const crowded = solvePlan(heavy, { ...calm, tries: 3 });
+    const crowded = solvePlan(heavy, { ...calm, tries: 0 });
     expect(crowded.unplaced.length).toBeGreaterThan(0);
     for (const { reason } of crowded.unplaced) expect(reason).toMatch(/^[A-Z].*\.$/s);
     expect(checkPlan(heavy, crowded)).toEqual([]);
