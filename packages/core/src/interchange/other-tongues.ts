@@ -96,14 +96,19 @@ const phrases: readonly (readonly [RegExp, string])[] = [
 
 /** Where a word begins or ends, accented letters being letters. */
 const edge = String.raw`(?:(?<=\p{L})(?!\p{L})|(?<!\p{L})(?=\p{L}))`;
-const words = phrases.map(
-  ([{ source, flags }, english]) =>
-    [
-      new RegExp(source.replaceAll(String.raw`\b`, edge), flags.includes('u') ? flags : `${flags}u`),
-      english,
-    ] as const,
-);
+const wholeWords = () =>
+  phrases.map(
+    ([{ source, flags }, english]) =>
+      [
+        new RegExp(source.replaceAll(String.raw`\b`, edge), flags.includes('u') ? flags : `${flags}u`),
+        english,
+      ] as const,
+  );
+/** Made when the first recipe is read: it takes a tenth of a second, and most who load the core read none. */
+let words: ReturnType<typeof wholeWords> | undefined;
 
 /** The line with its German and French kitchen words in English; any other line as it is. */
-export const inEnglish = (line: string): string =>
-  words.reduce((text, [found, english]) => text.replace(found, english), line);
+export const inEnglish = (line: string): string => {
+  words ??= wholeWords();
+  return words.reduce((text, [found, english]) => text.replace(found, english), line);
+};

@@ -1,6 +1,7 @@
 import { remembering } from '../remembered/index.js';
 import { JokulError, requireNumber } from '../shown/index.js';
-import { checkBody, meshOf, type Body, type Face } from './body.js';
+import { checkBody, meshOf, type Body, type Mesh } from './body.js';
+import { ConductingCells } from './conducting-cells.js';
 import { materialName, tabulated, type Material } from './material.js';
 
 /** A stay in one place: air temperature, total heat transfer (convection and radiation), how long. */
@@ -65,144 +66,122 @@ const checkProblem = (problem: ConductProblem): void => {
   }
 };
 
-const run = (problem: ConductProblem): ConductResult => {
-  checkProblem(problem);
-  const { body, startC, steps, until, cells = 20 } = problem;
-  const table = tabulated(problem.material);
-  const mesh = meshOf(body, problem.material.densityKgPerM3, cells);
-  const { volumes, links, faces } = mesh;
-  const n = volumes.length;
-  const totalVolume = volumes.reduce((a, b) => a + b, 0);
-  const H = new Float64Array(n).fill(table.volumetricEnthalpy(startC));
-  const T = new Float64Array(n).fill(startC);
-  const K = new Float64Array(n);
-  const Q = new Float64Array(n);
-  const atSurface = (stay: Stay) => {
-    const face = faces.find(({ cell }) => cell === mesh.surface) as Face;
-    const inner = K[mesh.surface] as number;
-    const outward = inner / face.half;
-    const h = stay.hWPerM2K * face.share;
-    return (outward * (T[mesh.surface] as number) + h * airC) / (outward + h);
-  };
-  const meanOf = () => {
-    let sum = 0;
-    for (let i = 0; i < n; i++) sum += (volumes[i] as number) * (T[i] as number);
-    return sum / totalVolume;
-  };
-  const heat = () => {
-    let sum = 0;
-    for (let i = 0; i < n; i++) sum += (volumes[i] as number) * (H[i] as number);
-    return sum;
-  };
-  const startHeat = heat();
-  let surfaceHeatJ = 0;
-  let airC = steps[0]?.airC ?? 0;
-
-  const result = {
-    timesS: [] as number[],
-    coreC: [] as number[],
-    surfaceC: [] as number[],
-    meanC: [] as number[],
-    airC: [] as number[],
-    iceFraction: [] as number[],
-  };
-  const record = (timeS: number, stay: Stay) => {
-    const mean = meanOf();
-    result.timesS.push(timeS);
-    result.coreC.push(T[mesh.core] as number);
-    result.surfaceC.push(timeS === 0 ? startC : atSurface(stay));
-    result.meanC.push(mean);
-    result.airC.push(airC);
-    result.iceFraction.push(problem.material.iceShare(mean));
-  };
-  const watched = (stay: Stay) =>
-    until?.where === 'core'
-      ? (T[mesh.core] as number)
-      : until?.where === 'surface'
-        ? atSurface(stay)
-        : meanOf();
-
-  const totalS = steps.reduce((sum, stay) => sum + stay.durationS, 0);
-  const sampleS = Math.max(1, totalS / 240);
-  let timeS = 0;
-  let nextSample = 0;
-  let reachedS: number | null = null;
-  const workOf = ({ durationS }: Stay) => (n * durationS * table.maxDiffusivity) / mesh.stepOverDiffusivity;
+/** @throws JokulError `too-long` */
+const checkWork = (steps: readonly Stay[], mesh: Mesh, maxDiffusivity: number): void => {
+  const cells = mesh.volumes.length;
+  const workOf = ({ durationS }: Stay) => (cells * durationS * maxDiffusivity) / mesh.stepOverDiffusivity;
   if (steps.reduce((sum, stay) => sum + workOf(stay), 0) > mostWork)
     throw new JokulError(
       'too-long',
       'This would take minutes to compute: shorten the stays, or ask for a larger body.',
       'steps',
     );
-  for (let i = 0; i < n; i++) K[i] = table.conductivity(T[i] as number);
+};
+
+/** In how many steps a stay is gone through. @throws JokulError `too-long` */
+const stepsOf = ({ durationS }: Stay, mesh: Mesh, maxDiffusivity: number): number => {
+  // The film in series with half a cell limits the step too when h is very large.
+  const count = Math.ceil(durationS / (mesh.stepOverDiffusivity / maxDiffusivity));
+  if (count > maxSteps)
+    throw new JokulError('too-long', 'This run is too long for so small a body: shorten the stay.', 'steps');
+  return count;
+};
+
+/** About so many points of a curve are kept. */
+const samples = 240;
+
+/** What is written down on the way. */
+class Curves {
+  readonly timesS: number[] = [];
+  readonly coreC: number[] = [];
+  readonly surfaceC: number[] = [];
+  readonly meanC: number[] = [];
+  readonly airC: number[] = [];
+  readonly iceFraction: number[] = [];
+  private next = 0;
+
+  constructor(
+    private readonly everyS: number,
+    private readonly material: Material,
+  ) {}
+
+  /** Keeps a point where the last one is long enough ago. */
+  pass(timeS: number, cells: ConductingCells, airC: number, hWPerM2K: number): void {
+    if (timeS < this.next - 1e-9) return;
+    this.keep(timeS, cells, airC, hWPerM2K);
+    this.next += this.everyS;
+  }
+
+  keep(timeS: number, cells: ConductingCells, airC: number, hWPerM2K: number): void {
+    const { meanC } = cells;
+    this.timesS.push(timeS);
+    this.coreC.push(cells.coreC);
+    // As it starts the surface is what it was, whatever the air is.
+    this.surfaceC.push(timeS === 0 ? cells.coreC : cells.surfaceC(airC, hWPerM2K));
+    this.meanC.push(meanC);
+    this.airC.push(airC);
+    this.iceFraction.push(this.material.iceShare(meanC));
+  }
+
+  get kept() {
+    const { timesS, coreC, surfaceC, meanC, airC, iceFraction } = this;
+    return { timesS, coreC, surfaceC, meanC, airC, iceFraction };
+  }
+}
+
+const run = (problem: ConductProblem): ConductResult => {
+  checkProblem(problem);
+  const { body, startC, steps, until } = problem;
+  const table = tabulated(problem.material);
+  const mesh = meshOf(body, problem.material.densityKgPerM3, problem.cells ?? 20);
+  checkWork(steps, mesh, table.maxDiffusivity);
+  const cells = new ConductingCells(mesh, table, startC);
+  const startHeatJ = cells.heatJ;
+  const totalS = steps.reduce((sum, stay) => sum + stay.durationS, 0);
+  const curves = new Curves(Math.max(1, totalS / samples), problem.material);
+  let surfaceHeatJ = 0;
+  let airC = 0;
+  let timeS = 0;
+  const watched = ({ hWPerM2K }: Stay) =>
+    until?.where === 'core'
+      ? cells.coreC
+      : until?.where === 'surface'
+        ? cells.surfaceC(airC, hWPerM2K)
+        : cells.meanC;
   // Which side of the target the body starts on decides what "passes" means.
   const fromAbove = until !== undefined && startC > until.temperatureC;
-  if (until && startC === until.temperatureC) reachedS = 0;
+  let reachedS: number | null = until && startC === until.temperatureC ? 0 : null;
 
-  for (const stay of steps) {
+  for (const [i, stay] of steps.entries()) {
     airC = stay.airC;
     let lastWatched = until ? watched(stay) : 0;
-    // The film in series with half a cell limits the step too when h is very large.
-    const limit = mesh.stepOverDiffusivity / table.maxDiffusivity;
-    const count = Math.ceil(stay.durationS / limit);
-    if (count > maxSteps)
-      throw new JokulError(
-        'too-long',
-        'This run is too long for so small a body: shorten the stay.',
-        'steps',
-      );
+    const count = stepsOf(stay, mesh, table.maxDiffusivity);
     const dt = stay.durationS / count;
     for (let s = 0; s < count && reachedS === null; s++) {
-      if (timeS >= nextSample - 1e-9) {
-        record(timeS, stay);
-        nextSample += sampleS;
-      }
-      Q.fill(0);
-      for (const { a, b, shape } of links) {
-        const ka = K[a] as number;
-        const kb = K[b] as number;
-        const q = ((2 * ka * kb) / (ka + kb)) * shape * ((T[a] as number) - (T[b] as number));
-        Q[a] = (Q[a] as number) - q;
-        Q[b] = (Q[b] as number) + q;
-      }
-      let intoBodyW = 0;
-      for (const { cell, area, half, share } of faces) {
-        if (share === 0) continue;
-        const q =
-          (area * (airC - (T[cell] as number))) / (1 / (stay.hWPerM2K * share) + half / (K[cell] as number));
-        Q[cell] = (Q[cell] as number) + q;
-        intoBodyW += q;
-      }
+      curves.pass(timeS, cells, airC, stay.hWPerM2K);
+      const intoBodyW = cells.advance(dt, airC, stay.hWPerM2K);
       surfaceHeatJ += intoBodyW * dt;
       if (stay.air) airC = stay.air.next(-intoBodyW, dt);
-      for (let i = 0; i < n; i++) {
-        H[i] = (H[i] as number) + (dt * (Q[i] as number)) / (volumes[i] as number);
-        T[i] = table.temperature(H[i] as number);
-        K[i] = table.conductivity(T[i] as number);
-      }
       timeS += dt;
-      if (until) {
-        const now = watched(stay);
-        if (fromAbove ? now <= until.temperatureC : now >= until.temperatureC) {
-          const part = now === lastWatched ? 1 : (until.temperatureC - lastWatched) / (now - lastWatched);
-          reachedS = timeS - dt * (1 - Math.min(1, Math.max(0, part)));
-        }
-        lastWatched = now;
+      if (!until) continue;
+      const now = watched(stay);
+      if (fromAbove ? now <= until.temperatureC : now >= until.temperatureC) {
+        const part = now === lastWatched ? 1 : (until.temperatureC - lastWatched) / (now - lastWatched);
+        reachedS = timeS - dt * (1 - Math.min(1, Math.max(0, part)));
       }
+      lastWatched = now;
     }
-    if (reachedS !== null) {
-      record(timeS, stay);
+    if (reachedS !== null || i === steps.length - 1) {
+      curves.keep(timeS, cells, airC, stay.hWPerM2K);
       break;
     }
   }
-  const last = steps.at(-1) as Stay;
-  if (reachedS === null) record(timeS, last);
   return {
     reachedS,
-    ...result,
-    heatJ: heat() - startHeat,
+    ...curves.kept,
+    heatJ: cells.heatJ - startHeatJ,
     surfaceHeatJ,
-    profileC: body.kind === 'block' || body.kind === 'disc' ? [] : Array.from(T),
+    profileC: body.kind === 'block' || body.kind === 'disc' ? [] : Array.from(cells.temperatureC),
   };
 };
 

@@ -23,10 +23,9 @@ export const iceShare = (dough: Dough, temperatureC: number): number =>
  */
 export const dryEnthalpy = (dough: Dough, temperatureC: number): number => {
   const ice = iceShare(dough, temperatureC);
-  const solidsPart = solids.reduce(
-    (sum, name) => sum + dough.composition[name] * integral(components[name].c, temperatureC),
-    0,
-  );
+  let solidsPart = 0;
+  for (const name of solids)
+    solidsPart += dough.composition[name] * integral(components[name].c, temperatureC);
   return (
     solidsPart -
     meltingHeatJPerKg * solidIn(dough.fats, temperatureC) +
@@ -38,13 +37,13 @@ export const dryEnthalpy = (dough: Dough, temperatureC: number): number => {
 export const enthalpy = (dough: Dough, temperatureC: number): number =>
   dryEnthalpy(dough, temperatureC) + dough.composition.water * components.water.c[0] * temperatureC;
 
-type Part = keyof typeof components;
-const parts: readonly Part[] = [...solids, 'water', 'ice'];
+const parts = ([...solids, 'water', 'ice'] as const).map((name) => ({ name, ...components[name] }));
+type PartOfDough = (typeof parts)[number];
 
 /** Volume of one component in a kilogram of dough, m³; its water is parted into liquid and `ice`. */
-const volumeOf = (dough: Dough, part: Part, ice: number, temperatureC: number): number => {
-  const mass = part === 'ice' ? ice : dough.composition[part] - (part === 'water' ? ice : 0);
-  return mass / polynomial(components[part].rho, temperatureC);
+const volumeOf = (dough: Dough, { name, rho }: PartOfDough, ice: number, temperatureC: number): number => {
+  const mass = name === 'ice' ? ice : dough.composition[name] - (name === 'water' ? ice : 0);
+  return mass / polynomial(rho, temperatureC);
 };
 
 /** Density of the dough, kg/m³. @param porosity share of air by volume */
@@ -63,7 +62,7 @@ export const solidConductivity = (dough: Dough, temperatureC: number): number =>
   let series = 0;
   for (const part of parts) {
     const volume = volumeOf(dough, part, ice, temperatureC);
-    const k = polynomial(components[part].k, temperatureC);
+    const k = polynomial(part.k, temperatureC);
     total += volume;
     parallel += volume * k;
     series += volume / k;

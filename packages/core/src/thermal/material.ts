@@ -52,7 +52,9 @@ export const constantMaterial = (p: {
 
 const fromC = -60;
 const toC = 130;
-const points = 6000;
+/** Every tenth of a kelvin: what melts and freezes does so over many of them. */
+const points = 1901;
+const perK = (points - 1) / (toC - fromC);
 
 /**
  * The material as tables: temperature by volumetric enthalpy (even in enthalpy, so that the inverse needs no search),
@@ -104,8 +106,10 @@ export class TabulatedMaterial {
   }
 
   conductivity(temperatureC: number): number {
-    const x = Math.min(points - 1, Math.max(0, ((temperatureC - fromC) / (toC - fromC)) * (points - 1)));
-    return this.k[Math.round(x)] as number;
+    const x = Math.min(points - 1.001, Math.max(0, (temperatureC - fromC) * perK));
+    const i = Math.floor(x);
+    const a = this.k[i] as number;
+    return a + (x - i) * ((this.k[i + 1] as number) - a);
   }
 }
 
