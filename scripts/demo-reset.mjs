@@ -14,7 +14,7 @@ await orSay(async () => {
   await ensureBuild();
   const db = await startMariadb(inRoot('.jokul', 'db'));
   try {
-    await run(process.execPath, [inRoot('apps/server/dist/demo/reset.js')], {
+    await run(process.execPath, [inRoot('apps/server/dist/bundle/reset.js')], {
       env: serverEnv(db, { port: 0 }),
     });
     say('The demo bakery is back as it was. Start with: npm start');

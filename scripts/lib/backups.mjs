@@ -60,7 +60,7 @@ export const backUpAs = async (kind, db) => {
 /** Backs up, restores or checks in a process of its own. @throws Trouble with its sentence */
 export const runBackup = (what, file, db) =>
   new Promise((done, fail) => {
-    const child = spawn(process.execPath, [inRoot('apps/server/dist/backup/cli.js'), what, file], {
+    const child = spawn(process.execPath, [inRoot('apps/server/dist/bundle/backup.js'), what, file], {
       env: serverEnv(db, { port: 0, ...backupEnv() }),
       stdio: ['ignore', 'pipe', 'inherit'],
     });

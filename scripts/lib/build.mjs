@@ -46,7 +46,7 @@ export const ensureBuild = async (beside = () => Promise.resolve()) => {
   hash.update(readFileSync(inRoot('package-lock.json'))).update(readFileSync(inRoot('tsconfig.base.json')));
   const now = hash.digest('hex');
   const stamp = inRoot('.jokul', 'build.stamp');
-  const outputs = [inRoot('apps/server/dist/main.js'), inRoot('apps/web/dist/index.html')];
+  const outputs = [inRoot('apps/server/dist/bundle/main.js'), inRoot('apps/web/dist/index.html')];
   if (readStamp(stamp) === now && outputs.every(existsSync)) return beside();
   await compile();
   await Promise.all([bundle().then(() => writeStamp(stamp, now)), beside()]);
@@ -54,9 +54,14 @@ export const ensureBuild = async (beside = () => Promise.resolve()) => {
 
 const tsc = inRoot('node_modules/typescript/bin/tsc');
 
-const compile = () => {
+const compile = async () => {
   say('Compiling ...');
-  return run(process.execPath, [tsc, '-b', 'apps/server/tsconfig.build.json'], { quiet: true });
+  await run(process.execPath, [tsc, '-b', 'apps/server/tsconfig.build.json'], { quiet: true });
+  await run(
+    process.execPath,
+    [inRoot('node_modules/rolldown/bin/cli.mjs'), '--config', inRoot('apps/server/rolldown.config.mjs')],
+    { quiet: true },
+  );
 };
 const bundle = () => {
   say('Bundling the web application ...');

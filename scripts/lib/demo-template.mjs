@@ -15,7 +15,7 @@ export const makeDemoTemplate = async (db) => {
   });
   await connection.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
   await connection.end();
-  await run(process.execPath, [inRoot('apps/server/dist/demo/reset.js')], {
+  await run(process.execPath, [inRoot('apps/server/dist/bundle/reset.js')], {
     quiet: true,
     env: serverEnv(db, { port: 0, database: name }),
   });

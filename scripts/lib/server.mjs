@@ -20,7 +20,7 @@ export const serverEnv = (db, { port, database = 'jokul', ...rest }) => ({
  * counts as a sign that it gets on.
  */
 export const spawnServer = (env, stdio = 'inherit') => {
-  const child = spawn(process.execPath, [inRoot('apps/server/dist/main.js')], {
+  const child = spawn(process.execPath, [inRoot('apps/server/dist/bundle/main.js')], {
     cwd: root,
     env: { ...env, JOKUL_FOLLOW: 'stdin' },
     stdio: ['pipe', stdio === 'inherit' ? 'pipe' : stdio, stdio === 'inherit' ? 'pipe' : stdio],

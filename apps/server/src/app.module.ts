@@ -1,13 +1,12 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { ServeStaticModule } from '@nestjs/serve-static';
 import { TypeOrmModule } from '@nestjs/typeorm';
-import { join } from 'node:path';
 import { BackupModule } from './backup/backup.module.js';
 import { CalcModule } from './calc/calc.module.js';
 import { CalibrationModule } from './calibration/calibration.module.js';
 import { ClockModule } from './clock/clock.module.js';
 import { ConfigModule } from './config/config.module.js';
-import type { Config } from './config/config.js';
+import { webRoot, type Config } from './config/config.js';
 import { dataSourceOptions } from './schema/data-source.js';
 import { DemoModule } from './demo/demo.module.js';
 import { DevicesModule } from './devices/devices.module.js';
@@ -17,9 +16,6 @@ import { JournalModule } from './journal/journal.module.js';
 import { OrdersModule } from './orders/orders.module.js';
 import { PlanModule } from './plan/plan.module.js';
 import { SetupModule } from './setup/setup.module.js';
-
-/** The bundled pages. */
-export const webRoot = join(import.meta.dirname, '../../web/dist');
 
 /** One module for each word of the line; dependency-cruiser sees to it that their folders know one another one way only. */
 @Module({

@@ -77,7 +77,7 @@ export class BackupsService {
   /** In a process of its own: reading everything must not hold up the floor. */
   private apart(args: readonly string[]): Promise<string> {
     return new Promise((done, fail) => {
-      const program = fileURLToPath(new URL('../../dist/backup/cli.js', import.meta.url));
+      const program = fileURLToPath(new URL('../../dist/bundle/backup.js', import.meta.url));
       const child = spawn(process.execPath, [program, ...args], {
         env: this.env,
         stdio: ['ignore', 'pipe', 'inherit'],

@@ -12,7 +12,7 @@ const mostWaiting = 16;
 export class CalcService implements OnModuleDestroy {
   private readonly pool = new Piscina({
     // Worker threads run compiled code, also when this file is read as source by a test.
-    filename: fileURLToPath(new URL('../../dist/calc/calc.worker.js', import.meta.url)),
+    filename: fileURLToPath(new URL('../../dist/bundle/calc.worker.js', import.meta.url)),
     minThreads: 0,
     maxThreads: 1,
     idleTimeout: 30_000,

@@ -52,7 +52,7 @@ export const bakesFolder = Symbol('bakes folder');
 export class ComputationService implements OnModuleDestroy {
   private readonly pool = new Piscina({
     // Worker threads run compiled code, also when this file is read as source by a test.
-    filename: fileURLToPath(new URL('../../dist/computation/plan.worker.js', import.meta.url)),
+    filename: fileURLToPath(new URL('../../dist/bundle/plan.worker.js', import.meta.url)),
     minThreads: 0,
     maxThreads: 2,
     idleTimeout: 30_000,

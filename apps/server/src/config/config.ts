@@ -1,3 +1,8 @@
+import { join } from 'node:path';
+
+/** The bundled pages. */
+export const webRoot = join(import.meta.dirname, '../../../web/dist');
+
 /** What the starter tells of backups on this machine. */
 export interface BackupTold {
   /** The folder that JOKUL_BACKUPS names: nobody chooses another one then. */
