@@ -1,5 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { keptOut } from './support/axe.js';
 import { Jokul } from './support/jokul.js';
 
 /* That every page can be used by all. */
@@ -66,10 +66,6 @@ test('every page, light and dark: no error, nothing cut at the side, nothing tha
       !request.url().startsWith('data:') &&
       errors.push(`asks outside: ${request.url()}`),
   );
-  const serious = async (axe: AxeBuilder) =>
-    (await axe.analyze()).violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 120)}`);
   for (const path of pages) {
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
     await page.goto(`${jokul.url}${await named(path)}`);
@@ -83,18 +79,12 @@ test('every page, light and dark: no error, nothing cut at the side, nothing tha
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     );
     expect(wide, `${path} is wider than the screen`).toBeLessThanOrEqual(0);
-    // There are no frames, and what passes is not wanted: both take most of the time.
-    const axe = () =>
-      new AxeBuilder({ page })
-        .setLegacyMode(true)
-        .options({ resultTypes: ['violations'] })
-        .exclude('.apexcharts-canvas');
-    expect(await serious(axe().withTags(['wcag2a', 'wcag2aa'])), `${path}, light`).toEqual([]);
+    expect(await keptOut(page), `${path}, light`).toEqual([]);
     // In the dark only the colours are others, and those of a station's tabs are its own.
     if (path.includes('?at=')) continue;
     await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-    expect(await serious(axe().withRules(['color-contrast'])), `${path}, dark`).toEqual([]);
+    expect(await keptOut(page, ['color-contrast']), `${path}, dark`).toEqual([]);
   }
   expect(errors).toEqual([]);
 });
