@@ -160,6 +160,37 @@ describe('dough in the cold', () => {
     expect(timesS.at(-1)).toBeCloseTo(16_200, 3);
   });
 
+  it('days that change nothing any more are gone through at once, and what comes after them is as ever', () => {
+    const steps = [
+      { airC: 4, hWPerM2K: 12, durationS: 5 * 86_400 },
+      { airC: -20, hWPerM2K: 12, durationS: 1800 },
+    ];
+    const body: Body = { kind: 'sphere', massG: 35 };
+    const asked = { body, material: dough, startC: 22 };
+    const atOnce = conduct({ ...asked, steps });
+    // Air that might answer is followed step by step to the end.
+    const stepped = conduct({
+      ...asked,
+      steps: steps.map((stay) => ({ ...stay, air: { next: () => stay.airC } })),
+    });
+    for (const name of ['coreC', 'surfaceC', 'meanC', 'iceFraction'] as const)
+      expect(Math.abs((atOnce[name].at(-1) ?? 99) - (stepped[name].at(-1) ?? 0))).toBeLessThan(0.002);
+    const { timesS, meanC } = atOnce;
+    expect(timesS).toHaveLength(stepped.timesS.length);
+    expect(timesS.at(-1)).toBeCloseTo(5 * 86_400 + 1800, 3);
+    expect([...timesS].sort((one, other) => one - other)).toEqual(timesS);
+    expect(meanC[Math.round(meanC.length / 2)]).toBeCloseTo(4, 2);
+    expect(atOnce.surfaceHeatJ / atOnce.heatJ).toBeCloseTo(1, 6);
+  });
+
+  it('what is waited for a hair from the air is waited for step by step', () => {
+    const steps = [{ airC: 4, hWPerM2K: 12, durationS: 86_400 }];
+    const near = { body: { kind: 'sphere', massG: 35 } as Body, material: dough, startC: 22, steps };
+    const { reachedS } = conduct({ ...near, until: { where: 'core', temperatureC: 4.0005 } });
+    expect(reachedS).toBeGreaterThan(3600);
+    expect(conduct({ ...near, until: { where: 'core', temperatureC: 3.9 } }).reachedS).toBeNull();
+  });
+
   it('the core never leaves the span of start and air', () => {
     const { coreC, surfaceC } = conduct({
       body: { kind: 'sphere', massG: 35 },

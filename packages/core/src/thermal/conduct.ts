@@ -87,6 +87,9 @@ const stepsOf = ({ durationS }: Stay, mesh: Mesh, maxDiffusivity: number): numbe
   return count;
 };
 
+/** A body that is as warm as its air to within this goes through the rest of a stay at once, K. */
+const evenK = 1e-3;
+
 /** About so many points of a curve are kept. */
 const samples = 240;
 
@@ -105,11 +108,17 @@ class Curves {
     private readonly material: Material,
   ) {}
 
-  /** Keeps a point where the last one is long enough ago. */
-  pass(timeS: number, cells: ConductingCells, airC: number, hWPerM2K: number): void {
-    if (timeS < this.next - 1e-9) return;
+  /** Keeps a point where the last one is long enough ago. @returns whether it did */
+  pass(timeS: number, cells: ConductingCells, airC: number, hWPerM2K: number): boolean {
+    if (timeS < this.next - 1e-9) return false;
     this.keep(timeS, cells, airC, hWPerM2K);
     this.next += this.everyS;
+    return true;
+  }
+
+  /** Keeps the points up to a time through which nothing changes. */
+  rest(untilS: number, cells: ConductingCells, airC: number, hWPerM2K: number): void {
+    while (this.next < untilS - 1e-9) this.pass(this.next, cells, airC, hWPerM2K);
   }
 
   keep(timeS: number, cells: ConductingCells, airC: number, hWPerM2K: number): void {
@@ -157,8 +166,16 @@ const run = (problem: ConductProblem): ConductResult => {
     let lastWatched = until ? watched(stay) : 0;
     const count = stepsOf(stay, mesh, table.maxDiffusivity);
     const dt = stay.durationS / count;
+    const endS = timeS + stay.durationS;
+    // What is waited for may be so near the air that the last thousandths decide.
+    const mayRest = !stay.air && (!until || Math.abs(until.temperatureC - airC) > 2 * evenK);
     for (let s = 0; s < count && reachedS === null; s++) {
-      curves.pass(timeS, cells, airC, stay.hWPerM2K);
+      const kept = curves.pass(timeS, cells, airC, stay.hWPerM2K);
+      if (kept && mayRest && cells.isEvenWith(airC, evenK)) {
+        curves.rest(endS, cells, airC, stay.hWPerM2K);
+        timeS = endS;
+        break;
+      }
       const intoBodyW = cells.advance(dt, airC, stay.hWPerM2K);
       surfaceHeatJ += intoBodyW * dt;
       if (stay.air) airC = stay.air.next(-intoBodyW, dt);

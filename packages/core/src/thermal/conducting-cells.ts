@@ -53,6 +53,10 @@ export class ConductingCells {
     return this.overAll(this.temperatureC) / this.totalVolume;
   }
 
+  isEvenWith(airC: number, withinK: number): boolean {
+    return this.temperatureC.every((own) => Math.abs(own - airC) < withinK);
+  }
+
   /** Heat in all cells, J. */
   get heatJ(): number {
     return this.overAll(this.enthalpy);
