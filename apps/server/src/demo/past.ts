@@ -94,6 +94,61 @@ export const pastLots = (formulas: readonly Formula[]): readonly PastLot[] =>
       .map(({ code }, turn) => ({ code, date, daysAgo, turn }));
   });
 
+const perTray = 20;
+
+interface PastDough {
+  readonly formula: Formula;
+  readonly bakedS: number;
+  readonly daysAgo: number;
+  readonly id: string;
+  readonly pieces: number;
+}
+
+/** The nth load of a lot, with what was seen of one of its trays. */
+const writeLoad = (
+  writer: DemoWriter,
+  luck: Chance,
+  { formula, bakedS, daysAgo, id, pieces }: PastDough,
+  n: number,
+  bakeStartS: number,
+): void => {
+  const ovenId = n % 2 === 1 ? 'starboard' : 'port';
+  const startS = bakeStartS + Math.floor((n - 1) / 2) * (bakedS + 300) + (n % 2) * 60;
+  const loadId = `${id}-L${n}`;
+  const trays = Math.min(5, Math.ceil((pieces - (n - 1) * 5 * perTray) / perTray));
+  const trayIds = Array.from({ length: trays }, (_, i) => `${loadId}-T${i + 1}`);
+  const pullS = Math.round(bakedS);
+  const lateS =
+    latePulls.has(`${daysAgo}/${formula.code}`) && n === 1 ? luck.between(110, 200) : luck.around(4, 6);
+  const pulledS = startS + pullS + lateS;
+  writer.write('loaded', startS, 'Oven hand', id, {
+    loadId,
+    trayIds,
+    ovenId,
+    setC: formula.bake.setC,
+    pullS,
+    trayRestS: formula.bake.trayRestS,
+    pieces: trayIds.map((_, i) => Math.max(1, Math.min(perTray, pieces - ((n - 1) * 5 + i) * perTray))),
+  });
+  writer.write('turned', startS + pullS / 2 + luck.around(8, 10), 'Oven hand', id, { loadId, trayIds });
+  writer.write('pulled', pulledS, 'Oven hand', id, { loadId, trayIds });
+  const position = ((n + daysAgo) % trays) + 1;
+  const trayS = formula.bake.trayRestS + luck.between(10, 90);
+  const seen = seenBy(formula, pullS, lateS, hiddenOven(ovenId, position, daysAgo));
+  writer.write('racked', pulledS + trayS, 'Oven hand', id, { loadId, trayIds });
+  const halves = (value: number, deviation: number) => Math.round(luck.around(value, deviation) * 2) / 2;
+  writer.write('inspected', pulledS + 2700, 'Early baker', id, {
+    trayId: trayIds[position - 1] ?? loadId,
+    bakeS: Math.round(pullS + lateS),
+    coreC: Math.round(luck.around(seen.coreC, 1.2) * 10) / 10,
+    diameterMm: halves(seen.diameterMm, 1.1),
+    heightMm: halves(seen.heightMm, 0.5),
+    lossShare: Math.round(luck.around(seen.lossShare, 0.002) * 1e4) / 1e4,
+    colourScore: Math.round(Math.min(100, Math.max(0, luck.around(seen.colour, 3)))),
+    ...(lateS > 60 && { note: 'Pulled late: the phone rang.' }),
+  });
+};
+
 /** One lot of a past day, with the measured tray of each load. */
 const lot = (
   writer: DemoWriter,
@@ -142,45 +197,9 @@ const lot = (
     });
     writer.write('rest-out', bakeStartS - 300, 'Oven hand', id, { placeId });
   }
-  const perTray = 20;
   const loads = Math.min(3, Math.ceil(pieces / perTray / 5));
-  for (let n = 1; n <= loads; n++) {
-    const ovenId = n % 2 === 1 ? 'starboard' : 'port';
-    const startS = bakeStartS + Math.floor((n - 1) / 2) * (bake.pull.value + 300) + (n % 2) * 60;
-    const loadId = `${id}-L${n}`;
-    const trays = Math.min(5, Math.ceil((pieces - (n - 1) * 5 * perTray) / perTray));
-    const trayIds = Array.from({ length: trays }, (_, i) => `${loadId}-T${i + 1}`);
-    const pullS = Math.round(bake.pull.value);
-    const lateS =
-      latePulls.has(`${daysAgo}/${formula.code}`) && n === 1 ? luck.between(110, 200) : luck.around(4, 6);
-    const pulledS = startS + pullS + lateS;
-    writer.write('loaded', startS, 'Oven hand', id, {
-      loadId,
-      trayIds,
-      ovenId,
-      setC: formula.bake.setC,
-      pullS,
-      trayRestS: formula.bake.trayRestS,
-      pieces: trayIds.map((_, i) => Math.max(1, Math.min(perTray, pieces - ((n - 1) * 5 + i) * perTray))),
-    });
-    writer.write('turned', startS + pullS / 2 + luck.around(8, 10), 'Oven hand', id, { loadId, trayIds });
-    writer.write('pulled', pulledS, 'Oven hand', id, { loadId, trayIds });
-    const position = ((n + daysAgo) % trays) + 1;
-    const trayS = formula.bake.trayRestS + luck.between(10, 90);
-    const seen = seenBy(formula, pullS, lateS, hiddenOven(ovenId, position, daysAgo));
-    writer.write('racked', pulledS + trayS, 'Oven hand', id, { loadId, trayIds });
-    const halves = (value: number, deviation: number) => Math.round(luck.around(value, deviation) * 2) / 2;
-    writer.write('inspected', pulledS + 2700, 'Early baker', id, {
-      trayId: trayIds[position - 1] ?? loadId,
-      bakeS: Math.round(pullS + lateS),
-      coreC: Math.round(luck.around(seen.coreC, 1.2) * 10) / 10,
-      diameterMm: halves(seen.diameterMm, 1.1),
-      heightMm: halves(seen.heightMm, 0.5),
-      lossShare: Math.round(luck.around(seen.lossShare, 0.002) * 1e4) / 1e4,
-      colourScore: Math.round(Math.min(100, Math.max(0, luck.around(seen.colour, 3)))),
-      ...(lateS > 60 && { note: 'Pulled late: the phone rang.' }),
-    });
-  }
+  for (let n = 1; n <= loads; n++)
+    writeLoad(writer, luck, { formula, bakedS: bake.pull.value, daysAgo, id, pieces }, n, bakeStartS);
 };
 
 /** Two weeks of lots before the demo day, some of them late, dark or without their salt. */

@@ -14,6 +14,7 @@ import {
   reduceLedger,
   shiftDate,
   chance,
+  type Chance,
 } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
 import {
@@ -87,54 +88,7 @@ export class DemoSeed {
     const luck = chance(20_26_11_27);
     const { manager } = this.db;
     await manager.save(JournalHeadEntity, { id: 1, seq: 0, hash: genesisHash, revision: 0 });
-    await manager.insert(
-      FormulaVersionEntity,
-      demoFormulas.map((body) => ({
-        code: body.code,
-        version: 1,
-        body,
-        createdAtMs: (nowS - 60 * 86_400) * 1000,
-      })),
-    );
-    await manager.insert(
-      OrderLineEntity,
-      demoOrders.flatMap((order) =>
-        Object.entries(order.pieces).map(([productCode, pieces]) => ({
-          id: luck.uuid(),
-          date: demoDay.date,
-          customer: order.customer,
-          productCode,
-          pieces,
-          readyBy: order.readyBy,
-          version: 1,
-        })),
-      ),
-    );
-    // Of luck of their own, so that the past stays what it is when they change.
-    const standingLuck = chance(20_26_11_28);
-    await manager.insert(
-      StandingOrderEntity,
-      demoStanding.flatMap(({ customer, readyBy, weekdays, pieces: ordered }) =>
-        Object.entries(ordered).map(([productCode, pieces]) => ({
-          id: standingLuck.uuid(),
-          customer,
-          productCode,
-          pieces,
-          readyBy,
-          weekdays: weekdays.join(''),
-          fromDate: demoWeek.from,
-          untilDate: demoWeek.until,
-          version: 1,
-        })),
-      ),
-    );
-    const settings: [StoredName, unknown][] = [
-      ['equipment', { ...demoEquipment, calendar: demoCalendar }],
-      ['rules', demoRules],
-      ['clock', { mode: 'running', offsetMs: nowS * 1000 - Date.now(), frozenAtMs: nowS * 1000 }],
-    ];
-    for (const [key, body] of settings)
-      await manager.save(SettingEntity, { key, body: pack(key, body), version: 1 });
+    await this.fillLists(luck, nowS);
 
     const past = pastLots(demoFormulas);
     const [bagNames, pastNames] = [
@@ -201,6 +155,59 @@ export class DemoSeed {
     this.logger.log(
       `The demo bakery is there: ${demoFormulas.length} formulas, ${frozen + entries.length} journal entries.`,
     );
+  }
+
+  /** Formulas, orders and settings. */
+  private async fillLists(luck: Chance, nowS: number): Promise<void> {
+    const { manager } = this.db;
+    await manager.insert(
+      FormulaVersionEntity,
+      demoFormulas.map((body) => ({
+        code: body.code,
+        version: 1,
+        body,
+        createdAtMs: (nowS - 60 * 86_400) * 1000,
+      })),
+    );
+    await manager.insert(
+      OrderLineEntity,
+      demoOrders.flatMap((order) =>
+        Object.entries(order.pieces).map(([productCode, pieces]) => ({
+          id: luck.uuid(),
+          date: demoDay.date,
+          customer: order.customer,
+          productCode,
+          pieces,
+          readyBy: order.readyBy,
+          version: 1,
+        })),
+      ),
+    );
+    // Of luck of their own, so that the past stays what it is when they change.
+    const standingLuck = chance(20_26_11_28);
+    await manager.insert(
+      StandingOrderEntity,
+      demoStanding.flatMap(({ customer, readyBy, weekdays, pieces: ordered }) =>
+        Object.entries(ordered).map(([productCode, pieces]) => ({
+          id: standingLuck.uuid(),
+          customer,
+          productCode,
+          pieces,
+          readyBy,
+          weekdays: weekdays.join(''),
+          fromDate: demoWeek.from,
+          untilDate: demoWeek.until,
+          version: 1,
+        })),
+      ),
+    );
+    const settings: [StoredName, unknown][] = [
+      ['equipment', { ...demoEquipment, calendar: demoCalendar }],
+      ['rules', demoRules],
+      ['clock', { mode: 'running', offsetMs: nowS * 1000 - Date.now(), frozenAtMs: nowS * 1000 }],
+    ];
+    for (const [key, body] of settings)
+      await manager.save(SettingEntity, { key, body: pack(key, body), version: 1 });
   }
 
   /**

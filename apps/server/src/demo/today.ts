@@ -93,6 +93,80 @@ const writeStock = (
   writeLoads(writer, luck, batch, formula, nowS);
 };
 
+/** What was done of a batch that is mixed on the day. */
+const writeMixed = (
+  writer: DemoWriter,
+  luck: Chance,
+  batch: BatchPlan,
+  formula: Formula,
+  equipment: Equipment,
+  nowS: number,
+): void => {
+  const mix = find(batch, 'mix');
+  const portion = find(batch, 'portion');
+  if (!mix || !portion || mix.endS > nowS) return;
+  const lot = batch.batchId;
+  const doughC = Math.round(luck.around(demoRules.doughC, 0.5) * 10) / 10;
+  const { lines } = weighSheet(amountsFor(formula, batch.massG), equipment.scales);
+  lines.forEach((line, i) => {
+    const off = Math.round(luck.around(0, line.toleranceG / 4) / line.resolutionG) * line.resolutionG;
+    const massG = Number((line.roundedG + off).toFixed(2));
+    writer.write('weighed', mix.startS + 40 + i * 45, 'Mix hand', lot, {
+      key: line.key,
+      massG,
+      targetG: line.roundedG,
+      scaleId: line.scaleId,
+    });
+  });
+  writer.write('mixed', mix.endS, 'Mix hand', lot, { doughC, massG: Math.round(batch.massG), missing: [] });
+  const { form, placeKind } = formula.rest;
+  const rest = find(batch, 'rest');
+  const goesIn = (startS: number, kind: 'pieces' | 'tub' | 'bag') =>
+    writer.write('rest-in', startS + 60, 'Mix hand', lot, {
+      placeId: placeKind,
+      form: kind,
+      cover: kind === 'pieces' ? 'open' : 'covered',
+      startC: doughC,
+      massG: Math.round(batch.massG),
+      pieces: kind === 'tub' ? 0 : batch.pieces,
+    });
+  if (form === 'tub') {
+    goesIn(mix.endS, 'tub');
+    if (rest && rest.endS <= nowS)
+      writer.write('rest-out', rest.endS, 'Early baker', lot, { placeId: placeKind });
+  }
+  if (portion.endS > nowS) return;
+  writer.write('portioned', portion.endS, 'Mix hand', lot, {
+    pieces: batch.pieces,
+    scoop:
+      formula.piece.shape === 'slice'
+        ? 0
+        : (scoopsFor(formula.piece.massG, doughDensityGPerMl(formula), equipment.scoops)[0]?.number ?? 0),
+    samplesG: Array.from(
+      { length: 8 },
+      () => Math.round(luck.around(formula.piece.massG + 0.3, 0.8) * 2) / 2,
+    ),
+    targetG: formula.piece.massG,
+    remainderG: Math.round(luck.between(0, formula.piece.massG)),
+  });
+  if (form === 'pieces' || form === 'bag') {
+    goesIn(portion.endS, form);
+    const temper = find(batch, 'temper');
+    if (form === 'bag' && temper && temper.startS <= nowS) {
+      writer.write('rest-out', temper.startS, 'Mix hand', lot, { placeId: placeKind });
+      writer.write('rest-in', temper.startS + 60, 'Mix hand', lot, {
+        placeId: 'walk-in',
+        form,
+        cover: 'covered',
+        startC: -19,
+        massG: Math.round(batch.massG),
+        pieces: batch.pieces,
+      });
+    }
+  }
+  writeLoads(writer, luck, batch, formula, nowS);
+};
+
 /** What the crew did of the demo day's plan until `nowS`: weighed, mixed, portioned, put into the cold, taken out, loaded. */
 export const writeToday = (
   writer: DemoWriter,
@@ -117,70 +191,8 @@ export const writeToday = (
       });
   for (const batch of batches) {
     const formula = formulas.get(batch.productCode);
-    if (batch.stock && formula) writeStock(writer, luck, batch, formula, floor, nowS);
-    if (batch.stock) continue;
-    const mix = find(batch, 'mix');
-    const portion = find(batch, 'portion');
-    if (!formula || !mix || !portion || mix.endS > nowS) continue;
-    const lot = batch.batchId;
-    const doughC = Math.round(luck.around(demoRules.doughC, 0.5) * 10) / 10;
-    const { lines } = weighSheet(amountsFor(formula, batch.massG), equipment.scales);
-    lines.forEach((line, i) => {
-      const off = Math.round(luck.around(0, line.toleranceG / 4) / line.resolutionG) * line.resolutionG;
-      const massG = Number((line.roundedG + off).toFixed(2));
-      writer.write('weighed', mix.startS + 40 + i * 45, 'Mix hand', lot, {
-        key: line.key,
-        massG,
-        targetG: line.roundedG,
-        scaleId: line.scaleId,
-      });
-    });
-    writer.write('mixed', mix.endS, 'Mix hand', lot, { doughC, massG: Math.round(batch.massG), missing: [] });
-    const { form, placeKind } = formula.rest;
-    const rest = find(batch, 'rest');
-    const goesIn = (startS: number, kind: 'pieces' | 'tub' | 'bag') =>
-      writer.write('rest-in', startS + 60, 'Mix hand', lot, {
-        placeId: placeKind,
-        form: kind,
-        cover: kind === 'pieces' ? 'open' : 'covered',
-        startC: doughC,
-        massG: Math.round(batch.massG),
-        pieces: kind === 'tub' ? 0 : batch.pieces,
-      });
-    if (form === 'tub') {
-      goesIn(mix.endS, 'tub');
-      if (rest && rest.endS <= nowS)
-        writer.write('rest-out', rest.endS, 'Early baker', lot, { placeId: placeKind });
-    }
-    if (portion.endS > nowS) continue;
-    writer.write('portioned', portion.endS, 'Mix hand', lot, {
-      pieces: batch.pieces,
-      scoop:
-        formula.piece.shape === 'slice'
-          ? 0
-          : (scoopsFor(formula.piece.massG, doughDensityGPerMl(formula), equipment.scoops)[0]?.number ?? 0),
-      samplesG: Array.from(
-        { length: 8 },
-        () => Math.round(luck.around(formula.piece.massG + 0.3, 0.8) * 2) / 2,
-      ),
-      targetG: formula.piece.massG,
-      remainderG: Math.round(luck.between(0, formula.piece.massG)),
-    });
-    if (form === 'pieces' || form === 'bag') {
-      goesIn(portion.endS, form);
-      const temper = find(batch, 'temper');
-      if (form === 'bag' && temper && temper.startS <= nowS) {
-        writer.write('rest-out', temper.startS, 'Mix hand', lot, { placeId: placeKind });
-        writer.write('rest-in', temper.startS + 60, 'Mix hand', lot, {
-          placeId: 'walk-in',
-          form,
-          cover: 'covered',
-          startC: -19,
-          massG: Math.round(batch.massG),
-          pieces: batch.pieces,
-        });
-      }
-    }
-    writeLoads(writer, luck, batch, formula, nowS);
+    if (!formula) continue;
+    if (batch.stock) writeStock(writer, luck, batch, formula, floor, nowS);
+    else writeMixed(writer, luck, batch, formula, equipment, nowS);
   }
 };

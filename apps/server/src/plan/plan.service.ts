@@ -17,6 +17,7 @@ import {
   type DayInput,
   type Formula,
   type LotsNeeded,
+  type Plan,
   type PlanQuality,
   type Supposal,
   type Unplaced,
@@ -74,6 +75,13 @@ const supposedNames = (needed: readonly LotsNeeded[]): Record<string, readonly s
 };
 
 export type PlanInputs = Awaited<ReturnType<PlanService['inputs']>>;
+
+/** The plan as it stands with its batches retimed; what has no place stays as it was said, unless days were planned anew. */
+const keptPlan = (body: Plan, old: Plan | undefined, { anew, unplaced }: ComputeHow): Plan => ({
+  ...(old ?? body),
+  batches: body.batches,
+  unplaced: anew ? [...body.unplaced, ...(unplaced ?? [])] : (unplaced ?? old?.unplaced ?? body.unplaced),
+});
 
 @Injectable()
 export class PlanService {
@@ -413,15 +421,7 @@ export class PlanService {
     const stored: StoredPlan = {
       ...body,
       ...(how.anew && { quality: how.anew.quality }),
-      ...(how.keep && {
-        plan: {
-          ...(old?.plan ?? body.plan),
-          batches: body.plan.batches,
-          unplaced: how.anew
-            ? [...body.plan.unplaced, ...(how.unplaced ?? [])]
-            : (how.unplaced ?? old?.plan.unplaced ?? body.plan.unplaced),
-        },
-      }),
+      ...(how.keep && { plan: keptPlan(body.plan, old?.plan, how) }),
       madeAtMs: how.keep && old && !how.anew ? old.madeAtMs : nowMs,
       calibratedAtMs: calibration?.atMs ?? null,
       moves,

@@ -66,6 +66,65 @@ interface Going {
 }
 
 /**
+ * How far the air is below what is set after another step, K. The dip of the oven stands for one tray of the usual fill;
+ * only what goes `beyondW` it moves the air further, and the heater brings it back.
+ */
+const shifted = (places: number, shiftK: number, beyondW: number): number => {
+  const heaterW = Math.min(heaterWPerPlace * places, Math.max(0, -shiftK / bandK) * heaterWPerPlace * places);
+  const balanceW = heaterW - Math.max(0, beyondW);
+  return Math.min(0, shiftK + (balanceW * stepS) / (storeJPerKPerPlace * places));
+};
+
+/** When the trays were looked at nearest to their common pull, s. */
+const nearestProbe = ([first]: readonly Going[], togetherS: number): number => {
+  const probes = first?.found.map(({ pullS }) => pullS) ?? [];
+  return probes.reduce(
+    (best, t) => (Math.abs(t - togetherS) < Math.abs(best - togetherS) ? t : best),
+    probes[0] ?? 0,
+  );
+};
+
+const togetherFigure = (
+  q: LoadQuestion,
+  going: readonly Going[],
+  pulls: readonly (number | null)[],
+  endS: number,
+  togetherS: number,
+): Figure =>
+  modelled({
+    name: 'Pull of the whole load',
+    symbol: 't',
+    value: togetherS,
+    unit: 's',
+    relation: 't = mean of the pulls that the places want; air: C dT/dt = P(T) − (Q_load − Q_one)',
+    terms: [
+      ...going.map(({ tray }, i) => ({
+        symbol: `t${tray.position}`,
+        name: `place ${tray.position}, ${tray.pieces} pieces, ${tray.offsetK.toFixed(1)} °C compared with the oven`,
+        value: pulls[i] ?? endS,
+        unit: 's' as const,
+        source: pulls[i] === null ? 'not reached within the run' : 'bake model, coupled through the air',
+      })),
+      {
+        symbol: 'P',
+        name: 'heater, at most',
+        value: heaterWPerPlace * q.places,
+        unit: 'W',
+        source: 'typical, per place of the oven',
+      },
+      {
+        symbol: 'C',
+        name: 'what the oven stores',
+        value: storeJPerKPerPlace * q.places,
+        unit: 'J/K',
+        source: 'typical, per place of the oven',
+      },
+    ],
+    source: 'bake model (docs/models.md, Bake, A whole load)',
+    note: 'A forecast. Heater and store are estimates; how places differ is learned from measured trays, or assumed.',
+  });
+
+/**
  * All trays of an oven in one run: every tray its own simulation, coupled through the air, which loses what the trays
  * and pieces take up beyond a single tray (for which the dip of the oven stands) and gains what the heater gives.
  * @throws JokulError `out-of-range` outside the model's domain
@@ -83,6 +142,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
   const skew = (Math.abs(q.sidesK) + Math.abs(q.depthK)) / 2;
   const corners = [begin(skew), begin(-skew)] as const;
   const usual = begin(0);
+  const most = Math.max(...q.trays.map(({ pieces }) => pieces));
   const timesS: number[] = [];
   const airC: number[] = [];
   let shiftK = 0;
@@ -111,15 +171,8 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
       (sum, { tray, run }, i) => sum + ((taken(run) - (before[i] ?? 0)) / stepS) * tray.pieces,
       0,
     );
-    // The dip of the oven stands for one tray of the usual fill; only what goes beyond it moves the air further.
-    const oneTrayW =
-      ((taken(usual) - usualBefore) / stepS) * Math.max(...q.trays.map(({ pieces }) => pieces));
-    const heaterW = Math.min(
-      heaterWPerPlace * q.places,
-      Math.max(0, -shiftK / bandK) * heaterWPerPlace * q.places,
-    );
-    const balanceW = heaterW - Math.max(0, loadW - oneTrayW);
-    shiftK = Math.min(0, shiftK + (balanceW * stepS) / (storeJPerKPerPlace * q.places));
+    const oneTrayW = ((taken(usual) - usualBefore) / stepS) * most;
+    shiftK = shifted(q.places, shiftK, loadW - oneTrayW);
     timesS.push(timeS);
     airC.push(Math.round(10 * (usual.scratch.air.airC + shiftK)) / 10);
     if (timeS >= nextProbe) {
@@ -135,11 +188,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
   const pulls = going.map(({ found }) => passingIndex(found, aim));
   const known = pulls.filter((pull) => pull !== null);
   const togetherS = known.length > 0 ? known.reduce((sum, pull) => sum + pull, 0) / known.length : endS;
-  const probes = going[0]?.found.map(({ pullS }) => pullS) ?? [];
-  const nearest = probes.reduce(
-    (best, t) => (Math.abs(t - togetherS) < Math.abs(best - togetherS) ? t : best),
-    probes[0] ?? 0,
-  );
+  const nearest = nearestProbe(going, togetherS);
   return {
     trays: going.map(({ tray, found }, i): TrayOutcome => {
       const together = found.find(({ pullS }) => pullS === nearest) as Going['found'][number];
@@ -151,38 +200,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
         index: together.index,
       };
     }),
-    together: modelled({
-      name: 'Pull of the whole load',
-      symbol: 't',
-      value: togetherS,
-      unit: 's',
-      relation: 't = mean of the pulls that the places want; air: C dT/dt = P(T) − (Q_load − Q_one)',
-      terms: [
-        ...going.map(({ tray }, i) => ({
-          symbol: `t${tray.position}`,
-          name: `place ${tray.position}, ${tray.pieces} pieces, ${tray.offsetK.toFixed(1)} °C compared with the oven`,
-          value: pulls[i] ?? endS,
-          unit: 's' as const,
-          source: pulls[i] === null ? 'not reached within the run' : 'bake model, coupled through the air',
-        })),
-        {
-          symbol: 'P',
-          name: 'heater, at most',
-          value: heaterWPerPlace * q.places,
-          unit: 'W',
-          source: 'typical, per place of the oven',
-        },
-        {
-          symbol: 'C',
-          name: 'what the oven stores',
-          value: storeJPerKPerPlace * q.places,
-          unit: 'J/K',
-          source: 'typical, per place of the oven',
-        },
-      ],
-      source: 'bake model (docs/models.md, Bake, A whole load)',
-      note: 'A forecast. Heater and store are estimates; how places differ is learned from measured trays, or assumed.',
-    }),
+    together: togetherFigure(q, going, pulls, endS, togetherS),
     timesS,
     airC,
     corners: cornersAt.get(nearest) ?? { hot: 0, cool: 0 },

@@ -1,7 +1,8 @@
-import { ingredient } from '../ingredient/index.js';
+import { ingredient, type Ingredient } from '../ingredient/index.js';
 import { massUnitsG } from '../quantity/index.js';
 import { add, formatNumber, relation, sumFigure, type Figure } from '../shown/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
+import type { WrittenAmount } from './read-amount.js';
 import type { WrittenLine } from './written-line.js';
 import { unitOfWord } from './words.js';
 import { weightBeside } from './weight-beside.js';
@@ -63,6 +64,65 @@ const addUp = (parts: readonly Weighed[]): Figure | null =>
     .map(({ figure }) => figure)
     .reduce<Figure | null>((sum, figure) => (sum ? both({ a: sum, b: figure }) : figure), null);
 
+/** The weight beside a measure counts before it; where the two are far apart it is said, or asked. */
+const byGiven = (
+  line: WrittenLine,
+  food: Ingredient,
+  amounts: readonly WrittenAmount[],
+  weighed: readonly (Weighed | LineQuestion)[],
+  estimate: Figure | null,
+): ReadResult => {
+  const known = { ingredientId: food.id };
+  const once = line.given.map(
+    ({ low, unit }) => low * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN),
+  );
+  const givenG = once.reduce((sum, grams) => sum + grams, 0);
+  const beside = weightBeside(givenG, amounts, weighed, food);
+  if (beside === 'neither')
+    return ask(
+      line,
+      {
+        about: 'amount',
+        sentence: `The line says ${formatNumber(givenG)} g, but its measure comes to ${estimate ? `about ${formatNumber(estimate.value)} g` : 'something else'}: which is meant?`,
+        choices: [givenG, ...(estimate ? [estimate.value] : [])].map((grams) => ({
+          label: `${formatNumber(grams)} g`,
+          answer: { massG: grams },
+        })),
+      },
+      known,
+    );
+  const times = beside === 'each' ? (amounts[0]?.low ?? 1) : 1;
+  const mass = sumFigure({
+    name: 'Grams given in the recipe',
+    symbol: 'm',
+    unit: 'g',
+    terms: once.map((grams) => ({
+      symbol: 'm',
+      name:
+        times === 1
+          ? 'as written beside the measure'
+          : `as written beside it, for each of ${formatNumber(times)}`,
+      value: grams * times,
+      unit: 'g' as const,
+      source: 'recipe',
+    })),
+    source: 'the weight in the recipe counts before its measure',
+  });
+  const off = estimate ? mass.value / estimate.value - 1 : 0;
+  return {
+    line,
+    state: 'read',
+    ...known,
+    mass,
+    uncertain: [
+      ...line.notes,
+      ...(Math.abs(off) > 0.2
+        ? [`the weight and the measure of the recipe are ${formatNumber(Math.abs(off) * 100)} % apart`]
+        : []),
+    ],
+  };
+};
+
 /**
  * The grams of a line, or the one question that it hangs on. Nothing is guessed without saying so: what is taken for
  * granted stands in `uncertain`.
@@ -111,56 +171,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
   const weighed = amounts.map((amount) => weighAmount(amount, food, line, answer, settings));
   const parts = weighed.filter((part): part is Weighed => !isQuestion(part));
   const estimate = parts.length === weighed.length ? addUp(parts) : null;
-  if (line.given.length > 0) {
-    const once = line.given.map(
-      ({ low, unit }) => low * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN),
-    );
-    const givenG = once.reduce((sum, grams) => sum + grams, 0);
-    const beside = weightBeside(givenG, amounts, weighed, food);
-    if (beside === 'neither')
-      return ask(
-        line,
-        {
-          about: 'amount',
-          sentence: `The line says ${formatNumber(givenG)} g, but its measure comes to ${estimate ? `about ${formatNumber(estimate.value)} g` : 'something else'}: which is meant?`,
-          choices: [givenG, ...(estimate ? [estimate.value] : [])].map((grams) => ({
-            label: `${formatNumber(grams)} g`,
-            answer: { massG: grams },
-          })),
-        },
-        known,
-      );
-    const times = beside === 'each' ? (amounts[0]?.low ?? 1) : 1;
-    const mass = sumFigure({
-      name: 'Grams given in the recipe',
-      symbol: 'm',
-      unit: 'g',
-      terms: once.map((grams) => ({
-        symbol: 'm',
-        name:
-          times === 1
-            ? 'as written beside the measure'
-            : `as written beside it, for each of ${formatNumber(times)}`,
-        value: grams * times,
-        unit: 'g' as const,
-        source: 'recipe',
-      })),
-      source: 'the weight in the recipe counts before its measure',
-    });
-    const off = estimate ? mass.value / estimate.value - 1 : 0;
-    return {
-      line,
-      state: 'read',
-      ...known,
-      mass,
-      uncertain: [
-        ...line.notes,
-        ...(Math.abs(off) > 0.2
-          ? [`the weight and the measure of the recipe are ${formatNumber(Math.abs(off) * 100)} % apart`]
-          : []),
-      ],
-    };
-  }
+  if (line.given.length > 0) return byGiven(line, food, amounts, weighed, estimate);
   const question = weighed.find(isQuestion);
   if (question) return ask(line, question, known);
   if (!estimate || !(estimate.value > 0))

@@ -367,12 +367,21 @@ const productOf = (
   };
 };
 
-/**
- * All orders from now to the last ready-by as one problem: the same mixer, cold place, tray and pair of hands is
- * promised once. What cannot be baked is left out and said; the rest is planned.
- */
-export const horizonProblem = (input: HorizonInput): Horizon => {
-  const { formulas, equipment, rules, nowS, fixed } = input;
+/** What is to be ready while the bakery is closed. */
+const closedOf = (
+  { equipment, rules }: HorizonInput,
+  orders: readonly HorizonOrder[],
+): readonly RefusedOrder[] =>
+  orders.flatMap(({ id, productCode, pieces, readyByS }) => {
+    const why = whyClosed(equipment.calendar, wallClock(readyByS, rules.timeZone).date);
+    if (why === null) return [];
+    const reason = `The bakery is closed that day (${why}): give it another day, or open that one in Setup.`;
+    return [{ orderId: id, productCode, pieces, reason }];
+  });
+
+/** What of the orders is baked, and why the rest of them is not. */
+const productsOf = (input: HorizonInput) => {
+  const { formulas, nowS, fixed } = input;
   const refused: RefusedOrder[] = [];
   const notes: string[] = [];
   const products: PlanProduct[] = [];
@@ -391,19 +400,9 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
     const all = input.orders
       .filter((order) => order.productCode === code)
       .sort((a, b) => a.readyByS - b.readyByS);
-    const closed = (order: HorizonOrder) =>
-      whyClosed(equipment.calendar, wallClock(order.readyByS, rules.timeZone).date);
-    for (const order of all) {
-      const why = closed(order);
-      if (why !== null)
-        refused.push({
-          orderId: order.id,
-          productCode: code,
-          pieces: order.pieces,
-          reason: `The bakery is closed that day (${why}): give it another day, or open that one in Setup.`,
-        });
-    }
-    if (all.every((order) => closed(order) !== null)) continue;
+    const closed = closedOf(input, all);
+    refused.push(...closed);
+    if (closed.length === all.length) continue;
     const { orders, overdue } = reckonedWith(input, code);
     const formula = formulas.get(code);
     if (!formula) {
@@ -431,6 +430,16 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       refuse(orders, code, error.message);
     }
   }
+  return { products, ordersOf, refused, notes };
+};
+
+/**
+ * All orders from now to the last ready-by as one problem: the same mixer, cold place, tray and pair of hands is
+ * promised once. What cannot be baked is left out and said; the rest is planned.
+ */
+export const horizonProblem = (input: HorizonInput): Horizon => {
+  const { formulas, equipment, rules, nowS, fixed } = input;
+  const { products, ordersOf, refused, notes } = productsOf(input);
   const stretch = input.stretch ?? {
     fromS: nowS,
     toS: Math.max(nowS, ...input.orders.map(({ readyByS }) => readyByS)) + 86_400,

@@ -41,11 +41,7 @@ const one: Readonly<Record<EquipmentKind, string>> = {
 };
 const nameOf = (item: Retirable & { readonly name?: string }) => item.name ?? item.id;
 
-/**
- * Refuses equipment that nothing could be planned on, or that names two things alike.
- * @throws JokulError with the sentence for the baker and the path of the culprit
- */
-export const checkEquipment = (equipment: Equipment): void => {
+const checkNames = (equipment: Equipment): void => {
   // What the plan keeps busy shares one set of ids; scales and trays each have their own.
   const busy = new Set<string>();
   for (const kind of equipmentKinds) {
@@ -72,6 +68,9 @@ export const checkEquipment = (equipment: Equipment): void => {
         kind,
       );
   }
+};
+
+const checkFigures = (equipment: Equipment): void => {
   equipment.mixers.forEach(({ minFill, maxFill, name }, i) => {
     if (minFill >= maxFill)
       throw new JokulError(
@@ -88,12 +87,9 @@ export const checkEquipment = (equipment: Equipment): void => {
         `scales.${i}.resolutionG`,
       );
   });
-  if (!active(equipment.places).some(({ kind }) => kind !== 'bench'))
-    throw new JokulError(
-      'no-cold',
-      'At least one walk-in or freezer stays: dough must rest in the cold.',
-      'places',
-    );
+};
+
+const checkShifts = (equipment: Equipment): void => {
   if (equipment.shifts.length === 0)
     throw new JokulError('no-shift', 'At least one shift stays: somebody must mix and portion.', 'shifts');
   equipment.shifts.forEach((shift, i) => {
@@ -117,7 +113,10 @@ export const checkEquipment = (equipment: Equipment): void => {
       'At least one shift can tend the ovens, or somebody is there for them alone.',
       'shifts',
     );
-  const { closedWeekdays = [], closedDays = [] } = equipment.calendar ?? {};
+};
+
+const checkCalendar = ({ calendar }: Equipment): void => {
+  const { closedWeekdays = [], closedDays = [] } = calendar ?? {};
   if (new Set(closedWeekdays).size === weekdayNames.length)
     throw new JokulError(
       'never-open',
@@ -128,6 +127,23 @@ export const checkEquipment = (equipment: Equipment): void => {
     if (closedDays.findIndex((other) => other.date === date) < i)
       throw new JokulError('same-day', `${date} is on the list twice.`, `calendar.closedDays.${i}.date`);
   });
+};
+
+/**
+ * Refuses equipment that nothing could be planned on, or that names two things alike.
+ * @throws JokulError with the sentence for the baker and the path of the culprit
+ */
+export const checkEquipment = (equipment: Equipment): void => {
+  checkNames(equipment);
+  checkFigures(equipment);
+  if (!active(equipment.places).some(({ kind }) => kind !== 'bench'))
+    throw new JokulError(
+      'no-cold',
+      'At least one walk-in or freezer stays: dough must rest in the cold.',
+      'places',
+    );
+  checkShifts(equipment);
+  checkCalendar(equipment);
   if (equipment.crew.length === 0)
     throw new JokulError('no-crew', 'At least one name of who works here stays.', 'crew');
   for (const scoop of equipment.scoops) requireNumber(scoop, 'The number of a scoop', 4, 100);

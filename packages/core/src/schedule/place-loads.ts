@@ -35,6 +35,80 @@ const latestBakeS = ({ product, batch }: BatchShareOfDay): number =>
     ? batch.stock.toS + (batch.stock.form === 'tub' ? portionS(product, batch) + waitMaxS : 0)
     : Number.POSITIVE_INFINITY;
 
+/** How far a batch's loads are placed, and how its trays may go together. */
+interface Standing {
+  readonly loads: readonly Load[];
+  readonly rest: readonly TrayShare[];
+  readonly together: boolean;
+  readonly choices: Choices;
+}
+
+/** Where the next trays go best, beside the loads that are placed; null where no oven takes them. */
+const bestLoad = (
+  floor: Floor,
+  problem: PlanProblem,
+  share: BatchShareOfDay,
+  { loads, rest, together, choices }: Standing,
+): Load | null => {
+  const { product, batch } = share;
+  const [next] = rest as [TrayShare];
+  const dueS = together ? share.dueS : next.dueS;
+  const fromS = earliestBakeS(problem, share);
+  const firstS = Math.min(...loads.map((load) => load.startS));
+  const spanS = longestSpanS(share);
+  const latestS = latestBakeS(share);
+  let best: Load | null = null;
+  let bestScore = Number.NEGATIVE_INFINITY;
+  for (const bake of product.bakes) {
+    const oven = problem.ovens.find((o) => o.id === bake.ovenId);
+    if (!oven || oven.places < 1) continue;
+    // A load serves one ready-by; later trays join where they may bake that early.
+    const count = together
+      ? Math.min(oven.places, rest.length)
+      : Math.min(oven.places, rest.filter((t) => t.dueS <= dueS + choices.joinS).length);
+    const id = `${batch.id}-L${(batch.stock?.loadsBefore ?? 0) + loads.length + 1}`;
+    const trays = rest
+      .slice(0, count)
+      .map((t, i) => ({ id: `${id}-T${i + 1}`, position: i + 1, pieces: t.pieces }));
+    const afterS = afterPullS(product, piecesOf({ trays }));
+    const at = (startS: number): Load => ({
+      id,
+      batchId: batch.id,
+      ovenId: oven.id,
+      setC: bake.setC,
+      pullS: bake.pullS,
+      startS,
+      readyS: startS + bake.pullS + afterS,
+      dueS: next.dueS,
+      trays,
+    });
+    const endByS = Math.min(
+      dueS - afterS - choices.aheadS,
+      firstS + spanS + bake.pullS,
+      latestS + bake.pullS,
+    );
+    const startS = floor.latestStart(
+      oven,
+      bake,
+      endByS,
+      fromS,
+      (s) => loadTasks(product, at(s)),
+      choices.fine ? (s) => findsHands(floor, product, at(s)) : undefined,
+    );
+    if (startS === null) continue;
+    const score =
+      startS +
+      count * trayWorthS +
+      choices.worth(oven.id) -
+      (choices.heating > 0 ? choices.heating * floor.heatingS(oven, bake, startS) : 0);
+    if (score > bestScore) {
+      bestScore = score;
+      best = at(startS);
+    }
+  }
+  return best;
+};
+
 /** Places the loads, earliest due first, each as late as it can go; trays of one load share their oven. */
 export const placeLoads = (
   floor: Floor,
@@ -43,73 +117,19 @@ export const placeLoads = (
   together: boolean,
   choices: Choices,
 ): Load[] | Refusal => {
-  const { product, batch } = share;
+  const { product } = share;
   const loads: Load[] = [];
   const put: Task[] = [];
-  const fromS = earliestBakeS(problem, share);
-  const latestS = latestBakeS(share);
-  const span = longestSpanS(share);
   let rest: readonly TrayShare[] = share.trays;
-  let firstS = Number.POSITIVE_INFINITY;
   const clear = () => {
     for (const load of loads) floor.removeLoad(load);
     for (const task of put) floor.timeline.remove(task);
   };
   while (rest.length > 0) {
-    const [next] = rest as [TrayShare];
-    const dueS = together ? share.dueS : next.dueS;
-    let best: Load | null = null;
-    let bestScore = Number.NEGATIVE_INFINITY;
-    for (const bake of product.bakes) {
-      const oven = problem.ovens.find((o) => o.id === bake.ovenId);
-      if (!oven || oven.places < 1) continue;
-      // A load serves one ready-by; later trays join where they may bake that early.
-      const count = together
-        ? Math.min(oven.places, rest.length)
-        : Math.min(oven.places, rest.filter((t) => t.dueS <= dueS + choices.joinS).length);
-      const id = `${batch.id}-L${(batch.stock?.loadsBefore ?? 0) + loads.length + 1}`;
-      const trays = rest
-        .slice(0, count)
-        .map((t, i) => ({ id: `${id}-T${i + 1}`, position: i + 1, pieces: t.pieces }));
-      const afterS = afterPullS(product, piecesOf({ trays }));
-      const at = (startS: number): Load => ({
-        id,
-        batchId: batch.id,
-        ovenId: oven.id,
-        setC: bake.setC,
-        pullS: bake.pullS,
-        startS,
-        readyS: startS + bake.pullS + afterS,
-        dueS: next.dueS,
-        trays,
-      });
-      const endByS = Math.min(
-        dueS - afterS - choices.aheadS,
-        firstS + span + bake.pullS,
-        latestS + bake.pullS,
-      );
-      const startS = floor.latestStart(
-        oven,
-        bake,
-        endByS,
-        fromS,
-        (s) => loadTasks(product, at(s)),
-        choices.fine ? (s) => findsHands(floor, product, at(s)) : undefined,
-      );
-      if (startS === null) continue;
-      const score =
-        startS +
-        count * trayWorthS +
-        choices.worth(oven.id) -
-        (choices.heating > 0 ? choices.heating * floor.heatingS(oven, bake, startS) : 0);
-      if (score > bestScore) {
-        bestScore = score;
-        best = at(startS);
-      }
-    }
+    const best = bestLoad(floor, problem, share, { loads, rest, together, choices });
     if (!best) {
       clear();
-      return { reason: noOven(problem, share, dueS) };
+      return { reason: noOven(problem, share, together ? share.dueS : (rest[0] as TrayShare).dueS) };
     }
     loads.push(best);
     floor.addLoad(best);
@@ -118,7 +138,6 @@ export const placeLoads = (
       put.push(task);
     }
     if (choices.fine && product.after) placeOne(floor, product, best, put);
-    firstS = Math.min(firstS, best.startS);
     rest = rest.slice(best.trays.length);
   }
   clear();

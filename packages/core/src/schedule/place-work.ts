@@ -71,6 +71,34 @@ const mostHasty = 12;
 /** Of the moments that a search steps through no more than so many: a tub's are a square of them. */
 const mostMoments = 4000;
 
+/** Why there was no moment for it: what stood in the way most often. */
+const whyNone = ({ product, batch }: BatchShareOfDay, blocked: ReadonlyMap<string, number>): Refusal => {
+  const [most] = [...blocked].sort((a, b) => b[1] - a[1]);
+  const { rest } = product;
+  const window = `${sayDuration(rest.minS)} to ${sayDuration(rest.maxS)}`;
+  if (batch.stock)
+    return {
+      reason: `There is no room for its dough until it is baked: ${most?.[0] ?? 'time'} is the limit.`,
+    };
+  return {
+    reason: most
+      ? `No time for mixing and portioning within its rest window (${window}) where there is room: ${most[0]} is the limit.`
+      : `Its loads lie too far apart for one rest window (${window}). Split the order over two batches.`,
+  };
+};
+
+/** Whether all hands are busy at a moment, asked of each only once. */
+const handsBusyIn = (floor: Floor, forS: number): ((startS: number) => boolean) => {
+  const busy = new Map<number, boolean>();
+  return (startS) => {
+    const known = busy.get(startS);
+    if (known !== undefined) return known;
+    const found = floor.timeline.blockedBy(oneHand, startS, startS + forS) !== null;
+    busy.set(startS, found);
+    return found;
+  };
+};
+
 /** The mixing and portioning that go with the loads: near the best rest, where mixer, hands and places are free. */
 export const placeWork = (
   floor: Floor,
@@ -100,14 +128,7 @@ export const placeWork = (
     let hasty = 0;
     const longestAheadS = Math.max(0, ...(batch.ahead ?? []).map(({ aheadS }) => aheadS));
     // Most moments fall when nobody is there or all are busy: those are known before anything else is looked at.
-    const busy = new Map<number, boolean>();
-    const handsBusy = (startS: number, forS: number) => {
-      const known = busy.get(startS);
-      if (known !== undefined) return known;
-      const found = floor.timeline.blockedBy(oneHand, startS, startS + forS) !== null;
-      busy.set(startS, found);
-      return found;
-    };
+    const handsBusy = handsBusyIn(floor, product.mixS);
     for (const at of moments(problem, share, firstS, lastS, choices.rest)) {
       if (++tried > mostMoments) break;
       if (isTub && at.portionStartS !== triedPortionS) {
@@ -117,7 +138,7 @@ export const placeWork = (
       }
       if (portionBlocked || at.mixStartS <= noRoomUntilS) continue;
       if (hastily && at.mixStartS - longestAheadS < problem.nowS) continue;
-      if (!batch.stock && handsBusy(at.mixStartS, product.mixS)) {
+      if (!batch.stock && handsBusy(at.mixStartS)) {
         count(handsName);
         continue;
       }
@@ -152,16 +173,5 @@ export const placeWork = (
     for (const task of ofLoads) floor.timeline.remove(task);
   }
   if (hastily) return hastily;
-  const [most] = [...blocked].sort((a, b) => b[1] - a[1]);
-  const { rest } = product;
-  const window = `${sayDuration(rest.minS)} to ${sayDuration(rest.maxS)}`;
-  if (batch.stock)
-    return {
-      reason: `There is no room for its dough until it is baked: ${most?.[0] ?? 'time'} is the limit.`,
-    };
-  return {
-    reason: most
-      ? `No time for mixing and portioning within its rest window (${window}) where there is room: ${most[0]} is the limit.`
-      : `Its loads lie too far apart for one rest window (${window}). Split the order over two batches.`,
-  };
+  return whyNone(share, blocked);
 };

@@ -240,15 +240,9 @@ const named = (
     });
 };
 
-/**
- * @param loads that may be moved
- * @param wait whether their dough takes up its place until their ready-by while the others are placed, and not only as
- * long as planned
- */
-const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boolean): Tried => {
-  const { expected, begun, effort } = question;
-  // A batch that nobody began is moved as a whole.
-  const freed = new Set(
+/** The loads that are let move: of a batch that nobody began, all. */
+const freedOf = ({ expected, begun }: ReplanQuestion, loads: ReadonlySet<string>): ReadonlySet<string> =>
+  new Set(
     expected.flatMap((batch) =>
       batch.loads
         .filter(({ id }) =>
@@ -257,7 +251,14 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
         .map(({ id }) => id),
     ),
   );
-  const fixed = expected.flatMap((batch): BatchPlan[] => {
+
+/** The day without them; what is mixed stays in its place until its loads, or with `wait` until their ready-by. */
+const whatStays = (
+  { expected, begun }: ReplanQuestion,
+  freed: ReadonlySet<string>,
+  wait: boolean,
+): readonly BatchPlan[] =>
+  expected.flatMap((batch): BatchPlan[] => {
     if (!begun.has(batch.batchId) && batch.loads.some(({ id }) => freed.has(id))) return [];
     const stays = batch.loads.filter(({ id }) => !freed.has(id));
     const until = batch.loads.map((load) =>
@@ -274,24 +275,13 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
       },
     ];
   });
-  const problem: PlanProblem = {
-    ...question.problem,
-    nowS: question.problem.nowS + reactS,
-    products: question.problem.products.map((product) => ({ ...product, batches: [] })),
-    fixed,
-  };
-  const shares = sharesFor({ ...question, problem }, fixed, freed);
-  const draft = new Draft(problem, shares);
-  draft.put(
-    [...shares].sort((a, b) => a.dueS - b.dueS),
-    () => plainChoices,
-  );
-  improve(draft, effort ?? {}, Date.now());
-  const placed = new Map(draft.batches().map((batch) => [batch.batchId, batch]));
+
+/** A place for what the plan left without one, in time or not. */
+const rescueLeft = (problem: PlanProblem, draft: Draft, placed: ReadonlyMap<string, BatchPlan>) => {
   const floor = new Floor({ ...problem, fixed: draft.batches() });
   const later = new Map<string, BatchPlan>();
   const left: { batchId: string; pieces: number }[] = [];
-  for (const share of [...shares].sort((a, b) => a.dueS - b.dueS)) {
+  for (const share of [...draft.shares].sort((a, b) => a.dueS - b.dueS)) {
     const trays = unplacedTrays(share, placed.get(share.batch.id));
     const pieces = trays.reduce((sum, tray) => sum + tray.pieces, 0);
     if (pieces === 0) continue;
@@ -303,17 +293,26 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
     if (found) later.set(share.batch.id, found);
     else left.push({ batchId: share.batch.id, pieces });
   }
-  const batches = expected.flatMap((batch): BatchPlan[] => {
+  return { later, left };
+};
+
+/** The day with what was let move where it found its place, by the batch or load that it was planned as. */
+const broughtBack = (
+  { expected, begun }: ReplanQuestion,
+  freed: ReadonlySet<string>,
+  found: readonly ReadonlyMap<string, BatchPlan>[],
+): readonly BatchPlan[] =>
+  expected.flatMap((batch): BatchPlan[] => {
     const parts = begun.has(batch.batchId)
       ? batch.loads.filter(({ id }) => freed.has(id)).map(({ id }) => id)
       : batch.loads.some(({ id }) => freed.has(id))
         ? [batch.batchId]
         : [];
     if (parts.length === 0) return [batch];
-    const found = parts.flatMap((id) => [placed.get(id), later.get(id)].filter((own) => own !== undefined));
-    if (!begun.has(batch.batchId)) return found;
+    const own = parts.flatMap((id) => found.flatMap((placed) => placed.get(id) ?? []));
+    if (!begun.has(batch.batchId)) return own;
     const stays = batch.loads.filter(({ id }) => !freed.has(id));
-    const moved = named(batch, stays, found.flatMap(withTasks));
+    const moved = named(batch, stays, own.flatMap(withTasks));
     const all = [...stays, ...moved.map(({ load }) => load)].sort((a, b) => a.startS - b.startS);
     if (all.length === 0) return [{ ...batch, loads: [], tasks: stayUntil(batch, batch.loads) }];
     return [
@@ -328,6 +327,32 @@ const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boo
       },
     ];
   });
+
+/**
+ * @param loads that may be moved
+ * @param wait whether their dough takes up its place until their ready-by while the others are placed, and not only as
+ * long as planned
+ */
+const tryWith = (question: ReplanQuestion, loads: ReadonlySet<string>, wait: boolean): Tried => {
+  const { begun, effort } = question;
+  const freed = freedOf(question, loads);
+  const fixed = whatStays(question, freed, wait);
+  const problem: PlanProblem = {
+    ...question.problem,
+    nowS: question.problem.nowS + reactS,
+    products: question.problem.products.map((product) => ({ ...product, batches: [] })),
+    fixed,
+  };
+  const shares = sharesFor({ ...question, problem }, fixed, freed);
+  const draft = new Draft(problem, shares);
+  draft.put(
+    [...shares].sort((a, b) => a.dueS - b.dueS),
+    () => plainChoices,
+  );
+  improve(draft, effort ?? {}, Date.now());
+  const placed = new Map(draft.batches().map((batch) => [batch.batchId, batch]));
+  const { later, left } = rescueLeft(problem, draft, placed);
+  const batches = broughtBack(question, freed, [placed, later]);
   const facts = batches.filter(({ batchId }) => begun.has(batchId));
   return { batches: withCleanings({ ...problem, fixed: facts }, withHandsAfter(question, batches)), left };
 };
