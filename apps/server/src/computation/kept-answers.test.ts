@@ -2,7 +2,6 @@ import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { mkdtemp, readdir, rm, truncate, utimes, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
 import { KeptAnswers } from './kept-answers.js';
 import { Remembered } from './remembered.js';
 
@@ -17,30 +16,35 @@ const kept = (version = '5') => new KeptAnswers<object | null>(folder(), version
 /** A server that answers, and counts how often it had to compute. */
 const server = (version = '5') => {
   let made = 0;
+  const files = new KeptAnswers<{ twice: number } | null>(folder(), version);
+  const writing: Promise<void>[] = [];
   const answers = new Remembered(
     async ({ n }: { n: number }): Promise<{ twice: number } | null> => {
       made += 1;
       return n < 0 ? null : { twice: n * 2 };
     },
     50,
-    new KeptAnswers<{ twice: number } | null>(folder(), version),
+    {
+      read: (key) => files.read(key),
+      write: (key, answer) => {
+        const own = files.write(key, answer);
+        writing.push(own);
+        return own;
+      },
+    },
   );
-  return { of: (n: number) => answers.of({ n }), made: () => made };
+  return {
+    of: (n: number) => answers.of({ n }),
+    made: () => made,
+    /** Nobody waits for what is written, but a test that spoils it. */
+    written: () => Promise.all(writing),
+  };
 };
-const written = async (count: number) => {
-  for (let i = 0; i < 200; i++) {
-    const names = await readdir(folder()).catch(() => []);
-    if (names.filter((name) => !name.startsWith('half-')).length >= count) return;
-    await pause(10);
-  }
-  throw new Error('nothing was written');
-};
-
 describe('answers that outlive their server', () => {
   it('are found by the next one, also that there is none', async () => {
     const first = server();
     expect([await first.of(3), await first.of(-1)]).toEqual([{ twice: 6 }, null]);
-    await written(2);
+    await first.written();
     const next = server();
     expect([await next.of(3), await next.of(-1), await next.of(4)]).toEqual([
       { twice: 6 },
@@ -51,19 +55,21 @@ describe('answers that outlive their server', () => {
   });
 
   it('are those of this model only', async () => {
-    await server('5').of(3);
-    await written(1);
+    const older = server('5');
+    await older.of(3);
+    await older.written();
     const newer = server('6');
     await newer.of(3);
     expect(newer.made()).toBe(1);
-    await written(2);
+    await newer.written();
     await kept('6').tidy();
     expect((await readdir(folder())).map((name) => name.split('-')[0])).toEqual(['6']);
   });
 
   it('are computed again where the file is cut, is no JSON, or says nothing', async () => {
-    await server().of(3);
-    await written(1);
+    const first = server();
+    await first.of(3);
+    await first.written();
     const [name] = await readdir(folder());
     const path = join(folder(), name ?? '');
     for (const spoil of [
@@ -76,7 +82,7 @@ describe('answers that outlive their server', () => {
       const next = server();
       expect(await next.of(3)).toEqual({ twice: 6 });
       expect(next.made()).toBe(1);
-      await pause(20);
+      await next.written();
     }
   });
 
