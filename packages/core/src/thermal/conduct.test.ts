@@ -183,6 +183,23 @@ describe('dough in the cold', () => {
     expect(atOnce.surfaceHeatJ / atOnce.heatJ).toBeCloseTo(1, 6);
   });
 
+  it('time goes on through any stays, also where a step is longer than a curve’s points lie apart', () => {
+    const { timesS } = conduct({
+      body: { kind: 'slab', thicknessMm: 70, exposedFaces: 2 },
+      material: dough,
+      startC: 4,
+      cells: 10,
+      steps: [
+        { airC: 4, hWPerM2K: 8, durationS: 60 },
+        { airC: 4, hWPerM2K: 4, durationS: 1800 },
+        { airC: -20, hWPerM2K: 4, durationS: 1800 },
+        { airC: -20, hWPerM2K: 4, durationS: 60 },
+      ],
+    });
+    expect(timesS.filter((t, i) => t < (timesS[i - 1] ?? 0))).toEqual([]);
+    expect(timesS.at(-1)).toBeCloseTo(3720, 6);
+  });
+
   it('what is waited for a hair from the air is waited for step by step', () => {
     const steps = [{ airC: 4, hWPerM2K: 12, durationS: 86_400 }];
     const near = { body: { kind: 'sphere', massG: 35 } as Body, material: dough, startC: 22, steps };

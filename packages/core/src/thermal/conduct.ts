@@ -116,8 +116,10 @@ class Curves {
     return true;
   }
 
-  /** Keeps the points up to a time through which nothing changes. */
+  /** Keeps the points after the last one up to a time through which nothing changes. */
   rest(untilS: number, cells: ConductingCells, airC: number, hWPerM2K: number): void {
+    // Steps that are longer than the points lie apart leave the next one behind.
+    this.next = Math.max(this.next, (this.timesS.at(-1) ?? 0) + this.everyS);
     while (this.next < untilS - 1e-9) this.pass(this.next, cells, airC, hWPerM2K);
   }
 
