@@ -6,14 +6,17 @@ import type { OutboxItem } from './outbox';
 /* A page that is opened after the server's ledger changed, or while the server is away. */
 const kept = new Map<string, OutboxItem>();
 const known: Confirmed[] = [];
-const device = { ledger: '', pages: 0, busy: Promise.resolve() };
+const device = { ledger: '', pages: 0, busy: Promise.resolve(), clearing: Promise.resolve() };
 jest.unstable_mockModule('./outbox', () => ({
   keep: async (item: OutboxItem) => void kept.set(item.entry.id, item),
   forget: async (ids: readonly string[]) => ids.forEach((id) => kept.delete(id)),
   allKept: async () => [...kept.values()],
 }));
 jest.unstable_mockModule('./last-known', () => ({
-  replaceKnown: async (confirmed: readonly Confirmed[]) => void known.splice(0, known.length, ...confirmed),
+  replaceKnown: async (confirmed: readonly Confirmed[]) => {
+    await device.clearing;
+    known.splice(0, known.length, ...confirmed);
+  },
   addKnown: async (confirmed: readonly Confirmed[]) => void known.push(...confirmed),
   allKnown: async () => [...known],
   knownAfter: async (after: number) => {
@@ -123,6 +126,7 @@ beforeEach(() => {
   });
   device.pages = 3;
   device.busy = Promise.resolve();
+  device.clearing = Promise.resolve();
 });
 
 describe('a page that is opened', () => {
@@ -226,6 +230,27 @@ describe('a page that is opened', () => {
       await new Promise((resolve) => setTimeout(resolve, 700));
       expect(state().refused).toEqual([]);
       expect(known).toEqual([]);
+    },
+  );
+  it.each([
+    ['is closed', () => new Promise<void>(() => undefined)],
+    ['cannot write', () => Promise.reject(new Error('full'))],
+  ])(
+    'before it could let go of another bakery (it %s) lets go of it when it is opened again',
+    async (_, clearing) => {
+      const first = await opened();
+      await first.started;
+      await until(() => heard.has('hello') && known.length === 2);
+      Object.assign(server, { ledger: 'own:', entries: [] });
+      device.clearing = clearing();
+      device.clearing.catch(() => undefined);
+      say('hello', { ledger: 'own:', lastSeq: 0 });
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      device.clearing = Promise.resolve();
+      const next = await opened();
+      await next.started;
+      expect(next.state().refused).toEqual([]);
+      await until(() => known.length === 0 && device.ledger === 'own:');
     },
   );
   it('sends what was pressed for the bakery it follows, so that another one can refuse it', async () => {

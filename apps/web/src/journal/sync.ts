@@ -150,6 +150,16 @@ const asideWith = (reason: string, items: readonly OutboxItem[]): void => {
 };
 
 /**
+ * Lets go of what this device knows of another ledger. Only when that is gone is what it knows said to be of this one: a
+ * page that is closed meanwhile, or cannot write, must not take another bakery's entries for lost here.
+ */
+const forgetKnown = (id: string): Promise<void> =>
+  replaceKnown([]).then(
+    () => setKnownLedger(id),
+    () => undefined,
+  );
+
+/**
  * Whether the server's ledger is another one than this device follows, or shorter than what it knows: the demo was begun
  * anew, another bakery opened at the same address, a copy restored. Then what was confirmed counts no more, and what only
  * this device knows is set aside for a person to decide.
@@ -159,17 +169,21 @@ const asideWith = (reason: string, items: readonly OutboxItem[]): void => {
 const ledgerChanged = async (id: string, lastSeq: number, knewSeq: number): Promise<boolean> => {
   const followed = ledger || knownLedger();
   ledger = id;
-  setKnownLedger(id);
   if (!sameLedger(followed, id)) {
     forgetConfirmed();
     // At once: a bakery without an entry has no name of its own yet, and must not look like this one set back.
     fresh = [];
-    await replaceKnown([]).catch(() => undefined);
+    await forgetKnown(id);
     await forgetPages().catch(() => undefined);
     hearFrom(lastSeq);
     asideWith(otherBooks, useJournal.getState().pending);
     return true;
   }
+  if (!sameLedger(knownLedger(), id)) {
+    await forgetKnown(id);
+    return false;
+  }
+  setKnownLedger(id);
   if (knewSeq <= lastSeq) return false;
   const ahead = (await knownAfter(lastSeq).catch(() => [])).filter(({ seq }) => seq <= knewSeq);
   forgetConfirmed();
