@@ -1,5 +1,6 @@
 import { Inject, Injectable, ServiceUnavailableException, type OnModuleDestroy } from '@nestjs/common';
 import { fileURLToPath } from 'node:url';
+import PQueue from 'p-queue';
 import { Piscina } from 'piscina';
 import {
   bakeInputIn,
@@ -38,8 +39,15 @@ import type { ProductBakes } from './predictions.js';
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
 
-/** What is answered in moments, and always waits its turn. */
+/** What is answered in moments, and always waited for. */
 const light: ReadonlySet<string> = new Set(['predict', 'answers', 'startC', 'logged']);
+
+/** Neither searched nor learned: what is moved, read or kept is answered in moments too. */
+const isQuick = (name: string, task: object): boolean =>
+  light.has(name) || name === 'moveDay' || name === 'readDay' || ('keep' in task && task.keep === true);
+
+/** So many plans and fits are computed at once, one for each core of a small machine. */
+const heavyAtOnce = 2;
 
 /** So many plans and fits are computed or wait at most; whoever asks then is told to try again. */
 const mostHeavy = 24;
@@ -54,9 +62,11 @@ export class ComputationService implements OnModuleDestroy {
     // Worker threads run compiled code, also when this file is read as source by a test.
     filename: fileURLToPath(new URL('../../dist/bundle/plan.worker.js', import.meta.url)),
     minThreads: 0,
-    maxThreads: 2,
+    // One more than plans and fits may have: what somebody at an oven waits for never stands behind them.
+    maxThreads: heavyAtOnce + 1,
     idleTimeout: 30_000,
   });
+  private readonly heavy = new PQueue({ concurrency: heavyAtOnce });
   /** What any server would compute alike, by what went in; null where the model does not reach. */
   private readonly bakes: Remembered<BakeInput, BakeResult | null>;
   private readonly starts = new Remembered((task: StartTask) => this.run<number>('startC', task), 400);
@@ -67,7 +77,6 @@ export class ComputationService implements OnModuleDestroy {
   /** Two screens that look at once learn once. */
   private readonly fits = new Remembered((task: Omit<FitTask, 'memory'>) => this.makeFit(task), 8);
   private runs: FitTask['memory'] = [];
-  private heavy = 0;
   private stopping = false;
 
   constructor(
@@ -90,7 +99,7 @@ export class ComputationService implements OnModuleDestroy {
 
   /** Computations that wait for a thread. */
   waiting(): number {
-    return this.pool.queueSize;
+    return this.pool.queueSize + this.heavy.size;
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -113,33 +122,31 @@ export class ComputationService implements OnModuleDestroy {
       | AnswersTask,
     signal?: AbortSignal,
   ): Promise<Result> {
-    const heavy = !light.has(name);
-    if (heavy && this.heavy >= mostHeavy)
-      throw new ServiceUnavailableException(
-        'Too much is being planned and learned just now. Nothing was lost: ask again in a few seconds.',
-      );
-    this.heavy += heavy ? 1 : 0;
-    try {
-      return await this.runNow(name, task, signal);
-    } finally {
-      this.heavy -= heavy ? 1 : 0;
-    }
-  }
-
-  private async runNow<Result>(name: string, task: object, signal?: AbortSignal): Promise<Result> {
     const limit = AbortSignal.timeout(timeLimitS * 1000);
-    const outcome = await this.pool
-      .run(task, { name, signal: signal ? AbortSignal.any([limit, signal]) : limit })
-      .then((value: unknown) => value as Outcome<Result>)
-      .catch((error: unknown) => {
-        if (this.stopping) throw new ServiceUnavailableException('Jokul is being stopped.');
-        if (!limit.aborted) throw error;
-        const message = `The computation was stopped after ${timeLimitS} s. Plan fewer products at once.`;
-        return { refused: { code: 'takes-too-long', message, path: '' } };
-      });
+    const until = signal ? AbortSignal.any([limit, signal]) : limit;
+    const outcome = await this.inTurn<Result>(name, task, until).catch((error: unknown) => {
+      if (this.stopping) throw new ServiceUnavailableException('Jokul is being stopped.');
+      if (!limit.aborted) throw error;
+      const message = `The computation was stopped after ${timeLimitS} s. Plan fewer products at once.`;
+      return { refused: { code: 'takes-too-long', message, path: '' } };
+    });
     if ('result' in outcome) return outcome.result;
     const { code, message, path } = outcome.refused;
     throw new JokulError(code, message, path);
+  }
+
+  /** Plans and fits wait for one another; all else has a thread left to it. */
+  private async inTurn<Result>(name: string, task: object, signal: AbortSignal): Promise<Outcome<Result>> {
+    const compute = async (): Promise<Outcome<Result>> => {
+      if (this.stopping) throw new Error('stopped before its turn');
+      return this.pool.run(task, { name, signal });
+    };
+    if (isQuick(name, task)) return compute();
+    if (this.heavy.size + this.heavy.pending >= mostHeavy)
+      throw new ServiceUnavailableException(
+        'Too much is being planned and learned just now. Nothing was lost: ask again in a few seconds.',
+      );
+    return this.heavy.add(compute, { signal });
   }
 
   private async makeFit(task: Omit<FitTask, 'memory'>): Promise<Fit> {
