@@ -234,7 +234,7 @@ await orSay(async () => {
     for (const count of [8, 64]) {
       const { bare, one, fifty } = await throughput(url, connect, count);
       say(
-        `${count} writers at once: ${one.perS.toFixed(0)} entries a second (99 of 100 within ${one.p99Ms.toFixed(0)} ms), by fifties ${fifty.perS.toFixed(0)}; bare inserts ${bare.perS.toFixed(0)}   ratio ${(one.perS / bare.perS).toFixed(2)}, ${(fifty.perS / bare.perS).toFixed(2)}`,
+        `${count} writers at once: ${one.perS.toFixed(0)} entries a second (99 of 100 within ${one.p99Ms.toFixed(0)} ms), by fifties ${fifty.perS.toFixed(0)}; bare inserts ${bare.perS.toFixed(0)}   ratio ${one.ratio.toFixed(2)}, ${fifty.ratio.toFixed(2)}`,
       );
     }
     await stopServer(server);

@@ -18,6 +18,7 @@ import { ProblemFilter } from './common/problem.filter.js';
 import { QuietLogger } from './common/quiet-logger.js';
 import { webRoot, type Config } from './config/config.js';
 import { refuseNewerSchema } from './schema/newer-schema.js';
+import { openShortWay } from './journal/short-way.js';
 import { DemoSeed } from './demo/seed.js';
 import { MetricsService } from './health/metrics.service.js';
 import { OwnBakery } from './setup/own-bakery.service.js';
@@ -48,26 +49,25 @@ export const makeApp = async (
   app.use(ownHostOnly);
   app.use(app.get(MetricsService).count);
   app.use(missingAsset(webRoot));
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'self'"],
-          // Charts and overlays set style attributes.
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:'],
-          fontSrc: ["'self'", 'data:'],
-          workerSrc: ["'self'"],
-          objectSrc: ["'none'"],
-          baseUri: ["'none'"],
-          formAction: ["'self'"],
-          frameAncestors: ["'none'"],
-        },
+  const secured = helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        // Charts and overlays set style attributes.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        fontSrc: ["'self'", 'data:'],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
       },
-      strictTransportSecurity: false,
-    }),
-  );
+    },
+    strictTransportSecurity: false,
+  });
+  app.use(secured);
   // A stream must not wait in a compressor's window.
   app.use(
     compression({
@@ -90,6 +90,7 @@ export const makeApp = async (
   );
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
+  openShortWay(app, secured);
   const api = new DocumentBuilder()
     .setTitle('Jokul')
     .setDescription('The stations of the line, the journal and the calculations.')

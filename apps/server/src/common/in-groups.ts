@@ -1,3 +1,5 @@
+import { setImmediate as turn } from 'node:timers/promises';
+
 interface Waiting<In, Out> {
   readonly item: In;
   readonly size: number;
@@ -35,9 +37,11 @@ export class InGroups<In, Out> {
 
   private async go(): Promise<void> {
     this.working = true;
-    // What is asked in the same turn belongs to the first group too.
-    await Promise.resolve();
-    while (this.waiting.length > 0) await this.one(this.next());
+    while (this.waiting.length > 0) {
+      // What lies ready to be read belongs to this group too.
+      await turn();
+      await this.one(this.next());
+    }
     this.working = false;
   }
 

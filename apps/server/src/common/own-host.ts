@@ -1,13 +1,16 @@
+import type { IncomingHttpHeaders } from 'node:http';
 import type { NextFunction, Request, Response } from 'express';
 
 /** A browser may be tricked into calling 127.0.0.1 under a foreign name; only our own names are answered. */
 const own = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
 
-export const ownHostOnly = (request: Request, response: Response, next: NextFunction): void => {
-  const { origin, host } = request.headers;
+export const isOwnHost = ({ origin, host }: IncomingHttpHeaders): boolean =>
+  own.test(host ?? '') &&
   // A page of another port of this machine is another program's.
-  const foreignOrigin = origin !== undefined && origin.replace(/^https?:\/\//, '') !== host;
-  if (!own.test(host ?? '') || foreignOrigin) {
+  (origin === undefined || origin.replace(/^https?:\/\//, '') === host);
+
+export const ownHostOnly = (request: Request, response: Response, next: NextFunction): void => {
+  if (!isOwnHost(request.headers)) {
     const message = 'Jokul answers on this machine only. Open it as http://127.0.0.1.';
     response
       .status(403)

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { NextFunction, Request, Response } from 'express';
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import { collectDefaultMetrics, Gauge, Histogram, Registry, type OpenMetricsContentType } from 'prom-client';
 import { JournalFeed } from '../journal/journal-feed.js';
 import { JournalService } from '../journal/journal.service.js';
@@ -40,17 +40,21 @@ export class MetricsService {
   }
 
   /** Counts a request when it has been answered. */
-  readonly count = (request: Request, response: Response, next: NextFunction): void => {
-    const begun = performance.now();
+  readonly count = (request: IncomingMessage, response: ServerResponse, next: () => void): void => {
+    this.countFrom(performance.now(), request, response);
+    next();
+  };
+
+  /** @param begun when it came, by the clock of this process, ms */
+  countFrom(begun: number, { method = '' }: IncomingMessage, response: ServerResponse): void {
     response.once('finish', () => {
       if (String(response.getHeader('content-type')).startsWith('text/event-stream')) return;
       this.requests.observe(
-        { method: request.method, status: `${Math.floor(response.statusCode / 100)}xx` },
+        { method, status: `${Math.floor(response.statusCode / 100)}xx` },
         (performance.now() - begun) / 1000,
       );
     });
-    next();
-  };
+  }
 
   text(): Promise<string> {
     return this.registry.metrics();

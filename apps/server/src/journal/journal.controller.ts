@@ -40,8 +40,7 @@ export class JournalController {
 
   @Post()
   async append(@Body() { entries, ledger }: AppendInput): Promise<AppendView> {
-    if (ledger !== undefined) await this.journal.mustBeOf(ledger);
-    return this.journal.append(entries.map(checkedEntry));
+    return this.journal.append(entries.map(checkedEntry), ledger);
   }
 
   @Sse('stream')

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, MoreThan } from 'typeorm';
+import { DataSource, In, MoreThan, type EntityManager } from 'typeorm';
 import {
   emptyState,
   firstBrokenSeq,
@@ -38,15 +38,38 @@ interface RawHead {
   readonly hash: string;
 }
 
+/** What one device sent at once. */
+interface Sent {
+  readonly entries: readonly DraftEntry[];
+  /** The ledger that it followed when it wrote them; undefined where it does not say. */
+  readonly ledger: string | undefined;
+}
+
+/** The end of the chain, and which ledger it is the end of. */
+interface KnownEnd extends ChainEnd {
+  readonly ledger: string;
+}
+
+const isFor = ({ ledger }: Sent, open: string): boolean => ledger === undefined || sameLedger(ledger, open);
+
+const requireFor = (sent: readonly Sent[], open: string): void => {
+  if (sent.every((one) => isFor(one, open))) return;
+  throw new JokulError(
+    'other-ledger',
+    'Another bakery, or an earlier copy of its records, is open here now. What was entered waits on its device.',
+    'ledger',
+  );
+};
+
 /** So many entries are written in one transaction at most, but for those that were sent together. */
 const mostTogether = 500;
 
 @Injectable()
 export class JournalService {
-  private readonly writing = new InGroups<readonly DraftEntry[], AppendView>(
+  private readonly writing = new InGroups<Sent, AppendView>(
     (sent) => this.write(sent),
     mostTogether,
-    (entries) => entries.length,
+    ({ entries }) => entries.length,
     isAway,
   );
 
@@ -60,11 +83,20 @@ export class JournalService {
    * Stores entries and only then confirms. An entry that is there already (same UUID) keeps its number: sending twice is
    * harmless. A lot that is begun by somebody who did not pin what it is is pinned here. What waits for the head meanwhile
    * shares one transaction, and so one flush to the disk.
-   * @throws JokulError `bad-lot` for a mistyped name
+   * @param ledger the one that they were written for; what was written for another waits on its device until a person
+   *   decides
+   * @throws JokulError `bad-lot` for a mistyped name, `other-ledger`
    */
-  async append(entries: readonly DraftEntry[]): Promise<AppendView> {
-    for (const { lot } of entries) requireLotId(lot);
-    return this.writing.ask(entries);
+  async append(entries: readonly DraftEntry[], ledger?: string): Promise<AppendView> {
+    const sent: Sent = { entries, ledger };
+    try {
+      for (const { lot } of entries) requireLotId(lot);
+    } catch (error) {
+      // What another ledger names is not mistyped.
+      requireFor([sent], await this.ledger());
+      throw error;
+    }
+    return this.writing.ask(sent);
   }
 
   private heard: () => void = () => undefined;
@@ -75,34 +107,48 @@ export class JournalService {
   }
 
   /** The end of the chain as this server saw it last; another one may have gone on from there. */
-  private end: ChainEnd | null = null;
+  private end: KnownEnd | null = null;
 
   /** Stores what several sent in one transaction, in the order in which it came. */
-  private async write(sent: readonly (readonly DraftEntry[])[]): Promise<readonly AppendView[]> {
-    const entries = sent.flat();
+  private async write(sent: readonly Sent[]): Promise<readonly AppendView[]> {
+    const entries = sent.flatMap((one) => one.entries);
     const from = this.end;
     // Known anew only when all went well.
     this.end = null;
-    const known = from && canBeAtOnce(entries) && this.pins.hasAll(entries) ? from : null;
+    const known =
+      from &&
+      sent.every((one) => isFor(one, from.ledger)) &&
+      canBeAtOnce(entries) &&
+      this.pins.hasAll(entries)
+        ? from
+        : null;
     const atOnce = known && (await writeAtOnce(this.db, known, entries));
     // Another server wrote, or what is struck here: it may be what pinned a lot.
     if (known ? !atOnce : entries.some(({ kind }) => kind === 'struck')) this.pins.forget();
-    const { numbers, end } = atOnce ?? (await this.writeWithCare(entries));
+    const { numbers, end } =
+      known && atOnce
+        ? { ...atOnce, end: { ...atOnce.end, ledger: known.ledger } }
+        : await this.writeWithCare(sent);
     this.end = end;
     this.heard();
-    return sent.map((own) => ({ stored: own.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })) }));
+    return sent.map((own) => ({
+      stored: own.entries.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })),
+    }));
   }
 
-  /** Looks first: at the head, at what is stored already, and at what lots are not pinned yet. */
+  /** Looks first: at the head, at which ledger it is, at what is stored already, and at what lots are not pinned yet. */
   private async writeWithCare(
-    entries: readonly DraftEntry[],
-  ): Promise<{ readonly numbers: ReadonlyMap<string, number>; readonly end: ChainEnd }> {
+    sent: readonly Sent[],
+  ): Promise<{ readonly numbers: ReadonlyMap<string, number>; readonly end: KnownEnd }> {
+    const entries = sent.flatMap((one) => one.entries);
     return this.db.transaction(async (manager) => {
       // The head is locked first: numbers and hashes follow the order of commits, over any number of servers.
       const [head] = await manager.query<RawHead[]>(
         'SELECT `seq`, `hash` FROM `journal_head` WHERE `id` = 1 FOR UPDATE',
       );
       if (!head) throw new Error('the journal has no head');
+      const ledger = await this.ledger(manager);
+      requireFor(sent, ledger);
       const known = await manager.query<{ id: string; seq: number | string }[]>(
         'SELECT `id`, `seq` FROM `journal_entry` WHERE `id` IN (?)',
         [entries.map(({ id }) => id)],
@@ -122,7 +168,11 @@ export class JournalService {
           end.hash,
         ]);
       }
-      return { numbers, end };
+      const [first] = rows;
+      return {
+        numbers,
+        end: { ...end, ledger: first?.seq === 1 ? this.ledgerFrom(first.hash) : ledger },
+      };
     });
   }
 
@@ -167,19 +217,6 @@ export class JournalService {
     };
   }
 
-  /**
-   * Refuses what was written for another ledger: it waits on its device until a person decides.
-   * @throws JokulError `other-ledger`
-   */
-  async mustBeOf(written: string): Promise<void> {
-    if (!sameLedger(written, await this.ledger()))
-      throw new JokulError(
-        'other-ledger',
-        'Another bakery, or an earlier copy of its records, is open here now. What was entered waits on its device.',
-        'ledger',
-      );
-  }
-
   /** At most 500 entries after a sequence number. */
   async after(seq: number): Promise<readonly JournalEntry[]> {
     const rows = await this.db.manager.find(JournalEntryEntity, {
@@ -194,11 +231,14 @@ export class JournalService {
    * Which ledger this is: the hash of its first entry, which no restored copy changes; none while there is no entry. The
    * house's own says so before it, so that it is told from the demo while it is empty.
    */
-  async ledger(): Promise<string> {
-    const [first] = await this.db.manager.query<{ hash: string }[]>(
+  async ledger(manager: EntityManager = this.db.manager): Promise<string> {
+    const [first] = await manager.query<{ hash: string }[]>(
       'SELECT `hash` FROM `journal_entry` WHERE `seq` = 1',
     );
-    const hash = first?.hash ?? '';
+    return this.ledgerFrom(first?.hash ?? '');
+  }
+
+  private ledgerFrom(hash: string): string {
     return this.which.kind === 'own' ? ownLedger(hash) : hash;
   }
 
