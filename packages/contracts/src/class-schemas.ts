@@ -51,6 +51,7 @@ const ownRules = {
   byName: ({ constraints = [] }: Rule): JsonSchema => ({
     type: 'object',
     maxProperties: 40,
+    propertyNames: { minLength: 1, maxLength: 80 },
     additionalProperties: { type: 'number', minimum: 0, maximum: constraints[0] },
   }),
   isBakeDate: { type: 'string', format: 'date' },

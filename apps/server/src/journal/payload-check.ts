@@ -11,12 +11,17 @@ export const checkedEntry = (input: JournalEntryInput): DraftEntry => {
   const errors = validateSync(payload, { whitelist: true, forbidNonWhitelisted: true });
   const trouble = firstTrouble(errors, 'payload');
   if (trouble) throw new BadRequestException(trouble);
+  return draftOf({ ...input, payload: { ...payload } });
+};
+
+/** The entry as it is stored, once its payload is known to be sound. @throws BadRequestException for what no class can see */
+export const draftOf = ({ id, kind, payload, ...input }: JournalEntryInput): DraftEntry => {
   const missing = 'missing' in payload && Array.isArray(payload.missing) ? payload.missing : [];
-  if (input.kind === 'mixed' && missing.length > 0 && !('reason' in payload && payload.reason)) {
+  if (kind === 'mixed' && missing.length > 0 && !('reason' in payload && payload.reason)) {
     throw new BadRequestException(
       `Not weighed: ${missing.join(', ')}. A batch is finished without them only with a reason.`,
     );
   }
   // The same entry in capitals is the same entry.
-  return { ...input, id: input.id.toLowerCase(), payload: { ...payload } } as unknown as DraftEntry;
+  return { ...input, id: id.toLowerCase(), kind, payload } as unknown as DraftEntry;
 };

@@ -1,11 +1,12 @@
-import { ValidationPipe, type ArgumentMetadata, type INestApplication } from '@nestjs/common';
+import type { INestApplication } from '@nestjs/common';
 import type { IncomingMessage, RequestListener, Server, ServerResponse } from 'node:http';
-import { AppendInput } from '@jokul/contracts';
+import type { AppendView } from '@jokul/contracts';
 import { isOwnHost } from '../common/own-host.js';
 import { nameRequest } from '../common/request-id.js';
-import { SoundInputPipe } from '../common/sound-input.pipe.js';
 import { MetricsService } from '../health/metrics.service.js';
-import { JournalController } from './journal.controller.js';
+import { JournalService } from './journal.service.js';
+import { draftOf } from './payload-check.js';
+import { plainlySound } from './plainly-sound.js';
 
 /** A press is a few hundred bytes; what is longer goes the usual way, bytes. */
 const mostBytes = 16_384;
@@ -18,21 +19,11 @@ const couldBe = ({ method, url, headers }: IncomingMessage): boolean =>
   Number(headers['content-length']) <= mostBytes &&
   isOwnHost(headers);
 
-/** What is told of a sound body, by the checks and the controller of the usual way; throws for any other. */
-const answerTo = (app: INestApplication): ((body: unknown) => Promise<object>) => {
-  const journal = app.get(JournalController);
-  const body: ArgumentMetadata = { type: 'body', metatype: AppendInput };
-  const sound = new SoundInputPipe();
-  const checks = new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true });
-  return async (read) =>
-    journal.append((await checks.transform(sound.transform(read, body), body)) as AppendInput);
-};
-
 const goOn = () => undefined;
 
 /**
  * Opens a short way for the press that everybody waits for: what other requests pass through on their way costs several
- * times the press itself. Whatever is not plainly a press, or is refused, is put back as it came and goes the usual way,
+ * times the press itself. Whatever is not plainly a sound press, or is refused, is put back as it came and goes the usual way,
  * so that there is one place that says why; an entry that was stored all the same keeps its number.
  * @param secured sets the headers that every answer of this server has
  */
@@ -43,9 +34,16 @@ export const openShortWay = (
   const server = app.getHttpServer() as Server;
   const [usual] = server.listeners('request') as [RequestListener];
   const metrics = app.get(MetricsService);
-  const answer = answerTo(app);
+  const journal = app.get(JournalService);
+  const isSound = plainlySound();
 
-  const confirm = (request: IncomingMessage, response: ServerResponse, told: object): void => {
+  const answer = async (text: string): Promise<AppendView> => {
+    const body: unknown = JSON.parse(text);
+    if (!isSound(body, text)) throw new Error('left to the usual way');
+    return journal.append(body.entries.map(draftOf), body.ledger);
+  };
+
+  const confirm = (request: IncomingMessage, response: ServerResponse, told: AppendView): void => {
     nameRequest(request, response, goOn);
     secured(request, response, goOn);
     const text = Buffer.from(JSON.stringify(told));
@@ -68,7 +66,7 @@ export const openShortWay = (
       // It came in parts.
       if (bytes?.length !== Number(request.headers['content-length'])) return asItCame();
       Promise.resolve(bytes)
-        .then((read) => answer(JSON.parse(read.toString('utf8'))))
+        .then((read) => answer(read.toString('utf8')))
         .then((told) => {
           request.resume();
           metrics.countFrom(begun, request, response);
