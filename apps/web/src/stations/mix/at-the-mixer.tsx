@@ -106,120 +106,158 @@ const blockOf = (
   return null;
 };
 
+/** A stage: what goes in, when it is enough, and its timer. */
+const MixStepRow = ({
+  step,
+  sheet,
+  known,
+  startedMs,
+  onBegin,
+  onStop,
+}: {
+  readonly step: MixStep;
+  readonly sheet: WeighSheet;
+  readonly known: LotState;
+  /** When it was started, while it runs. */
+  readonly startedMs: number | undefined;
+  readonly onBegin: () => void;
+  readonly onStop: (durationS: number) => void;
+}) => {
+  const { duration } = useUnits();
+  const scale = useScale();
+  const done = known.stages.get(step.stageId);
+  return (
+    <li className={`rounded-lg border p-3 ${startedMs ? 'border-line-strong bg-raised' : 'bg-surface'}`}>
+      <div className="flex items-center gap-4">
+        <StageDrawing picture={step.picture} />
+        <div className="min-w-0 flex-1">
+          <p className="text-lg font-semibold">
+            {step.name}
+            <span className="ml-3 text-[14px] font-normal text-ink-soft">
+              {t`${
+                step.speed === 'off'
+                  ? t`by hand`
+                  : step.speed === 'lowest'
+                    ? t`lowest speed`
+                    : t`speed ${step.speed}`
+              }${step.tool === 'hand-mixer' ? t`, hand mixer` : ''}, about ${duration(step.durationS)}${step.parts > 1 ? t`, in ${step.parts} parts` : ''}`}
+            </span>
+          </p>
+          {step.changesTool && <p className="text-[14px] font-semibold">{changesToTool[step.tool]}</p>}
+          <p className="text-[14px]">
+            {sheet.lines
+              .filter(({ stageId }) => stageId === step.stageId)
+              .map((line) => `${line.name.toLowerCase()} ${scale.said(line.roundedG, line.resolutionG)}`)
+              .join(', ')}
+          </p>
+          <p className="text-ink-soft">{t`Enough when: ${step.stopWhen}`}</p>
+        </div>
+        {done ? (
+          <span className="figures text-ink-soft">{duration(Math.round(done.durationS))}</span>
+        ) : startedMs === undefined ? (
+          <Button
+            className="no-print min-h-14 px-5"
+            icon={<Play size={18} />}
+            disabled={known.mixed !== null}
+            onClick={onBegin}
+          >{t`Start`}</Button>
+        ) : null}
+      </div>
+      {!done && startedMs !== undefined && <Running step={step} startedMs={startedMs} onStop={onStop} />}
+    </li>
+  );
+};
+
+interface Asking {
+  readonly step: MixStep;
+  readonly missing: string;
+  readonly egg: boolean;
+}
+
+/** Asks why a stage begins that should not. */
+const StartAnyway = ({
+  asking,
+  onClose,
+  onStart,
+}: {
+  readonly asking: Asking | null;
+  readonly onClose: () => void;
+  readonly onStart: (asking: Asking, reason: string) => void;
+}) => {
+  const [reason, setReason] = useState('');
+  return (
+    <Dialog
+      open={asking !== null}
+      onClose={onClose}
+      title={asking?.egg ? t`Too hot for egg` : t`Not everything is weighed`}
+      lead={asking?.missing}
+    >
+      <Field
+        label={t`Start anyway, because`}
+        value={reason}
+        maxLength={400}
+        onChange={(event) => setReason(event.target.value)}
+      />
+      <div className="mt-4 flex justify-end gap-2">
+        <Button look="primary" onClick={onClose}>
+          {asking?.egg ? t`Let it cool` : t`Weigh it first`}
+        </Button>
+        <Button
+          look="hand"
+          disabled={reason.trim().length < 3}
+          onClick={() => {
+            if (asking) onStart(asking, reason.trim());
+            setReason('');
+          }}
+        >{t`Start anyway`}</Button>
+      </div>
+    </Dialog>
+  );
+};
+
 /** The stages one after the other: timers, speeds, scraping, and when it is enough. */
 export const AtTheMixer = (props: AtTheMixerProps) => {
-  const { batchId, formula, known } = props;
-  const { duration, temperature } = useUnits();
-  const scale = useScale();
+  const { batchId, formula, sheet, known } = props;
+  const { temperature } = useUnits();
   const { started, start, stop } = useMixTimers();
-  const [asking, setAsking] = useState<{ step: MixStep; missing: string; egg: boolean } | null>(null);
-  const [reason, setReason] = useState('');
-  const steps = mixSteps(formula);
+  const [asking, setAsking] = useState<Asking | null>(null);
   const begin = (step: MixStep) => {
     const block = blockOf(step, props, temperature);
     if (block) setAsking({ step, ...block });
     else start(batchId, step.stageId, nowMs());
   };
-  const override = () => {
-    if (!asking) return;
+  const override = ({ step, missing, egg }: Asking, reason: string) => {
     // Only what was measured is written down as a temperature.
     const measured = known.measured.get('browned butter');
-    if (asking.egg && measured)
+    if (egg && measured)
       record('measured', batchId, {
         what: 'browned butter',
         temperatureC: measured.temperatureC,
-        reason: reason.trim(),
+        reason,
       });
     record('note', batchId, {
-      text: t`${asking.step.name} started anyway. ${asking.missing} Reason: ${reason.trim()}`.slice(0, 1000),
+      text: t`${step.name} started anyway. ${missing} Reason: ${reason}`.slice(0, 1000),
     });
-    start(batchId, asking.step.stageId, nowMs());
+    start(batchId, step.stageId, nowMs());
     setAsking(null);
-    setReason('');
   };
   return (
     <ol className="space-y-2">
-      {steps.map((step) => {
-        const done = known.stages.get(step.stageId);
-        const startedMs = started[`${batchId}/${step.stageId}`];
-        return (
-          <li
-            key={step.stageId}
-            className={`rounded-lg border p-3 ${startedMs ? 'border-line-strong bg-raised' : 'bg-surface'}`}
-          >
-            <div className="flex items-center gap-4">
-              <StageDrawing picture={step.picture} />
-              <div className="min-w-0 flex-1">
-                <p className="text-lg font-semibold">
-                  {step.name}
-                  <span className="ml-3 text-[14px] font-normal text-ink-soft">
-                    {t`${
-                      step.speed === 'off'
-                        ? t`by hand`
-                        : step.speed === 'lowest'
-                          ? t`lowest speed`
-                          : t`speed ${step.speed}`
-                    }${step.tool === 'hand-mixer' ? t`, hand mixer` : ''}, about ${duration(step.durationS)}${step.parts > 1 ? t`, in ${step.parts} parts` : ''}`}
-                  </span>
-                </p>
-                {step.changesTool && <p className="text-[14px] font-semibold">{changesToTool[step.tool]}</p>}
-                <p className="text-[14px]">
-                  {props.sheet.lines
-                    .filter(({ stageId }) => stageId === step.stageId)
-                    .map(
-                      (line) => `${line.name.toLowerCase()} ${scale.said(line.roundedG, line.resolutionG)}`,
-                    )
-                    .join(', ')}
-                </p>
-                <p className="text-ink-soft">{t`Enough when: ${step.stopWhen}`}</p>
-              </div>
-              {done ? (
-                <span className="figures text-ink-soft">{duration(Math.round(done.durationS))}</span>
-              ) : startedMs === undefined ? (
-                <Button
-                  className="no-print min-h-14 px-5"
-                  icon={<Play size={18} />}
-                  disabled={known.mixed !== null}
-                  onClick={() => begin(step)}
-                >{t`Start`}</Button>
-              ) : null}
-            </div>
-            {!done && startedMs !== undefined && (
-              <Running
-                step={step}
-                startedMs={startedMs}
-                onStop={(durationS) => {
-                  record('stage-done', batchId, { stageId: step.stageId, durationS: Math.round(durationS) });
-                  stop(batchId, step.stageId);
-                }}
-              />
-            )}
-          </li>
-        );
-      })}
-      <Dialog
-        open={asking !== null}
-        onClose={() => setAsking(null)}
-        title={asking?.egg ? t`Too hot for egg` : t`Not everything is weighed`}
-        lead={asking?.missing}
-      >
-        <Field
-          label={t`Start anyway, because`}
-          value={reason}
-          maxLength={400}
-          onChange={(event) => setReason(event.target.value)}
+      {mixSteps(formula).map((step) => (
+        <MixStepRow
+          key={step.stageId}
+          step={step}
+          sheet={sheet}
+          known={known}
+          startedMs={started[`${batchId}/${step.stageId}`]}
+          onBegin={() => begin(step)}
+          onStop={(durationS) => {
+            record('stage-done', batchId, { stageId: step.stageId, durationS: Math.round(durationS) });
+            stop(batchId, step.stageId);
+          }}
         />
-        <div className="mt-4 flex justify-end gap-2">
-          <Button look="primary" onClick={() => setAsking(null)}>
-            {asking?.egg ? t`Let it cool` : t`Weigh it first`}
-          </Button>
-          <Button
-            look="hand"
-            disabled={reason.trim().length < 3}
-            onClick={override}
-          >{t`Start anyway`}</Button>
-        </div>
-      </Dialog>
+      ))}
+      <StartAnyway asking={asking} onClose={() => setAsking(null)} onStart={override} />
     </ol>
   );
 };

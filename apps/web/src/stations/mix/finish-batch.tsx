@@ -7,6 +7,7 @@ import {
   type BatchPlan,
   type Formula,
   type LotState,
+  type WeighLine,
   type WeighSheet,
 } from '@jokul/core';
 import { record } from '../../journal/store';
@@ -25,27 +26,68 @@ interface FinishBatchProps {
   readonly usualC: number;
 }
 
+const MixedAt = ({ mixed }: { readonly mixed: NonNullable<LotState['mixed']> }) => {
+  const wall = useWallClock();
+  const { temperature } = useUnits();
+  const { atMs, who, doughC, missing, reason } = mixed;
+  return (
+    <p className="mt-3 rounded-md border bg-surface px-3 py-2">
+      {t`Mixed at ${wall.time(atMs)} by the ${who.toLowerCase()}, dough at ${temperature(doughC, 1)}.`}
+      {missing.length > 0 && (
+        <strong className="text-hand"> {t`Without ${missing.join(', ')}: ${reason ?? ''}`}</strong>
+      )}
+    </p>
+  );
+};
+
+/** Asks why a batch goes on without what is not weighed. */
+const WithoutThem = ({
+  open,
+  missing,
+  onClose,
+  onFinish,
+}: {
+  readonly open: boolean;
+  readonly missing: readonly WeighLine[];
+  readonly onClose: () => void;
+  readonly onFinish: (reason: string) => void;
+}) => {
+  const [reason, setReason] = useState('');
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title={t`Not everything is in the bowl`}
+      lead={t`Not weighed yet: ${missing.map((line) => line.name).join(', ')}.`}
+    >
+      <p className="mb-3">{t`Weigh them now and fold them in, if it is not too late. If the batch goes on without them, say why; it is recorded with the lot.`}</p>
+      <Field
+        label={t`Reason`}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        maxLength={400}
+      />
+      <div className="mt-4 flex justify-end gap-2">
+        <Button look="primary" onClick={onClose}>{t`Weigh them`}</Button>
+        <Button
+          look="hand"
+          disabled={reason.trim().length < 3}
+          onClick={() => onFinish(reason.trim())}
+        >{t`Finish without them`}</Button>
+      </div>
+    </Dialog>
+  );
+};
+
 /** The end of mixing: dough temperature, and the guard against a forgotten ingredient. */
 export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatchProps) => {
   // Empty: what nobody measured must not be one press away from the log.
   const [doughC, setDoughC] = useState('');
   const [asking, setAsking] = useState(false);
-  const [reason, setReason] = useState('');
   const [roomC, setRoomC] = useState('');
   const [butterC, setButterC] = useState('');
-  const wall = useWallClock();
   const { temperature, label, typed, range } = useUnits();
-  if (known.mixed) {
-    const { atMs, who, doughC: measured, missing, reason: why } = known.mixed;
-    return (
-      <p className="mt-3 rounded-md border bg-surface px-3 py-2">
-        {t`Mixed at ${wall.time(atMs)} by the ${who.toLowerCase()}, dough at ${temperature(measured, 1)}.`}
-        {missing.length > 0 && (
-          <strong className="text-hand"> {t`Without ${missing.join(', ')}: ${why ?? ''}`}</strong>
-        )}
-      </p>
-    );
-  }
+  if (known.mixed) return <MixedAt mixed={known.mixed} />;
   const missing = openLines(sheet, known);
   const stageS = [...known.stages.values()].reduce((sum, { durationS }) => sum + durationS, 0);
   const [room, butter] = [roomC, butterC].map((text) => typed(text, 'temperature'));
@@ -109,28 +151,7 @@ export const FinishBatch = ({ batch, formula, sheet, known, usualC }: FinishBatc
         {missing.length > 0 && <p className="pb-1.5 text-ink-soft">{t`${missing.length} still to weigh`}</p>}
       </div>
       <DoughLook batchId={batch.batchId} sheet={sheet} known={known} doughC={open ? usualC : value} />
-      <Dialog
-        open={asking}
-        onClose={() => setAsking(false)}
-        title={t`Not everything is in the bowl`}
-        lead={t`Not weighed yet: ${missing.map((line) => line.name).join(', ')}.`}
-      >
-        <p className="mb-3">{t`Weigh them now and fold them in, if it is not too late. If the batch goes on without them, say why; it is recorded with the lot.`}</p>
-        <Field
-          label={t`Reason`}
-          value={reason}
-          onChange={(event) => setReason(event.target.value)}
-          maxLength={400}
-        />
-        <div className="mt-4 flex justify-end gap-2">
-          <Button look="primary" onClick={() => setAsking(false)}>{t`Weigh them`}</Button>
-          <Button
-            look="hand"
-            disabled={reason.trim().length < 3}
-            onClick={() => finish(reason.trim())}
-          >{t`Finish without them`}</Button>
-        </div>
-      </Dialog>
+      <WithoutThem open={asking} missing={missing} onClose={() => setAsking(false)} onFinish={finish} />
     </div>
   );
 };

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { digitsOf, massUnitsG } from '@jokul/core';
+import { digitsOf, massUnitsG, type Scale } from '@jokul/core';
 import { useUnits, type Units } from '../../lib/units';
 
 /** A mass with as many digits as the scale shows of it, in the units of the device, without the unit. */
@@ -25,8 +25,13 @@ export const useScale = () => {
   };
 };
 
-export const scaleNames: Readonly<Record<string, string>> = {
+/** The demo's scales have no name of their own. */
+const usualNames: Readonly<Record<string, string>> = {
   bench: t`bench scale`,
   counter: t`counter scale`,
   pocket: t`pocket scale`,
 };
+
+/** What a scale is called here. */
+export const scaleName = (scales: readonly Scale[], id: string): string =>
+  scales.find((scale) => scale.id === id)?.name ?? usualNames[id] ?? id;

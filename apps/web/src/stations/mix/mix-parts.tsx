@@ -45,6 +45,7 @@ export const MixParts = ({ batch, formula, sheet, known, amounts, bakery }: MixP
               batchId={batch.batchId}
               formula={formula}
               sheet={sheet}
+              scales={equipment.scales}
               known={known}
               bowlMaxG={mixer ? mixerRange(mixer, doughDensityFigure(formula).value).maxMassG : batch.massG}
               factor={batchFactor(known)}

@@ -26,7 +26,7 @@ const lot = 'RYE-26-417-H';
 const rye = demoFormulas.find(({ code }) => code === 'RYE') as Formula;
 const scales = [
   { id: 'bench', maxMassG: 30_000, resolutionG: 1 },
-  { id: 'pocket', maxMassG: 200, resolutionG: 0.01 },
+  { id: 'scale-2', name: 'Spice scale', maxMassG: 200, resolutionG: 0.01 },
 ];
 const sheetOf = (formula: Formula) =>
   weighSheet([...amountsFor(formula, 4000), ...toppingsFor(formula, 4000)], scales);
@@ -46,7 +46,15 @@ const weighed = (known: LotState, key: string, massG: number, more: object = {})
 const show = (formula: Formula = rye, known: LotState = begun, factor = 1) => {
   const sheet = sheetOf(formula);
   render(
-    <WeighUp batchId={lot} formula={formula} sheet={sheet} known={known} bowlMaxG={20_000} factor={factor} />,
+    <WeighUp
+      batchId={lot}
+      formula={formula}
+      sheet={sheet}
+      scales={scales}
+      known={known}
+      bowlMaxG={20_000}
+      factor={factor}
+    />,
   );
   return sheet;
 };

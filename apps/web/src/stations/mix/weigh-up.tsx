@@ -1,5 +1,4 @@
 import { t } from '@lingui/core/macro';
-import { Check } from 'lucide-react';
 import { useState } from 'react';
 import {
   heldBackOf,
@@ -8,17 +7,17 @@ import {
   toppingsFor,
   type LotState,
   type Formula,
+  type Scale,
   type WeighSheet,
 } from '@jokul/core';
-import { Shown } from '../../ui/shown';
-import { useUnits } from '../../lib/units';
-import { useScale } from './grams';
 import { OnTheScale } from './on-the-scale';
+import { WeighRow } from './weigh-row';
 
 interface WeighUpProps {
   readonly batchId: string;
   readonly formula: Formula;
   readonly sheet: WeighSheet;
+  readonly scales: readonly Scale[];
   readonly known: LotState;
   readonly bowlMaxG: number;
   readonly factor: number;
@@ -28,9 +27,7 @@ interface WeighUpProps {
 const aside = { id: 'topping', name: t`Set aside for the pieces`, cue: t`Before anything is folded in.` };
 
 /** The weigh sheet, ticked off ingredient by ingredient. */
-export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: WeighUpProps) => {
-  const { mass } = useUnits();
-  const scale = useScale();
+export const WeighUp = ({ batchId, formula, sheet, scales, known, bowlMaxG, factor }: WeighUpProps) => {
   const [chosen, setChosen] = useState<string | null>(null);
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
   // Sugar that pieces are rolled in is not held back of the dough's. How much of a topping there is matters nothing here.
@@ -54,6 +51,7 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
           key={current.key}
           batchId={batchId}
           sheet={sheet}
+          scales={scales}
           line={current}
           known={known}
           bowlMaxG={bowlMaxG}
@@ -83,72 +81,24 @@ export const WeighUp = ({ batchId, formula, sheet, known, bowlMaxG, factor }: We
               </tr>
               {sheet.lines
                 .filter((line) => line.stageId === stage.id)
-                .map((line) => {
-                  const weighed = known.weighed.get(line.key);
-                  const wantsMore = weighed !== undefined && open.includes(line);
-                  const apart =
-                    stage.id === aside.id
-                      ? undefined
-                      : sheet.lines.find(
-                          (own) => held.has(own.key) && own.ingredientId === line.ingredientId,
-                        );
-                  const outside = weighed && Math.abs(weighed.massG - line.roundedG) > line.toleranceG + 1e-9;
-                  return (
-                    <tr key={line.key} className={`border-t ${line.key === current?.key ? 'bg-raised' : ''}`}>
-                      <td className="py-0.5">
-                        <button
-                          type="button"
-                          aria-label={
-                            weighed && !wantsMore
-                              ? t`${line.name} is weighed`
-                              : t`Put ${line.name} on the scale`
-                          }
-                          disabled={(weighed !== undefined && !wantsMore) || known.mixed !== null}
-                          onClick={() => setChosen(line.key)}
-                          className={`grid size-6 place-items-center rounded border pointer-coarse:size-11 ${weighed && !wantsMore ? 'border-ink bg-inverse text-inverse-ink' : 'border-line-strong bg-raised'}`}
-                        >
-                          {weighed && !wantsMore && <Check size={15} />}
-                        </button>
-                      </td>
-                      <td className="py-0.5 pr-3">
-                        {line.name}
-                        {apart && (
-                          <span className="block text-[13px] text-ink-soft">
-                            {t`besides ${scale.said(apart.roundedG, apart.resolutionG)} held back for the pieces`}
-                          </span>
-                        )}
-                        {weighed?.late && (
-                          <span className="text-[13px] font-medium text-hand"> {t`added late`}</span>
-                        )}
-                        {weighed?.lotCode && (
-                          <span className="text-[13px] text-ink-faint"> {t`lot ${weighed.lotCode}`}</span>
-                        )}
-                      </td>
-                      <td className="py-0.5 pr-3 text-right figures">
-                        {scale.said(line.roundedG, line.resolutionG)}
-                      </td>
-                      <td className="py-0.5 pr-3 text-[13px] text-ink-soft max-sm:hidden">
-                        {line.scaleId}, {mass(line.resolutionG)}
-                      </td>
-                      <td className="py-0.5 pr-3 text-right max-sm:hidden">
-                        <Shown figure={line.exact} className="text-ink-soft">
-                          {scale.exact(line.exact.value)}
-                        </Shown>
-                      </td>
-                      <td className={`py-0.5 text-right figures ${outside ? 'font-semibold text-hand' : ''}`}>
-                        {weighed ? scale.said(weighed.massG, line.resolutionG) : ''}
-                        {wantsMore && (
-                          <span className="block text-[12.5px]">{t`+${scale.said(line.roundedG - weighed.massG, line.resolutionG)} more`}</span>
-                        )}
-                        {weighed?.decision && (
-                          <span className="block text-[12.5px] font-normal text-ink-faint">
-                            {weighed.decision === 'scale' ? t`others scaled to match` : t`accepted`}
-                          </span>
-                        )}
-                      </td>
-                    </tr>
-                  );
-                })}
+                .map((line) => (
+                  <WeighRow
+                    key={line.key}
+                    line={line}
+                    known={known}
+                    scales={scales}
+                    onScale={line.key === current?.key}
+                    wantsMore={known.weighed.has(line.key) && open.includes(line)}
+                    apart={
+                      stage.id === aside.id
+                        ? undefined
+                        : sheet.lines.find(
+                            (own) => held.has(own.key) && own.ingredientId === line.ingredientId,
+                          )
+                    }
+                    onChoose={() => setChosen(line.key)}
+                  />
+                ))}
             </tbody>
           ))}
         </table>

@@ -77,8 +77,8 @@ export const WeighScoops = ({
           value={filled}
           onChange={(event) => setFilled(event.target.value as 'level' | 'heaped')}
         >
-          <option>{t`level`}</option>
-          <option>{t`heaped`}</option>
+          <option value="level">{t`level`}</option>
+          <option value="heaped">{t`heaped`}</option>
         </SelectField>
       </div>
       <div className="flex items-end gap-2">
