@@ -58,7 +58,7 @@ test('a pasted recipe is read line by line, and what is open is asked', async ({
   await press(page, 'spooned, 123 g a cup');
   await expect(lines.getByRole('listitem').filter({ hasText: 'all-purpose' })).toContainText('276.8 g');
   await press(page, 'large, 50 g');
-  await page.getByLabel('Grams of this line').fill('40');
+  await page.getByLabel('Weight of this line, g').fill('40');
   await press(page, 'Take');
   await expect(page.getByText('lines wait')).toBeHidden();
   // An answer can be taken back, and is kept over a reload.

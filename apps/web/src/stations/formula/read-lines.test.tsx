@@ -23,7 +23,7 @@ describe('lines as they were read', () => {
   it('ask what is open, and take grams or nothing', async () => {
     const user = userEvent.setup();
     const onAnswer = show('a handful of raisins');
-    const grams = screen.getByLabelText('Grams of this line');
+    const grams = screen.getByLabelText('Weight of this line, g');
     const take = screen.getByRole<HTMLButtonElement>('button', { name: 'Take' });
     expect(take.disabled).toBe(true);
     await user.type(grams, '-4');

@@ -21,10 +21,11 @@ interface LineProps {
 /** A choice that is nothing but a figure is how the recipe may be read: it stays in the recipe's own unit. */
 const isReading = (label: string) => /^[\d.,]+ \S+$/.test(label);
 
-const GramsEntry = ({ onEnter }: { onEnter: (massG: number) => void }) => {
+const WeightEntry = ({ onEnter }: { onEnter: (massG: number) => void }) => {
   const [text, setText] = useState('');
-  const massG = Number(text.replace(',', '.'));
-  const good = Number.isFinite(massG) && massG > 0 && massG <= 1e6;
+  const { label, typed, unit } = useUnits();
+  const massG = typed(text, 'mass');
+  const good = massG > 0 && massG <= 1e6;
   return (
     <form
       className="flex items-center gap-1"
@@ -34,13 +35,13 @@ const GramsEntry = ({ onEnter }: { onEnter: (massG: number) => void }) => {
       }}
     >
       <input
-        aria-label={t`Grams of this line`}
+        aria-label={label(t`Weight of this line`, 'mass')}
         inputMode="decimal"
         value={text}
         onChange={(event) => setText(event.target.value)}
         className="figures w-20 rounded border border-line-strong bg-raised px-1.5 py-0.5 text-right"
       />
-      <span className="text-[13px] text-ink-soft">g</span>
+      <span className="text-[13px] text-ink-soft">{unit('mass')}</span>
       <Button size="small" type="submit" disabled={!good}>{t`Take`}</Button>
     </form>
   );
@@ -70,7 +71,7 @@ const Question = ({ result, onAnswer }: LineProps) => {
           </IngredientPicker>
         )}
         {question.about !== 'ingredient' && question.about !== 'unit' && (
-          <GramsEntry onEnter={(massG) => onAnswer({ massG })} />
+          <WeightEntry onEnter={(massG) => onAnswer({ massG })} />
         )}
       </div>
     </div>

@@ -64,53 +64,63 @@ const splitOff = (
   return into;
 };
 
-/** Parts of a lot: split, taken out, merged, thrown away; the grams balance. */
-export const LotParts = (props: LotPartsProps) => {
+/** What of a lot was made, worked in, split off, thrown away, loaded, and is left. */
+const Balance = ({ balance }: { readonly balance: ReturnType<typeof balanceOf> }) => {
+  const { mass } = useUnits();
+  const rows: readonly (readonly [string, number])[] = [
+    [t`Worked in`, balance.mergedInG],
+    [t`Split off`, balance.splitOffG],
+    [t`Thrown away`, balance.discardedG],
+    [t`Loaded`, balance.bakedG],
+  ];
+  return (
+    <Facts>
+      <Fact name={t`Made`}>{mass(balance.madeG)}</Fact>
+      {rows.map(
+        ([name, massG]) =>
+          massG > 0 && (
+            <Fact key={name} name={name}>
+              {mass(massG)}
+            </Fact>
+          ),
+      )}
+      <Fact name={t`Left`}>{mass(balance.leftG)}</Fact>
+    </Facts>
+  );
+};
+
+/** What is done with which part of a lot, as it is typed. */
+const usePart = (props: LotPartsProps) => {
   const { lot, formula, rules } = props;
-  const [open, setOpen] = useState(false);
   const [what, setWhat] = useState<What>('split');
-  const [mass, setMass] = useState('');
+  const [text, setText] = useState('');
   const [reason, setReason] = useState('');
   const [from, setFrom] = useState('');
-  const units = useUnits();
+  const { mass, typed } = useUnits();
   const lots = useJournal((s) => s.floor.lots);
   const inside = lot.stays.findLast(({ outMs }) => outMs === null);
-  const balance = balanceOf(lot, formula);
-  const others = [...lots.values()].filter(
-    (other) =>
-      other.lot !== lot.lot &&
-      productOf(other.lot) === productOf(lot.lot) &&
-      other.stays.some(({ outMs }) => outMs === null),
-  );
   const portioned = lot.portioned !== null || (inside?.pieces ?? 0) > 0;
-  const amount = Number(mass.replace(',', '.'));
-  const massG = portioned ? amount * formula.piece.massG : amount;
-  const pieces = portioned ? amount : 0;
+  const pieces = portioned ? Number(text.trim() === '' ? Number.NaN : text) : 0;
+  const massG = portioned ? pieces * formula.piece.massG : typed(text, 'mass');
   const source = lots.get(from);
-  const most = what === 'merge' ? (source?.stays.at(-1)?.massG ?? 0) : (inside?.massG ?? balance.leftG);
-  const wrong =
-    mass.trim() === ''
-      ? null
-      : !Number.isFinite(amount) || amount <= 0 || (portioned && !Number.isInteger(amount))
-        ? portioned
-          ? t`A whole number of pieces.`
-          : t`Grams, above 0.`
-        : massG > most + 0.5
-          ? t`There are only ${portioned ? t`${Math.floor(most / formula.piece.massG)} pieces` : units.mass(most)}.`
-          : null;
+  const mostG =
+    what === 'merge' ? (source?.stays.at(-1)?.massG ?? 0) : (inside?.massG ?? balanceOf(lot, formula).leftG);
+  const wrong = (): string | undefined => {
+    if (text.trim() === '') return undefined;
+    if (portioned && !(Number.isInteger(pieces) && pieces > 0)) return t`A whole number of pieces.`;
+    if (!(massG > 0)) return t`A weight above 0.`;
+    if (massG > mostG + 0.5)
+      return t`There are only ${portioned ? t`${Math.floor(mostG / formula.piece.massG)} pieces` : mass(mostG)}.`;
+    return undefined;
+  };
   const incomplete =
-    mass.trim() === '' ||
-    wrong !== null ||
+    text.trim() === '' ||
+    wrong() !== undefined ||
     (what === 'discard' && reason.trim().length < 3) ||
     (what === 'merge' && !source) ||
     (what === 'take' && !inside);
-  const close = () => {
-    setOpen(false);
-    setMass('');
-    setReason('');
-  };
   const save = () => {
-    const said = portioned ? t`${plural(pieces, { one: '# piece', other: '# pieces' })}` : units.mass(massG);
+    const said = portioned ? t`${plural(pieces, { one: '# piece', other: '# pieces' })}` : mass(massG);
     if (what === 'split') toast(t`${said} are now ${splitOff(props, massG, pieces, lots.keys())}.`);
     if (what === 'take' && inside) {
       record('rest-out', lot.lot, { placeId: inside.placeId, massG, pieces });
@@ -125,8 +135,101 @@ export const LotParts = (props: LotPartsProps) => {
       record('split', from, { into: lot.lot, massG, pieces });
       toast(t`${said} of ${from} worked into ${lot.lot}.`);
     }
-    close();
   };
+  return {
+    what,
+    setWhat,
+    text,
+    setText,
+    reason,
+    setReason,
+    from,
+    setFrom,
+    portioned,
+    wrong: wrong(),
+    incomplete,
+    save,
+  };
+};
+
+/** The form for a part; begun anew each time that it is opened. */
+const PartForm = ({ onClose, ...props }: LotPartsProps & { readonly onClose: () => void }) => {
+  const { lot, formula } = props;
+  const part = usePart(props);
+  const { label } = useUnits();
+  const lots = useJournal((s) => s.floor.lots);
+  const others = [...lots.values()].filter(
+    (other) =>
+      other.lot !== lot.lot &&
+      productOf(other.lot) === productOf(lot.lot) &&
+      other.stays.some(({ outMs }) => outMs === null),
+  );
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (part.incomplete) return;
+        part.save();
+        onClose();
+      }}
+    >
+      <div className="grid gap-3">
+        <SelectField
+          label={t`What`}
+          value={part.what}
+          onChange={(event) => part.setWhat(event.target.value as What)}
+        >
+          {(Object.keys(whats) as What[]).map((key) => (
+            <option key={key} value={key}>
+              {whats[key]}
+            </option>
+          ))}
+        </SelectField>
+        {part.what === 'merge' && (
+          <SelectField
+            label={t`From the lot`}
+            value={part.from}
+            onChange={(event) => part.setFrom(event.target.value)}
+          >
+            <option value="">{t`choose`}</option>
+            {others.map((other) => (
+              <option key={other.lot}>{other.lot}</option>
+            ))}
+          </SelectField>
+        )}
+        <Field
+          label={part.portioned ? t`Pieces` : label(t`Weight`, 'mass')}
+          inputMode="decimal"
+          value={part.text}
+          onChange={(event) => part.setText(event.target.value)}
+          error={part.wrong}
+        />
+        {part.what === 'discard' && (
+          <Field
+            label={t`Why`}
+            value={part.reason}
+            maxLength={400}
+            onChange={(event) => part.setReason(event.target.value)}
+          />
+        )}
+      </div>
+      <Balance balance={balanceOf(lot, formula)} />
+      <div className="mt-4 flex justify-end gap-2">
+        <Button onClick={onClose}>{t`Cancel`}</Button>
+        <Button type="submit" look={part.what === 'discard' ? 'hand' : 'primary'} disabled={part.incomplete}>
+          {{ split: t`Split off`, take: t`Take out`, merge: t`Work in`, discard: t`Throw away` }[part.what]}
+        </Button>
+      </div>
+    </form>
+  );
+};
+
+/** Parts of a lot: split, taken out, merged, thrown away; the grams balance. */
+export const LotParts = (props: LotPartsProps) => {
+  const { lot, formula } = props;
+  const [open, setOpen] = useState(false);
+  const { mass } = useUnits();
+  const close = () => setOpen(false);
   return (
     <>
       <Button icon={<Scissors size={16} />} onClick={() => setOpen(true)}>{t`Parts`}</Button>
@@ -134,69 +237,9 @@ export const LotParts = (props: LotPartsProps) => {
         open={open}
         onClose={close}
         title={t`Parts of ${lot.lot}`}
-        lead={t`${formula.name}: ${units.mass(balance.leftG)} are left.`}
+        lead={t`${formula.name}: ${mass(balanceOf(lot, formula).leftG)} are left.`}
       >
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (!incomplete) save();
-          }}
-        >
-          <div className="grid gap-3">
-            <SelectField
-              label={t`What`}
-              value={what}
-              onChange={(event) => setWhat(event.target.value as What)}
-            >
-              {(Object.keys(whats) as What[]).map((key) => (
-                <option key={key} value={key}>
-                  {whats[key]}
-                </option>
-              ))}
-            </SelectField>
-            {what === 'merge' && (
-              <SelectField
-                label={t`From the lot`}
-                value={from}
-                onChange={(event) => setFrom(event.target.value)}
-              >
-                <option value="">{t`choose`}</option>
-                {others.map((other) => (
-                  <option key={other.lot}>{other.lot}</option>
-                ))}
-              </SelectField>
-            )}
-            <Field
-              label={portioned ? t`Pieces` : t`Grams`}
-              inputMode="decimal"
-              value={mass}
-              onChange={(event) => setMass(event.target.value)}
-              error={wrong ?? undefined}
-            />
-            {what === 'discard' && (
-              <Field
-                label={t`Why`}
-                value={reason}
-                maxLength={400}
-                onChange={(event) => setReason(event.target.value)}
-              />
-            )}
-          </div>
-          <Facts>
-            <Fact name={t`Made`}>{units.mass(balance.madeG)}</Fact>
-            {balance.mergedInG > 0 && <Fact name={t`Worked in`}>{units.mass(balance.mergedInG)}</Fact>}
-            {balance.splitOffG > 0 && <Fact name={t`Split off`}>{units.mass(balance.splitOffG)}</Fact>}
-            {balance.discardedG > 0 && <Fact name={t`Thrown away`}>{units.mass(balance.discardedG)}</Fact>}
-            {balance.bakedG > 0 && <Fact name={t`Loaded`}>{units.mass(balance.bakedG)}</Fact>}
-            <Fact name={t`Left`}>{units.mass(balance.leftG)}</Fact>
-          </Facts>
-          <div className="mt-4 flex justify-end gap-2">
-            <Button onClick={close}>{t`Cancel`}</Button>
-            <Button type="submit" look={what === 'discard' ? 'hand' : 'primary'} disabled={incomplete}>
-              {{ split: t`Split off`, take: t`Take out`, merge: t`Work in`, discard: t`Throw away` }[what]}
-            </Button>
-          </div>
-        </form>
+        <PartForm {...props} onClose={close} />
       </Dialog>
     </>
   );

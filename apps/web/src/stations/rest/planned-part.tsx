@@ -2,7 +2,15 @@ import { Trans } from '@lingui/react/macro';
 import { plural, t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { inUse, partOff, type BatchPlan, type Formula, type LotState, type Place } from '@jokul/core';
+import {
+  inUse,
+  partOff,
+  type BatchPlan,
+  type ColdStay,
+  type Formula,
+  type LotState,
+  type Place,
+} from '@jokul/core';
 import { useNames } from '../../line/actions';
 import { useLots } from '../../line/lots';
 import { record } from '../../journal/store';
@@ -57,6 +65,50 @@ export const takePart = (
     });
 };
 
+/** What is taken, of what, when, and what becomes of it. */
+const TakeIt = ({
+  batch,
+  inside,
+  stays,
+  said,
+}: {
+  readonly batch: BatchPlan;
+  readonly inside: ColdStay | undefined;
+  /** Whether enough lies there that some of it may stay. */
+  readonly stays: boolean;
+  readonly said: (massG: number, pieces: number) => string;
+}) => {
+  const names = useNames();
+  const wall = useWallClock();
+  const now = useNow(10_000);
+  const { search } = useLocation();
+  const from = batch.stock?.from ?? '';
+  const outMs = outOf(batch) * 1000;
+  return (
+    <>
+      <p className="text-lg">
+        <Trans>
+          Take <strong>{said(batch.massG, batch.pieces)}</strong> of{' '}
+          <Link className="underline" to={`/rest/${from}${search}`}>
+            {from}
+          </Link>{' '}
+          {inside && t`out of the ${names.place(inside.placeId).toLowerCase()} `}at{' '}
+          <strong>
+            {wall.near(outMs, now) === wall.date(outMs)
+              ? t`${wall.time(outMs)} on ${wall.date(outMs)}`
+              : wall.near(outMs, now)}
+          </strong>
+          {inside &&
+            stays &&
+            t`; ${said(inside.massG - batch.massG, inside.pieces - batch.pieces)} stay in there`}
+          .
+        </Trans>
+      </p>
+      <p className="mt-2 text-ink-soft">{t`They become the lot ${batch.batchId}, as old as the dough they come from. Write that name on the ${inside?.form === 'tub' ? t`tub` : t`bag or tray`}.`}</p>
+    </>
+  );
+};
+
 /** Dough in the cold of which a plan takes a part: nobody took it out yet. */
 export const PlannedPart = ({
   batch,
@@ -72,8 +124,6 @@ export const PlannedPart = ({
 }) => {
   const names = useNames();
   const lots = useLots();
-  const wall = useWallClock();
-  const now = useNow(10_000);
   const day = useDay();
   const { data: bakery } = useBakery();
   const { mass } = useUnits();
@@ -126,25 +176,7 @@ export const PlannedPart = ({
       {inside && !enough && (
         <Alarm>{t`Only ${said(inside.massG, inside.pieces)} of ${from} are left, ${said(batch.massG, batch.pieces)} are planned. Plan the day again.`}</Alarm>
       )}
-      <p className="text-lg">
-        <Trans>
-          Take <strong>{said(batch.massG, batch.pieces)}</strong> of{' '}
-          <Link className="underline" to={`/rest/${from}${search}`}>
-            {from}
-          </Link>{' '}
-          {inside && t`out of the ${names.place(inside.placeId).toLowerCase()} `}at{' '}
-          <strong>
-            {wall.near(outMs, now) === wall.date(outMs)
-              ? t`${wall.time(outMs)} on ${wall.date(outMs)}`
-              : wall.near(outMs, now)}
-          </strong>
-          {inside &&
-            enough &&
-            t`; ${said(inside.massG - batch.massG, inside.pieces - batch.pieces)} stay in there`}
-          .
-        </Trans>
-      </p>
-      <p className="mt-2 text-ink-soft">{t`They become the lot ${batch.batchId}, as old as the dough they come from. Write that name on the ${isTub ? t`tub` : t`bag or tray`}.`}</p>
+      <TakeIt batch={batch} inside={inside} stays={enough} said={said} />
     </Station>
   );
 };

@@ -1,8 +1,9 @@
 import { t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
+import type { BakeryView } from '@jokul/contracts';
 import { emptyLot, inTheCold, inUse, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
 import { useNames } from '../../line/actions';
-import { useLots } from '../../line/lots';
+import { useLots, type Lots } from '../../line/lots';
 import { NeedPlan } from '../../line/need-plan';
 import { useJournal } from '../../journal/store';
 import { useNow } from '../../lib/clock';
@@ -28,19 +29,75 @@ const waiting = (
     return formula.rest.form === 'tub' ? known.mixed !== null : known.portioned !== null;
   });
 
-const RestStation = () => {
+interface ColdQueueProps {
+  readonly current: string;
+  readonly toGo: readonly BatchPlan[];
+  readonly cold: ReturnType<typeof inTheCold>;
+  readonly lots: Lots;
+  readonly bakery: BakeryView;
+}
+
+/** What goes in, and what lies in each place. */
+const ColdQueue = ({ current, toGo, cold, lots, bakery }: ColdQueueProps) => {
   const { temperature } = useUnits();
-  const { data } = useBakery();
-  const day = useDay();
-  const floor = useJournal((s) => s.floor);
-  const loaded = useJournal((s) => s.loaded);
   const now = useNow(15_000);
   const probes = useProbes(now - 80 * 3600e3);
   const needles = useNeedles();
   const names = useNames();
+  const { search } = useLocation();
+  return (
+    <>
+      {toGo.length > 0 && <h3 className="px-3 pt-1 pb-0.5 text-[12.5px] text-ink-faint">{t`To go in`}</h3>}
+      {toGo.map((batch) => (
+        <QueueItem
+          key={batch.batchId}
+          to={`/rest/${batch.batchId}${search}`}
+          active={batch.batchId === current}
+          title={names.product(batch.productCode)}
+          detail={batch.batchId}
+        />
+      ))}
+      {inUse(bakery.equipment)
+        .places.filter((place) => cold.some((item) => item.placeId === place.id))
+        .map((place) => (
+          <section key={place.id}>
+            <h3 className="px-3 pt-3 pb-0.5 text-[12.5px] text-ink-faint">
+              {t`${place.name}, set to ${temperature(place.airC)}`}
+            </h3>
+            {cold
+              .filter((item) => item.placeId === place.id)
+              .map((item) => {
+                const formula = lots.formulaOf(item.batchId);
+                return (
+                  formula && (
+                    <ColdItem
+                      key={`${item.batchId}-${item.inMs}`}
+                      item={item}
+                      formula={formula}
+                      place={place}
+                      lots={lots}
+                      rules={bakery.rules}
+                      active={item.batchId === current}
+                      now={now}
+                      needle={needles.get(place.id)}
+                      readings={probes.data?.places.find((p) => p.placeId === place.id)?.readings ?? []}
+                    />
+                  )
+                );
+              })}
+          </section>
+        ))}
+    </>
+  );
+};
+
+const RestStation = () => {
+  const { data } = useBakery();
+  const day = useDay();
+  const floor = useJournal((s) => s.floor);
+  const loaded = useJournal((s) => s.loaded);
   const lots = useLots();
   const { batchId } = useParams();
-  const { search } = useLocation();
   if (!data || !lots || !day.data?.plan || !loaded) return <Loading what={t`the cold`} />;
   const batches = day.data.plan.plan.batches;
   const { formulaOf } = lots;
@@ -58,50 +115,7 @@ const RestStation = () => {
         title={t`The cold is empty`}
       >{t`Nothing lies in the walk-in or the freezer, and no batch is planned.`}</Empty>
     );
-  const queue = (
-    <>
-      {toGo.length > 0 && <h3 className="px-3 pt-1 pb-0.5 text-[12.5px] text-ink-faint">{t`To go in`}</h3>}
-      {toGo.map((batch) => (
-        <QueueItem
-          key={batch.batchId}
-          to={`/rest/${batch.batchId}${search}`}
-          active={batch.batchId === current}
-          title={names.product(batch.productCode)}
-          detail={batch.batchId}
-        />
-      ))}
-      {inUse(data.equipment)
-        .places.filter((place) => cold.some((item) => item.placeId === place.id))
-        .map((place) => (
-          <section key={place.id}>
-            <h3 className="px-3 pt-3 pb-0.5 text-[12.5px] text-ink-faint">
-              {t`${place.name}, set to ${temperature(place.airC)}`}
-            </h3>
-            {cold
-              .filter((item) => item.placeId === place.id)
-              .map((item) => {
-                const formula = formulaOf(item.batchId);
-                return (
-                  formula && (
-                    <ColdItem
-                      key={`${item.batchId}-${item.inMs}`}
-                      item={item}
-                      formula={formula}
-                      place={place}
-                      lots={lots}
-                      rules={data.rules}
-                      active={item.batchId === current}
-                      now={now}
-                      needle={needles.get(place.id)}
-                      readings={probes.data?.places.find((p) => p.placeId === place.id)?.readings ?? []}
-                    />
-                  )
-                );
-              })}
-          </section>
-        ))}
-    </>
-  );
+  const queue = <ColdQueue current={current} toGo={toGo} cold={cold} lots={lots} bakery={data} />;
   const formula = formulaOf(current);
   if (!formula)
     return (
