@@ -26,6 +26,54 @@ const contents: Readonly<Record<StepId, (bakery: BakeryView) => ReactNode>> = {
   plan: () => <PlanStep />,
 };
 
+interface StepButtonsProps {
+  readonly step: StepId;
+  readonly isDone: boolean;
+  readonly search: string;
+  /** Asks first where something is not saved. */
+  readonly mayLeave: () => boolean;
+}
+
+/** Back and on; at the end to the day. */
+const StepButtons = ({ step, isDone, search, mayLeave }: StepButtonsProps) => {
+  const navigate = useNavigate();
+  const { look, finish } = useBegin();
+  const at = stepIds.indexOf(step);
+  const before = stepIds[at - 1];
+  const after = stepIds[at + 1];
+  const go = (to: string) => void navigate({ pathname: to, search });
+  return (
+    <div className="mt-8 flex flex-wrap justify-between gap-2 border-t pt-4">
+      {before ? (
+        <Button onClick={() => go(`/begin/${before}`)}>{t`Back`}</Button>
+      ) : (
+        <Link to="/orders" className={buttonClass('quiet')}>{t`Not now`}</Link>
+      )}
+      {after ? (
+        <Button
+          look="primary"
+          onClick={() => {
+            if (!mayLeave()) return;
+            if (doneByLooking(step) || isDone) look(step);
+            go(`/begin/${after}`);
+          }}
+        >
+          {t`Next: ${stepWords[after].name.toLowerCase()}`}
+        </Button>
+      ) : (
+        <Button
+          look="primary"
+          onClick={() => {
+            look(step);
+            finish();
+            go('/day');
+          }}
+        >{t`Go to the day`}</Button>
+      )}
+    </div>
+  );
+};
+
 /** The setting up of one's own bakery, step by step; it may be left at any step and gone on with. */
 export const BeginPage = () => {
   const { data } = useBakery();
@@ -35,7 +83,7 @@ export const BeginPage = () => {
   const [params, setParams] = useSearchParams();
   const { search } = useLocationSearch();
   const navigate = useNavigate();
-  const { looked, look, finish } = useBegin();
+  const { looked, look } = useBegin();
   const heading = useRef<HTMLHeadingElement>(null);
   const content = useRef<HTMLDivElement>(null);
   const [unsaved, setUnsaved] = useState(false);
@@ -63,9 +111,6 @@ export const BeginPage = () => {
   // Nobody sets up the demo.
   if (data.kind === 'demo') return <Navigate to="/welcome" replace />;
   const at = stepIds.indexOf(step);
-  const before = stepIds[at - 1];
-  const after = stepIds[at + 1];
-  const go = (to: string) => void navigate({ pathname: to, search });
   /** Asks once before what was typed and not saved is left behind. */
   const leaves = (): boolean => {
     const open = content.current?.querySelector<HTMLButtonElement>(
@@ -101,34 +146,7 @@ export const BeginPage = () => {
               className="mt-3 font-medium text-hand"
             >{t`What you changed here is not saved yet. Save it, or press Next again to go on without it.`}</p>
           )}
-          <div className="mt-8 flex flex-wrap justify-between gap-2 border-t pt-4">
-            {before ? (
-              <Button onClick={() => go(`/begin/${before}`)}>{t`Back`}</Button>
-            ) : (
-              <Link to="/orders" className={buttonClass('quiet')}>{t`Not now`}</Link>
-            )}
-            {after ? (
-              <Button
-                look="primary"
-                onClick={() => {
-                  if (!leaves()) return;
-                  if (doneByLooking(step) || done.has(step)) look(step);
-                  go(`/begin/${after}`);
-                }}
-              >
-                {t`Next: ${stepWords[after].name.toLowerCase()}`}
-              </Button>
-            ) : (
-              <Button
-                look="primary"
-                onClick={() => {
-                  look(step);
-                  finish();
-                  go('/day');
-                }}
-              >{t`Go to the day`}</Button>
-            )}
-          </div>
+          <StepButtons step={step} isDone={done.has(step)} search={search} mayLeave={leaves} />
         </div>
       </section>
     </div>

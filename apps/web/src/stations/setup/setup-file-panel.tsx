@@ -28,11 +28,57 @@ interface Looked {
   readonly changes: SetupChanges;
 }
 
+/** What a file would change, and whether its name and time zone are taken too. */
+const FileChanges = ({
+  looked,
+  bakery,
+  busy,
+  onClose,
+  onUse,
+}: {
+  readonly looked: Looked;
+  readonly bakery: BakeryView;
+  readonly busy: boolean;
+  readonly onClose: () => void;
+  readonly onUse: (withBakery: boolean) => void;
+}) => {
+  const [withBakery, setWithBakery] = useState(false);
+  const { name, timeZone } = looked.file.bakery;
+  const other = name !== bakery.name || timeZone !== bakery.rules.timeZone;
+  const nothing = changesNothing(looked.changes) && !(other && withBakery);
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        onUse(withBakery);
+      }}
+    >
+      <SetupChangesList changes={looked.changes} />
+      {other && (
+        <label className="mt-3 flex items-start gap-2">
+          <input
+            type="checkbox"
+            className="mt-1"
+            checked={withBakery}
+            onChange={(event) => setWithBakery(event.target.checked)}
+          />
+          <span>{t`Also take its name and time zone: ${name}, ${timeZone.replaceAll('_', ' ')}`}</span>
+        </label>
+      )}
+      <div className="mt-4 flex justify-end gap-2">
+        <Button onClick={onClose}>{t`Cancel`}</Button>
+        <Button type="submit" look="primary" disabled={nothing || busy}>
+          {busy ? t`Loading …` : t`Use this file`}
+        </Button>
+      </div>
+    </form>
+  );
+};
+
 /** The whole setup, saved as a file, and taken in from one after a look at what it changes. */
 export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const input = useRef<HTMLInputElement>(null);
   const [looked, setLooked] = useState<Looked | null>(null);
-  const [withBakery, setWithBakery] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const say = (error: unknown) => setProblem(error instanceof Error ? error.message : String(error));
   const { look, takeIn, busy } = useTakeFile(say);
@@ -47,10 +93,9 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     setProblem(null);
     const file = await read(chosen);
     const changes = await look.mutateAsync({ file, withBakery: false });
-    setWithBakery(false);
     setLooked({ file, name: chosen.name, changes });
   };
-  const use = async ({ file, changes }: Looked) => {
+  const use = async ({ file, changes }: Looked, withBakery: boolean) => {
     await takeIn({
       file,
       withBakery,
@@ -59,10 +104,6 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     });
     setLooked(null);
   };
-  const other =
-    looked &&
-    (looked.file.bakery.name !== bakery.name || looked.file.bakery.timeZone !== bakery.rules.timeZone);
-  const nothing = looked !== null && changesNothing(looked.changes) && !(other && withBakery);
   return (
     <>
       <p className="mb-2 text-ink-soft">{t`Equipment, people, hours, house rules, own ingredients and formulas: to keep, or to begin another bakery with. Orders, plans and the log are not in it; the backup keeps those.`}</p>
@@ -103,36 +144,18 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         }
       >
         {looked && (
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
-              void use(looked).catch((error: unknown) => {
+          <FileChanges
+            looked={looked}
+            bakery={bakery}
+            busy={busy}
+            onClose={() => setLooked(null)}
+            onUse={(withBakery) =>
+              void use(looked, withBakery).catch((error: unknown) => {
                 setLooked(null);
                 say(error);
-              });
-            }}
-          >
-            <SetupChangesList changes={looked.changes} />
-            {other && (
-              <label className="mt-3 flex items-start gap-2">
-                <input
-                  type="checkbox"
-                  className="mt-1"
-                  checked={withBakery}
-                  onChange={(event) => setWithBakery(event.target.checked)}
-                />
-                <span>
-                  {t`Also take its name and time zone: ${looked.file.bakery.name}, ${looked.file.bakery.timeZone.replaceAll('_', ' ')}`}
-                </span>
-              </label>
-            )}
-            <div className="mt-4 flex justify-end gap-2">
-              <Button onClick={() => setLooked(null)}>{t`Cancel`}</Button>
-              <Button type="submit" look="primary" disabled={nothing || busy}>
-                {busy ? t`Loading …` : t`Use this file`}
-              </Button>
-            </div>
-          </form>
+              })
+            }
+          />
         )}
       </Dialog>
     </>

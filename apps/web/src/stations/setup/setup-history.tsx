@@ -18,6 +18,48 @@ interface Looked {
   readonly changes: SetupChanges;
 }
 
+/** What one part of the setup would become again. */
+const PutBack = ({
+  looked,
+  bakery,
+  busy,
+  onClose,
+  onPutBack,
+}: {
+  readonly looked: Looked;
+  readonly bakery: BakeryView;
+  readonly busy: boolean;
+  readonly onClose: () => void;
+  readonly onPutBack: () => void;
+}) => {
+  const named = looked.change.key === 'bakery';
+  const zoned = looked.file.bakery.timeZone !== bakery.rules.timeZone;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        onPutBack();
+      }}
+    >
+      {named && <p>{t`Name: ${looked.file.bakery.name}`}</p>}
+      {zoned && <p>{t`Time zone: ${looked.file.bakery.timeZone.replaceAll('_', ' ')}`}</p>}
+      {!(named || zoned) && (
+        <SetupChangesList changes={looked.changes} nothing={t`Nothing: it is as it was then.`} />
+      )}
+      <div className="mt-4 flex justify-end gap-2">
+        <Button onClick={onClose}>{t`Cancel`}</Button>
+        <Button
+          type="submit"
+          look="primary"
+          disabled={
+            busy || (changesNothing(looked.changes) && !zoned && looked.file.bakery.name === bakery.name)
+          }
+        >{t`Put back`}</Button>
+      </div>
+    </form>
+  );
+};
+
 /** Who changed what in Setup, and when; each part goes back to what it was before. */
 export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
   const history = useSetupHistory(bakery);
@@ -33,11 +75,18 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
     const file = await askSetupBefore(change.id);
     setLooked({ change, file, changes: await look.mutateAsync({ file, withBakery: true }) });
   };
+  const putBack = ({ file, changes }: Looked) => {
+    setLooked(null);
+    return takeIn({
+      file,
+      withBakery: true,
+      versions: changes.versions,
+      done: t`Put back. Plans made before are marked as old.`,
+    });
+  };
   if (history.isPending) return <Loading what={t`the changes`} />;
   if (history.isLoadingError) return <Alarm>{history.error.message}</Alarm>;
   const rows = all ? history.data : history.data.slice(0, shownAtFirst);
-  const named = looked && looked.change.key === 'bakery';
-  const zoned = looked && looked.file.bakery.timeZone !== bakery.rules.timeZone;
   return (
     <>
       {history.data.length === 0 && (
@@ -80,36 +129,13 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
         lead={t`That part as it was before the change, with all later changes of it undone. Things that came since are retired. Nothing is changed yet.`}
       >
         {looked && (
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
-              const { file, changes } = looked;
-              setLooked(null);
-              void takeIn({
-                file,
-                withBakery: true,
-                versions: changes.versions,
-                done: t`Put back. Plans made before are marked as old.`,
-              }).catch(say);
-            }}
-          >
-            {named && <p>{t`Name: ${looked.file.bakery.name}`}</p>}
-            {zoned && <p>{t`Time zone: ${looked.file.bakery.timeZone.replaceAll('_', ' ')}`}</p>}
-            {!(named || zoned) && (
-              <SetupChangesList changes={looked.changes} nothing={t`Nothing: it is as it was then.`} />
-            )}
-            <div className="mt-4 flex justify-end gap-2">
-              <Button onClick={() => setLooked(null)}>{t`Cancel`}</Button>
-              <Button
-                type="submit"
-                look="primary"
-                disabled={
-                  busy ||
-                  (changesNothing(looked.changes) && !zoned && looked.file.bakery.name === bakery.name)
-                }
-              >{t`Put back`}</Button>
-            </div>
-          </form>
+          <PutBack
+            looked={looked}
+            bakery={bakery}
+            busy={busy}
+            onClose={() => setLooked(null)}
+            onPutBack={() => void putBack(looked).catch(say)}
+          />
         )}
       </Dialog>
     </>

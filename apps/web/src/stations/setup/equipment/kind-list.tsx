@@ -1,29 +1,15 @@
 import { plural, t } from '@lingui/core/macro';
-import { ArrowUp, Plus } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { freeId, typedUnit, type Equipment } from '@jokul/core';
+import { freeId, type Equipment } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useDay } from '../../../lib/queries';
-import { sayMass, typedFigure, useUnits } from '../../../lib/units';
 import { Button } from '../../../ui/button';
-import { nameOf, thingsOf, type Detail, type Kind, type Preset, type Thing } from './kinds';
+import { nameOf, thingsOf, type Kind, type Preset, type Thing } from './kinds';
 import { ThingForm } from './thing-form';
+import { ThingRow } from './thing-row';
 import { useChangeEquipment } from './use-equipment';
-
-/** A detail in a few words, in the units of the device. */
-const say = ({ key, ask, usual, said = '#' }: Detail, thing: Thing, units: 'metric' | 'us'): string => {
-  const value = thing[key] ?? usual;
-  if (ask.as === 'choice') return said.replace('#', ask.choices.find(([v]) => v === value)?.[1] ?? '');
-  if (typeof value !== 'number' || ask.as === 'text') return '';
-  const figure =
-    ask.as === 'percent'
-      ? `${Math.round(value * 100)} %`
-      : ask.as === 'mass'
-        ? sayMass(value, units)
-        : `${typedFigure(value, ask.as, units)} ${typedUnit(ask.as, units)}`.trim();
-  return said.replace('#', figure);
-};
 
 const withThings = (equipment: Equipment, { kind }: Kind, things: readonly Thing[]): Equipment => ({
   ...equipment,
@@ -52,22 +38,9 @@ const useTouched = () => {
 
 const isThing = (from: Thing | Preset): from is Thing => typeof from.id === 'string';
 
-/** The things of one kind: added, copied, changed, ordered, retired; `presets` are ready-made ones to begin from. */
-export const KindList = ({
-  kind,
-  bakery,
-  presets = [],
-}: {
-  readonly kind: Kind;
-  readonly bakery: BakeryView;
-  readonly presets?: readonly Preset[];
-}) => {
-  const { units } = useUnits();
-  const touched = useTouched();
+/** The things of a kind, and how they are changed; each change answers with why it was refused. */
+const useThings = (kind: Kind, bakery: BakeryView) => {
   const { change, busy } = useChangeEquipment(bakery);
-  const [open, setOpen] = useState<Thing | 'new' | null>(null);
-  /** What the new one begins as: the figures of another one, ready-made ones, or the usual ones. */
-  const [like, setLike] = useState<Thing | Preset | null>(null);
   const { equipment } = bakery;
   const things = thingsOf(equipment, kind.kind);
   const replace = (id: string, values: Readonly<Record<string, unknown>>, says: string) =>
@@ -79,12 +52,12 @@ export const KindList = ({
       ),
       says,
     );
-  const take = (values: Readonly<Record<string, unknown>>): Promise<string | null> => {
+  /** Behind the one that it is like. */
+  const add = (values: Readonly<Record<string, unknown>>, likeId: unknown): Promise<string | null> => {
     const name = String(values.name);
-    if (open !== 'new' && open) return replace(open.id, values, t`${name} is changed.`);
     const { retired: _, ...rest } = values;
     const fresh: Thing = { ...rest, id: freeId(name, equipment) };
-    const at = like ? things.findIndex(({ id }) => id === like.id) + 1 || things.length : things.length;
+    const at = things.findIndex(({ id }) => id === likeId) + 1 || things.length;
     return change(
       withThings(equipment, kind, [...things.slice(0, at), fresh, ...things.slice(at)]),
       t`${name} is added.`,
@@ -105,6 +78,32 @@ export const KindList = ({
     const problem = await change(withThings(equipment, kind, next), t`${nameOf(thing)} moved up.`);
     if (problem) toast.error(problem, { duration: 12_000 });
   };
+  return { things, busy, replace, add, retire, moveUp };
+};
+
+/** The things of one kind: added, copied, changed, ordered, retired; `presets` are ready-made ones to begin from. */
+export const KindList = ({
+  kind,
+  bakery,
+  presets = [],
+}: {
+  readonly kind: Kind;
+  readonly bakery: BakeryView;
+  readonly presets?: readonly Preset[];
+}) => {
+  const touched = useTouched();
+  const { things, busy, replace, add, retire, moveUp } = useThings(kind, bakery);
+  const [open, setOpen] = useState<Thing | 'new' | null>(null);
+  /** What the new one begins as: the figures of another one, ready-made ones, or the usual ones. */
+  const [like, setLike] = useState<Thing | Preset | null>(null);
+  const take = (values: Readonly<Record<string, unknown>>): Promise<string | null> =>
+    open !== 'new' && open
+      ? replace(open.id, values, t`${String(values.name)} is changed.`)
+      : add(values, like?.id);
+  const begin = (from: Thing | Preset | null) => {
+    setLike(from);
+    setOpen('new');
+  };
   const begunAs = (from: Thing | Preset): Kind => ({
     ...kind,
     example: isThing(from) ? { ...from, retired: false, name: t`${nameOf(from)}, another` } : from,
@@ -113,66 +112,22 @@ export const KindList = ({
     <section aria-label={kind.title}>
       <div className="mb-1 flex items-center justify-between gap-3">
         <h3 className="font-semibold">{kind.title}</h3>
-        <Button
-          size="small"
-          icon={<Plus size={14} aria-hidden />}
-          onClick={() => {
-            setLike(null);
-            setOpen('new');
-          }}
-        >
+        <Button size="small" icon={<Plus size={14} aria-hidden />} onClick={() => begin(null)}>
           {t`Add ${/^[aeiou]/.test(kind.one) ? t`an` : 'a'} ${kind.one}`}
         </Button>
       </div>
       <ul>
         {things.map((thing, i) => (
-          <li key={thing.id} className="flex items-baseline gap-3 border-t py-1.5">
-            <span className={`min-w-0 flex-1 ${thing.retired ? 'text-ink-faint' : ''}`}>
-              <span className="font-medium">{nameOf(thing)}</span>
-              {thing.retired && t` (retired)`}
-              <span className="figures block text-[13px] text-ink-soft">
-                {kind.details
-                  .map((detail) => say(detail, thing, units))
-                  .filter(Boolean)
-                  .join(', ')}
-              </span>
-            </span>
-            <span className="flex shrink-0 flex-wrap justify-end gap-1">
-              {i > 0 && (
-                <Button
-                  size="small"
-                  look="quiet"
-                  disabled={busy}
-                  aria-label={t`Move ${nameOf(thing)} up`}
-                  icon={<ArrowUp size={14} aria-hidden />}
-                  onClick={() => void moveUp(thing)}
-                />
-              )}
-              <Button
-                size="small"
-                disabled={busy}
-                aria-label={t`Copy ${nameOf(thing)}`}
-                onClick={() => {
-                  setLike(thing);
-                  setOpen('new');
-                }}
-              >{t`Copy`}</Button>
-              <Button
-                size="small"
-                disabled={busy}
-                aria-label={`${thing.retired ? t`Use again` : t`Retire`} ${nameOf(thing)}`}
-                onClick={() => void retire(thing, !thing.retired)}
-              >
-                {thing.retired ? t`Use again` : t`Retire`}
-              </Button>
-              <Button
-                size="small"
-                disabled={busy}
-                aria-label={t`Change ${nameOf(thing)}`}
-                onClick={() => setOpen(thing)}
-              >{t`Change`}</Button>
-            </span>
-          </li>
+          <ThingRow
+            key={thing.id}
+            kind={kind}
+            thing={thing}
+            busy={busy}
+            onUp={i > 0 ? () => void moveUp(thing) : undefined}
+            onCopy={() => begin(thing)}
+            onRetire={() => void retire(thing, !thing.retired)}
+            onChange={() => setOpen(thing)}
+          />
         ))}
       </ul>
       {presets.length > 0 && (
@@ -184,10 +139,7 @@ export const KindList = ({
               size="small"
               disabled={busy}
               aria-label={t`Add ${preset.name}`}
-              onClick={() => {
-                setLike(preset);
-                setOpen('new');
-              }}
+              onClick={() => begin(preset)}
             >
               {preset.name}
             </Button>

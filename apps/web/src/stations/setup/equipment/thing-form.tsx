@@ -63,6 +63,45 @@ const read = (
   return { value: ask.as === 'percent' ? value / 100 : Number(value.toPrecision(9)) };
 };
 
+/** A detail as a choice or a field, in the units of the device. */
+const DetailField = ({
+  detail: { label, hint, ask },
+  value,
+  error,
+  onChange,
+}: {
+  readonly detail: Detail;
+  readonly value: string;
+  readonly error: string | undefined;
+  readonly onChange: (event: { target: { value: string } }) => void;
+}) => {
+  const { units } = useUnits();
+  const common = { label, hint, value, onChange };
+  if (ask.as === 'choice')
+    return (
+      <SelectField {...common}>
+        {ask.choices.some(([choice]) => String(choice) === value) || (
+          <option value={value}>{t`as it is (${value})`}</option>
+        )}
+        {ask.choices.map(([choice, text]) => (
+          <option key={String(choice)} value={String(choice)}>
+            {text}
+          </option>
+        ))}
+      </SelectField>
+    );
+  const unit = ask.as === 'text' || ask.as === 'percent' ? '' : typedUnit(ask.as, units);
+  return (
+    <Field
+      {...common}
+      label={unit ? `${label}, ${unit}` : label}
+      inputMode={ask.as === 'text' ? 'text' : 'decimal'}
+      error={error}
+      maxLength={60}
+    />
+  );
+};
+
 /** One thing of the equipment, to be filled in and checked before it is taken over. */
 export const ThingForm = ({
   kind,
@@ -119,33 +158,15 @@ export const ThingForm = ({
         }}
       >
         <div className="grid grid-cols-2 gap-x-4 gap-y-3">
-          {results.map(({ detail: { key, label, hint, ask }, error }) => {
-            const common = { label, hint, value: given[key] ?? '', onChange: set(key) };
-            if (ask.as === 'choice')
-              return (
-                <SelectField key={key} {...common}>
-                  {ask.choices.some(([value]) => String(value) === given[key]) || (
-                    <option value={given[key]}>{t`as it is (${given[key] ?? ''})`}</option>
-                  )}
-                  {ask.choices.map(([value, text]) => (
-                    <option key={String(value)} value={String(value)}>
-                      {text}
-                    </option>
-                  ))}
-                </SelectField>
-              );
-            const unit = ask.as === 'text' || ask.as === 'percent' ? '' : typedUnit(ask.as, units);
-            return (
-              <Field
-                key={key}
-                {...common}
-                label={unit ? `${label}, ${unit}` : label}
-                inputMode={ask.as === 'text' ? 'text' : 'decimal'}
-                error={tried ? error : undefined}
-                maxLength={60}
-              />
-            );
-          })}
+          {results.map(({ detail, error }) => (
+            <DetailField
+              key={detail.key}
+              detail={detail}
+              value={given[detail.key] ?? ''}
+              error={tried ? error : undefined}
+              onChange={set(detail.key)}
+            />
+          ))}
         </div>
         {refused && (
           <p role="alert" className="mt-3 font-medium text-hand">
