@@ -20,6 +20,60 @@ const sayPlans = ({ before, after }: ReadPlanView): string => {
   return t`By this plan ${then} pieces are late; by the one in use, ${now === 0 ? t`none` : now}.`;
 };
 
+/** What a plan changes and breaks, and why it is taken all the same. */
+const PlanFound = ({
+  found,
+  busy,
+  onClose,
+  onTake,
+}: {
+  readonly found: ReadPlanView;
+  readonly busy: boolean;
+  readonly onClose: () => void;
+  readonly onTake: (taken: { readonly id: string; readonly reason?: string }) => void;
+}) => {
+  const [reason, setReason] = useState('');
+  const { id } = found;
+  const breaks = found.faults.length > 0;
+  return (
+    <form
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (id !== null) onTake(breaks ? { id, reason: reason.trim() } : { id });
+      }}
+    >
+      <FoundChanges found={{ ...found, left: [] }} says={sayPlans(found)} />
+      {breaks && (
+        <>
+          <BrokenRules
+            says={id === null ? t`It cannot be done so:` : t`It breaks rules of the floor:`}
+            faults={found.faults}
+          />
+          {id !== null && (
+            <Field
+              label={t`Why all the same`}
+              value={reason}
+              maxLength={200}
+              onChange={(event) => setReason(event.target.value)}
+            />
+          )}
+        </>
+      )}
+      <div className="mt-4 flex flex-wrap justify-end gap-2">
+        <Button onClick={onClose}>{t`Keep the plan`}</Button>
+        <Button
+          type="submit"
+          look="primary"
+          disabled={id === null || busy || found.changes.length === 0 || (breaks && reason.trim().length < 3)}
+        >
+          {busy ? t`Changing the plan …` : t`Change the plan`}
+        </Button>
+      </div>
+    </form>
+  );
+};
+
 /** A plan of the day from a file: what it changes and breaks is shown before anybody takes it. */
 export const ReadPlanDialog = ({
   date,
@@ -32,7 +86,6 @@ export const ReadPlanDialog = ({
 }) => {
   const read = useReadPlan(date);
   const take = useTakeReplan(date);
-  const [reason, setReason] = useState('');
   const { mutate } = read;
   const asked = useRef(false);
   useEffect(() => {
@@ -41,11 +94,8 @@ export const ReadPlanDialog = ({
     mutate(file);
   }, [mutate, file]);
   const found = read.data;
-  const id = found?.id ?? null;
-  const breaks = (found?.faults.length ?? 0) > 0;
-  const doIt = () =>
-    id !== null &&
-    take.mutate(breaks ? { id, reason: reason.trim() } : { id }, {
+  const doIt = (taken: { readonly id: string; readonly reason?: string }) =>
+    take.mutate(taken, {
       onSuccess: ({ back }) => {
         toast(t`The plan from the file is in use.`, {
           duration: 10_000,
@@ -67,46 +117,7 @@ export const ReadPlanDialog = ({
       ) : !found ? (
         <Loading what={t`the plan`} />
       ) : (
-        <form
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault();
-            doIt();
-          }}
-        >
-          <FoundChanges found={{ ...found, left: [] }} says={sayPlans(found)} />
-          {breaks && (
-            <>
-              <BrokenRules
-                says={id === null ? t`It cannot be done so:` : t`It breaks rules of the floor:`}
-                faults={found.faults}
-              />
-              {id !== null && (
-                <Field
-                  label={t`Why all the same`}
-                  value={reason}
-                  maxLength={200}
-                  onChange={(event) => setReason(event.target.value)}
-                />
-              )}
-            </>
-          )}
-          <div className="mt-4 flex flex-wrap justify-end gap-2">
-            <Button onClick={onClose}>{t`Keep the plan`}</Button>
-            <Button
-              type="submit"
-              look="primary"
-              disabled={
-                id === null ||
-                take.isPending ||
-                found.changes.length === 0 ||
-                (breaks && reason.trim().length < 3)
-              }
-            >
-              {take.isPending ? t`Changing the plan …` : t`Change the plan`}
-            </Button>
-          </div>
-        </form>
+        <PlanFound found={found} busy={take.isPending} onClose={onClose} onTake={doIt} />
       )}
     </Dialog>
   );

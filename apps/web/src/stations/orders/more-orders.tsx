@@ -124,6 +124,41 @@ const usePutOn = (date: string, onDone: () => void) => {
   return { put, busy: add.isPending };
 };
 
+interface Usual {
+  readonly customer: string;
+  readonly readyBy: string;
+}
+
+/** What no column of the sheet says, for all its lines. */
+const NotInSheet = ({
+  columns,
+  usual,
+  onChange,
+}: {
+  readonly columns: readonly OrderColumn[];
+  readonly usual: Usual;
+  readonly onChange: (usual: Usual) => void;
+}) => (
+  <>
+    {!columns.includes('customer') && (
+      <Field
+        label={t`For, as the sheet does not say`}
+        value={usual.customer}
+        onChange={(event) => onChange({ ...usual, customer: event.target.value })}
+      />
+    )}
+    {!columns.includes('readyBy') && (
+      <Field
+        label={t`Ready by, as the sheet does not say`}
+        placeholder="05:40"
+        className="figures"
+        value={usual.readyBy}
+        onChange={(event) => onChange({ ...usual, readyBy: event.target.value })}
+      />
+    )}
+  </>
+);
+
 const FromSheet = ({
   date,
   formulas,
@@ -145,7 +180,6 @@ const FromSheet = ({
   const rows = ordersOf(table, columns, known, usual);
   const good = rows.flatMap(({ order }) => (order ? [order] : []));
   const wrong = rows.length - good.length;
-  const lacks = (what: OrderColumn) => rows.length > 0 && !columns.includes(what);
   return (
     <section aria-label={t`From a spreadsheet`}>
       <label
@@ -173,22 +207,7 @@ const FromSheet = ({
       />
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <Button icon={<FileUp size={16} />} onClick={() => file.current?.click()}>{t`A CSV file`}</Button>
-        {lacks('customer') && (
-          <Field
-            label={t`For, as the sheet does not say`}
-            value={usual.customer}
-            onChange={(event) => setUsual({ ...usual, customer: event.target.value })}
-          />
-        )}
-        {lacks('readyBy') && (
-          <Field
-            label={t`Ready by, as the sheet does not say`}
-            placeholder="05:40"
-            className="figures"
-            value={usual.readyBy}
-            onChange={(event) => setUsual({ ...usual, readyBy: event.target.value })}
-          />
-        )}
+        {rows.length > 0 && <NotInSheet columns={columns} usual={usual} onChange={setUsual} />}
       </div>
       {rows.length > 0 && (
         <div className="mt-3">

@@ -19,44 +19,12 @@ interface OrderRowProps {
 const cell =
   'rounded border border-transparent bg-transparent px-1.5 py-0.5 hover:border-line-strong focus:border-ink focus:bg-raised aria-[invalid=true]:border-hand';
 
-/** One line of the bake list, edited in place: leave the field or press Enter to save, Escape to go back. */
-export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
-  const said = useWallClock().ofDay(order.readyBy);
-  const [draft, setDraft] = useState({ pieces: String(order.pieces), readyBy: said });
-  const [problem, setProblem] = useState<string | null>(null);
-  const change = useChangeOrder();
+/** Takes a line off the list, or leaves a standing one out for the day; with an undo. */
+const useTakeOff = (date: string) => {
   const remove = useRemoveOrder();
   const add = useAddOrder(date);
   const back = useTakeBack(date);
-  useEffect(() => {
-    setDraft({ pieces: String(order.pieces), readyBy: said });
-    setProblem(null);
-  }, [order.pieces, said, order.version]);
-
-  const save = () => {
-    const pieces = Number(draft.pieces);
-    if (pieces === order.pieces && readTimeOfDay(draft.readyBy) === order.readyBy) {
-      setProblem(null);
-      return;
-    }
-    const readyBy = readTimeOfDay(draft.readyBy);
-    if (readyBy === null) {
-      setProblem(t`"${draft.readyBy}" is no time of day; write it as 05:40.`);
-      return;
-    }
-    if (!Number.isInteger(pieces) || pieces < 1 || pieces > 20_000) {
-      setProblem(
-        t`Pieces must be a whole number from 1 to 20,000; "${draft.pieces}" is not. Take the line off to bake none.`,
-      );
-      return;
-    }
-    const { id, customer, productCode, version } = order;
-    change.mutate(
-      { id, customer, productCode, pieces, readyBy, version },
-      { onSuccess: () => setProblem(null), onError: (error) => setProblem(error.message) },
-    );
-  };
-  const takeOff = () => {
+  return (order: OrderView) => {
     const { customer, productCode, pieces, readyBy, standing } = order;
     // The row is gone before the answer is here: what follows must not hang on it.
     remove
@@ -75,6 +43,63 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
         ),
       )
       .catch((error: Error) => toast.error(error.message));
+  };
+};
+
+const wrongWith = (draft: { readonly pieces: string; readonly readyBy: string }): string | null => {
+  if (readTimeOfDay(draft.readyBy) === null)
+    return t`"${draft.readyBy}" is no time of day; write it as 05:40.`;
+  const pieces = Number(draft.pieces);
+  return Number.isInteger(pieces) && pieces >= 1 && pieces <= 20_000
+    ? null
+    : t`Pieces must be a whole number from 1 to 20,000; "${draft.pieces}" is not. Take the line off to bake none.`;
+};
+
+const ForWhom = ({ order: { customer, standing } }: { readonly order: OrderView }) => (
+  <td className="py-0.5 pr-3">
+    {customer}
+    {standing && (
+      <Repeat2
+        size={14}
+        className="ml-1.5 inline align-[-2px] text-ink-faint"
+        role="img"
+        aria-label={t`Standing order, ${sayWeekdays(standing.weekdays)}`}
+      />
+    )}
+  </td>
+);
+
+const Problem = ({ says }: { readonly says: string }) => (
+  <tr>
+    <td colSpan={5} role="alert" className="pb-1 text-right text-[13px] font-medium text-hand">
+      {says}
+    </td>
+  </tr>
+);
+
+/** One line of the bake list, edited in place: leave the field or press Enter to save, Escape to go back. */
+export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
+  const said = useWallClock().ofDay(order.readyBy);
+  const [draft, setDraft] = useState({ pieces: String(order.pieces), readyBy: said });
+  const [problem, setProblem] = useState<string | null>(null);
+  const change = useChangeOrder();
+  const takeOff = useTakeOff(date);
+  useEffect(() => {
+    setDraft({ pieces: String(order.pieces), readyBy: said });
+    setProblem(null);
+  }, [order.pieces, said, order.version]);
+
+  const save = () => {
+    const pieces = Number(draft.pieces);
+    const readyBy = readTimeOfDay(draft.readyBy);
+    if (pieces === order.pieces && readyBy === order.readyBy) return setProblem(null);
+    const wrong = wrongWith(draft);
+    if (wrong !== null || readyBy === null) return setProblem(wrong);
+    const { id, customer, productCode, version } = order;
+    change.mutate(
+      { id, customer, productCode, pieces, readyBy, version },
+      { onSuccess: () => setProblem(null), onError: (error) => setProblem(error.message) },
+    );
   };
   const keys = (event: React.KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter') event.currentTarget.blur();
@@ -98,17 +123,7 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
             onKeyDown={keys}
           />
         </td>
-        <td className="py-0.5 pr-3">
-          {order.customer}
-          {order.standing && (
-            <Repeat2
-              size={14}
-              className="ml-1.5 inline align-[-2px] text-ink-faint"
-              role="img"
-              aria-label={t`Standing order, ${sayWeekdays(order.standing.weekdays)}`}
-            />
-          )}
-        </td>
+        <ForWhom order={order} />
         <td className="py-0.5 pr-3">
           <span className="figures text-[13px] text-ink-soft">{order.productCode}</span>{' '}
           {formula?.name ?? t`unknown formula`}
@@ -130,19 +145,13 @@ export const OrderRow = ({ order, date, formulas, newTime }: OrderRowProps) => {
             type="button"
             aria-label={t`Take ${order.productCode} for ${order.customer} off the list`}
             className="rounded p-1 text-ink-faint hover:bg-surface hover:text-ink"
-            onClick={takeOff}
+            onClick={() => takeOff(order)}
           >
             <X size={15} />
           </button>
         </td>
       </tr>
-      {problem && (
-        <tr>
-          <td colSpan={5} role="alert" className="pb-1 text-right text-[13px] font-medium text-hand">
-            {problem}
-          </td>
-        </tr>
-      )}
+      {problem && <Problem says={problem} />}
     </>
   );
 };

@@ -2,7 +2,8 @@ import { t } from '@lingui/core/macro';
 import { ListPlus, Printer, Repeat2 } from 'lucide-react';
 import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
-import { whyClosed } from '@jokul/core';
+import { whyClosed, type Formula } from '@jokul/core';
+import type { OrderView } from '@jokul/contracts';
 import { DayPicker } from '../../line/day-picker';
 import { PlanButton, StalePlan } from '../../line/plan-bar';
 import { PlanDays } from '../../line/plan-days';
@@ -19,6 +20,34 @@ import { ProductTotals } from './product-totals';
 
 const StandingOrders = later(() => import('./standing-orders'), 'StandingOrders');
 const MoreOrders = later(() => import('./more-orders'), 'MoreOrders');
+
+/** The bake list, or why there is none yet. */
+const TheList = ({
+  date,
+  orders,
+  all,
+  formulas,
+  closed,
+}: {
+  readonly date: string;
+  /** Those that are looked at, of so many in all. */
+  readonly orders: readonly OrderView[];
+  readonly all: number;
+  readonly formulas: readonly Formula[];
+  readonly closed: boolean;
+}) =>
+  formulas.length === 0 ? (
+    <Empty
+      title={t`No formula yet`}
+      action={<Link to="/begin/formula" className={buttonClass('primary')}>{t`Add the first formula`}</Link>}
+    >{t`An order is for a formula: import your recipe, or begin with an example.`}</Empty>
+  ) : all === 0 && closed ? null : all === 0 ? (
+    <Empty
+      title={t`Nothing on the list for this day`}
+    >{t`Add the first line below: who it is for, what, how many, and by when it must be ready.`}</Empty>
+  ) : (
+    <BakeList date={date} orders={orders} formulas={formulas} />
+  );
 
 export const OrdersPage = () => {
   const bakery = useBakery();
@@ -66,20 +95,7 @@ export const OrdersPage = () => {
       {closed !== null && (
         <Alarm>{t`The bakery is closed on this day (${closed}). Standing orders rest, nobody works, and nothing is baked.`}</Alarm>
       )}
-      {formulas.length === 0 ? (
-        <Empty
-          title={t`No formula yet`}
-          action={
-            <Link to="/begin/formula" className={buttonClass('primary')}>{t`Add the first formula`}</Link>
-          }
-        >{t`An order is for a formula: import your recipe, or begin with an example.`}</Empty>
-      ) : orders.length === 0 && closed !== null ? null : orders.length === 0 ? (
-        <Empty
-          title={t`Nothing on the list for this day`}
-        >{t`Add the first line below: who it is for, what, how many, and by when it must be ready.`}</Empty>
-      ) : (
-        <BakeList date={date} orders={shown} formulas={formulas} />
-      )}
+      <TheList date={date} orders={shown} all={orders.length} formulas={formulas} closed={closed !== null} />
       <LeftOut date={date} lines={day.data.leftOut} />
       {closed === null && formulas.length > 0 && (
         <AddLine date={date} formulas={formulas} customers={customers} />

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useWallClock } from '../../lib/clock';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, type Control } from 'react-hook-form';
 import { v4 as uuid } from 'uuid';
 import { StandingOrderInput, type StandingOrderView } from '@jokul/contracts';
 import type { Formula } from '@jokul/core';
@@ -13,6 +13,48 @@ import { OrderFields } from './order-fields';
 import { timeAsWritten } from './time-as-written';
 
 const monToFri = [1, 2, 3, 4, 5];
+
+const Weekdays = ({
+  control,
+  error,
+}: {
+  readonly control: Control<StandingOrderInput>;
+  readonly error: string | undefined;
+}) => (
+  <div className="mt-3">
+    <Controller
+      control={control}
+      name="weekdays"
+      render={({ field }) => (
+        <WeekdayChoice
+          legend={t`On`}
+          chosen={field.value}
+          onChoose={(days) => field.onChange(days)}
+          error={error}
+        />
+      )}
+    />
+  </div>
+);
+
+const asTyped = (before: StandingOrderView, date: string, said: (time: string) => string) => ({
+  customer: before.customer,
+  productCode: before.productCode,
+  pieces: before.pieces,
+  readyBy: said(before.readyBy),
+  weekdays: [...before.weekdays],
+  from: date > before.from ? date : before.from,
+  version: before.version,
+  ...(before.until !== null && { until: before.until }),
+});
+const fresh = (date: string) => ({
+  customer: '',
+  productCode: '',
+  readyBy: '',
+  weekdays: monToFri,
+  from: date,
+  id: uuid(),
+});
 
 /** A standing order, new or changed from a day on; the same class checks it here and on the server. */
 export const StandingForm = ({
@@ -35,18 +77,7 @@ export const StandingForm = ({
   const { register, handleSubmit, formState, control, reset, getValues, setFocus } =
     useForm<StandingOrderInput>({
       resolver: timeAsWritten(classValidatorResolver(StandingOrderInput)),
-      defaultValues: before
-        ? {
-            customer: before.customer,
-            productCode: before.productCode,
-            pieces: before.pieces,
-            readyBy: wall.ofDay(before.readyBy),
-            weekdays: [...before.weekdays],
-            from: date > before.from ? date : before.from,
-            version: before.version,
-            ...(before.until !== null && { until: before.until }),
-          }
-        : { customer: '', productCode: '', readyBy: '', weekdays: monToFri, from: date, id: uuid() },
+      defaultValues: before ? asTyped(before, date, wall.ofDay) : fresh(date),
     });
   const { errors } = formState;
   const submit = handleSubmit(({ until, ...input }) =>
@@ -92,20 +123,7 @@ export const StandingForm = ({
           {...register('until', { setValueAs: (value: string) => value || undefined })}
         />
       </div>
-      <div className="mt-3">
-        <Controller
-          control={control}
-          name="weekdays"
-          render={({ field }) => (
-            <WeekdayChoice
-              legend={t`On`}
-              chosen={field.value}
-              onChoose={(days) => field.onChange(days)}
-              error={errors.weekdays?.message}
-            />
-          )}
-        />
-      </div>
+      <Weekdays control={control} error={errors.weekdays?.message} />
       {save.isError && (
         <p role="alert" className="mt-2 font-medium text-hand">
           {save.error.message}

@@ -111,6 +111,15 @@ export const StandingOrders = ({
     setChanging(null);
     toast(t`${pieces} for ${customer}, ${sayWeekdays(weekdays)}, from ${day(from)}.`);
   };
+  const form = (before: StandingOrderView | null) => (
+    <StandingForm
+      before={before}
+      date={date}
+      formulas={formulas}
+      customers={before ? names : [...new Set([...names, ...customers])]}
+      onDone={saved}
+    />
+  );
   return (
     <Dialog
       open
@@ -135,13 +144,7 @@ export const StandingOrders = ({
                   .map((order) =>
                     changing === order.id ? (
                       <li key={order.id} className="py-2">
-                        <StandingForm
-                          before={order}
-                          date={date}
-                          formulas={formulas}
-                          customers={names}
-                          onDone={saved}
-                        />
+                        {form(order)}
                         <Button
                           size="small"
                           look="quiet"
@@ -161,15 +164,7 @@ export const StandingOrders = ({
               </ul>
             </section>
           ))}
-          {changing === null && (
-            <StandingForm
-              before={null}
-              date={date}
-              formulas={formulas}
-              customers={[...new Set([...names, ...customers])]}
-              onDone={saved}
-            />
-          )}
+          {changing === null && form(null)}
         </>
       )}
     </Dialog>

@@ -25,111 +25,117 @@ const Ovens = ({ bakery }: { bakery: BakeryView }) =>
     </option>
   ));
 
-const RowFields = ({
-  row,
-  bakery,
-  onChange,
-}: {
-  row: Row;
-  bakery: BakeryView;
-  onChange: (row: Row) => void;
-}) => {
+interface FieldsProps<K extends RowKind> {
+  readonly row: Extract<Row, { readonly kind: K }>;
+  readonly bakery: BakeryView;
+  readonly onChange: (row: Row) => void;
+}
+
+const OvenOut = ({ row, bakery, onChange }: FieldsProps<'oven-out'>) => (
+  <SelectField
+    label={t`Which oven`}
+    value={row.ovenId}
+    onChange={(event) => onChange({ ...row, ovenId: event.target.value })}
+  >
+    <Ovens bakery={bakery} />
+  </SelectField>
+);
+
+const OvenMore = ({ row, bakery, onChange }: FieldsProps<'oven-more'>) => (
+  <>
+    <SelectField
+      label={t`Like`}
+      value={row.likeId}
+      onChange={(event) => onChange({ ...row, likeId: event.target.value })}
+    >
+      <Ovens bakery={bakery} />
+    </SelectField>
+    <Field
+      label={t`Called`}
+      maxLength={60}
+      value={row.name}
+      onChange={(event) => onChange({ ...row, name: event.target.value })}
+    />
+  </>
+);
+
+const Away = ({ row, bakery, onChange }: FieldsProps<'away'>) => (
+  <>
+    <SelectField
+      label={t`From the shift`}
+      value={row.shift}
+      onChange={(event) => onChange({ ...row, shift: event.target.value })}
+    >
+      {bakery.equipment.shifts.map(({ name, from, to }) => (
+        <option key={name} value={name}>
+          {t`${name}, ${from} to ${to}`}
+        </option>
+      ))}
+    </SelectField>
+    <Field
+      label={t`That begins on`}
+      type="date"
+      value={row.date}
+      onChange={(event) => onChange({ ...row, date: event.target.value })}
+    />
+    <Field
+      label={t`How many hands`}
+      inputMode="numeric"
+      className="figures"
+      value={row.hands}
+      onChange={(event) => onChange({ ...row, hands: event.target.value })}
+    />
+  </>
+);
+
+const OneOrder = ({ row, bakery, onChange }: FieldsProps<'order'>) => (
+  <>
+    <Field
+      label={t`For`}
+      maxLength={80}
+      value={row.customer}
+      onChange={(event) => onChange({ ...row, customer: event.target.value })}
+    />
+    <SelectField
+      label={t`Product`}
+      value={row.productCode}
+      onChange={(event) => onChange({ ...row, productCode: event.target.value })}
+    >
+      <option value="">{t`choose …`}</option>
+      {bakery.formulas.map(({ code, name }) => (
+        <option key={code} value={code}>
+          {name}
+        </option>
+      ))}
+    </SelectField>
+    <Field
+      label={t`Pieces`}
+      inputMode="numeric"
+      className="figures"
+      value={row.pieces}
+      onChange={(event) => onChange({ ...row, pieces: event.target.value })}
+    />
+    <Field
+      label={t`Ready by`}
+      inputMode="numeric"
+      placeholder="05:40"
+      className="figures"
+      value={row.readyBy}
+      onChange={(event) => onChange({ ...row, readyBy: event.target.value })}
+    />
+  </>
+);
+
+const RowFields = ({ row, ...rest }: FieldsProps<RowKind>) => {
   switch (row.kind) {
     case 'oven-out':
-      return (
-        <SelectField
-          label={t`Which oven`}
-          value={row.ovenId}
-          onChange={(event) => onChange({ ...row, ovenId: event.target.value })}
-        >
-          <Ovens bakery={bakery} />
-        </SelectField>
-      );
+      return <OvenOut row={row} {...rest} />;
     case 'oven-more':
-      return (
-        <>
-          <SelectField
-            label={t`Like`}
-            value={row.likeId}
-            onChange={(event) => onChange({ ...row, likeId: event.target.value })}
-          >
-            <Ovens bakery={bakery} />
-          </SelectField>
-          <Field
-            label={t`Called`}
-            maxLength={60}
-            value={row.name}
-            onChange={(event) => onChange({ ...row, name: event.target.value })}
-          />
-        </>
-      );
+      return <OvenMore row={row} {...rest} />;
     case 'away':
-      return (
-        <>
-          <SelectField
-            label={t`From the shift`}
-            value={row.shift}
-            onChange={(event) => onChange({ ...row, shift: event.target.value })}
-          >
-            {bakery.equipment.shifts.map(({ name, from, to }) => (
-              <option key={name} value={name}>
-                {t`${name}, ${from} to ${to}`}
-              </option>
-            ))}
-          </SelectField>
-          <Field
-            label={t`That begins on`}
-            type="date"
-            value={row.date}
-            onChange={(event) => onChange({ ...row, date: event.target.value })}
-          />
-          <Field
-            label={t`How many hands`}
-            inputMode="numeric"
-            className="figures"
-            value={row.hands}
-            onChange={(event) => onChange({ ...row, hands: event.target.value })}
-          />
-        </>
-      );
+      return <Away row={row} {...rest} />;
     case 'order':
-      return (
-        <>
-          <Field
-            label={t`For`}
-            maxLength={80}
-            value={row.customer}
-            onChange={(event) => onChange({ ...row, customer: event.target.value })}
-          />
-          <SelectField
-            label={t`Product`}
-            value={row.productCode}
-            onChange={(event) => onChange({ ...row, productCode: event.target.value })}
-          >
-            <option value="">{t`choose …`}</option>
-            {bakery.formulas.map(({ code, name }) => (
-              <option key={code} value={code}>
-                {name}
-              </option>
-            ))}
-          </SelectField>
-          <Field
-            label={t`Pieces`}
-            inputMode="numeric"
-            className="figures"
-            value={row.pieces}
-            onChange={(event) => onChange({ ...row, pieces: event.target.value })}
-          />
-          <Field
-            label={t`Ready by`}
-            inputMode="numeric"
-            placeholder="05:40"
-            className="figures"
-            value={row.readyBy}
-            onChange={(event) => onChange({ ...row, readyBy: event.target.value })}
-          />
-        </>
-      );
+      return <OneOrder row={row} {...rest} />;
   }
 };
 

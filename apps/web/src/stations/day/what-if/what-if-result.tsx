@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro';
+import type { ReactNode } from 'react';
 import { atWallClock, shiftDate } from '@jokul/core';
 import type { BakeryView, WeekWork, WhatIfSide, WhatIfView } from '@jokul/contracts';
 import { useNames } from '../../../line/actions';
@@ -62,27 +63,21 @@ const Strip = ({
   );
 };
 
-/** What would be, beside what is: in words, in figures, and as two days under each other. */
-export const WhatIfResult = ({
+/** Both days in figures. */
+const Figures = ({
   found,
   date,
-  bakery,
+  zone,
 }: {
   readonly found: WhatIfView;
   readonly date: string;
-  readonly bakery: BakeryView;
+  readonly zone: string;
 }) => {
-  const say = useSaysLate();
-  const names = useNames();
   const wall = useWallClock();
-  const [ref, width] = useWidth();
   const { before, after } = found;
-  const [late, less] = [newlyLate(found), helped(found)];
-  const [cost, again] = [costWords(found), againWords(found)];
-  const all = [...before.work, ...after.work];
   const when = (side: WhatIfSide, which: 'fromS' | 'toS') => {
     const own = span(side);
-    const noonMs = atWallClock(date, '12:00', bakery.rules.timeZone) * 1000;
+    const noonMs = atWallClock(date, '12:00', zone) * 1000;
     return own ? wall.near(own[which] * 1000, noonMs) : t`not at all`;
   };
   const rows: readonly (readonly [string, (side: WhatIfSide) => string])[] = [
@@ -94,86 +89,116 @@ export const WhatIfResult = ({
     [t`Work, min of one person`, (side) => (side.cost === null ? '–' : String(Math.round(side.cost)))],
   ];
   return (
+    <div className="table-room mt-3">
+      <table className="figures w-full text-[13.5px]">
+        <thead className="text-left text-[12.5px] text-ink-soft">
+          <tr>
+            <th className="py-1 pr-3 font-normal">
+              <span className="sr-only">{t`What`}</span>
+            </th>
+            <th className="py-1 pr-3 font-normal">{t`As it is`}</th>
+            <th className="py-1 font-normal">{t`As it would be`}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, of]) => (
+            <tr key={name} className="border-t">
+              <th scope="row" className="py-1 pr-3 text-left font-normal">
+                {name}
+              </th>
+              <td className="py-1 pr-3">{of(before)}</td>
+              <td className={`py-1 ${of(before) === of(after) ? '' : 'font-semibold'}`}>{of(after)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+};
+
+const Points = ({
+  title,
+  hard = false,
+  children,
+}: {
+  readonly title: string;
+  readonly hard?: boolean;
+  readonly children: readonly ReactNode[];
+}) =>
+  children.length > 0 && (
+    <>
+      <h3 className={`mt-2 text-[13px] font-semibold ${hard ? 'text-hand' : 'text-ink-soft'}`}>{title}</h3>
+      <ul className="list-disc pl-5">{children}</ul>
+    </>
+  );
+
+/** Who is late or helped, what would not fit, and what could not go on. */
+const Consequences = ({ found }: { readonly found: WhatIfView }) => {
+  const say = useSaysLate();
+  const names = useNames();
+  const { after } = found;
+  return (
+    <>
+      <Points title={t`Late because of it`}>
+        {newlyLate(found).map((own) => (
+          <li key={own.order.id}>{say(own)}</li>
+        ))}
+      </Points>
+      <Points title={t`Helped by it; as it is`}>
+        {helped(found).map((own) => (
+          <li key={own.order.id}>{say(own)}</li>
+        ))}
+      </Points>
+      <Points title={t`What would not fit, and why`}>
+        {after.unplaced.map((own) => (
+          <li key={own.batchId}>
+            {own.pieces} {names.product(own.productCode)}: <Said>{own.reason}</Said>
+          </li>
+        ))}
+      </Points>
+      <Points hard title={t`What has begun could not go on as planned`}>
+        {after.violations.map(({ code, where, message }) => (
+          <li key={code + where + message}>
+            <Said>{message}</Said>
+          </li>
+        ))}
+      </Points>
+    </>
+  );
+};
+
+/** What would be, beside what is: in words, in figures, and as two days under each other. */
+export const WhatIfResult = ({
+  found,
+  date,
+  bakery,
+}: {
+  readonly found: WhatIfView;
+  readonly date: string;
+  readonly bakery: BakeryView;
+}) => {
+  const [ref, width] = useWidth();
+  const { before, after } = found;
+  const [cost, again] = [costWords(found), againWords(found)];
+  const all = [...before.work, ...after.work];
+  return (
     <div className="mt-4 border-t pt-3" aria-live="polite">
       <p className={`font-semibold ${after.undonePieces > before.undonePieces ? 'text-hand' : ''}`}>
         {verdict(found)}
         {cost !== null && <span className="font-normal text-ink-soft"> {t`It takes ${cost}.`}</span>}
       </p>
-      {late.length > 0 && (
-        <>
-          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">{t`Late because of it`}</h3>
-          <ul className="list-disc pl-5">
-            {late.map((own) => (
-              <li key={own.order.id}>{say(own)}</li>
-            ))}
-          </ul>
-        </>
-      )}
-      {less.length > 0 && (
-        <>
-          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">{t`Helped by it; as it is`}</h3>
-          <ul className="list-disc pl-5">
-            {less.map((own) => (
-              <li key={own.order.id}>{say(own)}</li>
-            ))}
-          </ul>
-        </>
-      )}
-      {after.unplaced.length > 0 && (
-        <>
-          <h3 className="mt-2 text-[13px] font-semibold text-ink-soft">{t`What would not fit, and why`}</h3>
-          <ul className="list-disc pl-5">
-            {after.unplaced.map((own) => (
-              <li key={own.batchId}>
-                {own.pieces} {names.product(own.productCode)}: <Said>{own.reason}</Said>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-      {after.violations.length > 0 && (
-        <>
-          <h3 className="mt-2 text-[13px] font-semibold text-hand">{t`What has begun could not go on as planned`}</h3>
-          <ul className="list-disc pl-5">
-            {after.violations.map(({ code, where, message }) => (
-              <li key={code + where + message}>
-                <Said>{message}</Said>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-      <div className="table-room mt-3">
-        <table className="figures w-full text-[13.5px]">
-          <thead className="text-left text-[12.5px] text-ink-soft">
-            <tr>
-              <th className="py-1 pr-3 font-normal">
-                <span className="sr-only">{t`What`}</span>
-              </th>
-              <th className="py-1 pr-3 font-normal">{t`As it is`}</th>
-              <th className="py-1 font-normal">{t`As it would be`}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(([name, of]) => (
-              <tr key={name} className="border-t">
-                <th scope="row" className="py-1 pr-3 text-left font-normal">
-                  {name}
-                </th>
-                <td className="py-1 pr-3">{of(before)}</td>
-                <td className={`py-1 ${of(before) === of(after) ? '' : 'font-semibold'}`}>{of(after)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Consequences found={found} />
+      <Figures found={found} date={date} zone={bakery.rules.timeZone} />
       {again !== null && <p className="mt-1 text-[13px] text-ink-soft">{again}</p>}
       <div ref={ref}>
-        {([t`As it is`, t`As it would be`] as const).map((title) => (
+        {[
+          { title: t`As it is`, side: before },
+          { title: t`As it would be`, side: after },
+        ].map(({ title, side }) => (
           <Strip
             key={title}
             title={title}
-            side={title === 'As it is' ? before : after}
+            side={side}
             all={all}
             view={found}
             date={date}
