@@ -59,7 +59,72 @@ interface RowProps {
   readonly onMove?: (by: 1 | -1) => void;
 }
 
-/** An ingredient: percent and grams, either of them editable. */
+interface LineNameProps extends Pick<RowProps, 'line' | 'editing' | 'choice' | 'onChange'> {
+  readonly prefix: string;
+  readonly note: string;
+}
+
+/** How it is made ready before it is weighed. */
+const ReadyChoice = ({ line, prefix, onChange }: Pick<LineNameProps, 'line' | 'prefix' | 'onChange'>) => {
+  const name = nameOf(line.ingredientId);
+  return (
+    <select
+      aria-label={t`Made ready, ${prefix}${name}`}
+      value={(line.ready ?? []).join(' ')}
+      className={`ml-auto rounded border bg-raised px-1 py-0.5 text-[13px] ${line.ready ? 'border-line-strong' : 'border-transparent text-ink-soft'}`}
+      onChange={({ target }) => {
+        const { ready: _, ...rest } = line;
+        const ready = choicesWith(line.ready ?? []).find((ways) => ways.join(' ') === target.value) ?? [];
+        onChange(ready.length > 0 ? { ...rest, ready } : rest);
+      }}
+    >
+      {choicesWith(line.ready ?? []).map((ways) => (
+        <option key={ways.join(' ')} value={ways.join(' ')}>
+          {ways.length === 0 ? t`as it comes` : ways.map((way) => readyWords[way]).join(t` and `)}
+        </option>
+      ))}
+    </select>
+  );
+};
+
+/** What it is, and what is done with it. */
+const LineName = ({ line, editing, prefix, note, choice, onChange }: LineNameProps) => {
+  const name = nameOf(line.ingredientId);
+  const isButter = ingredients.get(line.ingredientId)?.kind === 'butter';
+  return (
+    <td className="py-0.5 pr-3">
+      <span className="flex flex-wrap items-center gap-x-3">
+        <span>
+          {prefix}
+          {name}
+          {editing && isButter && !prefix ? (
+            <label className="ml-3 inline-flex items-center gap-1 text-[13px] text-ink-soft">
+              <input
+                type="checkbox"
+                checked={line.browned ?? false}
+                onChange={(event) => {
+                  const { browned: _, ...rest } = line;
+                  onChange(event.target.checked ? { ...rest, browned: true } : rest);
+                }}
+              />
+              {t`to brown`}
+            </label>
+          ) : (
+            line.browned && <span className="text-ink-faint">{t`, to brown`}</span>
+          )}
+          {note && <span className="text-ink-faint">{note}</span>}
+          {!editing && sayReady(line, name) && (
+            <span className="text-ink-faint">, {sayReady(line, name)}</span>
+          )}
+        </span>
+        {editing && choice}
+        {editing && <ReadyChoice line={line} prefix={prefix} onChange={onChange} />}
+      </span>
+    </td>
+  );
+};
+
+/** An ingredient: percent and weight, either of them editable. */
 export const LineRow = ({
   line,
   amount,
@@ -74,56 +139,16 @@ export const LineRow = ({
 }: RowProps) => {
   const { mass } = useUnits();
   const name = nameOf(line.ingredientId);
-  const isButter = ingredients.get(line.ingredientId)?.kind === 'butter';
   return (
     <tr className="border-t">
-      <td className="py-0.5 pr-3">
-        <span className="flex flex-wrap items-center gap-x-3">
-          <span>
-            {prefix}
-            {name}
-            {editing && isButter && !prefix ? (
-              <label className="ml-3 inline-flex items-center gap-1 text-[13px] text-ink-soft">
-                <input
-                  type="checkbox"
-                  checked={line.browned ?? false}
-                  onChange={(event) => {
-                    const { browned: _, ...rest } = line;
-                    onChange(event.target.checked ? { ...rest, browned: true } : rest);
-                  }}
-                />
-                {t`to brown`}
-              </label>
-            ) : (
-              line.browned && <span className="text-ink-faint">{t`, to brown`}</span>
-            )}
-            {note && <span className="text-ink-faint">{note}</span>}
-            {!editing && sayReady(line, name) && (
-              <span className="text-ink-faint">, {sayReady(line, name)}</span>
-            )}
-          </span>
-          {editing && choice}
-          {editing && (
-            <select
-              aria-label={t`Made ready, ${prefix}${name}`}
-              value={(line.ready ?? []).join(' ')}
-              className={`ml-auto rounded border bg-raised px-1 py-0.5 text-[13px] ${line.ready ? 'border-line-strong' : 'border-transparent text-ink-soft'}`}
-              onChange={({ target }) => {
-                const { ready: _, ...rest } = line;
-                const ready =
-                  choicesWith(line.ready ?? []).find((ways) => ways.join(' ') === target.value) ?? [];
-                onChange(ready.length > 0 ? { ...rest, ready } : rest);
-              }}
-            >
-              {choicesWith(line.ready ?? []).map((ways) => (
-                <option key={ways.join(' ')} value={ways.join(' ')}>
-                  {ways.length === 0 ? t`as it comes` : ways.map((way) => readyWords[way]).join(' and ')}
-                </option>
-              ))}
-            </select>
-          )}
-        </span>
-      </td>
+      <LineName
+        line={line}
+        editing={editing}
+        prefix={prefix}
+        note={note}
+        choice={choice}
+        onChange={onChange}
+      />
       <td className="py-0.5 pr-3 text-right figures">
         {editing ? (
           <NumberCell
@@ -141,11 +166,12 @@ export const LineRow = ({
       <td className="py-0.5 text-right figures">
         {editing ? (
           <NumberCell
-            label={t`Grams, ${prefix}${name}`}
+            label={t`Weight, ${prefix}${name}`}
+            kind="mass"
             value={grams}
             min={0.01 * perPercentG}
             max={500 * perPercentG}
-            // Grams are a way to write percent: the other grams follow when the dough is scaled to its mass again.
+            // A weight is a way to write percent: the other weights follow when the dough is scaled to its mass again.
             onCommit={(next) => onChange({ ...line, percent: Number((next / perPercentG).toFixed(3)) })}
           />
         ) : amount ? (

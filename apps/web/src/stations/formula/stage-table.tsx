@@ -81,6 +81,69 @@ const heldNote = (formula: Formula, topping: Topping): string => {
   return t`, ${share} % of it held back`;
 };
 
+/** All of the dough, and what goes on each piece. */
+const TableFoot = ({
+  formula,
+  doughG,
+  editing,
+}: {
+  readonly formula: Formula;
+  readonly doughG: number;
+  readonly editing: boolean;
+}) => {
+  const { mass } = useUnits();
+  const setTopping = useDraft((s) => s.setTopping);
+  const setStage = useDraft((s) => s.setStage);
+  const perPercentG = doughG / totalPercent(formula);
+  return (
+    <tfoot>
+      <tr className="border-t border-line-strong font-semibold">
+        <td className="py-1">
+          {t`Dough`}
+          {editing && (
+            <button
+              type="button"
+              className="ml-4 inline-flex items-center gap-1 text-[13px] font-normal text-ink-soft hover:text-ink"
+              onClick={() => setStage(formula.stages.length, {})}
+            >
+              <Plus size={14} aria-hidden /> {t`stage`}
+            </button>
+          )}
+        </td>
+        <td className="py-1 pr-3 text-right figures">{totalPercent(formula).toFixed(1)} %</td>
+        <td className="py-1 text-right figures">{mass(doughG)}</td>
+        {editing && <td />}
+      </tr>
+      {formula.toppings.map((line, i) => (
+        <LineRow
+          key={`${line.ingredientId}-${i}`}
+          line={line}
+          amount={undefined}
+          grams={line.percent * perPercentG}
+          perPercentG={perPercentG}
+          editing={editing}
+          prefix={toppingPrefix[line.on ?? 'coat']}
+          note={heldNote(formula, line)}
+          choice={<ToppingChoice topping={line} onChange={(next) => setTopping(i, next)} />}
+          onChange={(next) => setTopping(i, next)}
+        />
+      ))}
+      {editing && (
+        <tr>
+          <td colSpan={4}>
+            <AddButton
+              label={t`the toppings`}
+              onPick={(ingredientId) =>
+                setTopping(formula.toppings.length, { ingredientId, percent: 1, on: 'top' })
+              }
+            />
+          </td>
+        </tr>
+      )}
+    </tfoot>
+  );
+};
+
 /** The stages of a formula and what goes on each piece. */
 export const StageTable = ({
   formula,
@@ -92,8 +155,6 @@ export const StageTable = ({
   editing: boolean;
 }) => {
   const { mass } = useUnits();
-  const setTopping = useDraft((s) => s.setTopping);
-  const setStage = useDraft((s) => s.setStage);
   const amounts = amountsFor(formula, doughG);
   const perPercentG = doughG / totalPercent(formula);
   const table = (
@@ -119,51 +180,7 @@ export const StageTable = ({
           </tbody>
         );
       })}
-      <tfoot>
-        <tr className="border-t border-line-strong font-semibold">
-          <td className="py-1">
-            {t`Dough`}
-            {editing && (
-              <button
-                type="button"
-                className="ml-4 inline-flex items-center gap-1 text-[13px] font-normal text-ink-soft hover:text-ink"
-                onClick={() => setStage(formula.stages.length, {})}
-              >
-                <Plus size={14} aria-hidden /> {t`stage`}
-              </button>
-            )}
-          </td>
-          <td className="py-1 pr-3 text-right figures">{totalPercent(formula).toFixed(1)} %</td>
-          <td className="py-1 text-right figures">{mass(doughG)}</td>
-          {editing && <td />}
-        </tr>
-        {formula.toppings.map((line, i) => (
-          <LineRow
-            key={`${line.ingredientId}-${i}`}
-            line={line}
-            amount={undefined}
-            grams={line.percent * perPercentG}
-            perPercentG={perPercentG}
-            editing={editing}
-            prefix={toppingPrefix[line.on ?? 'coat']}
-            note={heldNote(formula, line)}
-            choice={<ToppingChoice topping={line} onChange={(next) => setTopping(i, next)} />}
-            onChange={(next) => setTopping(i, next)}
-          />
-        ))}
-        {editing && (
-          <tr>
-            <td colSpan={4}>
-              <AddButton
-                label={t`the toppings`}
-                onPick={(ingredientId) =>
-                  setTopping(formula.toppings.length, { ingredientId, percent: 1, on: 'top' })
-                }
-              />
-            </td>
-          </tr>
-        )}
-      </tfoot>
+      <TableFoot formula={formula} doughG={doughG} editing={editing} />
     </table>
   );
   return editing ? <Sortable stages={formula.stages}>{table}</Sortable> : table;

@@ -26,6 +26,38 @@ const codeFrom = (name: string, taken: readonly string[]): string => {
   return taken.includes(stem) ? `${stem}2` : stem;
 };
 
+interface SoFarProps {
+  readonly read: number;
+  readonly asked: number;
+  readonly totalG: number;
+  readonly cups: ReturnType<typeof useReading>['reading']['cups'];
+}
+
+/** How far the reading is, and what the way of measuring does. */
+const SoFar = ({ read, asked, totalG, cups }: SoFarProps) => {
+  const { mass } = useUnits();
+  return (
+    <>
+      <WhySection title={t`So far`}>
+        <Facts>
+          <Fact name={t`Lines read`}>{read}</Fact>
+          <Fact name={t`Open questions`}>{asked}</Fact>
+          <Fact name={t`Total weight`}>{mass(totalG)}</Fact>
+        </Facts>
+      </WhySection>
+      <WhySection title={t`What the cup does to the dough`}>
+        <CupSchoolsSideBySide cups={cups} />
+      </WhySection>
+      <Cautions
+        items={[
+          t`A cup of flour weighs from 115 to 150 g by the way it is filled. Weigh one of yours, and enter it as your own.`,
+          t`Allergens follow from the ingredients as they are in the library; check the labels of yours.`,
+        ]}
+      />
+    </>
+  );
+};
+
 export const TakeInPage = () => {
   const { text, title, measures, schools, eggSize, bareUnit, answers, answer, setText, clear } = useTakeIn();
   const { onText, problem, whole } = useSource();
@@ -84,31 +116,12 @@ export const TakeInPage = () => {
       queueTitle={t`The written recipe`}
       queue={<RecipeSource onText={onText} />}
       actions={<Button onClick={() => void navigate('/formula')}>{t`Back to the formulas`}</Button>}
-      why={
-        <>
-          <WhySection title={t`So far`}>
-            <Facts>
-              <Fact name={t`Lines read`}>{read.length}</Fact>
-              <Fact name={t`Open questions`}>{asked}</Fact>
-              <Fact name={t`Total weight`}>{mass(totalG)}</Fact>
-            </Facts>
-          </WhySection>
-          <WhySection title={t`What the cup does to the dough`}>
-            <CupSchoolsSideBySide cups={reading.cups} />
-          </WhySection>
-          <Cautions
-            items={[
-              t`A cup of flour weighs from 115 to 150 g by the way it is filled. Weigh one of yours, and enter it as your own.`,
-              t`Allergens follow from the ingredients as they are in the library; check the labels of yours.`,
-            ]}
-          />
-        </>
-      }
+      why={<SoFar read={read.length} asked={asked} totalG={totalG} cups={reading.cups} />}
     >
       {problem && <Alarm>{problem}</Alarm>}
       {error && <Alarm>{error.message}</Alarm>}
       {whole ? (
-        <p className="rounded-md border bg-surface px-3 py-2">{t`A formula of Jokul’s own: ${whole.name}, ${whole.stages.length} stages, pieces of ${whole.piece.massG} g. Give it a code and save it.`}</p>
+        <p className="rounded-md border bg-surface px-3 py-2">{t`A formula of Jokul’s own: ${whole.name}, ${whole.stages.length} stages, pieces of ${mass(whole.piece.massG)}. Give it a code and save it.`}</p>
       ) : text.trim() === '' ? (
         <NothingPasted onText={setText} />
       ) : (

@@ -1,4 +1,5 @@
 import { plural, t } from '@lingui/core/macro';
+import type { CalibrationView } from '@jokul/contracts';
 import { Undo2 } from 'lucide-react';
 import { useCalibration, useCalibrationChoices, useCalibrationStep, useDayDate } from '../../lib/queries';
 import { Button } from '../../ui/button';
@@ -7,6 +8,44 @@ import { LearnWhy } from './learn-why';
 import { LearnedTable } from './learned-table';
 import { LoggedTable } from './logged-table';
 import { PullChanges } from './pull-changes';
+
+interface WhatWasLearnedProps {
+  readonly view: CalibrationView;
+  readonly busy: boolean;
+  readonly choose: ReturnType<typeof useCalibrationChoices>;
+}
+
+/** What it changes, what was learned, and from which bakes; of either something can be left out. */
+const WhatWasLearned = ({ view, busy, choose }: WhatWasLearnedProps) => {
+  const leftOut = view.bakes.filter((bake) => bake.leftOut).map(({ id }) => id);
+  const held = view.learned.filter((row) => row.held).map(({ key }) => key);
+  const toggle = (list: readonly string[], item: string, on: boolean) =>
+    on ? [...list, item] : list.filter((known) => known !== item);
+  return (
+    <>
+      <h2 className="mb-1 text-lg font-semibold">{t`What it changes`}</h2>
+      <PullChanges view={view} />
+      <h2 className="mt-5 mb-1 text-lg font-semibold">{t`What was learned`}</h2>
+      <LearnedTable
+        view={view}
+        busy={busy}
+        onHold={(key, hold) =>
+          choose.mutate({ leftOut, held: toggle(held, key, hold), version: view.version })
+        }
+      />
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`Dashed: assumed before any bake. Black: by the log. Coloured mark: in use.`}</p>
+      <h2 className="mt-5 mb-1 text-lg font-semibold">{t`From these bakes`}</h2>
+      <p className="mb-1 text-[12.5px] text-ink-faint">{t`Measured, and in brackets what the model says with everything learned.`}</p>
+      <LoggedTable
+        view={view}
+        busy={busy}
+        onLeaveOut={(id, leave) =>
+          choose.mutate({ leftOut: toggle(leftOut, id, leave), held, version: view.version })
+        }
+      />
+    </>
+  );
+};
 
 /** What the bakery's own bakes say of its ovens and doughs, what that changes, and the way back. */
 export const LearnPage = () => {
@@ -30,11 +69,7 @@ export const LearnPage = () => {
   const view = query.data;
   // Not while it is only looked at anew: a press in that moment would be lost. What is old is told by its version.
   const busy = use.isPending || undo.isPending || choose.isPending;
-  const leftOut = view.bakes.filter((bake) => bake.leftOut).map(({ id }) => id);
-  const held = view.learned.filter((row) => row.held).map(({ key }) => key);
-  const toggle = (list: readonly string[], item: string, on: boolean) =>
-    on ? [...list, item] : list.filter((known) => known !== item);
-  const counted = view.bakes.length - leftOut.length;
+  const counted = view.bakes.filter((bake) => !bake.leftOut).length;
   const outliers = view.bakes.filter((bake) => !bake.leftOut && bake.figures.some(({ outlier }) => outlier));
   return (
     <div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_276px] max-[1000px]:grid-cols-1">
@@ -70,28 +105,7 @@ export const LearnPage = () => {
             title={t`No bake was measured yet`}
           >{t`Measure a tray on the Log page, or bake a few pieces as a test on the Bake page: one bake already helps.`}</Empty>
         ) : (
-          <>
-            <h2 className="mb-1 text-lg font-semibold">{t`What it changes`}</h2>
-            <PullChanges view={view} />
-            <h2 className="mt-5 mb-1 text-lg font-semibold">{t`What was learned`}</h2>
-            <LearnedTable
-              view={view}
-              busy={busy}
-              onHold={(key, hold) =>
-                choose.mutate({ leftOut, held: toggle(held, key, hold), version: view.version })
-              }
-            />
-            <p className="mt-1 text-[12.5px] text-ink-faint">{t`Dashed: assumed before any bake. Black: by the log. Coloured mark: in use.`}</p>
-            <h2 className="mt-5 mb-1 text-lg font-semibold">{t`From these bakes`}</h2>
-            <p className="mb-1 text-[12.5px] text-ink-faint">{t`Measured, and in brackets what the model says with everything learned.`}</p>
-            <LoggedTable
-              view={view}
-              busy={busy}
-              onLeaveOut={(id, leave) =>
-                choose.mutate({ leftOut: toggle(leftOut, id, leave), held, version: view.version })
-              }
-            />
-          </>
+          <WhatWasLearned view={view} busy={busy} choose={choose} />
         )}
       </section>
       <LearnWhy view={view} />

@@ -47,10 +47,10 @@ const fields: readonly {
   },
 ];
 
-/** What was measured on a tray. Every field may stay empty, one is enough. */
-export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () => void }) => {
+/** What is typed of a tray, and how it is logged. */
+const useMeasured = (tray: TrayState) => {
   const { inspected } = tray;
-  const { label: named, figure, typed, range } = useUnits();
+  const { figure, typed, range } = useUnits();
   const shown = (value: number | undefined, kind: TypedKind) =>
     value === undefined ? '' : figure(value, kind);
   const read = ({ key, kind = 'number', min, max }: (typeof fields)[number]) => {
@@ -96,8 +96,14 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
       ...(note.trim() && { note: note.trim() }),
     };
     record('inspected', tray.batchId, payload);
-    onClose();
   };
+  return { text, setText, room, setRoom, note, setNote, readings, good: !wrong && !empty, save };
+};
+
+/** What was measured on a tray. Every field may stay empty, one is enough. */
+export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () => void }) => {
+  const { label: named } = useUnits();
+  const { text, setText, room, setRoom, note, setNote, readings, good, save } = useMeasured(tray);
   return (
     <Dialog
       open
@@ -109,6 +115,7 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
         onSubmit={(event) => {
           event.preventDefault();
           save();
+          onClose();
         }}
       >
         <div className="grid grid-cols-2 gap-3">
@@ -145,7 +152,7 @@ export const InspectTray = ({ tray, onClose }: { tray: TrayState; onClose: () =>
         </div>
         <div className="mt-4 flex justify-end gap-2">
           <Button onClick={onClose}>{t`Not now`}</Button>
-          <Button type="submit" look="primary" disabled={wrong || empty}>{t`Log it`}</Button>
+          <Button type="submit" look="primary" disabled={!good}>{t`Log it`}</Button>
         </div>
       </form>
     </Dialog>

@@ -23,27 +23,29 @@ const first = (times: readonly (number | undefined)[]) => {
   return known.length > 0 ? Math.min(...known) : null;
 };
 
-/** Each lot's life on one line: when it was mixed, portioned, in the cold, in the oven, on the rack, measured. */
-export const LotLines = ({
-  lives,
-  current,
-  search,
-}: {
-  lives: readonly Life[];
-  current: string;
-  search: string;
-}) => {
-  const wall = useWallClock();
+/** What can happen to the trays of a lot, in its order. */
+const trayMoments = [
+  { key: 'pulled', what: t`Pulled`, always: true },
+  { key: 'racked', what: t`Racked`, always: true },
+  { key: 'iced', what: t`Iced`, always: false },
+  { key: 'packed', what: t`Packed`, always: false },
+  { key: 'inspected', what: t`Measured`, always: true },
+] as const;
+
+/** Where nobody ices or packs by the log, there is no empty column for it. */
+const shownMoments = (lives: readonly Life[]) =>
+  trayMoments.filter(
+    ({ key, always }) => always || lives.some(({ trays }) => trays.some((tray) => tray[key])),
+  );
+
+/** What happened to a lot; the words are those of the columns. */
+const useMoments = () => {
   const names = useNames();
   const { duration } = useUnits();
-  // Where nobody ices or packs by the log, there is no empty column for it.
-  const hasIced = lives.some(({ trays }) => trays.some((tray) => tray.iced));
-  const hasPacked = lives.some(({ trays }) => trays.some((tray) => tray.packed));
-  const momentsOf = ({ batch, trays }: Life): readonly Moment[] => {
+  return ({ batch, trays }: Life, shown: ReturnType<typeof shownMoments>): readonly Moment[] => {
     const stay = batch?.stays[0];
-    const restS = stay
-      ? ((stay.outMs ?? first(trays.map((t) => t.loaded.atMs)) ?? stay.atMs) - stay.atMs) / 1000
-      : 0;
+    const loadedMs = first(trays.map((tray) => tray.loaded.atMs));
+    const restS = stay ? ((stay.outMs ?? loadedMs ?? stay.atMs) - stay.atMs) / 1000 : 0;
     return [
       { what: t`Mixed`, atMs: batch?.mixed?.atMs ?? null, detail: '' },
       {
@@ -62,55 +64,68 @@ export const LotLines = ({
       },
       {
         what: t`Loaded`,
-        atMs: first(trays.map((t) => t.loaded.atMs)),
+        atMs: loadedMs,
         detail: trays.length > 0 ? t`${plural(trays.length, { one: '# tray', other: '# trays' })}` : '',
       },
-      {
-        what: t`Pulled`,
-        atMs: first(trays.map((t) => t.pulled?.atMs)),
-        detail: `${trays.filter((t) => t.pulled).length || ''}`,
-      },
-      {
-        what: t`Racked`,
-        atMs: first(trays.map((t) => t.racked?.atMs)),
-        detail: `${trays.filter((t) => t.racked).length || ''}`,
-      },
-      ...(hasIced
-        ? [
-            {
-              what: t`Iced`,
-              atMs: first(trays.map((t) => t.iced?.atMs)),
-              detail: `${trays.filter((t) => t.iced).length || ''}`,
-            },
-          ]
-        : []),
-      ...(hasPacked
-        ? [
-            {
-              what: t`Packed`,
-              atMs: first(trays.map((t) => t.packed?.atMs)),
-              detail: `${trays.filter((t) => t.packed).length || ''}`,
-            },
-          ]
-        : []),
-      {
-        what: t`Measured`,
-        atMs: first(trays.map((t) => t.inspected?.atMs)),
-        detail: `${trays.filter((t) => t.inspected).length || ''}`,
-      },
+      ...shown.map(({ key, what }) => ({
+        what,
+        atMs: first(trays.map((tray) => tray[key]?.atMs)),
+        detail: `${trays.filter((tray) => tray[key]).length || ''}`,
+      })),
     ];
   };
-  const heads = [
-    t`Mixed`,
-    t`Portioned`,
-    t`Into the cold`,
-    t`Loaded`,
-    t`Pulled`,
-    t`Racked`,
-    ...(hasIced ? [t`Iced`] : []),
-    ...(hasPacked ? [t`Packed`] : []),
-    t`Measured`,
-  ];
+};
+
+interface LineProps {
+  readonly life: Life;
+  readonly moments: readonly Moment[];
+  readonly isCurrent: boolean;
+  readonly search: string;
+}
+
+const Line = ({ life, moments, isCurrent, search }: LineProps) => {
+  const wall = useWallClock();
+  return (
+    <tr className={`border-t align-top ${isCurrent ? 'bg-surface' : ''}`}>
+      <td className="py-1 pr-2 whitespace-nowrap">
+        <Link
+          to={`/log/${life.lot}${search}`}
+          className={`figures ${isCurrent ? 'font-semibold' : 'underline decoration-dotted underline-offset-4'}`}
+        >
+          {life.lot}
+        </Link>
+      </td>
+      {moments.map((moment) => (
+        <td key={moment.what} className="py-1 pr-2">
+          {moment.atMs === null ? (
+            <span className="text-ink-faint">–</span>
+          ) : (
+            <>
+              <span className="figures block leading-tight whitespace-nowrap">
+                {wall.near(moment.atMs, first(life.trays.map((t) => t.loaded.atMs)) ?? moment.atMs)}
+              </span>
+              <span className="block text-[12px] leading-tight text-ink-faint">{moment.detail}</span>
+            </>
+          )}
+        </td>
+      ))}
+    </tr>
+  );
+};
+
+/** Each lot's life on one line: when it was mixed, portioned, in the cold, in the oven, on the rack, measured. */
+export const LotLines = ({
+  lives,
+  current,
+  search,
+}: {
+  lives: readonly Life[];
+  current: string;
+  search: string;
+}) => {
+  const momentsOf = useMoments();
+  const shown = shownMoments(lives);
+  const heads = [t`Mixed`, t`Portioned`, t`Into the cold`, t`Loaded`, ...shown.map(({ what }) => what)];
   return (
     <div className="table-room">
       <table className="w-full">
@@ -127,30 +142,13 @@ export const LotLines = ({
         </thead>
         <tbody>
           {lives.map((life) => (
-            <tr key={life.lot} className={`border-t align-top ${life.lot === current ? 'bg-surface' : ''}`}>
-              <td className="py-1 pr-2 whitespace-nowrap">
-                <Link
-                  to={`/log/${life.lot}${search}`}
-                  className={`figures ${life.lot === current ? 'font-semibold' : 'underline decoration-dotted underline-offset-4'}`}
-                >
-                  {life.lot}
-                </Link>
-              </td>
-              {momentsOf(life).map((moment) => (
-                <td key={moment.what} className="py-1 pr-2">
-                  {moment.atMs === null ? (
-                    <span className="text-ink-faint">–</span>
-                  ) : (
-                    <>
-                      <span className="figures block leading-tight whitespace-nowrap">
-                        {wall.near(moment.atMs, first(life.trays.map((t) => t.loaded.atMs)) ?? moment.atMs)}
-                      </span>
-                      <span className="block text-[12px] leading-tight text-ink-faint">{moment.detail}</span>
-                    </>
-                  )}
-                </td>
-              ))}
-            </tr>
+            <Line
+              key={life.lot}
+              life={life}
+              moments={momentsOf(life, shown)}
+              isCurrent={life.lot === current}
+              search={search}
+            />
           ))}
         </tbody>
       </table>

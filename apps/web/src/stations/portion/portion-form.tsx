@@ -47,6 +47,50 @@ const readWeights = (
   };
 };
 
+/** How even the weighed pieces are, and what that does in the oven. */
+const HowEven = ({
+  weights,
+  pieces,
+  of,
+}: {
+  readonly weights: readonly number[];
+  readonly pieces: number;
+  readonly of: PortionFormProps;
+}) => (
+  <div className="mt-4">
+    <SampleFigures
+      samplesG={weights}
+      targetG={of.targetG}
+      toleranceG={of.toleranceShare * of.targetG}
+      pieces={pieces}
+      piecesOfDay={of.piecesOfDay}
+    />
+    <div className="mt-3 border-t pt-2">
+      <h2 className="text-[13px] font-semibold text-ink-soft">{t`In the oven`}</h2>
+      <UnevenBake formula={of.formula} samplesG={weights} equipment={of.equipment} rules={of.rules} />
+    </div>
+  </div>
+);
+
+const ScoopField = ({
+  scoop,
+  scoops,
+  onChoose,
+}: {
+  readonly scoop: string;
+  readonly scoops: readonly number[];
+  readonly onChoose: (scoop: string) => void;
+}) => (
+  <SelectField label={t`Portioned with`} value={scoop} onChange={(event) => onChoose(event.target.value)}>
+    <option value="0">{t`knife or scale`}</option>
+    {scoops.map((n) => (
+      <option key={n} value={n}>
+        {t`scoop No. ${n}`}
+      </option>
+    ))}
+  </SelectField>
+);
+
 /** What came out: count, scoop, some weights, the rest. */
 export const PortionForm = (props: PortionFormProps) => {
   const { batchId, targetG, expected, scoops, toleranceShare, mixed } = props;
@@ -59,11 +103,11 @@ export const PortionForm = (props: PortionFormProps) => {
   const { label, typed, about, units } = useUnits();
   const example = units === 'us' ? '1.18 1.2 1.15' : '33.5 34 32.5';
   const { weights, wrong } = readWeights(text, (word) => typed(word, 'mass'), example);
-  const toleranceG = toleranceShare * targetG;
   const plan = samplePlan(Math.max(1, expected));
   const count = Number(pieces);
   const uncounted = pieces.trim() === '';
   const countWrong = !uncounted && (!Number.isInteger(count) || count < 0 || count > 100_000);
+  const counted = countWrong || uncounted ? expected : count;
   const left = typed(remainder, 'mass');
   const unweighed = remainder.trim() === '';
   const leftWrong = !unweighed && (!Number.isFinite(left) || left < 0);
@@ -99,18 +143,7 @@ export const PortionForm = (props: PortionFormProps) => {
           error={countWrong ? t`A whole number of pieces.` : undefined}
           hint={t`${expected} are expected`}
         />
-        <SelectField
-          label={t`Portioned with`}
-          value={scoop}
-          onChange={(event) => setScoop(event.target.value)}
-        >
-          <option value="0">{t`knife or scale`}</option>
-          {scoops.map((n) => (
-            <option key={n} value={n}>
-              {t`scoop No. ${n}`}
-            </option>
-          ))}
-        </SelectField>
+        <ScoopField scoop={scoop} scoops={scoops} onChoose={setScoop} />
         <Field
           label={label(t`Left over`, 'mass')}
           inputMode="decimal"
@@ -122,7 +155,7 @@ export const PortionForm = (props: PortionFormProps) => {
       </div>
       <RemainderChoice
         remainderG={leftWrong ? 0 : unweighed ? props.remainderG : left}
-        pieces={countWrong || uncounted ? expected : count}
+        pieces={counted}
         pieceMassG={targetG}
         toleranceShare={toleranceShare}
         chosen={use}
@@ -139,26 +172,7 @@ export const PortionForm = (props: PortionFormProps) => {
           className="figures text-lg"
         />
       </div>
-      {!wrong && weights.length > 0 && (
-        <div className="mt-4">
-          <SampleFigures
-            samplesG={weights}
-            targetG={targetG}
-            toleranceG={toleranceG}
-            pieces={countWrong || uncounted ? expected : count}
-            piecesOfDay={props.piecesOfDay}
-          />
-          <div className="mt-3 border-t pt-2">
-            <h2 className="text-[13px] font-semibold text-ink-soft">{t`In the oven`}</h2>
-            <UnevenBake
-              formula={props.formula}
-              samplesG={weights}
-              equipment={props.equipment}
-              rules={props.rules}
-            />
-          </div>
-        </div>
-      )}
+      {!wrong && weights.length > 0 && <HowEven weights={weights} pieces={counted} of={props} />}
       <div className="mt-5 flex items-center gap-3">
         <Button
           type="submit"
