@@ -47,7 +47,8 @@ export const makeApp = async (
   rememberRules();
   app.use(nameRequest);
   app.use(ownHostOnly);
-  app.use(app.get(MetricsService).count);
+  const metrics = app.get(MetricsService);
+  app.use(metrics.count);
   app.use(missingAsset(webRoot));
   const secured = helmet({
     contentSecurityPolicy: {
@@ -90,7 +91,7 @@ export const makeApp = async (
   );
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
-  openShortWay(app, secured);
+  openShortWay(app, secured, (...of) => metrics.countFrom(...of));
   const api = new DocumentBuilder()
     .setTitle('Jokul')
     .setDescription('The stations of the line, the journal and the calculations.')

@@ -3,7 +3,6 @@ import type { IncomingMessage, RequestListener, Server, ServerResponse } from 'n
 import type { AppendView } from '@jokul/contracts';
 import { isOwnHost } from '../common/own-host.js';
 import { nameRequest } from '../common/request-id.js';
-import { MetricsService } from '../health/metrics.service.js';
 import { JournalService } from './journal.service.js';
 import { draftOf } from './payload-check.js';
 import { plainlySound } from './plainly-sound.js';
@@ -26,14 +25,15 @@ const goOn = () => undefined;
  * times the press itself. Whatever is not plainly a sound press, or is refused, is put back as it came and goes the usual way,
  * so that there is one place that says why; an entry that was stored all the same keeps its number.
  * @param secured sets the headers that every answer of this server has
+ * @param count counts a request that began at a moment by the clock of this process, ms
  */
 export const openShortWay = (
   app: INestApplication,
   secured: (request: IncomingMessage, response: ServerResponse, next: () => void) => void,
+  count: (begun: number, request: IncomingMessage, response: ServerResponse) => void,
 ): void => {
   const server = app.getHttpServer() as Server;
   const [usual] = server.listeners('request') as [RequestListener];
-  const metrics = app.get(MetricsService);
   const journal = app.get(JournalService);
   const isSound = plainlySound();
 
@@ -69,7 +69,7 @@ export const openShortWay = (
         .then((read) => answer(read.toString('utf8')))
         .then((told) => {
           request.resume();
-          metrics.countFrom(begun, request, response);
+          count(begun, request, response);
           confirm(request, response, told);
         }, asItCame);
     });

@@ -20,33 +20,16 @@ import { core } from '../workers/core';
 const backMs = 80 * 3600e3;
 const recentMs = 3 * 3600e3;
 
-/** Looks at the air of the cold places; one alarm, the worst, with what it does to the doughs and the loads. */
-export const ColdWatch = () => {
+/** When each dough in a place that is off is cold, by what was set and by what was measured. */
+const useReadiness = (
+  affected: ReturnType<typeof inTheCold>,
+  long: ReturnType<typeof useProbes>,
+  now: number,
+): readonly Readiness[] => {
   const queries = useQueryClient();
-  const bakery = useBakery();
-  const day = useDay();
-  const date = useDayDate() ?? '';
-  const now = useNow(20_000);
+  const { equipment, rules } = useBakery().data ?? {};
   const floor = useJournal((s) => s.floor);
-  const recent = useProbes(now - recentMs);
-  const retime = useRetime(date);
-  const { search } = useLocation();
-  const { equipment, rules } = bakery.data ?? {};
   const lots = useLots();
-  const airs = (equipment?.places ?? []).map((place) =>
-    placeAirNow(
-      place,
-      recent.data?.places.find(({ placeId }) => placeId === place.id)?.readings ?? [],
-      now,
-      rules?.probeSilentS,
-    ),
-  );
-  const cold = inTheCold(floor);
-  const off = airs
-    .filter(({ drifting, lastOffMs }) => drifting || lastOffMs !== null)
-    .map(({ place }) => place.id);
-  // The long way back is asked for only when something is off.
-  const long = useProbes(now - backMs, off.length > 0);
   const readingsOf = (placeId: string) =>
     long.data?.places.find((place) => place.placeId === placeId)?.readings ?? [];
   const slot = Math.floor(now / 120_000);
@@ -55,8 +38,7 @@ export const ColdWatch = () => {
     (sum, { stays }) => sum + stays.reduce((cores, stay) => cores + stay.cores.length, 0),
     0,
   );
-  const affected = cold.filter((item) => off.includes(item.placeId));
-  const ready = useQueries({
+  return useQueries({
     queries: affected.map((item) => {
       const formula = lots?.formulaOf(item.batchId);
       const place = equipment?.places.find(({ id }) => id === item.placeId);
@@ -89,12 +71,12 @@ export const ColdWatch = () => {
     }),
     combine: (results) => results.flatMap(({ data }) => (data ? [data] : [])),
   });
-  // Before the first answer of the probes nothing is known of them, good or bad.
-  const batches = day.data?.plan?.plan.batches ?? [];
-  const alarm = rules && recent.data ? coldAlarm(airs, cold, ready, batches, rules, now) : null;
-  const alarms = alarm !== null;
-  useEffect(() => useColdAlarm.setState({ sinceMs: alarms ? nowMs() : null }), [alarms]);
-  if (!alarm) return null;
+};
+
+/** The worst of what is off, and what can be done about it. */
+const ColdAlarmBox = ({ alarm }: { readonly alarm: NonNullable<ReturnType<typeof coldAlarm>> }) => {
+  const retime = useRetime(useDayDate() ?? '');
+  const { search } = useLocation();
   const [first] = alarm.waits;
   return (
     <div className="no-print px-4 pt-3">
@@ -132,4 +114,40 @@ export const ColdWatch = () => {
       </Alarm>
     </div>
   );
+};
+
+/** Looks at the air of the cold places; one alarm, the worst, with what it does to the doughs and the loads. */
+export const ColdWatch = () => {
+  const bakery = useBakery();
+  const day = useDay();
+  const now = useNow(20_000);
+  const floor = useJournal((s) => s.floor);
+  const recent = useProbes(now - recentMs);
+  const { equipment, rules } = bakery.data ?? {};
+  const airs = (equipment?.places ?? []).map((place) =>
+    placeAirNow(
+      place,
+      recent.data?.places.find(({ placeId }) => placeId === place.id)?.readings ?? [],
+      now,
+      rules?.probeSilentS,
+    ),
+  );
+  const cold = inTheCold(floor);
+  const off = airs
+    .filter(({ drifting, lastOffMs }) => drifting || lastOffMs !== null)
+    .map(({ place }) => place.id);
+  // The long way back is asked for only when something is off.
+  const long = useProbes(now - backMs, off.length > 0);
+  const ready = useReadiness(
+    cold.filter((item) => off.includes(item.placeId)),
+    long,
+    now,
+  );
+  // Before the first answer of the probes nothing is known of them, good or bad.
+  const batches = day.data?.plan?.plan.batches ?? [];
+  const alarm = rules && recent.data ? coldAlarm(airs, cold, ready, batches, rules, now) : null;
+  const alarms = alarm !== null;
+  useEffect(() => useColdAlarm.setState({ sinceMs: alarms ? nowMs() : null }), [alarms]);
+  if (!alarm) return null;
+  return <ColdAlarmBox alarm={alarm} />;
 };

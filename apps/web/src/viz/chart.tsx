@@ -25,6 +25,35 @@ export interface ChartProps {
   readonly levels?: readonly { readonly y: number; readonly text: string }[];
 }
 
+const annotationsOf = (
+  marks: NonNullable<ChartProps['marks']>,
+  levels: NonNullable<ChartProps['levels']>,
+): NonNullable<ApexOptions['annotations']> => ({
+  xaxis: marks.map(({ x, text }) => ({
+    x,
+    borderColor: 'var(--ink)',
+    strokeDashArray: 0,
+    label: {
+      text,
+      orientation: 'horizontal',
+      borderColor: 'var(--line-strong)',
+      style: { background: 'var(--raised)', color: 'var(--ink)', fontSize: '12px' },
+    },
+  })),
+  yaxis: levels.map(({ y, text }) => ({
+    y,
+    borderColor: 'var(--ink-soft)',
+    strokeDashArray: 3,
+    label: {
+      text,
+      borderColor: 'transparent',
+      position: 'left',
+      textAnchor: 'start',
+      style: { background: 'transparent', color: 'var(--ink-soft)', fontSize: '12px' },
+    },
+  })),
+});
+
 /** Curves over time. Its own chunk: loaded only where a curve is shown. */
 export const Chart = ({
   curves,
@@ -72,31 +101,7 @@ export const Chart = ({
       x: { formatter: (value: number) => formatX(value) },
       theme: document.documentElement.dataset.theme === 'dark' ? 'dark' : 'light',
     },
-    annotations: {
-      xaxis: marks.map(({ x, text }) => ({
-        x,
-        borderColor: 'var(--ink)',
-        strokeDashArray: 0,
-        label: {
-          text,
-          orientation: 'horizontal',
-          borderColor: 'var(--line-strong)',
-          style: { background: 'var(--raised)', color: 'var(--ink)', fontSize: '12px' },
-        },
-      })),
-      yaxis: levels.map(({ y, text }) => ({
-        y,
-        borderColor: 'var(--ink-soft)',
-        strokeDashArray: 3,
-        label: {
-          text,
-          borderColor: 'transparent',
-          position: 'left',
-          textAnchor: 'start',
-          style: { background: 'transparent', color: 'var(--ink-soft)', fontSize: '12px' },
-        },
-      })),
-    },
+    annotations: annotationsOf(marks, levels),
   };
   return (
     <div role="img" aria-label={label}>

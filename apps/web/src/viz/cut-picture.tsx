@@ -9,20 +9,8 @@ const snaps = 0.055;
 
 const mean = (values: readonly number[]) => values.reduce((a, b) => a + b, 0) / values.length;
 
-/**
- * A piece cut through the middle, to scale: colour for temperature, hatching where it snaps, the tone of the surface as
- * a line around it. The left half mirrors the right.
- */
-export const CutPicture = ({
-  frame,
-  widthMm,
-  heightMm,
-}: {
-  frame: Frame;
-  widthMm: number;
-  heightMm: number;
-}) => {
-  const { size, temperature } = useUnits();
+/** The cells and the surface of a piece on both sides of its middle, mm. */
+const shapesOf = (frame: Frame, widthMm: number, heightMm: number) => {
   const { radiiMm, heightsMm, temperatureC, moisture, topColour, bottomColour } = frame;
   const n = radiiMm.length;
   // Heights at the ring faces, so that neighbouring columns meet in a slope and not in a step.
@@ -65,6 +53,25 @@ export const CutPicture = ({
       };
     }),
   );
+  return { cells, surface, y };
+};
+
+/**
+ * A piece cut through the middle, to scale: colour for temperature, hatching where it snaps, the tone of the surface as
+ * a line around it. The left half mirrors the right.
+ */
+export const CutPicture = ({
+  frame,
+  widthMm,
+  heightMm,
+}: {
+  frame: Frame;
+  widthMm: number;
+  heightMm: number;
+}) => {
+  const { size, temperature } = useUnits();
+  const { radiiMm, heightsMm, temperatureC, moisture } = frame;
+  const { cells, surface, y } = shapesOf(frame, widthMm, heightMm);
   const hottest = Math.max(...temperatureC.map((column) => Math.max(...column)));
   const label = t`Cut at ${Math.round(frame.timeS / 60)} minutes: ${size(2 * (radiiMm.at(-1) ?? 0))} wide, ${size(heightsMm[0] ?? 0)} high, centre ${temperature(Math.min(...(temperatureC[0] ?? [0])))}, hottest ${temperature(hottest)}, water of the middle ${(100 * mean(moisture[0] ?? [0])).toFixed(1)} %`;
   return (

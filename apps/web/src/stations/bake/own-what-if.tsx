@@ -23,6 +23,39 @@ const asked = [
 const within = (value: number | null, low: number, high: number): number | null =>
   value !== null && value >= low - 1e-9 && value <= high + 1e-9 ? value : null;
 
+const TrayAndLiner = ({
+  tray,
+  liner,
+  onTray,
+  onLiner,
+}: {
+  readonly tray: TrayMaterial;
+  readonly liner: Liner;
+  readonly onTray: (tray: TrayMaterial) => void;
+  readonly onLiner: (liner: Liner) => void;
+}) => (
+  <>
+    <SelectField
+      label={t`Tray`}
+      value={tray}
+      onChange={(event) => onTray(event.target.value as TrayMaterial)}
+    >
+      {Object.entries(trayMaterialNames).map(([material, name]) => (
+        <option key={material} value={material}>
+          {name}
+        </option>
+      ))}
+    </SelectField>
+    <SelectField label={t`Liner`} value={liner} onChange={(event) => onLiner(event.target.value as Liner)}>
+      {Object.entries(linerNames).map(([own, name]) => (
+        <option key={own} value={own}>
+          {name}
+        </option>
+      ))}
+    </SelectField>
+  </>
+);
+
 /** A bake of one's own beside the planned one: other dough, oven, piece, tray or liner. */
 export const OwnWhatIf = ({
   base,
@@ -84,24 +117,7 @@ export const OwnWhatIf = ({
           />
         </div>
       ))}
-      <SelectField
-        label={t`Tray`}
-        value={tray}
-        onChange={(event) => setTray(event.target.value as TrayMaterial)}
-      >
-        {Object.entries(trayMaterialNames).map(([material, name]) => (
-          <option key={material} value={material}>
-            {name}
-          </option>
-        ))}
-      </SelectField>
-      <SelectField label={t`Liner`} value={liner} onChange={(event) => setLiner(event.target.value as Liner)}>
-        {Object.entries(linerNames).map(([own, name]) => (
-          <option key={own} value={own}>
-            {name}
-          </option>
-        ))}
-      </SelectField>
+      <TrayAndLiner tray={tray} liner={liner} onTray={setTray} onLiner={setLiner} />
       <Button type="submit" disabled={Object.values(read).includes(null)}>{t`Compare`}</Button>
     </form>
   );

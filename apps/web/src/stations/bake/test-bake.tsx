@@ -47,17 +47,84 @@ const whatToMeasure = [
   t`colour of the rim by the colour card`,
 ];
 
-/** A few pieces into the oven first. */
-const Begin = (props: TestBakeProps & { onClose: () => void }) => {
-  const { batch, load, formula, oven, onClose, layout, tray, margins, diameterMm } = props;
-  const { duration, temperature, label, figure, typed, range } = useUnits();
+/** How many pieces, where, and how cold, as it is typed. */
+const useFew = (places: number, plannedC: number) => {
+  const { figure, typed } = useUnits();
   const [pieces, setPieces] = useState('4');
-  const [position, setPosition] = useState(String(Math.ceil(oven.places / 2)));
-  const [start, setStart] = useState(figure(props.startC, 'temperature'));
+  const [position, setPosition] = useState(String(Math.ceil(places / 2)));
+  const [start, setStart] = useState(figure(plannedC, 'temperature'));
   const count = Number(pieces);
   const startC = typed(start, 'temperature');
   const wrongCount = !Number.isInteger(count) || count < 1 || count > 12;
   const wrongStart = !Number.isFinite(startC) || startC < -30 || startC > 35;
+  return {
+    pieces,
+    setPieces,
+    position,
+    setPosition,
+    start,
+    setStart,
+    count,
+    startC,
+    wrongCount,
+    wrongStart,
+    wrong: wrongCount || wrongStart,
+  };
+};
+
+const FewFields = ({ few, places }: { readonly few: ReturnType<typeof useFew>; readonly places: number }) => {
+  const { label, range } = useUnits();
+  const { pieces, setPieces, position, setPosition, start, setStart, wrongCount, wrongStart } = few;
+  return (
+    <div className="space-y-3">
+      <Field
+        label={t`Pieces`}
+        inputMode="numeric"
+        className="figures text-right"
+        value={pieces}
+        error={wrongCount ? t`1 to 12` : undefined}
+        onChange={(event) => setPieces(event.target.value)}
+      />
+      <SelectField
+        label={t`Place in the oven`}
+        value={position}
+        onChange={(event) => setPosition(event.target.value)}
+      >
+        {Array.from({ length: places }, (_, i) => (
+          <option key={i} value={i + 1}>
+            {i + 1}
+          </option>
+        ))}
+      </SelectField>
+      <Field
+        label={label(t`Core of the dough`, 'temperature')}
+        inputMode="decimal"
+        className="figures text-right"
+        value={start}
+        error={wrongStart ? range(-30, 35, 'temperature') : undefined}
+        onChange={(event) => setStart(event.target.value)}
+      />
+    </div>
+  );
+};
+
+const WhatToMeasure = () => (
+  <>
+    <p className="text-ink-soft">{t`Measure what you have time for:`}</p>
+    <ul className="mt-1 list-inside list-disc text-[13.5px] text-ink-soft">
+      {whatToMeasure.map((what) => (
+        <li key={what}>{what}</li>
+      ))}
+    </ul>
+  </>
+);
+
+/** A few pieces into the oven first. */
+const Begin = (props: TestBakeProps & { readonly onClose: () => void }) => {
+  const { batch, load, formula, oven, onClose, layout, tray, margins, diameterMm } = props;
+  const { duration, temperature } = useUnits();
+  const few = useFew(oven.places, props.startC);
+  const { count, startC, position, wrong } = few;
   const begin = () => {
     const trayId = `${load.id}-test-T${position}`;
     record('loaded', batch.batchId, {
@@ -74,7 +141,7 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
     });
     onClose();
   };
-  const few = testTray(layout, tray.lengthMm, tray.widthMm, wrongCount ? 4 : count);
+  const laid = testTray(layout, tray.lengthMm, tray.widthMm, few.wrongCount ? 4 : count);
   return (
     <Dialog
       open
@@ -87,62 +154,25 @@ const Begin = (props: TestBakeProps & { onClose: () => void }) => {
         className="grid grid-cols-[1fr_15rem] gap-5 max-[700px]:grid-cols-1"
         onSubmit={(event) => {
           event.preventDefault();
-          if (!wrongCount && !wrongStart) begin();
+          if (!wrong) begin();
         }}
       >
         <TrayPicture
           lengthMm={tray.lengthMm}
           widthMm={tray.widthMm}
-          layout={few}
+          layout={laid}
           diameterMm={diameterMm}
           rawDiameterMm={rawDiameterMm(formula)}
           margins={margins}
-          pieces={few.count}
+          pieces={laid.count}
           startC={startC || 7}
         />
-        <div className="space-y-3">
-          <Field
-            label={t`Pieces`}
-            inputMode="numeric"
-            className="figures text-right"
-            value={pieces}
-            error={wrongCount ? t`1 to 12` : undefined}
-            onChange={(event) => setPieces(event.target.value)}
-          />
-          <SelectField
-            label={t`Place in the oven`}
-            value={position}
-            onChange={(event) => setPosition(event.target.value)}
-          >
-            {Array.from({ length: oven.places }, (_, i) => (
-              <option key={i} value={i + 1}>
-                {i + 1}
-              </option>
-            ))}
-          </SelectField>
-          <Field
-            label={label(t`Core of the dough`, 'temperature')}
-            inputMode="decimal"
-            className="figures text-right"
-            value={start}
-            error={wrongStart ? range(-30, 35, 'temperature') : undefined}
-            onChange={(event) => setStart(event.target.value)}
-          />
-        </div>
+        <FewFields few={few} places={oven.places} />
         <div className="col-span-full">
-          <p className="text-ink-soft">{t`Measure what you have time for:`}</p>
-          <ul className="mt-1 list-inside list-disc text-[13.5px] text-ink-soft">
-            {whatToMeasure.map((what) => (
-              <li key={what}>{what}</li>
-            ))}
-          </ul>
+          <WhatToMeasure />
           <div className="mt-4 flex justify-end gap-2">
             <Button onClick={onClose}>{t`Not now`}</Button>
-            <Button
-              type="submit"
-              look="primary"
-              disabled={wrongCount || wrongStart}
-            >{t`Log the load`}</Button>
+            <Button type="submit" look="primary" disabled={wrong}>{t`Log the load`}</Button>
           </div>
         </div>
       </form>

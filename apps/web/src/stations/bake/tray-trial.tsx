@@ -108,6 +108,52 @@ const SizeFields = ({
   );
 };
 
+const TrialFound = ({
+  lengthMm,
+  widthMm,
+  found,
+}: {
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly found: ReturnType<typeof layTrial>;
+}) => (
+  <div aria-live="polite">
+    {typeof found === 'string' ? (
+      <p className="font-medium text-hand">{found}</p>
+    ) : (
+      <>
+        <TrialPicture lengthMm={lengthMm} widthMm={widthMm} trial={found} />
+        <p className="mt-1 font-semibold">
+          <Said>{found.says}</Said>
+        </p>
+      </>
+    )}
+  </div>
+);
+
+const MayTouch = ({
+  touching,
+  onChange,
+}: {
+  readonly touching: boolean;
+  readonly onChange: (touching: boolean) => void;
+}) => (
+  <>
+    <label className="flex items-center gap-2 text-[14px]">
+      <input
+        type="checkbox"
+        checked={touching}
+        onChange={(event) => onChange(event.target.checked)}
+        className="size-4 accent-(--ink)"
+      />
+      {t`They may touch`}
+    </label>
+    {touching && (
+      <p className="text-[12.5px] text-ink-soft">{t`What touches bakes as one sheet, slower in the middle: the times of single pieces do not hold. Bake one tray and look.`}</p>
+    )}
+  </>
+);
+
 /**
  * One tray laid another way, before anybody does it: several sizes together, pieces that may touch, bars. It changes no
  * plan.
@@ -171,31 +217,9 @@ export const TrayTrial = ({ lengthMm, widthMm, openSides, marginMm, onClose, ...
             disabled={touching}
             onChange={(event) => setGap(event.target.value)}
           />
-          <label className="flex items-center gap-2 text-[14px]">
-            <input
-              type="checkbox"
-              checked={touching}
-              onChange={(event) => setTouching(event.target.checked)}
-              className="size-4 accent-(--ink)"
-            />
-            {t`They may touch`}
-          </label>
-          {touching && (
-            <p className="text-[12.5px] text-ink-soft">{t`What touches bakes as one sheet, slower in the middle: the times of single pieces do not hold. Bake one tray and look.`}</p>
-          )}
+          <MayTouch touching={touching} onChange={setTouching} />
         </div>
-        <div aria-live="polite">
-          {typeof found === 'string' ? (
-            <p className="font-medium text-hand">{found}</p>
-          ) : (
-            <>
-              <TrialPicture lengthMm={lengthMm} widthMm={widthMm} trial={found} />
-              <p className="mt-1 font-semibold">
-                <Said>{found.says}</Said>
-              </p>
-            </>
-          )}
-        </div>
+        <TrialFound lengthMm={lengthMm} widthMm={widthMm} found={found} />
       </div>
     </Dialog>
   );

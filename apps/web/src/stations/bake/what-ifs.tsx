@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { useQueries } from '@tanstack/react-query';
+import { useQueries, type UseQueryResult } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import {
@@ -9,6 +9,7 @@ import {
   setTemperature,
   typedUnit,
   type BakeResult,
+  type Doneness,
   type Figure,
   type Formula,
   type Outcome,
@@ -88,30 +89,19 @@ interface WhatIfsProps {
   readonly oven: Oven;
 }
 
-/** Two to four bakes side by side: the load as planned, and what would be otherwise. */
-export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
-  const { data: bakery } = useBakery();
-  const { duration, temperature, size, units } = useUnits();
-  /** A figure at the side of the chart. */
-  const onAxis = {
-    temperature,
-    size: (mm: number) => size(mm),
-    percent: (share: number) => `${share.toFixed(1)} %`,
-  };
-  const usual = [...usualVariants(formula, base, units), ...otherOvens(formula, base, oven, bakery)];
-  const [chosen, setChosen] = useState<readonly Variant[]>(() => usual.slice(1, 2));
-  const [chart, setChart] = useState<ChartKey>('centreC');
-  const variants: readonly Variant[] = [{ name: t`as planned`, on: base }, ...chosen];
-  const results = useQueries({
-    queries: variants.map(({ on }) => ({
-      queryKey: ['what-if', formula.code, formula.version, on],
-      queryFn: () => core().bake(formula, on),
-      staleTime: Number.POSITIVE_INFINITY,
-      retry: false,
-    })),
-  });
-  const add = (variant: Variant) =>
-    setChosen((old) => [...old.filter(({ name }) => name !== variant.name), variant].slice(-most));
+interface SideBySideProps {
+  readonly variants: readonly Variant[];
+  readonly results: readonly Pick<UseQueryResult<BakeResult>, 'data' | 'error' | 'isError'>[];
+}
+
+/** What each of the bakes comes to, in figures and in words. */
+const Outcomes = ({
+  target,
+  variants,
+  results,
+  onRemove,
+}: SideBySideProps & { readonly target: Doneness; readonly onRemove: (name: string) => void }) => {
+  const { duration, temperature, size } = useUnits();
   const [first] = results;
   const rows: readonly { name: string; of: (bake: BakeResult, outcome: Outcome | null) => ReactNode }[] = [
     {
@@ -127,78 +117,71 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
     { name: t`Colour of the rim`, of: (_, out) => shown(out?.colourEdge, (score) => score.toFixed(0)) },
     { name: t`Colour below`, of: (_, out) => shown(out?.colourBottom, (score) => score.toFixed(0)) },
   ];
-  const times = chart === 'lossShare' ? 100 : 1;
   return (
-    <section aria-label={t`What if`}>
-      <div className="flex flex-wrap gap-1.5" role="group" aria-label={t`Changes to compare`}>
-        {usual.map((variant) => {
-          const on = chosen.some(({ name }) => name === variant.name);
-          return (
-            <Button
-              key={variant.name}
-              size="small"
-              look={on ? 'primary' : 'plain'}
-              aria-pressed={on}
-              onClick={() =>
-                on ? setChosen(chosen.filter(({ name }) => name !== variant.name)) : add(variant)
-              }
-            >
-              {variant.name}
-            </Button>
-          );
-        })}
-      </div>
-      <OwnWhatIf base={base} onAdd={add} />
-      <table className="mt-4 w-full" aria-label={t`Bakes side by side`}>
-        <thead>
-          <tr className="text-left">
-            <th className="pr-3 pb-1 text-[12.5px] font-normal text-ink-soft">
-              {t`to ${stateNames[formula.bake.target]}`}
+    <table className="mt-4 w-full" aria-label={t`Bakes side by side`}>
+      <thead>
+        <tr className="text-left">
+          <th className="pr-3 pb-1 text-[12.5px] font-normal text-ink-soft">{t`to ${stateNames[target]}`}</th>
+          {variants.map(({ name }, i) => (
+            <th key={name} className="pb-1 pl-3 text-right font-semibold">
+              {name}
+              {i > 0 && (
+                <button
+                  type="button"
+                  className="ml-1 inline-grid size-6 place-items-center rounded align-middle text-ink-soft hover:bg-ground"
+                  aria-label={t`Remove ${name}`}
+                  onClick={() => onRemove(name)}
+                >
+                  <X size={14} aria-hidden />
+                </button>
+              )}
             </th>
-            {variants.map(({ name }, i) => (
-              <th key={name} className="pb-1 pl-3 text-right font-semibold">
-                {name}
-                {i > 0 && (
-                  <button
-                    type="button"
-                    className="ml-1 inline-grid size-6 place-items-center rounded align-middle text-ink-soft hover:bg-ground"
-                    aria-label={t`Remove ${name}`}
-                    onClick={() => setChosen(chosen.filter((v) => v.name !== name))}
-                  >
-                    <X size={14} aria-hidden />
-                  </button>
-                )}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.name} className="border-t">
-              <td className="py-1 pr-3 text-ink-soft">{row.name}</td>
-              {results.map(({ data, isError }, i) => (
-                <td key={variants[i]?.name} className="figures py-1 pl-3 text-right">
-                  {data ? row.of(data, outcomeOf(data)) : isError ? '–' : '…'}
-                </td>
-              ))}
-            </tr>
           ))}
-          <tr className="border-t align-top">
-            <td className="py-1 pr-3 text-ink-soft">{t`In words`}</td>
-            {results.map(({ data, error }, i) => (
-              <td key={variants[i]?.name} className="py-1 pl-3 text-right text-[13.5px]">
-                {i === 0
-                  ? ''
-                  : data && first?.data
-                    ? differenceInWords(first.data, data)
-                    : error
-                      ? error.message
-                      : '…'}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.name} className="border-t">
+            <td className="py-1 pr-3 text-ink-soft">{row.name}</td>
+            {results.map(({ data, isError }, i) => (
+              <td key={variants[i]?.name} className="figures py-1 pl-3 text-right">
+                {data ? row.of(data, outcomeOf(data)) : isError ? '–' : '…'}
               </td>
             ))}
           </tr>
-        </tbody>
-      </table>
+        ))}
+        <tr className="border-t align-top">
+          <td className="py-1 pr-3 text-ink-soft">{t`In words`}</td>
+          {results.map(({ data, error }, i) => (
+            <td key={variants[i]?.name} className="py-1 pl-3 text-right text-[13.5px]">
+              {i === 0
+                ? ''
+                : data && first?.data
+                  ? differenceInWords(first.data, data)
+                  : error
+                    ? error.message
+                    : '…'}
+            </td>
+          ))}
+        </tr>
+      </tbody>
+    </table>
+  );
+};
+
+/** One figure of the bakes over time. */
+const Curves = ({ variants, results }: SideBySideProps) => {
+  const { temperature, size } = useUnits();
+  const [chart, setChart] = useState<ChartKey>('centreC');
+  /** A figure at the side of the chart. */
+  const onAxis = {
+    temperature,
+    size: (mm: number) => size(mm),
+    percent: (share: number) => `${share.toFixed(1)} %`,
+  };
+  const times = chart === 'lossShare' ? 100 : 1;
+  return (
+    <>
       <div className="mt-4 mb-1 flex flex-wrap gap-1" role="group" aria-label={t`Curve`}>
         {(Object.keys(charts) as ChartKey[]).map((key) => (
           <Button
@@ -235,6 +218,49 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
             : [],
         )}
       />
+    </>
+  );
+};
+
+/** Two to four bakes side by side: the load as planned, and what would be otherwise. */
+export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
+  const { data: bakery } = useBakery();
+  const { units } = useUnits();
+  const usual = [...usualVariants(formula, base, units), ...otherOvens(formula, base, oven, bakery)];
+  const [chosen, setChosen] = useState<readonly Variant[]>(() => usual.slice(1, 2));
+  const variants: readonly Variant[] = [{ name: t`as planned`, on: base }, ...chosen];
+  const results = useQueries({
+    queries: variants.map(({ on }) => ({
+      queryKey: ['what-if', formula.code, formula.version, on],
+      queryFn: () => core().bake(formula, on),
+      staleTime: Number.POSITIVE_INFINITY,
+      retry: false,
+    })),
+  });
+  const remove = (name: string) => setChosen((old) => old.filter((variant) => variant.name !== name));
+  const add = (variant: Variant) =>
+    setChosen((old) => [...old.filter(({ name }) => name !== variant.name), variant].slice(-most));
+  return (
+    <section aria-label={t`What if`}>
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label={t`Changes to compare`}>
+        {usual.map((variant) => {
+          const on = chosen.some(({ name }) => name === variant.name);
+          return (
+            <Button
+              key={variant.name}
+              size="small"
+              look={on ? 'primary' : 'plain'}
+              aria-pressed={on}
+              onClick={() => (on ? remove(variant.name) : add(variant))}
+            >
+              {variant.name}
+            </Button>
+          );
+        })}
+      </div>
+      <OwnWhatIf base={base} onAdd={add} />
+      <Outcomes target={formula.bake.target} variants={variants} results={results} onRemove={remove} />
+      <Curves variants={variants} results={results} />
       <p className="text-[12.5px] text-ink-faint">{t`Forecasts. Differences between two of them are surer than either alone.`}</p>
     </section>
   );

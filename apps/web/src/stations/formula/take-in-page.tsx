@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { assembleFormula, isTooLong, JokulError, type ReadSettings } from '@jokul/core';
+import { assembleFormula, isTooLong, JokulError, type Formula, type ReadSettings } from '@jokul/core';
 import { useBakery, useNewFormula } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
@@ -58,24 +58,50 @@ const SoFar = ({ read, asked, totalG, cups }: SoFarProps) => {
   );
 };
 
-export const TakeInPage = () => {
-  const { text, title, measures, schools, eggSize, bareUnit, answers, answer, setText, clear } = useTakeIn();
-  const { onText, problem, whole } = useSource();
-  const bakery = useBakery();
+/** How the recipe is to be read, as it was chosen. */
+const useSettings = (): ReadSettings => {
+  const { measures, schools, eggSize, bareUnit } = useTakeIn();
+  return { measures, schools, ...(eggSize && { eggSize }), ...(bareUnit && { bareUnit }) };
+};
+
+const OwnFormula = ({ whole }: { readonly whole: NonNullable<ReturnType<typeof useSource>['whole']> }) => {
+  const { mass } = useUnits();
+  return (
+    <p className="rounded-md border bg-surface px-3 py-2">{t`A formula of Jokul’s own: ${whole.name}, ${whole.stages.length} stages, pieces of ${mass(whole.piece.massG)}. Give it a code and save it.`}</p>
+  );
+};
+
+/** Saves what was read as a formula, and goes there. */
+const useMake = () => {
   const create = useNewFormula();
   const navigate = useNavigate();
-  const { mass } = useUnits();
+  const clear = useTakeIn((taken) => taken.clear);
+  const make = async (code: string, name: string, read: () => Formula) => {
+    try {
+      const { version: _, ...body } = read();
+      const made = await create.mutateAsync({ ...structuredClone(body), code, name } as Parameters<
+        typeof create.mutateAsync
+      >[0]);
+      toast(t`${made.name} is saved as a formula. Check piece, rest and bake.`);
+      clear();
+      void navigate(`/formula/${made.code}`);
+    } catch (error) {
+      if (error instanceof JokulError) toast.error(error.message);
+    }
+  };
+  return { create, make };
+};
+
+export const TakeInPage = () => {
+  const { text, title, answers, answer, setText } = useTakeIn();
+  const { onText, problem, whole } = useSource();
+  const bakery = useBakery();
+  const navigate = useNavigate();
   const [code, setCode] = useState<string | null>(null);
   const taken = (bakery.data?.formulas ?? []).map((f) => f.code);
-  const settings: ReadSettings = {
-    measures,
-    schools,
-    ...(eggSize && { eggSize }),
-    ...(bareUnit && { bareUnit }),
-  };
   // What cannot be a recipe is not read line by line.
   const readable = problem || isTooLong(text) ? '' : text;
-  const { reading, isReading, error } = useReading({ text: readable, settings, answers });
+  const { reading, isReading, error } = useReading({ text: readable, settings: useSettings(), answers });
   const { lines: results } = reading;
   const asked = results.filter(({ state }) => state === 'ask').length;
   const read = results.filter(({ state }) => state === 'read');
@@ -89,26 +115,7 @@ export const TakeInPage = () => {
     left,
     leave,
   } = useProposals(reading.directions, reading.formula, totalG, bakery.data);
-  const make = async () => {
-    try {
-      const { version: _, ...body } =
-        whole ?? ruled ?? assembleFormula(results, { code: shownCode, name: title.trim() });
-      const made = await create.mutateAsync({
-        ...structuredClone(body),
-        code: shownCode,
-        name: title.trim(),
-      } as Parameters<typeof create.mutateAsync>[0]);
-      toast(t`${made.name} is saved as a formula. Check piece, rest and bake.`);
-      clear();
-      void navigate(`/formula/${made.code}`);
-    } catch (error) {
-      if (error instanceof JokulError) toast.error(error.message);
-    }
-  };
-  const ready =
-    (whole !== null || (read.length > 0 && asked === 0 && !isReading)) &&
-    title.trim() !== '' &&
-    shownCode.length >= 2;
+  const { create, make } = useMake();
   return (
     <Station
       title={t`Import recipe`}
@@ -121,7 +128,7 @@ export const TakeInPage = () => {
       {problem && <Alarm>{problem}</Alarm>}
       {error && <Alarm>{error.message}</Alarm>}
       {whole ? (
-        <p className="rounded-md border bg-surface px-3 py-2">{t`A formula of Jokul’s own: ${whole.name}, ${whole.stages.length} stages, pieces of ${mass(whole.piece.massG)}. Give it a code and save it.`}</p>
+        <OwnFormula whole={whole} />
       ) : text.trim() === '' ? (
         <NothingPasted onText={setText} />
       ) : (
@@ -137,8 +144,20 @@ export const TakeInPage = () => {
           code={shownCode}
           onTitle={(next) => setText(text, next)}
           onCode={setCode}
-          onSave={() => void make()}
-          ready={ready && !computing && !create.isPending}
+          onSave={() =>
+            void make(
+              shownCode,
+              title.trim(),
+              () => whole ?? ruled ?? assembleFormula(results, { code: shownCode, name: title.trim() }),
+            )
+          }
+          ready={
+            (whole !== null || (read.length > 0 && asked === 0 && !isReading)) &&
+            title.trim() !== '' &&
+            shownCode.length >= 2 &&
+            !computing &&
+            !create.isPending
+          }
           asked={asked}
           problem={create.error?.message}
         />

@@ -48,6 +48,188 @@ const parts: readonly (readonly [keyof Analysis, string])[] = [
   ['alcohol', t`Alcohol`],
 ];
 
+/** An ingredient as it is typed. */
+interface Draft {
+  readonly name: string;
+  readonly kind: IngredientKind;
+  readonly source: string;
+  readonly amounts: Readonly<Record<string, string>>;
+  readonly density: string;
+  readonly pieces: string;
+  readonly allergens: readonly Allergen[];
+  readonly leavening: { readonly base: string; readonly acid: string; readonly gas: string };
+}
+
+const draftOf = (from: Ingredient, isNew: boolean): Draft => ({
+  name: isNew ? t`${from.name}, ours` : from.name,
+  kind: from.kind,
+  source: isNew ? '' : from.source,
+  amounts: Object.fromEntries(
+    parts.map(([part]) => [part, String(Number((100 * from.analysis[part]).toFixed(2)))]),
+  ),
+  density: fromPairs(from.densityGPerMl),
+  pieces: fromPairs(from.pieceG),
+  allergens: from.allergens,
+  leavening: {
+    base: String(from.leavening.baseMmolPerG),
+    acid: String(from.leavening.acidMmolPerG),
+    gas: String(from.leavening.gasMlPerG),
+  },
+});
+
+const analysisOf = ({ amounts }: Draft) =>
+  Object.fromEntries(parts.map(([part]) => [part, number(amounts[part] ?? '') / 100])) as unknown as Analysis;
+
+/** As it is sent. */
+const rowOf = (id: string, draft: Draft) => ({
+  id,
+  name: draft.name.trim(),
+  kind: draft.kind,
+  analysis: analysisOf(draft),
+  densityGPerMl: pairs(draft.density),
+  pieceG: pairs(draft.pieces),
+  allergens: [...draft.allergens],
+  leavening: {
+    baseMmolPerG: number(draft.leavening.base),
+    acidMmolPerG: number(draft.leavening.acid),
+    gasMlPerG: number(draft.leavening.gas),
+  },
+  source: draft.source,
+});
+
+/** Why a composition is none; empty where it is one. */
+const problemOf = (analysis: Analysis): string => {
+  try {
+    normaliseAnalysis(analysis);
+    return '';
+  } catch (error) {
+    if (error instanceof JokulError) return error.message;
+    throw error;
+  }
+};
+
+interface PartProps {
+  readonly draft: Draft;
+  readonly onChange: (part: Partial<Draft>) => void;
+}
+
+const Names = ({ draft, onChange }: PartProps) => (
+  <div className="grid grid-cols-3 gap-3">
+    <Field
+      label={t`Name`}
+      value={draft.name}
+      maxLength={60}
+      onChange={(event) => onChange({ name: event.target.value })}
+    />
+    <SelectField
+      label={t`Works as`}
+      value={draft.kind}
+      onChange={(event) => onChange({ kind: event.target.value as IngredientKind })}
+    >
+      {ingredientKinds.map((k) => (
+        <option key={k}>{k}</option>
+      ))}
+    </SelectField>
+    <Field
+      label={t`Source`}
+      value={draft.source}
+      placeholder={t`label, supplier`}
+      maxLength={200}
+      onChange={(event) => onChange({ source: event.target.value })}
+    />
+  </div>
+);
+
+/** What it is made of, and what that adds up to. */
+const Composition = ({ draft, onChange }: PartProps) => {
+  const analysis = analysisOf(draft);
+  const sum = Object.values(analysis).reduce((all, share) => all + share, 0);
+  const wrong = problemOf(analysis);
+  return (
+    <fieldset>
+      <legend className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Composition, %`}</legend>
+      <div className="grid grid-cols-5 gap-2">
+        {parts.map(([part, label]) => (
+          <Field
+            key={part}
+            label={label}
+            inputMode="decimal"
+            value={draft.amounts[part] ?? ''}
+            onChange={(event) => onChange({ amounts: { ...draft.amounts, [part]: event.target.value } })}
+          />
+        ))}
+      </div>
+      <p className={`mt-1 text-[13.5px] ${wrong ? 'font-medium text-hand' : 'text-ink-soft'}`} role="status">
+        {wrong || t`Adds up to ${(100 * sum).toFixed(1)} %.`}
+      </p>
+    </fieldset>
+  );
+};
+
+/** What it weighs by volume and by the piece, and how it raises a dough. */
+const Measures = ({ draft, onChange }: PartProps) => (
+  <>
+    <div className="grid grid-cols-2 gap-3">
+      <Field
+        label={t`Grams per millilitre, by packing`}
+        value={draft.density}
+        hint={t`spooned 0.52; dipped 0.61`}
+        onChange={(event) => onChange({ density: event.target.value })}
+      />
+      <Field
+        label={t`Grams of one piece`}
+        value={draft.pieces}
+        hint={t`large 50; small 38`}
+        onChange={(event) => onChange({ pieces: event.target.value })}
+      />
+    </div>
+    <div className="grid grid-cols-3 gap-3">
+      <Field
+        label={t`Base, mmol/g`}
+        inputMode="decimal"
+        value={draft.leavening.base}
+        onChange={(event) => onChange({ leavening: { ...draft.leavening, base: event.target.value } })}
+      />
+      <Field
+        label={t`Acid, mmol/g`}
+        inputMode="decimal"
+        value={draft.leavening.acid}
+        onChange={(event) => onChange({ leavening: { ...draft.leavening, acid: event.target.value } })}
+      />
+      <Field
+        label={t`Gas, mL/g`}
+        inputMode="decimal"
+        value={draft.leavening.gas}
+        onChange={(event) => onChange({ leavening: { ...draft.leavening, gas: event.target.value } })}
+      />
+    </div>
+  </>
+);
+
+const Declares = ({ draft, onChange }: PartProps) => (
+  <fieldset>
+    <legend className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Allergens that it declares`}</legend>
+    <div className="flex flex-wrap gap-x-4 gap-y-1">
+      {allergenList.map(({ id, name: label }) => (
+        <label key={id} className="flex items-center gap-1.5 text-[14px]">
+          <input
+            type="checkbox"
+            checked={draft.allergens.includes(id)}
+            onChange={(event) =>
+              onChange({
+                allergens: event.target.checked
+                  ? [...draft.allergens, id]
+                  : draft.allergens.filter((a) => a !== id),
+              })
+            }
+          />
+          {label}
+        </label>
+      ))}
+    </div>
+  </fieldset>
+);
+
 /** An ingredient of the bakery's own, with the fields of the library. */
 export const OwnIngredientForm = ({
   from,
@@ -59,52 +241,13 @@ export const OwnIngredientForm = ({
   onDone: () => void;
 }) => {
   const isNew = isShipped(from.id);
-  const [name, setName] = useState(isNew ? t`${from.name}, ours` : from.name);
-  const [kind, setKind] = useState<IngredientKind>(from.kind);
-  const [source, setSource] = useState(isNew ? '' : from.source);
-  const [amounts, setAmounts] = useState<Record<string, string>>(
-    Object.fromEntries(parts.map(([part]) => [part, String(Number((100 * from.analysis[part]).toFixed(2)))])),
-  );
-  const [density, setDensity] = useState(fromPairs(from.densityGPerMl));
-  const [pieces, setPieces] = useState(fromPairs(from.pieceG));
-  const [allergens, setAllergens] = useState<readonly Allergen[]>(from.allergens);
-  const [leavening, setLeavening] = useState({
-    base: String(from.leavening.baseMmolPerG),
-    acid: String(from.leavening.acidMmolPerG),
-    gas: String(from.leavening.gasMlPerG),
-  });
+  const [draft, setDraft] = useState(() => draftOf(from, isNew));
+  const change = (part: Partial<Draft>) => setDraft((before) => ({ ...before, ...part }));
   const save = useSaveIngredients();
   const navigate = useNavigate();
-  const analysis = Object.fromEntries(
-    parts.map(([part]) => [part, number(amounts[part] ?? '') / 100]),
-  ) as unknown as Analysis;
-  const sum = Object.values(analysis).reduce((all, share) => all + share, 0);
-  const problem = () => {
-    try {
-      normaliseAnalysis(analysis);
-      return '';
-    } catch (error) {
-      if (error instanceof JokulError) return error.message;
-      throw error;
-    }
-  };
   const store = async () => {
-    const id = isNew ? ownId(name) : from.id;
-    const row = {
-      id,
-      name: name.trim(),
-      kind,
-      analysis,
-      densityGPerMl: pairs(density),
-      pieceG: pairs(pieces),
-      allergens: [...allergens],
-      leavening: {
-        baseMmolPerG: number(leavening.base),
-        acidMmolPerG: number(leavening.acid),
-        gasMlPerG: number(leavening.gas),
-      },
-      source,
-    };
+    const id = isNew ? ownId(draft.name) : from.id;
+    const row = rowOf(id, draft);
     const others = bakery.ownIngredients
       .filter((other) => other.id !== id)
       .map(({ composition: _c, parts: _p, words: _w, ...other }) => structuredClone(other));
@@ -120,7 +263,6 @@ export const OwnIngredientForm = ({
       // The refusal stands under the fields.
     }
   };
-  const wrong = problem();
   return (
     <form
       aria-label={t`Own ingredient`}
@@ -130,101 +272,10 @@ export const OwnIngredientForm = ({
         void store();
       }}
     >
-      <div className="grid grid-cols-3 gap-3">
-        <Field
-          label={t`Name`}
-          value={name}
-          maxLength={60}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <SelectField
-          label={t`Works as`}
-          value={kind}
-          onChange={(event) => setKind(event.target.value as IngredientKind)}
-        >
-          {ingredientKinds.map((k) => (
-            <option key={k}>{k}</option>
-          ))}
-        </SelectField>
-        <Field
-          label={t`Source`}
-          value={source}
-          placeholder={t`label, supplier`}
-          maxLength={200}
-          onChange={(event) => setSource(event.target.value)}
-        />
-      </div>
-      <fieldset>
-        <legend className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Composition, %`}</legend>
-        <div className="grid grid-cols-5 gap-2">
-          {parts.map(([part, label]) => (
-            <Field
-              key={part}
-              label={label}
-              inputMode="decimal"
-              value={amounts[part] ?? ''}
-              onChange={(event) => setAmounts({ ...amounts, [part]: event.target.value })}
-            />
-          ))}
-        </div>
-        <p
-          className={`mt-1 text-[13.5px] ${wrong ? 'font-medium text-hand' : 'text-ink-soft'}`}
-          role="status"
-        >
-          {wrong || t`Adds up to ${(100 * sum).toFixed(1)} %.`}
-        </p>
-      </fieldset>
-      <div className="grid grid-cols-2 gap-3">
-        <Field
-          label={t`Grams per millilitre, by packing`}
-          value={density}
-          hint={t`spooned 0.52; dipped 0.61`}
-          onChange={(event) => setDensity(event.target.value)}
-        />
-        <Field
-          label={t`Grams of one piece`}
-          value={pieces}
-          hint={t`large 50; small 38`}
-          onChange={(event) => setPieces(event.target.value)}
-        />
-      </div>
-      <div className="grid grid-cols-3 gap-3">
-        <Field
-          label={t`Base, mmol/g`}
-          inputMode="decimal"
-          value={leavening.base}
-          onChange={(event) => setLeavening({ ...leavening, base: event.target.value })}
-        />
-        <Field
-          label={t`Acid, mmol/g`}
-          inputMode="decimal"
-          value={leavening.acid}
-          onChange={(event) => setLeavening({ ...leavening, acid: event.target.value })}
-        />
-        <Field
-          label={t`Gas, mL/g`}
-          inputMode="decimal"
-          value={leavening.gas}
-          onChange={(event) => setLeavening({ ...leavening, gas: event.target.value })}
-        />
-      </div>
-      <fieldset>
-        <legend className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Allergens that it declares`}</legend>
-        <div className="flex flex-wrap gap-x-4 gap-y-1">
-          {allergenList.map(({ id, name: label }) => (
-            <label key={id} className="flex items-center gap-1.5 text-[14px]">
-              <input
-                type="checkbox"
-                checked={allergens.includes(id)}
-                onChange={(event) =>
-                  setAllergens(event.target.checked ? [...allergens, id] : allergens.filter((a) => a !== id))
-                }
-              />
-              {label}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <Names draft={draft} onChange={change} />
+      <Composition draft={draft} onChange={change} />
+      <Measures draft={draft} onChange={change} />
+      <Declares draft={draft} onChange={change} />
       {save.error && (
         <p role="alert" className="font-medium text-hand">
           {save.error.message}
@@ -234,10 +285,15 @@ export const OwnIngredientForm = ({
         <Button
           type="submit"
           look="primary"
-          disabled={wrong !== '' || name.trim().length < 2 || source.trim() === '' || save.isPending}
+          disabled={
+            problemOf(analysisOf(draft)) !== '' ||
+            draft.name.trim().length < 2 ||
+            draft.source.trim() === '' ||
+            save.isPending
+          }
         >{t`Save ingredient`}</Button>
         <Button onClick={onDone}>{t`Cancel`}</Button>
-        {source.trim() === '' && (
+        {draft.source.trim() === '' && (
           <p className="self-center text-[13.5px] text-ink-soft">{t`Say where the figures are from.`}</p>
         )}
       </div>

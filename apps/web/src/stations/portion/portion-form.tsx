@@ -91,6 +91,42 @@ const ScoopField = ({
   </SelectField>
 );
 
+const WeightsField = ({
+  text,
+  example,
+  expected,
+  wrong,
+  onType,
+}: {
+  readonly text: string;
+  readonly example: string;
+  readonly expected: number;
+  readonly wrong: string | null;
+  readonly onType: (text: string) => void;
+}) => {
+  const { label } = useUnits();
+  const plan = samplePlan(Math.max(1, expected));
+  return (
+    <div className="mt-4">
+      <Field
+        label={label(t`Some pieces on the scale`, 'mass')}
+        value={text}
+        onChange={(event) => onType(event.target.value)}
+        placeholder={`${example} …`}
+        error={wrong ?? undefined}
+        hint={t`${plan.weigh} of ${expected}: the first ${plan.first}, then every ${ordinal(plan.oneIn)}; with spaces between, in their order.`}
+        className="figures text-lg"
+      />
+    </div>
+  );
+};
+
+/** The scoop as it was weighed, where it is the one that was used. */
+const scoopOf = (measured: MeasuredScoop | null, scoop: string) =>
+  measured?.number === Number(scoop)
+    ? { scoopG: Number(measured.meanG.toFixed(2)), filled: measured.filled }
+    : {};
+
 /** What came out: count, scoop, some weights, the rest. */
 export const PortionForm = (props: PortionFormProps) => {
   const { batchId, targetG, expected, scoops, toleranceShare, mixed } = props;
@@ -103,7 +139,6 @@ export const PortionForm = (props: PortionFormProps) => {
   const { label, typed, about, units } = useUnits();
   const example = units === 'us' ? '1.18 1.2 1.15' : '33.5 34 32.5';
   const { weights, wrong } = readWeights(text, (word) => typed(word, 'mass'), example);
-  const plan = samplePlan(Math.max(1, expected));
   const count = Number(pieces);
   const uncounted = pieces.trim() === '';
   const countWrong = !uncounted && (!Number.isInteger(count) || count < 0 || count > 100_000);
@@ -119,11 +154,7 @@ export const PortionForm = (props: PortionFormProps) => {
       targetG,
       remainderG: left,
       ...(use && { remainder: use }),
-      ...(props.measured &&
-        props.measured.number === Number(scoop) && {
-          scoopG: Number(props.measured.meanG.toFixed(2)),
-          filled: props.measured.filled,
-        }),
+      ...scoopOf(props.measured, scoop),
     });
   return (
     <form
@@ -161,17 +192,7 @@ export const PortionForm = (props: PortionFormProps) => {
         chosen={use}
         onChoose={setUse}
       />
-      <div className="mt-4">
-        <Field
-          label={label(t`Some pieces on the scale`, 'mass')}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          placeholder={`${example} …`}
-          error={wrong ?? undefined}
-          hint={t`${plan.weigh} of ${expected}: the first ${plan.first}, then every ${ordinal(plan.oneIn)}; with spaces between, in their order.`}
-          className="figures text-lg"
-        />
-      </div>
+      <WeightsField text={text} example={example} expected={expected} wrong={wrong} onType={setText} />
       {!wrong && weights.length > 0 && <HowEven weights={weights} pieces={counted} of={props} />}
       <div className="mt-5 flex items-center gap-3">
         <Button

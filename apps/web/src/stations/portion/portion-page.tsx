@@ -17,6 +17,44 @@ import { Toppings } from './toppings';
 import type { MeasuredScoop } from './weigh-scoops';
 import { WhichScoop } from './which-scoop';
 
+interface PortionWhyProps {
+  readonly hand: NonNullable<ReturnType<typeof useBatchAtHand>>;
+  readonly count: ReturnType<typeof countPieces>;
+  readonly scoops: ReturnType<typeof scoopsFor>;
+  readonly owned: readonly number[];
+  readonly measured: MeasuredScoop | null;
+  readonly onMeasured: (scoop: MeasuredScoop | null) => void;
+}
+
+/** How many pieces there are, which scoop makes them, and what goes on each. */
+const PortionWhy = ({ hand, count, scoops, owned, measured, onMeasured }: PortionWhyProps) => {
+  const { batch, formula, known } = hand;
+  return (
+    <>
+      <HowMany count={count} planned={batch.pieces} />
+      <WhichScoop
+        key={batch.batchId}
+        scoops={scoops}
+        owned={owned}
+        measured={measured}
+        typical={doughDensityFigure(formula)}
+        onMeasured={onMeasured}
+      />
+      {toppingsBefore(formula).length > 0 && (
+        <WhySection title={t`On each piece`}>
+          <Toppings formula={formula} pieces={known.portioned?.pieces ?? count.pieces.value} known={known} />
+        </WhySection>
+      )}
+      <Cautions
+        items={[
+          t`All pieces the same weight: even size is what lets one time fit a tray.`,
+          t`Dough with egg goes back into the cold as soon as it is portioned.`,
+        ]}
+      />
+    </>
+  );
+};
+
 const PortionWork = () => {
   const { data } = useBakery();
   const batches = useBatches('portion');
@@ -36,8 +74,7 @@ const PortionWork = () => {
   const target = formula.piece.massG;
   const count = countPieces(doughG, target, rules.portionLossShare);
   const measured = weighed?.batchId === batch.batchId ? weighed.scoop : null;
-  const typical = doughDensityFigure(formula);
-  const scoops = scoopsFor(target, measured?.density ?? typical, equipment.scoops);
+  const scoops = scoopsFor(target, measured?.density ?? doughDensityFigure(formula), equipment.scoops);
   const piecesOfDay = (day.data?.orders ?? [])
     .filter((order) => order.productCode === batch.productCode)
     .reduce((sum, order) => sum + order.pieces, 0);
@@ -48,32 +85,14 @@ const PortionWork = () => {
       queueTitle={t`Batches to portion`}
       queue={<PortionQueue batches={batches} current={batch.batchId} />}
       why={
-        <>
-          <HowMany count={count} planned={batch.pieces} />
-          <WhichScoop
-            key={batch.batchId}
-            scoops={scoops}
-            owned={equipment.scoops}
-            measured={measured}
-            typical={typical}
-            onMeasured={(scoop) => setWeighed(scoop && { batchId: batch.batchId, scoop })}
-          />
-          {toppingsBefore(formula).length > 0 && (
-            <WhySection title={t`On each piece`}>
-              <Toppings
-                formula={formula}
-                pieces={known.portioned?.pieces ?? count.pieces.value}
-                known={known}
-              />
-            </WhySection>
-          )}
-          <Cautions
-            items={[
-              t`All pieces the same weight: even size is what lets one time fit a tray.`,
-              t`Dough with egg goes back into the cold as soon as it is portioned.`,
-            ]}
-          />
-        </>
+        <PortionWhy
+          hand={hand}
+          count={count}
+          scoops={scoops}
+          owned={equipment.scoops}
+          measured={measured}
+          onMeasured={(scoop) => setWeighed(scoop && { batchId: batch.batchId, scoop })}
+        />
       }
     >
       <StalePlan />

@@ -1,7 +1,14 @@
 import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { bagHoldsPieces, handStates, type DoughForm, type Formula, type Place } from '@jokul/core';
+import {
+  bagHoldsPieces,
+  handStates,
+  type DoughForm,
+  type Formula,
+  type LoadedPlace,
+  type Place,
+} from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
@@ -32,9 +39,30 @@ const number = (text: string, low: number, high: number): number | null => {
   return text.trim() !== '' && Number.isFinite(value) && value >= low && value <= high ? value : null;
 };
 
+const Found = ({ data }: { readonly data: LoadedPlace }) => {
+  const { duration, temperature } = useUnits();
+  const round = (s: number) => duration(Math.round(s / 60) * 60);
+  return (
+    <>
+      {t`The air goes up to ${temperature(data.warmestC, 1)};`}{' '}
+      {data.together === null ? (
+        t`the dough is not cold in time.`
+      ) : (
+        <>
+          {t`cold after`}{' '}
+          <Shown figure={data.together} className="font-semibold">
+            {round(data.together.value)}
+          </Shown>
+          {data.aloneS !== null && t` instead of ${round(data.aloneS)}`}.
+        </>
+      )}{' '}
+      <span className="text-ink-faint">{t`From ${temperature(freshC)}; the machine’s power is a typical figure.`}</span>
+    </>
+  );
+};
+
 /** Everything in at once, and the door that is opened: how warm does the place get, and what does it cost? */
 export const AtOnce = ({ formula, form, massG, places, pieces, readyC }: AtOnceProps) => {
-  const { duration, temperature } = useUnits();
   const cold = places.filter(({ kind }) => kind !== 'bench');
   const [into, setInto] = useState(cold[0]?.id ?? '');
   const [count, setCount] = useState(
@@ -64,7 +92,6 @@ export const AtOnce = ({ formula, form, massG, places, pieces, readyC }: AtOnceP
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });
-  const round = (s: number) => duration(Math.round(s / 60) * 60);
   const { data } = answer;
   return (
     <section aria-label={t`Everything in at once`} className="rounded-lg border bg-surface px-4 py-3">
@@ -95,29 +122,7 @@ export const AtOnce = ({ formula, form, massG, places, pieces, readyC }: AtOnceP
         />
       </div>
       <p className="mt-2" role="status">
-        {!data ? (
-          answer.isError ? (
-            answer.error.message
-          ) : (
-            '…'
-          )
-        ) : (
-          <>
-            {t`The air goes up to ${temperature(data.warmestC, 1)};`}{' '}
-            {data.together === null ? (
-              t`the dough is not cold in time.`
-            ) : (
-              <>
-                {t`cold after`}{' '}
-                <Shown figure={data.together} className="font-semibold">
-                  {round(data.together.value)}
-                </Shown>
-                {data.aloneS !== null && t` instead of ${round(data.aloneS)}`}.
-              </>
-            )}{' '}
-            <span className="text-ink-faint">{t`From ${temperature(freshC)}; the machine’s power is a typical figure.`}</span>
-          </>
-        )}
+        {data ? <Found data={data} /> : answer.isError ? answer.error.message : '…'}
       </p>
     </section>
   );

@@ -75,9 +75,38 @@ const FileChanges = ({
   );
 };
 
+const ChooseFile = ({
+  busy,
+  onChoose,
+}: {
+  readonly busy: boolean;
+  readonly onChoose: (file: File) => void;
+}) => {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button icon={<Upload size={16} />} disabled={busy} onClick={() => input.current?.click()}>
+        {busy ? t`Reading …` : t`Load a setup file`}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        aria-label={t`Setup file`}
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = '';
+          if (file) onChoose(file);
+        }}
+      />
+    </>
+  );
+};
+
 /** The whole setup, saved as a file, and taken in from one after a look at what it changes. */
 export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
-  const input = useRef<HTMLInputElement>(null);
   const [looked, setLooked] = useState<Looked | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const say = (error: unknown) => setProblem(error instanceof Error ? error.message : String(error));
@@ -112,22 +141,7 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           icon={<Download size={16} />}
           onClick={() => void save().catch(say)}
         >{t`Save the setup`}</Button>
-        <Button icon={<Upload size={16} />} disabled={look.isPending} onClick={() => input.current?.click()}>
-          {look.isPending ? t`Reading …` : t`Load a setup file`}
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept="application/json,.json"
-          aria-label={t`Setup file`}
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            event.target.value = '';
-            if (file) void open(file).catch(say);
-          }}
-        />
+        <ChooseFile busy={look.isPending} onChoose={(file) => void open(file).catch(say)} />
       </div>
       {problem && (
         <div className="mt-3">

@@ -45,10 +45,6 @@ export const WhatIfDialog = ({
     ask.reset();
     take.reset();
   };
-  const look = () => {
-    setChecked(true);
-    if (rows.every((row) => wrongWith(row) === null)) ask.mutate(asInput(rows));
-  };
   const makeItSo = () =>
     found &&
     take.mutate(found.id, {
@@ -73,7 +69,8 @@ export const WhatIfDialog = ({
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          look();
+          setChecked(true);
+          if (rows.every((row) => wrongWith(row) === null)) ask.mutate(asInput(rows));
         }}
       >
         <SupposalRows rows={rows} bakery={bakery} today={today} checked={checked} onChange={change} />
