@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { allSent } from './support/all-sent.js';
 import { Jokul } from './support/jokul.js';
 
 /* A recipe in cups, from the paste to the last dough ball, with what goes wrong on the way. */
@@ -8,6 +9,7 @@ test.beforeAll(async () => {
   jokul = await Jokul.start();
   await jokul.setClock('04:10');
 });
+test.afterEach(({ page }) => allSent(page));
 test.afterAll(() => jokul.stop());
 test.describe.configure({ mode: 'serial' });
 

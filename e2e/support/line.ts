@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { allSent } from './all-sent.js';
 import { Jokul } from './jokul.js';
 import { saidIn, type Language } from './said.js';
 
@@ -17,6 +18,7 @@ export const theLine = (language: Language): void => {
     await jokul.setClock('04:10');
     batch = jokul.lot('PNT');
   });
+  test.afterEach(({ page }) => allSent(page));
   test.afterAll(() => jokul.stop());
 
   let batch = '';
