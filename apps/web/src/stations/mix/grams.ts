@@ -13,13 +13,16 @@ export const onScale = (massG: number, resolutionG: number, units: Units): strin
 
 /** How the scales of this device speak: figures without and with their unit, and what was read off them, g. */
 export const useScale = () => {
-  const { units, unit, typed } = useUnits();
+  const { units, unit, typed, mass } = useUnits();
   const shown = (massG: number, resolutionG: number) => onScale(massG, resolutionG, units);
   return {
     shown,
     said: (massG: number, resolutionG: number) => `${shown(massG, resolutionG)} ${unit('mass')}`,
     /** Before it is rounded to what a scale shows. */
     exact: (massG: number) => onScale(massG, 0.01, units),
+    /** What it goes by: 0.5 g, or 0.018 oz. */
+    step: (resolutionG: number) =>
+      units === 'us' ? `${Number((resolutionG / massUnitsG.oz).toPrecision(2))} oz` : mass(resolutionG),
     unit: unit('mass'),
     readG: (text: string) => typed(text, 'mass'),
   };

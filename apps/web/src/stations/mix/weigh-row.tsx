@@ -1,7 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { Check } from 'lucide-react';
 import type { LotState, Scale, WeighLine } from '@jokul/core';
-import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
 import { scaleName, useScale } from './grams';
 
@@ -19,7 +18,6 @@ interface WeighRowProps {
 
 /** An ingredient of the weigh sheet: what to weigh on which scale, and what was weighed. */
 export const WeighRow = ({ line, known, scales, onScale, wantsMore, apart, onChoose }: WeighRowProps) => {
-  const { mass } = useUnits();
   const scale = useScale();
   const weighed = known.weighed.get(line.key);
   const done = weighed !== undefined && !wantsMore;
@@ -49,7 +47,7 @@ export const WeighRow = ({ line, known, scales, onScale, wantsMore, apart, onCho
       </td>
       <td className="py-0.5 pr-3 text-right figures">{scale.said(line.roundedG, line.resolutionG)}</td>
       <td className="py-0.5 pr-3 text-[13px] text-ink-soft max-sm:hidden">
-        {scaleName(scales, line.scaleId)}, {mass(line.resolutionG)}
+        {scaleName(scales, line.scaleId)}, {scale.step(line.resolutionG)}
       </td>
       <td className="py-0.5 pr-3 text-right max-sm:hidden">
         <Shown figure={line.exact} className="text-ink-soft">

@@ -14,12 +14,16 @@ import {
   type LotState,
 } from '@jokul/core';
 import { useJournal } from '../../journal/store';
+import { usePreferences } from '../../lib/preferences';
 import { WeighUp } from './weigh-up';
 
 const blank = useJournal.getState();
 afterEach(() => {
   cleanup();
-  act(() => useJournal.setState(blank, true));
+  act(() => {
+    useJournal.setState(blank, true);
+    usePreferences.setState({ units: 'metric' });
+  });
 });
 
 const lot = 'RYE-26-417-H';
@@ -66,6 +70,17 @@ const line = (sheet: ReturnType<typeof sheetOf>, id: string) => {
 const onScale = () => screen.getByRole('form').getAttribute('aria-label');
 
 describe('the weigh sheet', () => {
+  it.each([
+    ['metric', 'Spice scale, 0.01 g'],
+    ['us', 'Spice scale, 0.00035 oz'],
+  ] as const)('names each scale as the bakery does, with what it goes by: %s', (units, says) => {
+    act(() => {
+      usePreferences.setState({ units });
+    });
+    show();
+    expect(screen.getAllByText(says).length).toBeGreaterThan(0);
+  });
+
   it('puts the first ingredient on the scale, with an empty field beside its target', () => {
     const sheet = show();
     expect(onScale()).toBe(`On the scale: ${sheet.lines[0]?.name}`);
