@@ -101,6 +101,17 @@ const button = (name: string) => screen.getByRole('button', { name });
 const disabled = (name: string) => button(name).hasAttribute('disabled');
 
 describe('a load that is moved by hand', () => {
+  it.each(['06:25', '6:25 am', '6.25'])('takes a time as it is written: %s', async (written) => {
+    const user = userEvent.setup();
+    show();
+    const time = screen.getByLabelText('Load at');
+    await user.clear(time);
+    await user.type(time, written);
+    await waitFor(() => expect(server.asked.at(-1)?.startS).toBe(at('06:25')));
+    expect(screen.queryByText('A time such as 05:40.')).toBeNull();
+    await waitFor(() => expect(disabled('Move it')).toBe(false));
+  });
+
   it('where it is asks nothing, and an oven that is out of use is not offered', () => {
     show();
     expect(screen.getByText('That is where it is.')).toBeTruthy();
