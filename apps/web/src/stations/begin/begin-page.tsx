@@ -1,17 +1,17 @@
 import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { shiftDate } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useBakery, useDay, useToday } from '../../lib/queries';
-import { Button, buttonClass } from '../../ui/button';
 import { Loading } from '../../ui/states';
 import { BakeryStep, PeopleStep, Things, TraysStep } from './equipment-steps';
 import { FormulaStep } from './formula-step';
 import { OrderStep } from './order-step';
 import { PlanStep } from './plan-step';
+import { StepButtons } from './step-buttons';
 import { StepList, useLocationSearch } from './step-list';
-import { doneByLooking, isStep, nextStep, stepIds, stepsDone, stepWords, type StepId } from './steps';
+import { isStep, nextStep, stepIds, stepsDone, stepWords, type StepId } from './steps';
 import { useBegin } from './use-begin';
 
 const contents: Readonly<Record<StepId, (bakery: BakeryView) => ReactNode>> = {
@@ -24,54 +24,6 @@ const contents: Readonly<Record<StepId, (bakery: BakeryView) => ReactNode>> = {
   formula: (bakery) => <FormulaStep bakery={bakery} />,
   order: (bakery) => <OrderStep bakery={bakery} />,
   plan: () => <PlanStep />,
-};
-
-interface StepButtonsProps {
-  readonly step: StepId;
-  readonly isDone: boolean;
-  readonly search: string;
-  /** Asks first where something is not saved. */
-  readonly mayLeave: () => boolean;
-}
-
-/** Back and on; at the end to the day. */
-const StepButtons = ({ step, isDone, search, mayLeave }: StepButtonsProps) => {
-  const navigate = useNavigate();
-  const { look, finish } = useBegin();
-  const at = stepIds.indexOf(step);
-  const before = stepIds[at - 1];
-  const after = stepIds[at + 1];
-  const go = (to: string) => void navigate({ pathname: to, search });
-  return (
-    <div className="mt-8 flex flex-wrap justify-between gap-2 border-t pt-4">
-      {before ? (
-        <Button onClick={() => go(`/begin/${before}`)}>{t`Back`}</Button>
-      ) : (
-        <Link to="/orders" className={buttonClass('quiet')}>{t`Not now`}</Link>
-      )}
-      {after ? (
-        <Button
-          look="primary"
-          onClick={() => {
-            if (!mayLeave()) return;
-            if (doneByLooking(step) || isDone) look(step);
-            go(`/begin/${after}`);
-          }}
-        >
-          {t`Next: ${stepWords[after].name.toLowerCase()}`}
-        </Button>
-      ) : (
-        <Button
-          look="primary"
-          onClick={() => {
-            look(step);
-            finish();
-            go('/day');
-          }}
-        >{t`Go to the day`}</Button>
-      )}
-    </div>
-  );
 };
 
 /** The setting up of one's own bakery, step by step; it may be left at any step and gone on with. */

@@ -1,62 +1,22 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
-import { assembleFormula, isTooLong, JokulError, type Formula, type ReadSettings } from '@jokul/core';
-import { useBakery, useNewFormula } from '../../lib/queries';
+import { assembleFormula, isTooLong, type ReadSettings } from '@jokul/core';
+import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Alarm } from '../../ui/states';
-import { Cautions, Fact, Facts, Station, WhySection } from '../../line/station';
-import { CupSchoolsSideBySide } from './cup-schools';
+import { Station } from '../../line/station';
 import { NothingPasted } from './nothing-pasted';
 import { ReadLines } from './read-lines';
 import { RecipeProposals } from './recipe-proposals';
 import { RecipeSource, useSource } from './recipe-source';
 import { SaveAsFormula } from './save-as-formula';
+import { SoFar } from './so-far';
 import { useTakeIn } from './take-in-store';
+import { codeFrom, useMake } from './use-make';
 import { useProposals } from './use-proposals';
 import { useReading } from './use-reading';
-
-const codeFrom = (name: string, taken: readonly string[]): string => {
-  const letters = name.toUpperCase().replace(/[^A-Z]/g, '');
-  const consonants = letters.slice(0, 1) + letters.slice(1).replace(/[AEIOU]/g, '');
-  const stem = (consonants.length >= 3 ? consonants : letters).slice(0, 3);
-  if (stem.length < 2) return '';
-  return taken.includes(stem) ? `${stem}2` : stem;
-};
-
-interface SoFarProps {
-  readonly read: number;
-  readonly asked: number;
-  readonly totalG: number;
-  readonly cups: ReturnType<typeof useReading>['reading']['cups'];
-}
-
-/** How far the reading is, and what the way of measuring does. */
-const SoFar = ({ read, asked, totalG, cups }: SoFarProps) => {
-  const { mass } = useUnits();
-  return (
-    <>
-      <WhySection title={t`So far`}>
-        <Facts>
-          <Fact name={t`Lines read`}>{read}</Fact>
-          <Fact name={t`Open questions`}>{asked}</Fact>
-          <Fact name={t`Total weight`}>{mass(totalG)}</Fact>
-        </Facts>
-      </WhySection>
-      <WhySection title={t`What the cup does to the dough`}>
-        <CupSchoolsSideBySide cups={cups} />
-      </WhySection>
-      <Cautions
-        items={[
-          t`A cup of flour weighs from 115 to 150 g by the way it is filled. Weigh one of yours, and enter it as your own.`,
-          t`Allergens follow from the ingredients as they are in the library; check the labels of yours.`,
-        ]}
-      />
-    </>
-  );
-};
 
 /** How the recipe is to be read, as it was chosen. */
 const useSettings = (): ReadSettings => {
@@ -69,27 +29,6 @@ const OwnFormula = ({ whole }: { readonly whole: NonNullable<ReturnType<typeof u
   return (
     <p className="rounded-md border bg-surface px-3 py-2">{t`A formula of Jokul’s own: ${whole.name}, ${whole.stages.length} stages, pieces of ${mass(whole.piece.massG)}. Give it a code and save it.`}</p>
   );
-};
-
-/** Saves what was read as a formula, and goes there. */
-const useMake = () => {
-  const create = useNewFormula();
-  const navigate = useNavigate();
-  const clear = useTakeIn((taken) => taken.clear);
-  const make = async (code: string, name: string, read: () => Formula) => {
-    try {
-      const { version: _, ...body } = read();
-      const made = await create.mutateAsync({ ...structuredClone(body), code, name } as Parameters<
-        typeof create.mutateAsync
-      >[0]);
-      toast(t`${made.name} is saved as a formula. Check piece, rest and bake.`);
-      clear();
-      void navigate(`/formula/${made.code}`);
-    } catch (error) {
-      if (error instanceof JokulError) toast.error(error.message);
-    }
-  };
-  return { create, make };
 };
 
 export const TakeInPage = () => {
