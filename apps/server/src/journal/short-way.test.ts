@@ -111,6 +111,26 @@ describe('a press', () => {
   });
 
   it.each([
+    ['is taken', {}],
+    ['is refused', { ledger: 'another' }],
+    ['is none', { more: true }],
+  ])('whose sender leaves at once harms nobody, when it %s', async (_, more) => {
+    await Promise.all(
+      Array.from({ length: 40 }, async (_own, i) => {
+        const text = JSON.stringify({ entries: [press()], ...more });
+        const socket = connect(Number(new URL(app.url).port), '127.0.0.1');
+        socket.on('error', () => undefined);
+        socket.write(head(text.length) + text);
+        await pause(i % 8);
+        socket.destroy();
+      }),
+    );
+    const entry = press();
+    expect((await send({ entries: [entry] })).status).toBe(201);
+    expect(await isStored(entry.id)).toBe(true);
+  });
+
+  it.each([
     ['a foreign name of this machine', 'evil.example', ''],
     ['a page of another port', '127.0.0.1', 'Origin: http://127.0.0.1:9\r\n'],
   ])('of %s is refused', async (_, host, more) => {

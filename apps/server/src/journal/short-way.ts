@@ -71,7 +71,9 @@ export const openShortWay = (
           request.resume();
           count(begun, request, response);
           confirm(request, response, told);
-        }, asItCame);
+        }, asItCame)
+        // Whoever sent it may have left: nothing of one press may end the server.
+        .catch(() => response.destroy());
     });
   });
 };
