@@ -1,4 +1,7 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
+import { inRoot } from './paths.mjs';
 import { gatherWords } from './words.mjs';
 
 describe('the catalogue', () => {
@@ -10,5 +13,16 @@ describe('the catalogue', () => {
     expect(new Set(messages).size).toBe(messages.length);
     // An apostrophe before a brace would quote it.
     expect(words).not.toMatch(/'\{/);
+  });
+
+  it('is never what a choice is told by: in another language it would be another choice', () => {
+    const pages = readdirSync(inRoot('apps/web/src'), { recursive: true }).filter((file) =>
+      file.endsWith('.tsx'),
+    );
+    expect(pages.length).toBeGreaterThan(200);
+    const told = pages.filter((file) =>
+      /<option>\s*\{t`/.test(readFileSync(join(inRoot('apps/web/src'), file), 'utf8')),
+    );
+    expect(told).toEqual([]);
   });
 });
