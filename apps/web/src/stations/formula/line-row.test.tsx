@@ -2,9 +2,13 @@ import { afterEach, describe, expect, it } from '@jest/globals';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { FormulaLine } from '@jokul/core';
+import { usePreferences } from '../../lib/preferences';
 import { LineRow } from './line-row';
 
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  usePreferences.setState({ units: 'metric' });
+});
 const changes: (FormulaLine | null)[] = [];
 const show = (line: FormulaLine, editing = true) => {
   changes.length = 0;
@@ -52,5 +56,18 @@ describe('a line of a formula', () => {
     show({ ...nuts, ready: ['toasted', 'chopped'] }, false);
     expect(screen.queryByLabelText(/^Made ready/)).toBeNull();
     expect(screen.getByRole('row').textContent).toContain('Hazelnuts, chopped, toasted');
+  });
+
+  it.each([
+    ['metric', '120', '150', 15],
+    ['us', '4.233', '5', 14.175],
+  ] as const)('is weighed in the units of the device: %s', async (units, shown, typed, percent) => {
+    usePreferences.setState({ units });
+    show(nuts);
+    const weight = screen.getByLabelText<HTMLInputElement>(/^Weight, Hazelnuts/);
+    expect(weight.value).toBe(shown);
+    await userEvent.clear(weight);
+    await userEvent.type(weight, `${typed}{enter}`);
+    expect(changes.at(-1)?.percent).toBeCloseTo(percent, 3);
   });
 });

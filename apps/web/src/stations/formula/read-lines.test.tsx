@@ -2,9 +2,13 @@ import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { readRecipe, type LineAnswer } from '@jokul/core';
+import { usePreferences } from '../../lib/preferences';
 import { ReadLines } from './read-lines';
 
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  usePreferences.setState({ units: 'metric' });
+});
 
 const show = (text: string, answers: Readonly<Record<number, LineAnswer>> = {}) => {
   const onAnswer = jest.fn<(line: number, answer: LineAnswer | null) => void>();
@@ -32,6 +36,12 @@ describe('lines as they were read', () => {
     await user.type(grams, '40');
     await user.click(take);
     expect(onAnswer.mock.calls[0]).toEqual([0, { massG: 40 }]);
+  });
+  it('take ounces on a device of ounces', async () => {
+    usePreferences.setState({ units: 'us' });
+    const onAnswer = show('a handful of raisins');
+    await userEvent.type(screen.getByLabelText('Weight of this line, oz'), '2{enter}');
+    expect(onAnswer.mock.calls[0]).toEqual([0, { massG: expect.closeTo(56.7, 1) }]);
   });
   it('ask once for all lines that have no unit', async () => {
     const user = userEvent.setup();

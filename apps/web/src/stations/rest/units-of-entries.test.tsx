@@ -2,7 +2,14 @@ import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ComponentProps } from 'react';
-import type { TrayState } from '@jokul/core';
+import {
+  demoFormulas,
+  emptyLot,
+  type AgeRules,
+  type Formula,
+  type LotState,
+  type TrayState,
+} from '@jokul/core';
 import { usePreferences } from '../../lib/preferences';
 
 /* What is typed on a device of another unit reaches the log in the log's own. */
@@ -20,6 +27,7 @@ jest.unstable_mockModule('../../lib/queries', () => ({
 }));
 const { NeedleCore } = await import('./needle-core');
 const { InspectTray } = await import('../log/inspect-tray');
+const { LotParts } = await import('./lot-parts');
 
 beforeEach(() => {
   usePreferences.setState({ units: 'us' });
@@ -78,5 +86,48 @@ describe('on a device of ounces and Fahrenheit', () => {
         heightMm: expect.closeTo(10.16, 2),
       },
     });
+  });
+
+  const inATub = (): LotState => ({
+    ...emptyLot('GNG-26-1-F'),
+    mixed: { atMs: 0, who: 'Mix hand', doughC: 22, massG: 4000, missing: [] } as unknown as LotState['mixed'],
+  });
+  const parts = async () => {
+    const user = userEvent.setup();
+    render(
+      <LotParts
+        lot={inATub()}
+        formula={demoFormulas.find(({ code }) => code === 'GNG') as Formula}
+        rules={{ kindOf: () => 'walk-in' } as unknown as AgeRules}
+      />,
+    );
+    await user.click(screen.getByRole('button', { name: 'Parts' }));
+    await user.selectOptions(screen.getByLabelText('What'), 'discard');
+    await user.type(screen.getByLabelText('Why'), 'fell on the floor');
+    return user;
+  };
+  it('a part of a tub is weighed in ounces, or as it is said, and logged in grams', async () => {
+    const user = await parts();
+    await user.type(screen.getByLabelText('Weight, oz'), '16');
+    await user.click(screen.getByRole('button', { name: 'Throw away' }));
+    expect(logged[0]).toMatchObject({ kind: 'discarded', payload: { massG: expect.closeTo(453.59, 1) } });
+  });
+  it('a part is no more than there is, nor nothing', async () => {
+    const user = await parts();
+    const weight = screen.getByLabelText('Weight, oz');
+    for (const [typed, says] of [
+      ['10 lb', 'There are only 8.82 lb.'],
+      ['0', 'A weight above 0.'],
+      ['much', 'A weight above 0.'],
+    ] as const) {
+      await user.clear(weight);
+      await user.type(weight, typed);
+      expect(screen.getByText(says)).toBeTruthy();
+      expect(screen.getByRole('button', { name: 'Throw away' }).hasAttribute('disabled')).toBe(true);
+    }
+    await user.clear(weight);
+    await user.type(weight, '500 g');
+    await user.click(screen.getByRole('button', { name: 'Throw away' }));
+    expect(logged[0]?.payload.massG).toBe(500);
   });
 });
