@@ -19,6 +19,19 @@ describe('work in groups', () => {
     expect(await groupsOf.ask(5)).toBe(50);
   });
 
+  it('takes what lies ready together, though it is asked one after the other', async () => {
+    const groups: number[][] = [];
+    const of = new InGroups<number, number>(async (group) => {
+      groups.push([...group]);
+      return group;
+    }, 100);
+    const first = of.ask(1);
+    // As many presses are read in one turn of the loop, each with its own checks between.
+    for (let i = 0; i < 20; i++) await Promise.resolve();
+    expect(await Promise.all([first, of.ask(2)])).toEqual([1, 2]);
+    expect(groups).toEqual([[1, 2]]);
+  });
+
   it('makes no group larger than it may be, but lets one item be larger', async () => {
     const groups: string[][] = [];
     const of = new InGroups<string, string>(

@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { JokulError } from '@jokul/core';
 import { saveFile } from '../lib/save-file';
 import { Button } from './button';
+import { FileInput } from './file-input';
 
 /** A row of a table that was opened, and why it was not read. */
 interface ReadRow {
@@ -60,18 +61,11 @@ export const CsvTable = <Row extends ReadRow>(props: CsvTableProps<Row>) => {
         <Button size="small" icon={<FileUp size={15} />} onClick={() => input.current?.click()}>
           {props.openLabel}
         </Button>
-        <input
-          ref={input}
-          type="file"
-          aria-label={props.fileLabel}
+        <FileInput
+          input={input}
+          label={props.fileLabel}
           accept=".csv,.tsv,.txt,text/csv"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) void open(file).then(setOpened, () => toast.error(t`The file cannot be read.`));
-          }}
+          onChoose={(file) => void open(file).then(setOpened, () => toast.error(t`The file cannot be read.`))}
         />
       </div>
       {opened && props.children(opened, () => setOpened(null))}

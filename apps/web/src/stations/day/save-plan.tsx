@@ -10,6 +10,7 @@ import { buttonClass } from '../../ui/button';
 import { calendars, type CalendarKind } from './calendars';
 import { brought } from '../../lib/brought';
 import { later } from '../../ui/later';
+import { FileInput } from '../../ui/file-input';
 
 const ReadPlanDialog = later(() => import('./read-plan'), 'ReadPlanDialog');
 
@@ -95,19 +96,7 @@ export const SavePlan = (of: SavePlanProps) => {
   return (
     <>
       <SaveMenu {...of} onLoad={() => input.current?.click()} />
-      <input
-        ref={input}
-        type="file"
-        accept="application/json,.json"
-        aria-label={t`Plan file`}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          event.target.value = '';
-          if (chosen) setFile(chosen);
-        }}
-      />
+      <FileInput input={input} label={t`Plan file`} accept="application/json,.json" onChoose={setFile} />
       {file && (
         <Suspense fallback={null}>
           <ReadPlanDialog date={of.date} file={file} onClose={() => setFile(null)} />

@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { FileUp } from 'lucide-react';
 import { useRef, useState } from 'react';
+import { toast } from 'sonner';
 import {
   bareUnits,
   ingredient,
@@ -14,6 +15,7 @@ import {
   type ReadSettings,
 } from '@jokul/core';
 import { Button } from '../../ui/button';
+import { FileInput } from '../../ui/file-input';
 import { Field, SelectField } from '../../ui/field';
 import { useTakeIn } from './take-in-store';
 import { useUnits } from '../../lib/units';
@@ -95,17 +97,11 @@ export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => 
         onChange={(event) => onText(event.target.value)}
         className="w-full resize-y rounded-md border border-line-strong bg-raised px-2 py-1.5 text-[13.5px]"
       />
-      <input
-        ref={file}
-        type="file"
+      <FileInput
+        input={file}
+        label={t`Recipe file`}
         accept=".txt,.csv,.json,.jsonld,.html,text/plain,text/csv,application/json"
-        className="sr-only"
-        aria-label={t`Recipe file`}
-        onChange={(event) => {
-          const [picked] = event.target.files ?? [];
-          if (picked) void picked.text().then(onText);
-          event.target.value = '';
-        }}
+        onChoose={(picked) => void picked.text().then(onText, () => toast.error(t`The file cannot be read.`))}
       />
       <Button
         size="small"

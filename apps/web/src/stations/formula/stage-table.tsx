@@ -154,7 +154,7 @@ export const StageTable = ({
   doughG: number;
   editing: boolean;
 }) => {
-  const { mass } = useUnits();
+  const { mass, unit } = useUnits();
   const amounts = amountsFor(formula, doughG);
   const perPercentG = doughG / totalPercent(formula);
   const table = (
@@ -163,7 +163,9 @@ export const StageTable = ({
         <tr>
           <th className="py-1 pr-3 font-normal">{t`Ingredient`}</th>
           <th className="w-32 py-1 pr-3 text-right font-normal">{t`Baker’s %`}</th>
-          <th className="w-32 py-1 text-right font-normal">{t`for ${mass(doughG)}`}</th>
+          <th className="w-32 py-1 text-right font-normal">
+            {editing ? t`${unit('mass')}, for ${mass(doughG)}` : t`for ${mass(doughG)}`}
+          </th>
           {editing && <th className="w-8" aria-label={t`Take out`} />}
         </tr>
       </thead>

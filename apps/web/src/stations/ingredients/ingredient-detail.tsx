@@ -2,18 +2,7 @@ import { t } from '@lingui/core/macro';
 import { ingredient, sayPiece, type Ingredient } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Fact, Facts } from '../../line/station';
-
-const words: readonly (readonly [keyof Ingredient['analysis'], string])[] = [
-  ['water', t`Water`],
-  ['fat', t`Fat`],
-  ['protein', t`Protein`],
-  ['starch', t`Starch`],
-  ['sugars', t`Sugars`],
-  ['fibre', t`Fibre`],
-  ['ash', t`Minerals`],
-  ['salt', t`Salt`],
-  ['alcohol', t`Alcohol`],
-];
+import { analysisParts } from './analysis-parts';
 
 const percent = (share: number) => `${Number((100 * share).toFixed(2))} %`;
 
@@ -26,7 +15,7 @@ export const IngredientDetail = ({ food }: { food: Ingredient }) => {
       <div>
         <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Consists of`}</h2>
         <Facts>
-          {words
+          {analysisParts
             .filter(([part]) => food.analysis[part] > 0)
             .map(([part, name]) => (
               <Fact key={part} name={name}>

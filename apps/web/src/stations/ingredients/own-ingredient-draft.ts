@@ -7,6 +7,7 @@ import {
   type Ingredient,
   type IngredientKind,
 } from '@jokul/core';
+import { analysisParts } from './analysis-parts';
 
 const number = (text: string) => Number(text.replace(',', '.'));
 const pairs = (text: string): Record<string, number> =>
@@ -25,18 +26,6 @@ const fromPairs = (values: Readonly<Record<string, number>>) =>
     .map(([name, value]) => `${name} ${value}`)
     .join('; ');
 
-export const parts: readonly (readonly [keyof Analysis, string])[] = [
-  ['water', t`Water`],
-  ['fat', t`Fat`],
-  ['protein', t`Protein`],
-  ['starch', t`Starch`],
-  ['sugars', t`Sugars`],
-  ['fibre', t`Fibre`],
-  ['ash', t`Minerals, without salt`],
-  ['salt', t`Salt`],
-  ['alcohol', t`Alcohol`],
-];
-
 /** An ingredient as it is typed. */
 export interface Draft {
   readonly name: string;
@@ -54,7 +43,7 @@ export const draftOf = (from: Ingredient, isNew: boolean): Draft => ({
   kind: from.kind,
   source: isNew ? '' : from.source,
   amounts: Object.fromEntries(
-    parts.map(([part]) => [part, String(Number((100 * from.analysis[part]).toFixed(2)))]),
+    analysisParts.map(([part]) => [part, String(Number((100 * from.analysis[part]).toFixed(2)))]),
   ),
   density: fromPairs(from.densityGPerMl),
   pieces: fromPairs(from.pieceG),
@@ -67,7 +56,9 @@ export const draftOf = (from: Ingredient, isNew: boolean): Draft => ({
 });
 
 export const analysisOf = ({ amounts }: Draft) =>
-  Object.fromEntries(parts.map(([part]) => [part, number(amounts[part] ?? '') / 100])) as unknown as Analysis;
+  Object.fromEntries(
+    analysisParts.map(([part]) => [part, number(amounts[part] ?? '') / 100]),
+  ) as unknown as Analysis;
 
 /** As it is sent. */
 export const rowOf = (id: string, draft: Draft) => ({

@@ -1,7 +1,8 @@
 import { t } from '@lingui/core/macro';
 import { allergenList, ingredientKinds, type IngredientKind } from '@jokul/core';
 import { Field, SelectField } from '../../ui/field';
-import { analysisOf, parts, problemOf, type Draft } from './own-ingredient-draft';
+import { analysisParts } from './analysis-parts';
+import { analysisOf, problemOf, type Draft } from './own-ingredient-draft';
 
 interface PartProps {
   readonly draft: Draft;
@@ -44,7 +45,7 @@ export const Composition = ({ draft, onChange }: PartProps) => {
     <fieldset>
       <legend className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Composition, %`}</legend>
       <div className="grid grid-cols-5 gap-2">
-        {parts.map(([part, label]) => (
+        {analysisParts.map(([part, label]) => (
           <Field
             key={part}
             label={label}

@@ -29,12 +29,12 @@ export const useScale = () => {
 };
 
 /** The demo's scales have no name of their own. */
-const usualNames: Readonly<Record<string, string>> = {
-  bench: t`bench scale`,
-  counter: t`counter scale`,
-  pocket: t`pocket scale`,
-};
+const usualNames = new Map([
+  ['bench', t`bench scale`],
+  ['counter', t`counter scale`],
+  ['pocket', t`pocket scale`],
+]);
 
 /** What a scale is called here. */
 export const scaleName = (scales: readonly Scale[], id: string): string =>
-  scales.find((scale) => scale.id === id)?.name ?? usualNames[id] ?? id;
+  scales.find((scale) => scale.id === id)?.name ?? usualNames.get(id) ?? id;

@@ -1,8 +1,10 @@
 import { plural, t } from '@lingui/core/macro';
 import { FileUp } from 'lucide-react';
 import { useRef, useState } from 'react';
+import { toast } from 'sonner';
 import { ordersOf, readOrderTable, type Formula, type OrderColumn } from '@jokul/core';
 import { Button } from '../../ui/button';
+import { FileInput } from '../../ui/file-input';
 import { Field } from '../../ui/field';
 import { remember, remembered, sheetKey } from './order-columns';
 import { SheetRows } from './sheet-rows';
@@ -79,16 +81,13 @@ export const FromSheet = ({
         placeholder={`Ferry galley\tQuay Ginger\t96\t05:40`}
         className="figures w-full rounded-md border border-line-strong bg-raised px-2 py-1.5 text-[14px]"
       />
-      <input
-        ref={file}
-        type="file"
+      <FileInput
+        input={file}
+        label={t`A CSV file`}
         accept=".csv,.tsv,.txt,text/csv,text/plain"
-        aria-label={t`A CSV file`}
-        className="sr-only"
-        onChange={(event) => {
-          void event.target.files?.[0]?.text().then(setText);
-          event.target.value = '';
-        }}
+        onChoose={(picked) =>
+          void picked.text().then(setText, () => toast.error(t`The file cannot be read.`))
+        }
       />
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <Button icon={<FileUp size={16} />} onClick={() => file.current?.click()}>{t`A CSV file`}</Button>

@@ -6,6 +6,7 @@ import { askSetup } from '../../lib/queries';
 import { saveFile } from '../../lib/save-file';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
+import { FileInput } from '../../ui/file-input';
 import { Alarm } from '../../ui/states';
 import { SetupChangesList, changesNothing } from './setup-changes';
 import { useTakeFile } from './use-take-file';
@@ -88,19 +89,7 @@ const ChooseFile = ({
       <Button icon={<Upload size={16} />} disabled={busy} onClick={() => input.current?.click()}>
         {busy ? t`Reading …` : t`Load a setup file`}
       </Button>
-      <input
-        ref={input}
-        type="file"
-        accept="application/json,.json"
-        aria-label={t`Setup file`}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          event.target.value = '';
-          if (file) onChoose(file);
-        }}
-      />
+      <FileInput input={input} label={t`Setup file`} accept="application/json,.json" onChoose={onChoose} />
     </>
   );
 };
