@@ -96,7 +96,7 @@ export const theLine = (language: Language): void => {
 
   test('2 Formula: the amounts are right, an edit makes a version, undo and redo work', async ({ page }) => {
     await open(page, '/formula/PNT');
-    await page.getByLabel(said('Grams for a dough of')).fill('6244');
+    await page.getByLabel(said('Weights for a dough of')).fill('6244');
     // Percents: 52 + 60 + 40 + 70 + 24 + 100 + 1.3 + 0.8 + 1.2 + 25 = 374.3.
     await expect(page.getByRole('row', { name: said(/^Dough/) })).toContainText(said('374.3 %'));
     // Butter: 6244 × 52 / 374.3 = 867.5 g.

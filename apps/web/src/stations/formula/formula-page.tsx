@@ -10,6 +10,7 @@ import { Station } from '../../line/station';
 import { Alarm, Empty, Failed, Loading } from '../../ui/states';
 import { shapeNames, stateNames } from '../../words/names-of-codes';
 import { BakeRules } from './bake-rules';
+import { DoughMass } from './dough-mass';
 import { FormulaActions } from './formula-actions';
 import { FormulaWhy } from './formula-why';
 import { StageTable } from './stage-table';
@@ -48,30 +49,8 @@ const FormulaQueue = ({ formulas, code }: { formulas: readonly Formula[]; code: 
   );
 };
 
-/** For how much dough the grams are shown. */
-const DoughMass = ({ doughG, onChange }: { doughG: number; onChange: (massG: number) => void }) => {
-  const { mass } = useUnits();
-  return (
-    <div className="mb-2 flex items-center gap-2 text-[13.5px]">
-      <label htmlFor="dough-mass" className="text-ink-soft">{t`Grams for a dough of`}</label>
-      <input
-        id="dough-mass"
-        type="number"
-        min={100}
-        step={100}
-        value={doughG}
-        onChange={(event) => {
-          const next = event.target.valueAsNumber;
-          if (next >= 1 && next <= 1e6) onChange(next);
-        }}
-        className="figures w-28 rounded-md border border-line-strong bg-raised px-2 py-1 text-right"
-      />
-      <span className="text-ink-soft">{t`g = ${mass(doughG)}`}</span>
-    </div>
-  );
-};
-
 export const FormulaPage = () => {
+  const { units } = useUnits();
   const bakery = useBakery();
   const { code: codeInUrl } = useParams();
   const [params] = useSearchParams();
@@ -133,7 +112,7 @@ export const FormulaPage = () => {
       {!editing && formula.version !== latest.version && (
         <p className="mb-2 text-ink-soft">{t`This is version ${formula.version}. The newest is ${latest.version}; only the newest is edited.`}</p>
       )}
-      <DoughMass doughG={doughG} onChange={setDoughG} />
+      <DoughMass key={units} doughG={doughG} onChange={setDoughG} />
       {fault && !editing ? null : <StageTable formula={formula} doughG={doughG} editing={editing} />}
       <BakeRules formula={formula} editing={editing} />
     </Station>

@@ -16,7 +16,8 @@ import {
 } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { FileInput } from '../../ui/file-input';
-import { Field, SelectField } from '../../ui/field';
+import { SelectField } from '../../ui/field';
+import { OwnCup } from './own-cup';
 import { useTakeIn } from './take-in-store';
 import { useUnits } from '../../lib/units';
 
@@ -60,19 +61,7 @@ const SchoolChoice = ({ name, label, options }: SchoolChoiceProps) => {
         ))}
         <option value="own">{t`our own cup …`}</option>
       </SelectField>
-      {own && (
-        <Field
-          label={t`Grams in our cup`}
-          type="number"
-          min={20}
-          max={400}
-          value={String(chosen)}
-          onChange={(event) => {
-            const grams = event.target.valueAsNumber;
-            if (grams >= 20 && grams <= 400) set({ schools: { ...schools, [name]: grams } });
-          }}
-        />
-      )}
+      {own && <OwnCup massG={chosen} onChange={(massG) => set({ schools: { ...schools, [name]: massG } })} />}
     </div>
   );
 };
