@@ -1,4 +1,5 @@
 import { numericQuantity } from 'numeric-quantity';
+import { massUnitsG } from '../quantity/index.js';
 
 /* How many pieces a recipe makes, how wide and how heavy. */
 
@@ -11,7 +12,7 @@ export interface BatchYield {
 const figure = String.raw`(?:\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d+(?:[.,]\d+)?\s*[¼-¾⅐-⅞]?|[¼-¾⅐-⅞])`;
 const dozens = String.raw`(?:\s*(dozen|doz\.?|dz\.?|dutzend|douzaines?)(?![a-z]))?`;
 /** "500 g", "2 trays": a figure of these counts no pieces. */
-const notPieces = String.raw`(?![\d.,]|\s*(?:%|°|(?:g|kg|ml|cl|l|oz|lbs?|grams?|cups?|tbsp|tsp|pounds?|ounces?|minutes?|mins?|hours?|days?|trays?|sheets?|batch(?:es)?|loaves|loaf|logs?|rolls?|cm|mm|inch(?:es)?)(?![a-z])))`;
+const notPieces = String.raw`(?!\d|[.,]\d|\s*(?:%|°|(?:g|kg|ml|cl|l|oz|lbs?|grams?|cups?|tbsp|tsp|pounds?|ounces?|minutes?|mins?|hours?|days?|trays?|sheets?|batch(?:es)?|loaves|loaf|logs?|rolls?|cm|mm|inch(?:es)?)(?![a-z])))`;
 const count = String.raw`(\d+)(?:\s*(?:-|–|—|to|or|bis|à)\s*(\d+))?${dozens}${notPieces}`;
 const about = String.raw`(?:\s+(?:about|around|approx\.?|approximately|ca\.?|roughly|etwa|environ))?`;
 const wide = new RegExp(
@@ -26,8 +27,36 @@ const counts = new RegExp(String.raw`${count}\s+(?:cookies|biscuits|pieces|kekse
 /** "20 x 57 g", "24 at 60 g" */
 const weighs = /(\d+)\s*(?:x|×|at|of|à|zu|pieces\s+(?:of|at)|cookies\s+(?:of|at))\s*(\d+(?:[.,]\d+)?)\s*g\b/i;
 
-const mmPer: Readonly<Record<string, number>> = { mm: 1, cm: 10 };
 const numberOf = (text: string) => numericQuantity(text.replace(',', '.').replace(/\s+/g, ' ').trim());
+
+const grams = String.raw`(\d+(?:[.,]\d+)?)\s*-?\s*(?:g|grams?|gramm)\b`;
+const ounces = String.raw`(${figure})\s*-?\s*(?:oz\b\.?|ounces?\b)`;
+const portion = String.raw`(?:dough\s+)?(?:balls?|portions?|scoops?|pieces?|mounds?|pucks?|rounds?|lumps?|kugeln?|stücke?n?|boules?)\b`;
+const roughly = String.raw`(?:\s*[(,:]?\s*(?:of|at|to|weighing|each|about|around|approx\.?|approximately|ca\.?|roughly|je|à|de|d.environ))*\s*[(]?\s*`;
+/** "2 oz (57 g) portions", "60 g balls", "1.5 oz scoop" */
+const beforePortion = (weight: string) =>
+  new RegExp(String.raw`${weight}\s*[)/,]?\s*(?:each\s+)?${portion}`, 'i');
+/** "pieces (about 25 g)", "balls of 60 g each" */
+const behindPortion = (weight: string) => new RegExp(String.raw`${portion}${roughly}${weight}`, 'i');
+const gramsPerOunce = massUnitsG.oz;
+
+/** The weight that each portion is said to have, g. Grams before ounces. */
+const portionG = (text: string): number | undefined => {
+  // "2 oz (57 g) portions", "2 oz/57 g balls": grams stand nearer.
+  for (const pattern of [beforePortion(grams), behindPortion(grams)]) {
+    const found = pattern.exec(text);
+    if (found) return Number((found[1] ?? '').replace(',', '.'));
+  }
+  const both = new RegExp(String.raw`${grams}\s*[(/]\s*${ounces}\s*\)?\s*${portion}`, 'i').exec(text);
+  if (both) return Number((both[1] ?? '').replace(',', '.'));
+  for (const pattern of [beforePortion(ounces), behindPortion(ounces)]) {
+    const found = pattern.exec(text);
+    if (found) return Math.round(numberOf(found[1] ?? '') * gramsPerOunce * 10) / 10;
+  }
+  return undefined;
+};
+
+const mmPer: Readonly<Record<string, number>> = { mm: 1, cm: 10 };
 
 /** What a sentence says of it; of a range of pieces the larger end. Numbers in figures. */
 export const batchYield = (text: string): BatchYield | undefined => {
@@ -45,10 +74,11 @@ export const batchYield = (text: string): BatchYield | undefined => {
     : pieces
       ? Number(pieces[2] ?? pieces[1]) * (pieces[3] ? 12 : 1)
       : undefined;
-  if (counted === undefined && diameterMm === undefined) return undefined;
+  const pieceG = byWeight ? Number((byWeight[2] ?? '').replace(',', '.')) : portionG(words);
+  if (counted === undefined && diameterMm === undefined && pieceG === undefined) return undefined;
   return {
     ...(counted !== undefined && { pieces: counted }),
     ...(diameterMm !== undefined && { diameterMm }),
-    ...(byWeight && { pieceG: Number((byWeight[2] ?? '').replace(',', '.')) }),
+    ...(pieceG !== undefined && { pieceG }),
   };
 };

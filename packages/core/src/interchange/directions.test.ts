@@ -63,6 +63,14 @@ describe('how long, and how it rests', () => {
     ['Bake for ten to twelve minutes.', [10, 12], undefined],
     ['Bake about 12 minutes.', [12, 12], undefined],
     ['Bake 10–12 min, rotating after 6 min.', [10, 12], undefined],
+    ['Chill at least 24 hours and up to 72 hours.', undefined, [24, 72]],
+    ['Refrigerate for at least 1 hour, or up to 3 days.', undefined, [1, 72]],
+    ['Chill 24-72 hours.', undefined, [24, 72]],
+    ['Chill overnight or up to 2 days.', undefined, [8, 48]],
+    ['Chill the dough for up to 3 days.', undefined, undefined],
+    ['Freeze for a maximum of 4 weeks.', undefined, undefined],
+    ['Chill 20 min. Scoop. Chill for 2 hours.', undefined, [2, 2]],
+    ['Brown the butter and chill 20 min.\nScoop. Chill overnight.', undefined, [8, 16]],
   ])('"%s"', (text, minutes, hours) => {
     const { bake, rest } = directionsOf(text);
     expect(bake?.minutes).toEqual(minutes);
@@ -81,6 +89,15 @@ describe('how many it makes', () => {
     ['Yields 18 three-inch cookies', { pieces: 18, diameterMm: 76 }],
     ['Makes 20', { pieces: 20 }],
     ['Servings: 24 cookies', { pieces: 24 }],
+    ['Scoop 2 oz (57g) portions.', { pieceG: 57 }],
+    ['Portion into 60 g balls.', { pieceG: 60 }],
+    ['Divide into 1.5 oz balls', { pieceG: 42.5 }],
+    ['Roll walnut-sized pieces (about 25g), 5cm apart.', { pieceG: 25 }],
+    ['Shape into balls of 60 g each.', { pieceG: 60 }],
+    ['Divide into 24 pieces of about 40 g', { pieces: 24, pieceG: 40 }],
+    ['Makes 18. Use a 2 1/2 oz scoop.', { pieces: 18, pieceG: 70.9 }],
+    ['Scoop 57 g/2 oz balls', { pieceG: 57 }],
+    ['Chop into pieces and melt 200 g', undefined],
   ])('"%s"', (text, made) => expect(directionsOf(text).yield).toEqual(made));
   it.each([
     'Makes 500 g dough',
@@ -129,6 +146,18 @@ describe('lines that are no ingredient', () => {
   );
   it('what stands beside at the table goes on no piece', () =>
     expect(kinds('To serve\n100 g cream')).toEqual(['other heading', 'other heavy-cream 100']));
+  it.each([
+    'Preparation 15 min, cooking 12 min',
+    'Prep 20 mins; Bake 10-12 mins; Chill 2 hours',
+    'Active time: 30 minutes; total 26 hours',
+    'Prep: 1 h 20 min',
+  ])('times alone are none: "%s"', (text) =>
+    expect(kinds(`100 g flour\n${text}\n50 g butter`)).toEqual([
+      'dough wheat-flour 100',
+      'dough instruction',
+      'dough butter 50',
+    ]),
+  );
   it('the sum of a table is none', () => {
     expect(kinds('Ingredient\tGrams\nFlour\t1000\nTotal\t1000')).toEqual([
       'dough heading',

@@ -42,20 +42,35 @@ const minutesOf = (text: string): readonly [number, number] | undefined => {
   return [from, valueOf(found?.[2]) ?? from];
 };
 
+const timeUnits: readonly (readonly [RegExp, number])[] = [
+  [/^(?:hours?|hrs?|h|stunden?|heures?)$/i, 1],
+  [/^(?:days?|tage?|jours?)$/i, 24],
+  [/^(?:weeks?|wochen?|semaines?)$/i, 7 * 24],
+  [/^(?:minutes?|mins?|minuten)$/i, 1 / 60],
+];
+const duration = new RegExp(
+  String.raw`${range}\s*-?\s*(hours?|hrs?|h|stunden?|heures?|days?|tage?|jours?|weeks?|wochen?|semaines?|minutes?|mins?|minuten)\b`,
+  'gi',
+);
+const atMost =
+  /\b(?:up\s+to|(?:at|for)\s+(?:the\s+)?most|maximum|max\.?|no\s+(?:more|longer)\s+than|bis\s+zu|höchstens|jusqu.à)\s+(?:of\s+)?$/i;
+
+/**
+ * How long, h: "2 hours", "24 to 72 hours", "at least 1 hour and up to 3 days", "overnight". What may be done "up to three
+ * days ahead" need not be done at all.
+ */
 const hoursOf = (text: string): readonly [number, number] | undefined => {
-  if (/overnight|über nacht|une nuit/i.test(text)) return [8, 16];
-  const hours = new RegExp(String.raw`${range}\s*(?:hours?|hrs?\b|h\b|stunden?|heures?)`, 'i').exec(text);
-  if (hours) {
-    const from = valueOf(hours[1]) ?? 0;
-    return [from, valueOf(hours[2]) ?? from];
+  let from: number | undefined = /overnight|über nacht|une nuit/i.test(text) ? 8 : undefined;
+  let to = from && 16;
+  for (const found of text.matchAll(duration)) {
+    const by = timeUnits.find(([unit]) => unit.test(found[3] ?? ''))?.[1] ?? 1;
+    const low = (valueOf(found[1]) ?? 0) * by;
+    const high = (valueOf(found[2]) ?? low / by) * by;
+    if (atMost.test(text.slice(0, found.index))) {
+      if (from !== undefined && high > from) to = high;
+    } else if (from === undefined) [from, to] = [low, high];
   }
-  const days = new RegExp(String.raw`${range}\s*(?:days?|tage?|jours?)`, 'i').exec(text);
-  if (days) {
-    const from = (valueOf(days[1]) ?? 0) * 24;
-    return [from, (valueOf(days[2]) ?? from / 24) * 24];
-  }
-  const minutes = minutesOf(text);
-  return minutes && [minutes[0] / 60, minutes[1] / 60];
+  return from === undefined || to === undefined ? undefined : [from, to];
 };
 
 const verbs =
@@ -78,10 +93,13 @@ const tells = (text: string): boolean =>
 /** Lines about the recipe, not of it: times, yield, calories, the sum of the weights. */
 const about =
   /^\s*(?:(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|chill(?:ing)?|rest(?:ing)?|active|hands-on)\s+time|total(?:\s+(?:weight|mass|batch|dough))?|servings?|calories|kcal|energy|author|source|difficulty|cuisine|course|category|ready\s+in|batch\s+size|cuisson|repos|temps\s+\w+|préparation|(?:zubereitungs|back|ruhe|kühl|gesamt|arbeits)zeit|gesamt(?:gewicht)?|summe|portionen)\s*(?:[:=–-]|\d)/i;
+/** "Preparation 15 min, cooking 12 min": times and nothing else. */
+const times =
+  /^(?:\s*[,;|/]?\s*(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|chill(?:ing)?|rest(?:ing)?|cool(?:ing)?|active|total|ready|vorbereitung|zubereitung|backen|ruhen)\s*(?:time)?\s*[:=–-]?\s*(?:about\s+|ca\.?\s*)?\d[\d\s.,–-]*(?:minutes?|mins?\.?|hours?|hrs?\.?|h|std\.?|minuten|stunden?)(?:\s*\d+\s*(?:minutes?|mins?\.?))?\s*[.;]?)+\s*$/i;
 /** "2172 g Total", as a table has it. */
 const sum =
   /^\s*[\d.,]+\s*(?:g|kg|oz|lb|grams?|kilos?|ounces?|pounds?|%)?\s+(?:sub-?)?(?:total|sum|summe|gesamt)(?:\s+(?:weight|mass|dough|batch))?\s*$/i;
-export const isAbout = (text: string): boolean => about.test(text) || sum.test(text);
+export const isAbout = (text: string): boolean => about.test(text) || sum.test(text) || times.test(text);
 
 /** A sentence ends before a capital: "approx. 24" and "1.5 hours" go on. */
 const sentenceEnd = /(?<=[.;!])\s+(?=\p{Lu})/u;
@@ -132,12 +150,19 @@ const tellsOf = (text: string): Directions => {
   };
 };
 
+/** The longest rest is the dough's: butter that cools for twenty minutes goes before it. */
+const longestRest = (all: readonly Directions[]): Directions['rest'] =>
+  all.reduce<Directions['rest']>(
+    (longest, { rest }) => (rest && (!longest || rest.hours[0] > longest.hours[0]) ? rest : longest),
+    undefined,
+  );
+
 /** What several lines tell, the first of each counting; fan and minutes are added where they stand elsewhere. */
 export const joinDirections = (all: readonly Directions[]): Directions => {
   const bake = Object.assign({}, ...all.map((one) => one.bake ?? {}).reverse()) as NonNullable<
     Directions['bake']
   >;
-  const rest = all.find((one) => one.rest)?.rest;
+  const rest = longestRest(all);
   const made = Object.assign({}, ...all.map((one) => one.yield ?? {}).reverse()) as NonNullable<
     Directions['yield']
   >;

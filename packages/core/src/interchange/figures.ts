@@ -86,6 +86,10 @@ const spokenParts = (text: string): string =>
       (_, count: string, part: string) => share(count, part),
     )
     .replace(
+      /(\d\/\d)\s+of\s+an?\s+(?=(?:cup|tea|table|pound|ounce|kilo|stick|pint|lit)\w*|t(?:bsp|sp))/gi,
+      '$1 ',
+    )
+    .replace(
       new RegExp(String.raw`\b(?!an?\s)(${numberWord})\s+and\s+(\d\/\d)(?=\s)`, 'gi'),
       (_, whole: string, part: string) => `${numberOf(whole)} ${part}`,
     )
@@ -95,7 +99,10 @@ const spokenParts = (text: string): string =>
       (_, whole: string, part: string) => `${numberOf(whole)} ${parts[part.toLowerCase()] ?? ''}`,
     )
     .replace(
-      new RegExp(String.raw`\b(${numberWord})\s+(?:and|&)\s+(two|three)\s+(quarters|thirds|eighths)\b`, 'gi'),
+      new RegExp(
+        String.raw`\b(${numberWord})\s+(?:and|&)\s+(two|three)[\s-]+((?:quarter|third|eighth)s?)\b`,
+        'gi',
+      ),
       (_, whole: string, count: string, part: string) => `${numberOf(whole)} ${share(count, part)}`,
     )
     .replace(

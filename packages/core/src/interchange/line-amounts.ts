@@ -49,10 +49,13 @@ const split = (text: string): { amounts: readonly WrittenAmount[]; name: string 
   const share = front.amounts.length > 0 && front.amounts.every(({ unit }) => unit.kind === 'percent');
   if (front.amounts.length > 0 && !share) return { amounts: front.amounts, name: front.rest };
   const words = share ? front.rest : text;
-  for (const at of words.matchAll(/[\s:;=,–—-]+(?=[\d¼-¾⅐-⅞])/g)) {
+  for (const at of words.matchAll(/[\s:;=,–—-]+(?:[x×]\s*)?(?=[\d¼-¾⅐-⅞])/g)) {
     const back = takeAmounts(words.slice(at.index + at[0].length));
     // "Butter 250 g, soft", "brown sugar 1 cup packed": what follows is said of it.
     const said = /^\s*(?:$|,)/.test(back.rest) || (/^\s*[a-z\s]+$/i.test(back.rest) && isNoise(back.rest));
+    // "Butter 8 oz/226 g": the same again, read where it stands in front.
+    if (back.amounts.length > 0 && /^\s*[/|=]\s*(?=[\d¼-¾⅐-⅞])/.test(back.rest))
+      return { amounts: back.amounts, name: `${back.rest} ${words.slice(0, at.index)}` };
     if (back.amounts.length > 0 && said)
       return { amounts: back.amounts, name: `${words.slice(0, at.index)} ${back.rest}`.replace(' ,', ',') };
   }
@@ -70,6 +73,8 @@ export interface LineAmounts {
   readonly given: Amounts;
   readonly times: number;
   readonly name: string;
+  /** Whether the weight beside a count of containers may be of each, or of them all. */
+  readonly eachOrAll?: true;
 }
 
 /** "2 x 250 g", "half of 200 g" */
@@ -93,17 +98,32 @@ const saidAgain = (
   return { besides, name };
 };
 
+/** Parts two amounts: "7 oz/200 g"; between two figures a slash is that of a fraction, "8 1/3 oz". */
+const betweenAmounts = /[;|]|(?<!\d)\/|\/(?!\d)|,\s|\bor\b/;
+
 /** The weight that brackets give; of two the metric one. Another choice and what is for the tray are not the amount. */
 const weightInside = (inside: readonly string[]): Amounts => {
   const weights = inside
     .filter((aside) => !isAside(aside))
-    .flatMap((aside) => aside.split(/[;/|]|,\s|\bor\b/).map((part) => amountsIn(part.trim())))
+    .flatMap((aside) => aside.split(betweenAmounts).map((part) => amountsIn(part.trim())))
     .filter(isMass);
   return weights.find(isMetric) ?? weights[0] ?? [];
 };
 
+/** So many times an amount, from the lowest count to the highest. */
+const timesEach = (count: WrittenAmount, each: Amounts): Amounts =>
+  each.map((amount) => ({ ...amount, low: amount.low * count.low, high: amount.high * count.high }));
+
+const isOfAll = (aside: string): boolean =>
+  /\b(?:total|in all|all together|altogether|together|all told|insgesamt|zusammen|en tout|au total)\b/i.test(
+    aside,
+  );
+
 /** "1 (14 oz) can", "3 (50 g each)": as many as the count says, each of the weight inside. */
-const countedUp = (found: LineAmounts, inside: readonly string[]): LineAmounts => {
+const countedUp = (
+  found: LineAmounts,
+  { inside, behindCount }: Pick<PlainForm, 'inside' | 'behindCount'>,
+): LineAmounts => {
   const [only] = found.amounts;
   // "60 g each" is of one piece.
   const each = inside.find((aside) => /\b(?:each|apiece|je|pro stück|chacun)\b/i.test(aside));
@@ -112,24 +132,43 @@ const countedUp = (found: LineAmounts, inside: readonly string[]): LineAmounts =
   const name = container ? found.name.slice(container[0].length) : found.name;
   if (!only) return { ...found, name };
   if (isMass(eachAmount) && !isMass(found.amounts))
-    return { amounts: eachAmount, given: [], times: found.times * only.low, name };
+    return { amounts: timesEach(only, eachAmount), given: [], times: found.times, name };
   const vague = only.unit.kind === 'vague' || (only.unit.kind === 'piece' && container !== null);
-  if (vague && isMass(found.given))
-    return { amounts: found.given.map(netWeight), given: [], times: found.times * only.low, name };
+  if (vague && isMass(found.given)) {
+    const weight = found.given.map(netWeight);
+    if (inside.some(isOfAll)) return { amounts: weight, given: [], times: 1, name };
+    const one = only.low === 1 && only.high === 1;
+    // "3 (100 g) bars" are of 100 g; in "3 bars (300 g)" it may be either.
+    return one || behindCount
+      ? { amounts: timesEach(only, weight), given: [], times: found.times, name }
+      : { amounts: [only], given: weight, times: found.times, name, eachOrAll: true };
+  }
   if (vague && container)
     return { ...found, amounts: [{ ...only, unit: { kind: 'vague', name: container[0].trim() } }], name };
   return { ...found, name };
 };
 
+/** "flour (2 cups)", "eggs (2)": what the brackets say, where nothing else of the line says how much. */
+const amountInside = (inside: readonly string[]): Amounts => {
+  const [only = '', ...others] = inside.filter((aside) => !isAside(aside) && /\d|[¼-¾⅐-⅞]/.test(aside));
+  const { amounts, rest } = takeAmounts(`${only} `);
+  return others.length === 0 && rest.trim() === '' ? amounts : [];
+};
+
 /** Takes a line's amounts off it, wherever they stand. */
-export const lineAmounts = ({ bare, inside }: Pick<PlainForm, 'bare' | 'inside'>): LineAmounts => {
+export const lineAmounts = ({
+  bare,
+  inside,
+  behindCount,
+}: Pick<PlainForm, 'bare' | 'inside' | 'behindCount'>): LineAmounts => {
   const factor = multiple.exec(bare);
   const taken = split(factor ? bare.slice(factor[0].length) : bare);
   const { besides, name } = saidAgain(taken.amounts, taken.name);
   // Of two weights the metric one is meant to be weighed: ounces beside it are rounded more.
   const given = besides.find(isMetric) ?? besides.find(isMass) ?? weightInside(inside);
   const shares = taken.amounts.every(({ unit }) => unit.kind === 'percent');
-  const amounts = isMass(given) && shares ? given : taken.amounts;
+  const amounts =
+    isMass(given) && shares ? given : taken.amounts.length === 0 ? amountInside(inside) : taken.amounts;
   return countedUp(
     {
       amounts,
@@ -138,6 +177,6 @@ export const lineAmounts = ({ bare, inside }: Pick<PlainForm, 'bare' | 'inside'>
       times: factor ? timesOf(factor[1] ?? '1') : 1,
       name,
     },
-    inside,
+    { inside, behindCount },
   );
 };

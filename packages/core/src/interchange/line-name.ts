@@ -37,7 +37,7 @@ export const matchName = (head: string, tail: string): Match & { readonly unread
 
 /** Figures that say of what part, or what becomes of it, are no further amount. */
 const explained =
-  /\b(?:of which|of it|thereof|davon|dont|to|after|from|into|for|plus|each|size|at|about)\s+(?:\S+\s+)?$/i;
+  /\b(?:of which|of it|thereof|davon|dont|to|after|from|into|for|each|size|at|about)\s+(?:\S+\s+)?$/i;
 /** An amount, a share of the flour beside another, or a bare figure in front, that is left in the name; null where there is none. */
 export const looseFigure = (name: string): string | null => {
   const [front] = /^\s*\d[\d.,]*/.exec(name) ?? [];

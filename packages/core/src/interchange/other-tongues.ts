@@ -79,7 +79,7 @@ const phrases: readonly (readonly [RegExp, string])[] = [
   [/\bNatron\b|(?<!\bammonium\s|\bpotassium\s)\bbicarbonate(?:\s+de\s+soude)?\b/gi, 'baking soda'],
   [/\bSalz\b|\bsel(?:\s+fin)?\b/gi, 'salt'],
   [/\bMilch\b|\blait\b/gi, 'milk'],
-  [/\bHaferflocken\b|\bflocons\s+d['’]avoine\b/gi, 'rolled oats'],
+  [/(?:\b(?:zarte|kernige|feine|grobe)n?\s+)?\bHaferflocken\b|\bflocons\s+d['’]avoine\b/gi, 'rolled oats'],
   [/\bHonig\b|\bmiel\b/gi, 'honey'],
   [/\bZimt\b|\bcannelle\b/gi, 'cinnamon'],
   [/\bgemahlene\s+Mandeln\b|\bpoudre\s+d['’]amandes?\b/gi, 'ground almonds'],

@@ -110,10 +110,13 @@ export const partsOfLine = (text: string): readonly string[] => {
     if (
       round &&
       takeAmounts(`${round[1]} `)
-        .rest.replace(/[([].*[)\]]/, '')
+        .rest.replace(/[([].*[)\]]|,/g, '')
         .trim() === ''
     )
-      return [left.trim(), `${(round[1] ?? '').trim()} ${a.name} ${round[2]} ${round[3]}`];
+      return [
+        left.trim(),
+        `${(round[1] ?? '').replace(/,\s*$/, '').trim()} ${a.name} ${round[2]} ${round[3]}`,
+      ];
     // The same ingredient, more of it: but "plus 2 tbsp for dusting" is for something else.
     if (b.name === '' && /plus|\+|and|&/i.test(found[0])) {
       const { rest } = takeAmounts(left);

@@ -8,6 +8,8 @@ export interface PlainForm {
   readonly bare: string;
   /** What is in brackets, in its order. */
   readonly inside: readonly string[];
+  /** Whether brackets stand right behind the count: "3 (100 g) bars". */
+  readonly behindCount: boolean;
   /** The letter of a size of eggs: "M". */
   readonly eggs?: string;
 }
@@ -20,6 +22,8 @@ const joining =
 const cleaned = (line: string): string =>
   line
     .replace(bullets, '')
+    // "[1 cup walnuts, optional]"
+    .replace(/^\s*[([]([^()[\]]*\d[^()[\]]*)[)\]]\s*$/, '$1')
     .replace(/\s+/g, ' ')
     .replace(/[“”]/g, '"')
     .trim()
@@ -79,6 +83,8 @@ const packaged = new RegExp(
 export const plainForm = (raw: string): PlainForm => {
   const text = withCocoa(weightBehind(cleaned(raw)));
   const unhyphened = text
+    // "1 (heaped) tsp"
+    .replace(/[([]\s*(heaped|heaping|rounded|generous|scant|level)\s*[)\]]/gi, '$1')
     .replace(/(\d)\s*-\s*(oz|ounces?|g|grams?|lb|pounds?|kg|ml)\b/gi, '$1 $2')
     .replace(packaged, '$1 ($2 $3) $4')
     .replace(/^(\d+)\s+(S|M|L|XL)\s+(eggs?\b)/, '$1 eu-$2 $3')
@@ -93,6 +99,10 @@ export const plainForm = (raw: string): PlainForm => {
     text,
     bare: fruitFirst(bare),
     inside: [...readable.matchAll(/[([]([^)\]]*)[)\]]/g)].map((m) => m[1] ?? ''),
+    behindCount:
+      /^(?:[\d¼-¾⅐-⅞][\d\s./¼-¾⅐-⅞–-]*|an?|one|two|three|four|five|six|half(?:\s+an?)?)\s*[([]/i.test(
+        readable,
+      ),
     ...(eggs && { eggs }),
   };
 };

@@ -1,5 +1,5 @@
 import { numericQuantity } from 'numeric-quantity';
-import { fills, numberWords, unitOfWord, type WrittenUnit } from './words.js';
+import { countWords, fills, numberWords, unitOfWord, type WrittenUnit } from './words.js';
 
 /** An amount as written: `high` differs from `low` for "2-3 cups". */
 export interface WrittenAmount {
@@ -69,10 +69,12 @@ const takeNumber = (text: string): Taken | null => {
   return Number.isFinite(value) ? { low: value, high: value, rest: text.slice(said[0].length) } : null;
 };
 
+const filling = /^(heaping|heaped|rounded|generous|scant|level)\s+/i;
+
 const takeUnit = (text: string): { unit: WrittenUnit; fill?: string; rest: string } => {
   let rest = text;
   let fill: string | undefined;
-  const filled = /^(heaping|heaped|rounded|generous|scant|level)\s+/i.exec(rest);
+  const filled = filling.exec(rest);
   if (filled) {
     fill = (filled[1] ?? '').toLowerCase();
     rest = rest.slice(filled[0].length);
@@ -89,7 +91,14 @@ const takeUnit = (text: string): { unit: WrittenUnit; fill?: string; rest: strin
   const unit = word && unitOfWord(word[1] ?? '');
   // "c" and "t" before a word are units; alone at the end they would be too.
   if (!word || !unit) return { unit: { kind: 'piece' }, ...(fill && { fill }), rest };
-  return { unit, ...(fill && fill in fills && { fill }), rest: rest.slice(word[0].length) };
+  rest = rest.slice(word[0].length);
+  // "1 cup heaping": how it is filled may stand behind the measure too.
+  const behind = fill === undefined && unit.kind === 'volume' ? filling.exec(rest) : null;
+  if (behind) {
+    fill = (behind[1] ?? '').toLowerCase();
+    rest = rest.slice(behind[0].length);
+  }
+  return { unit, ...(fill && Object.hasOwn(fills, fill) && { fill }), rest };
 };
 
 /** One amount at the start of the text, and what follows it; null when there is none. */
@@ -128,6 +137,11 @@ const withoutShares = (amounts: readonly WrittenAmount[]): readonly WrittenAmoun
   return real.length > 0 ? real : amounts;
 };
 
+const furtherJoint = new RegExp(
+  String.raw`^\s*(?:,\s*)?(plus|\+|and|&|minus|less)\s+(?=[\d¼-¾⅐-⅞]|half\s|(?:${Object.keys(countWords).join('|')})\s)`,
+  'i',
+);
+
 /** All amounts at the start: "1/2 cup plus 2 tablespoons", "1 lb 4 oz", "1 cup minus 1 tbsp". */
 export const takeAmounts = (raw: string): { amounts: readonly WrittenAmount[]; rest: string } => {
   const amounts: WrittenAmount[] = [];
@@ -147,9 +161,7 @@ export const takeAmounts = (raw: string): { amounts: readonly WrittenAmount[]; r
           : goesOn(last, taken.amount)));
     if (!taken || !another) return { amounts: withoutShares(amounts), rest };
     amounts.push({ ...taken.amount, sign: /minus|less/i.test(joint) ? -1 : 1 });
-    const found = /^\s*(?:,\s*)?(plus|\+|and|&|minus|less)\s+(?=[\d¼-¾⅐-⅞]|a\s|an\s|one\s|half\s)/i.exec(
-      taken.rest,
-    );
+    const found = furtherJoint.exec(taken.rest);
     joint = found?.[1] ?? '';
     rest = found ? taken.rest.slice(found[0].length) : taken.rest;
     if (found === null && !/^\d/.test(rest.trimStart()))

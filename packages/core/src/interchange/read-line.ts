@@ -35,10 +35,10 @@ const describes = (aside: string): boolean =>
 
 /** Reads one line of a recipe: amounts, unit, ingredient, and what is said about them. Never throws. */
 export const readLine = (raw: string): WrittenLine => {
-  const { text, bare, inside, eggs } = plainForm(raw);
+  const { text, bare, inside, behindCount, eggs } = plainForm(raw);
   if (text === '') return notWeighed(raw, 'empty');
-  const measured = lineAmounts({ bare, inside });
-  const { amounts, given, times } = measured;
+  const measured = lineAmounts({ bare, inside, behindCount });
+  const { amounts, given, times, eachOrAll } = measured;
   const counted = withoutMore(nameFor(measured));
   const name = withoutUse(counted.name);
   const [head = '', ...tails] = name.split(/,|;|\s+[–—-]\s+/);
@@ -60,6 +60,7 @@ export const readLine = (raw: string): WrittenLine => {
     amounts,
     given,
     times,
+    ...(eachOrAll && { eachOrAll }),
     name,
     ids,
     left: unclear,

@@ -4,6 +4,7 @@ import { allergensOf } from '../formula/index.js';
 import { ingredient } from '../ingredient/index.js';
 import { assembleFormula } from './assemble.js';
 import { readRecipe, readSheet, type SheetSettings } from './read-sheet.js';
+import { weighLine } from './weigh-line.js';
 
 const settings: SheetSettings = {
   measures: 'us',
@@ -112,6 +113,104 @@ describe('brackets', () => {
     ['1 cup sugar (dark brown, packed)', 'dark-brown-sugar', 224.8],
     ['1/2 cup (60 g) walnuts', 'walnuts', 60],
   ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
+});
+
+describe('mixed fractions in ounces, beside a measure', () => {
+  const wrapped: readonly ((amount: string) => string)[] = [
+    (amount) => `2 cups (${amount}) bread flour`,
+    (amount) => `2 cups [${amount}] bread flour`,
+    (amount) => `2 cups (about ${amount}) bread flour`,
+    (amount) => `bread flour, 2 cups (${amount})`,
+    (amount) => `(${amount}) bread flour`,
+    (amount) => `${amount} bread flour`,
+    (amount) => `${amount} (2 cups) bread flour`,
+    (amount) => `2 cups / ${amount} bread flour`,
+  ];
+  const fractions = ['1/2', '1/3', '2/3', '1/4', '3/4', '1/8', '3/8'] as const;
+  const joints: readonly ((whole: number, part: string) => string)[] = [
+    (whole, part) => `${whole} ${part}`,
+    (whole, part) => `${whole}-${part}`,
+    (whole, part) => `${whole} and ${part}`,
+  ];
+  it.each(['oz', 'ounces', 'oz.'])('are read whole, wherever they stand: %s', (unit) =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 7, max: 12 }),
+        fc.constantFrom(...fractions),
+        fc.constantFrom(...joints),
+        fc.constantFrom(...wrapped),
+        (whole, part, join, wrap) => {
+          const [above = 0, below = 1] = part.split('/').map(Number);
+          const text = wrap(`${join(whole, part)} ${unit}`);
+          const grams = Math.round((whole + above / below) * 28.349523125 * 10) / 10;
+          expect([text, lines(text)]).toEqual([text, [['read', 'strong-wheat-flour', grams]]]);
+        },
+      ),
+    ),
+  );
+});
+
+describe('a weight beside a count of containers', () => {
+  it.each<[string, string, number]>([
+    ['1 can (14 oz) condensed milk', 'condensed-milk', 396.9],
+    ['3 (100 g) bars dark chocolate', 'dark-chocolate', 300],
+    ['3 bars (100 g each) dark chocolate', 'dark-chocolate', 300],
+    ['3 bars dark chocolate (300 g total)', 'dark-chocolate', 300],
+    ['3 bars dark chocolate (300 g in all)', 'dark-chocolate', 300],
+    ['½ (14-ounce) can condensed milk', 'condensed-milk', 198.4],
+  ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
+
+  it.each<[string, number, number]>([
+    ['3 bars dark chocolate (300 g)', 900, 300],
+    ['2 packages (8 oz) cream cheese', 453.6, 226.8],
+    ['½ can condensed milk (200 g)', 100, 200],
+  ])('"%s" may be of each, or of all: it is asked about', (text, each, all) => {
+    const [result] = readRecipe(text, settings);
+    expect([result?.state, result?.question?.about]).toEqual(['ask', 'amount']);
+    expect(result?.question?.choices.map(({ answer }) => Math.round((answer.massG ?? 0) * 10) / 10)).toEqual([
+      each,
+      all,
+    ]);
+  });
+
+  it.each(['2-3 bars (100 g each) dark chocolate', '2-3 (100 g) bars dark chocolate'])(
+    '"%s" is asked about: from two to three of them',
+    (text) => {
+      const [result] = readRecipe(text, settings);
+      expect(result?.question?.sentence).toBe('200 or 300: how much is it to be?');
+      const answered = weighLine(result!.line, settings, { amount: 250 });
+      expect(answered.mass?.value).toBeCloseTo(250, 6);
+    },
+  );
+});
+
+describe('an amount that stands elsewhere', () => {
+  it.each<[string, string, number]>([
+    ['flour (2 cups)', 'wheat-flour', 246.1],
+    ['eggs (2)', 'whole-egg', 100],
+    ['Eggs x 2', 'whole-egg', 100],
+    ['[1 cup walnuts, optional]', 'walnuts', 118.3],
+    ['one cup and two tablespoons sugar', 'white-sugar', 224.9],
+    ['three-quarters of a cup of sugar', 'white-sugar', 149.9],
+    ['one and three quarter cups sugar', 'white-sugar', 349.9],
+    ['1 cup heaping sugar', 'white-sugar', 299.9],
+    ['1 (heaping) cup sugar', 'white-sugar', 299.9],
+    ['1 cup (heaping) sugar', 'white-sugar', 299.9],
+    ['sugar 1/2 cup / 100 g', 'white-sugar', 100],
+    ['Butter 8 oz/226 g', 'butter', 226.8],
+    ['100 g golden caster sugar', 'caster-sugar', 100],
+  ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
+
+  it('more of it round the pieces is a line of its own', () =>
+    expect(lines('1 cup sugar plus 1/4 cup, for rolling')).toEqual([
+      ['read', 'white-sugar', 199.9],
+      ['topping read', 'white-sugar', 50],
+    ]));
+
+  it.each(['3 oz dark chocolate (85 g), plus 1 oz (28 g) for melting', '100 g butter, plus 20 g for frying'])(
+    '"%s": more of it, for something that is not known, is asked about',
+    (text) => expect(lines(text).map(([state]) => state)).toEqual(['ask']),
+  );
 });
 
 describe('two ingredients in one line', () => {

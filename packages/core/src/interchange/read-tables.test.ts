@@ -33,6 +33,37 @@ describe('a bakery’s own sheet, grams and percent side by side', () => {
     ['percent alone', 'Ingredient;%\nFlour;100\nButter;62\nSalt;1,2'],
   ])('with %s', (_, text) => expect(read(text).filter((line) => line !== 'heading')).toEqual(bakersSheet));
 
+  it.each([
+    [
+      'pounds and ounces add up',
+      'Ingredient\tlb\toz\nFlour\t2\t8\nButter\t1\t12\nEggs\t\t12\nSalt\t\t3/4\nSugar\t2\t',
+      ['wheat-flour 1134', 'butter 793.8', 'whole-egg 340.2', 'salt 21.3', 'white-sugar 907.2'],
+    ],
+    [
+      'kilograms and grams add up',
+      'Item;kg;g\nFlour;1;250\nButter;;620\nSugar;2;',
+      ['wheat-flour 1250', 'butter 620', 'white-sugar 2000'],
+    ],
+    [
+      'ounces and grams say the same twice',
+      'Ingredient | oz | g\nFlour | 35.3 | 1000\nButter | 8 | 227',
+      ['wheat-flour 1000.7', 'butter 226.8'],
+    ],
+    [
+      'a measure and grams: grams count',
+      'Ingredient,Qty,Unit,Grams\nFlour,8,cups,1000\nButter,2,sticks,227',
+      ['wheat-flour 1000', 'butter 227'],
+    ],
+    [
+      'a count and grams: grams count',
+      'Item\tQty\tWeight (g)\nEggs\t2\t104\nButter\t\t250',
+      ['whole-egg 104', 'butter 250'],
+    ],
+    ['two weights that differ are asked about', 'Item\tWeight (g)\tBatch (g)\nFlour\t1000\t4000', ['ask']],
+  ])('of two columns of amounts, %s', (_, text, expected) =>
+    expect(read(text).filter((line) => line !== 'heading')).toEqual(expected),
+  );
+
   it('without a heading, figures with a unit count; two plain ones are asked about', () => {
     expect(read('Flour\t1000 g\nButter\t620 g\nSalt\t12 g')).toEqual(bakersSheet);
     expect(read('Butter;250;g')).toEqual(['butter 250']);
@@ -295,7 +326,9 @@ describe('figures that say something else than how much', () => {
     ['a good pinch of fine sea salt', 'salt 0.4'],
     ['1 8-oz brick cream cheese', 'cream-cheese 226.8'],
     ['12 oz pkg dark chocolate chips', 'dark-chocolate 340.2'],
-    ['2 sachets de sucre vanillé (15 g)', 'vanilla-sugar 30'],
+    ['2 sachets (15 g) de sucre vanillé', 'ask'],
+    ['2 sachets de sucre vanillé (15 g chacun)', 'vanilla-sugar 30'],
+    ['2 sachets de sucre vanillé (15 g)', 'ask'],
     ['2 x large eggs', 'whole-egg 100'],
     ['1 x 5ml spoon salt', 'salt 6'],
     ['200g dark chocolate, 70% cocoa solids', 'dark-chocolate 200'],

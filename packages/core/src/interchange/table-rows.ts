@@ -93,20 +93,44 @@ const byItself = (cells: readonly string[]): string | null => {
   return [`${withUnit} ${name}`, ...notes].join(', ');
 };
 
+/** The larger unit, then the smaller one that is added to it. */
+const addedTo: readonly (readonly [RegExp, RegExp])[] = [
+  [/^(?:lbs?|pounds?)$/i, /^(?:oz|ounces?)$/i],
+  [/^(?:kg|kilos?)$/i, /^(?:g|gr|grams?|gramm)$/i],
+];
+
+interface Cell {
+  readonly cell: string;
+  readonly unit: string;
+}
+
+/**
+ * What several columns of amounts say of one thing: pounds and ounces add up, grams beside ounces say the same again, and
+ * a plain count beside a weight ("2 | 100 g" of egg) is how many that is.
+ */
+const together = (amounts: readonly Cell[]): string => {
+  const said = ({ cell, unit: own }: Cell) => `${cell} ${own}`.trim();
+  const hasUnit = ({ cell, unit: own }: Cell) => own !== '' || !bareFigure.test(cell);
+  const [first, second, ...more] = amounts.some(hasUnit) ? amounts.filter(hasUnit) : amounts;
+  if (!first) return '';
+  if (!second) return said(first);
+  const adds =
+    more.length === 0 && addedTo.some(([large, small]) => large.test(first.unit) && small.test(second.unit));
+  return adds ? `${said(first)} ${said(second)}` : [first, second, ...more].map(said).join(' / ');
+};
+
 const byRoles = (cells: readonly string[], roles: readonly Role[], header: readonly string[]): string => {
   const of = (role: Role) =>
     cells.flatMap((cell, i) => (roles[i] === role && cell !== '' ? [{ cell, head: header[i] ?? '' }] : []));
   const name = of('name').map(({ cell }) => cell);
-  const [amount] = of('amount');
   const [own] = of('unit');
   const [share] = of('percent');
-  const bare = amount !== undefined && bareFigure.test(amount.cell);
-  const unitSaid = bare ? (own?.cell ?? unitOfHead(amount.head)) : '';
-  const said = amount
-    ? `${amount.cell} ${unitSaid}`.trim()
-    : share
-      ? `${share.cell}${share.cell.includes('%') ? '' : ' %'}`
-      : '';
+  // A unit in a column of its own is of the amount whose heading names none.
+  const amounts = of('amount').map(({ cell, head }): Cell => {
+    const unitSaid = unitOfHead(head);
+    return { cell, unit: bareFigure.test(cell) ? unitSaid || (own?.cell ?? '') : '' };
+  });
+  const said = together(amounts) || (share ? `${share.cell}${share.cell.includes('%') ? '' : ' %'}` : '');
   return [`${said} ${name.join(' ')}`.trim(), ...of('other').map(({ cell }) => cell)].join(', ');
 };
 

@@ -64,6 +64,29 @@ const addUp = (parts: readonly Weighed[]): Figure | null =>
     .map(({ figure }) => figure)
     .reduce<Figure | null>((sum, figure) => (sum ? both({ a: sum, b: figure }) : figure), null);
 
+const gramsOnce = (line: WrittenLine): readonly number[] =>
+  line.given.map(({ low, unit }) => low * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN));
+
+const total = (grams: readonly number[]): number => grams.reduce((sum, one) => sum + one, 0);
+
+/** "3 bars of chocolate (300 g)": nobody but the baker knows whether that is one bar or all three. */
+const askEachOrAll = (line: WrittenLine, count: number, known: Partial<ReadResult>): ReadResult => {
+  const grams = plain(total(gramsOnce(line)));
+  const each = plain(grams * count);
+  return ask(
+    line,
+    {
+      about: 'amount',
+      sentence: `${formatNumber(grams)} g: is that one, or all together?`,
+      choices: [
+        { label: `One: ${formatNumber(each)} g for ${formatNumber(count)}`, answer: { massG: each } },
+        { label: `All together: ${formatNumber(grams)} g`, answer: { massG: grams } },
+      ],
+    },
+    known,
+  );
+};
+
 /** The weight beside a measure counts before it; where the two are far apart it is said, or asked. */
 const byGiven = (
   line: WrittenLine,
@@ -73,10 +96,8 @@ const byGiven = (
   estimate: Figure | null,
 ): ReadResult => {
   const known = { ingredientId: food.id };
-  const once = line.given.map(
-    ({ low, unit }) => low * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN),
-  );
-  const givenG = once.reduce((sum, grams) => sum + grams, 0);
+  const once = gramsOnce(line);
+  const givenG = total(once);
   const beside = weightBeside(givenG, amounts, weighed, food);
   if (beside === 'neither')
     return ask(
@@ -168,6 +189,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
       ? { ...amount, low: answer.amount, high: answer.amount }
       : amount,
   );
+  if (line.eachOrAll) return askEachOrAll(line, (amounts[0]?.low ?? 1) * line.times, known);
   const weighed = amounts.map((amount) => weighAmount(amount, food, line, answer, settings));
   const parts = weighed.filter((part): part is Weighed => !isQuestion(part));
   const estimate = parts.length === weighed.length ? addUp(parts) : null;

@@ -8,6 +8,8 @@ export interface WrittenLine {
   readonly amounts: readonly WrittenAmount[];
   /** Grams that the recipe gives itself, beside cups or pieces: "1 cup (125 g)". */
   readonly given: readonly WrittenAmount[];
+  /** Whether `given` may be of each of the containers that are counted, or of them all: that is asked about. */
+  readonly eachOrAll?: true;
   /** "2 x 100 g": 2. */
   readonly times: number;
   readonly name: string;

@@ -1,7 +1,7 @@
 /** Sugars and syrups. Columns: see `read-rows.ts`. */
 export const sugars = `
 white-sugar | White sugar | sugar | 0.1 0 0 0 99.9 0 0 0 0 | level 0.845 | | | cube 4 | sugar, granulated sugar, white granulated sugar, granulated white sugar
-caster-sugar | Caster sugar | sugar | 0.1 0 0 0 99.9 0 0 0 0 | level 0.88 | | | | superfine sugar, castor sugar, extra-fine sugar
+caster-sugar | Caster sugar | sugar | 0.1 0 0 0 99.9 0 0 0 0 | level 0.88 | | | | superfine sugar, castor sugar, extra-fine sugar, golden caster sugar, golden castor sugar
 raw-cane-sugar | Raw cane sugar | sugar | 0.3 0 0 0 99.3 0 0.4 0 0 | level 0.87 | | | | demerara sugar, demerara, turbinado sugar, turbinado, raw sugar, golden granulated sugar
 light-brown-sugar | Light brown sugar | sugar | 1.5 0 0 0 97.7 0 0.8 0 0 | packed 0.93, loose 0.72 | | acid 0.006 | | soft light brown sugar, light soft brown sugar, light muscovado sugar, light muscovado, soft brown sugar
 dark-brown-sugar | Dark brown sugar | sugar | 2 0 0 0 96.7 0 1.3 0 0 | packed 0.95, loose 0.74 | | acid 0.012 | | soft dark brown sugar, dark soft brown sugar, dark muscovado sugar, dark muscovado, muscovado sugar
