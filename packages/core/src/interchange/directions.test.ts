@@ -37,6 +37,9 @@ describe('the oven of a recipe', () => {
     ['Bake at 350 for 10 minutes', still(176.7)],
     ['Bake at 180 for 12 minutes', still(180)],
     ['Bake 350 12 min', still(176.7)],
+    ['375 degrees, 9-11 min', still(190.6)],
+    ['350° 10 min', still(176.7)],
+    ['180° for 12 minutes', still(180)],
   ])('"%s"', (text, { setC, ...rest }) => {
     const { minutes: _, ...set } = directionsOf(text).bake ?? {};
     expect(set).toEqual({ setC: expect.closeTo(setC, 1), ...rest });
@@ -67,6 +70,9 @@ describe('how long, and how it rests', () => {
     ['Refrigerate for at least 1 hour, or up to 3 days.', undefined, [1, 72]],
     ['Chill 24-72 hours.', undefined, [24, 72]],
     ['Chill overnight or up to 2 days.', undefined, [8, 48]],
+    ['Rest in the fridge 1 hr minimum, best overnight.', undefined, [1, 16]],
+    ['Chill overnight (at least 8 hours).', undefined, [8, 16]],
+    ['375 degrees, 9-11 min.', [9, 11], undefined],
     ['Chill the dough for up to 3 days.', undefined, undefined],
     ['Freeze for a maximum of 4 weeks.', undefined, undefined],
     ['Chill 20 min. Scoop. Chill for 2 hours.', undefined, [2, 2]],

@@ -55,21 +55,27 @@ const duration = new RegExp(
 const atMost =
   /\b(?:up\s+to|(?:at|for)\s+(?:the\s+)?most|maximum|max\.?|no\s+(?:more|longer)\s+than|bis\s+zu|höchstens|jusqu.à)\s+(?:of\s+)?$/i;
 
+/** Overnight, h. */
+const night = [8, 16] as const;
+
 /**
  * How long, h: "2 hours", "24 to 72 hours", "at least 1 hour and up to 3 days", "overnight". What may be done "up to three
  * days ahead" need not be done at all.
  */
 const hoursOf = (text: string): readonly [number, number] | undefined => {
-  let from: number | undefined = /overnight|über nacht|une nuit/i.test(text) ? 8 : undefined;
-  let to = from && 16;
+  const overnight = /overnight|über nacht|une nuit/i.test(text);
+  let from: number | undefined;
+  let to: number | undefined;
   for (const found of text.matchAll(duration)) {
     const by = timeUnits.find(([unit]) => unit.test(found[3] ?? ''))?.[1] ?? 1;
     const low = (valueOf(found[1]) ?? 0) * by;
     const high = (valueOf(found[2]) ?? low / by) * by;
     if (atMost.test(text.slice(0, found.index))) {
-      if (from !== undefined && high > from) to = high;
+      if (from === undefined ? overnight : high > from) to = high;
     } else if (from === undefined) [from, to] = [low, high];
   }
+  // "1 hour at least, better overnight"
+  if (overnight) return [Math.min(from ?? night[0], night[0]), Math.max(to ?? night[1], night[1])];
   return from === undefined || to === undefined ? undefined : [from, to];
 };
 
@@ -119,7 +125,9 @@ export const directionsOf = (text: string): Directions =>
 
 const tellsOf = (text: string): Directions => {
   const bakes =
-    /\b(?:bake|baking|oven|backen|backzeit|ofen|four|enfourner|cuire|cuisson|preheat|gas)\b|°/i.test(text);
+    /\b(?:bake|baking|oven|backen|backzeit|ofen|four|enfourner|cuire|cuisson|preheat|gas|degrees|deg)\b|°/i.test(
+      text,
+    );
   // How long it keeps is no rest before the oven.
   const keeps =
     /\b(?:keeps?|store[sd]?|storage|storing|lasts?|leftovers?|airtight|ahead|haltbar|aufbewahren|conserve\w*)\b/i.test(

@@ -156,7 +156,7 @@ export const plainLine = (raw: string, mark?: DecimalMark): PlainText => {
     // Bold and slanted letters of a page.
     .replace(/(\*\*|__|[*_`])(?=\S)([^*_`]+?)(?<=\S)\1/g, '$2')
     .replace(new RegExp(String.raw`(^|[\s(:,–-])${roughly}\s*(?=[\d¼-¾⅐-⅞])`, 'gi'), '$1')
-    .replace(/(^|\s)\.(\d)/g, (_, before: string, digit: string) => `${before}0.${digit}`)
+    .replace(/(^|\s)[.,](?=\d)(\d)/g, (_, before: string, digit: string) => `${before}0.${digit}`)
     // 1'000 g, 12'500 g
     .replace(/(\d)['’´](\d{3})(?!\d)/g, '$1$2')
     // 1 000 g, but not "2 250 g blocks" (which the container tells) nor "1 1/2".
@@ -167,6 +167,8 @@ export const plainLine = (raw: string, mark?: DecimalMark): PlainText => {
       ),
       '$1$2',
     )
+    // 1.250,00 and 1 000,5: thousands in front, a decimal comma behind.
+    .replace(/(?<![\d.,])(\d{1,3})[. ](\d{3}),(\d{1,2})(?!\d)/g, '$1$2.$3')
     // 1.000.000 and 1,000,000
     .replace(
       /(?<!\d)(\d{1,3})((?:[.,]\d{3}){2,})(?!\d)/g,

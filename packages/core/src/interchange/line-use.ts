@@ -31,9 +31,12 @@ export const saidUse = (name: string, inside: readonly string[], ids: readonly s
 /** Whether words in brackets say only what is for the top. */
 export const isForTop = (aside: string): boolean => onTopWhole.test(aside);
 
+/** "57 g in the shell": what is bought, and not what goes in. */
+const inShell = /\b(?:in|with|including|incl\.?)\s+(?:the\s+|their\s+|its\s+)?shells?\b|\bunshelled\b/i;
+
 /** Whether words in brackets are another choice, or what is for the tray: they are no amount of the line. */
 export const isAside = (aside: string): boolean =>
-  /^\s*(?:or|oder|ou)\b/i.test(aside) || (notCounted.test(aside) && !isForTop(aside));
+  /^\s*(?:or|oder|ou)\b/i.test(aside) || inShell.test(aside) || (notCounted.test(aside) && !isForTop(aside));
 
 const more =
   /(?:\b(?:plus|and|with)\s|[+&,;]\s*)\s*(?:some\s+|a\s+little\s+|a\s+bit\s+)?(?:more|extra|additional)\b.*$/i;

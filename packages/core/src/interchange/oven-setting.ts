@@ -30,6 +30,8 @@ const highestC = 300;
 /** "Oven 375", "bake at 350 for 10 minutes", "bake 350 12 min": three figures of degrees, and of nothing else. */
 const bare = [
   /\b(?:oven|ofen|at|to)\s*:?\s+(\d{3})\b(?!\s*(?:%|(?:g|kg|ml|mm|cm|x|secs?|seconds?|minutes?|mins?|hours?|pieces?|cookies|biscuits|times)\b))/i,
+  // "375 degrees, 9-11 min", "350° 10 min"
+  /^\s*(\d{3})\s*(?:°|degrees\b|deg\b\.?)(?!\s*(?:C|F|celsius|fahrenheit)\b)/i,
   /\bbake\s+(\d{3})(?=\s*(?:$|[,.;)]|for\b|until\b|\d))/i,
 ];
 

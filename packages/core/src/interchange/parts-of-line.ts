@@ -8,7 +8,8 @@ const joint = /\s*,\s*(?:and\s+|plus\s+)?|\s*;\s*|\s+(?:plus|and|&|\+|und|et)\s+
 const named = (text: string) => {
   const { amounts, rest } = takeAmounts(text);
   const name = rest.replace(/^\s*(?:of|extra|more)\s+/i, '').trim();
-  const { ids } = matchIngredient(name);
+  // "1 egg (room temp) + 1 yolk"
+  const { ids } = matchIngredient(name.replace(/[([][^)\]]*[)\]]/g, ' '));
   const egg = ids.some((id) => ingredient(id).kind === 'egg');
   return { counted: amounts.length > 0, name, known: ids.length > 0, egg };
 };

@@ -42,7 +42,7 @@ const cleaned = (line: string): string =>
 const weightBehind = (text: string): string =>
   /^(?:[\d¼-¾⅐-⅞](?![\d.,]*\s*%)|an?\s|one\s|two\s|three\s)/i.test(text)
     ? text.replace(
-        /(?:\s*[,=@]\s*|\s+at\s+)(\d[\d.,]*\s*(?:g|kg|oz|ml)\b)\s*((?:each|apiece|in total|total|all told|net|weighed|shelled|without (?:the )?shells?|out of (?:the )?shells?)?)\s*$/i,
+        /(?:\s*[,=@]\s*|\s*\/\s*(?<=[a-z]\s*\/\s*)|\s+[-–—]\s+|\s+at\s+)(\d[\d.,]*\s*(?:g|kg|oz|ml)\b)\s*((?:each|apiece|in total|total|all told|net|weighed|shelled|without (?:the )?shells?|out of (?:the )?shells?|(?:in|with) (?:the |their )?shells?)?)\s*$/i,
         ' ($1 $2)',
       )
     : text;

@@ -26,7 +26,9 @@ const nameFor = ({ amounts, name }: LineAmounts): string => {
   const spoons = amounts.some(({ unit }) => unit.kind === 'volume' && /tsp|tbsp/.test(unit.unit));
   const shares = amounts.some(({ unit }) => unit.kind === 'percent');
   const ground = spoons ? name.replace(/^\s*ginger\s*$/i, 'ground ginger') : name;
-  return shares ? ground : ground.replace(/\d+(?:[.,]\d+)?\s*%/g, ' ');
+  return shares
+    ? ground
+    : ground.replace(/(?<=\bcream\b.*)(\d\s*%)\s*fat\b/i, '$1').replace(/\d+(?:[.,]\d+)?\s*%/g, ' ');
 };
 
 /** Words in brackets that say what it is: "(salted)", "(dark brown, packed)". */

@@ -112,6 +112,21 @@ describe('brackets', () => {
     ['100 g butter (salted)', 'salted-butter', 100],
     ['1 cup sugar (dark brown, packed)', 'dark-brown-sugar', 224.8],
     ['1/2 cup (60 g) walnuts', 'walnuts', 60],
+    ['1 large egg (57 g in shell)', 'whole-egg', 50],
+    ['2 large eggs (about 115 g with their shells)', 'whole-egg', 100],
+    ['2 large eggs, 115 g with shells', 'whole-egg', 100],
+    ['1/2 cup (4 oz) milk', 'whole-milk', 121.8],
+    ['1 cup (12 oz) honey', 'honey', 340.2],
+    ['1/2 cup (4 oz) honey', 'honey', 168],
+    ['1 cup (8 oz) butter', 'butter', 226.8],
+    ['1 tsp. salt - 6 g', 'salt', 6],
+    ['1 tsp salt / 6g', 'salt', 6],
+    ['100 g cream 35% fat', 'heavy-cream', 100],
+    ['1.250,00 g flour', 'wheat-flour', 1250],
+    ['1 000,5 g flour', 'wheat-flour', 1000.5],
+    [',5 kg butter', 'butter', 500],
+    ['1 ts salt', 'salt', 5.9],
+    ['1 tb honey', 'honey', 21],
   ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
 });
 
@@ -201,6 +216,11 @@ describe('an amount that stands elsewhere', () => {
     ['100 g golden caster sugar', 'caster-sugar', 100],
   ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
 
+  it('brackets stand between two ingredients', () =>
+    expect(lines('1 egg (room temp) + 1 egg yolk')).toEqual([
+      ['read', 'whole-egg', 50],
+      ['read', 'egg-yolk', 18],
+    ]));
   it('more of it round the pieces is a line of its own', () =>
     expect(lines('1 cup sugar plus 1/4 cup, for rolling')).toEqual([
       ['read', 'white-sugar', 199.9],

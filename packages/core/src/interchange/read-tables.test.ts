@@ -68,6 +68,12 @@ describe('a bakery’s own sheet, grams and percent side by side', () => {
     expect(read('Flour\t1000 g\nButter\t620 g\nSalt\t12 g')).toEqual(bakersSheet);
     expect(read('Butter;250;g')).toEqual(['butter 250']);
     expect(read('Flour | 1000 | 100\nButter | 620 | 62')).toEqual(['ask', 'ask']);
+    expect(read('Flour | 3.2 kg | 8 kg\nButter | 2.1 kg | 5.25 kg')).toEqual(['ask', 'ask']);
+    expect(read('Flour | 2 lb | 8 oz\nButter | 8 oz | 227 g\nEggs | 2 | 104 g')).toEqual([
+      'wheat-flour 1134',
+      'butter 226.8',
+      'whole-egg 104',
+    ]);
   });
   it('decimal commas are no cells', () => {
     expect(read('Butter 0,25 kg\nSugar 0,2 kg, sifted')).toEqual(['butter 250', 'white-sugar 200']);

@@ -71,28 +71,6 @@ const unitOfHead = (head: string): string =>
     ?.slice(1)
     .find(Boolean) ?? '';
 
-/** A row without a heading over it: its one name, and every figure it has. */
-const byItself = (cells: readonly string[]): string | null => {
-  const full = cells.filter((cell) => cell !== '');
-  const names = full.filter((cell) => !figure.test(cell) && !percent.test(cell) && !unitAlone.test(cell));
-  const figures = full.filter((cell) => figure.test(cell));
-  const [name, ...notes] = names;
-  if (name === undefined || (figures.length === 0 && !full.some((cell) => percent.test(cell)))) return null;
-  // A cell that has its own amount and name is no cell of a table, but an ingredient of a list.
-  if (names.some((cell) => new RegExp(String.raw`^${number}\s*\S*\s+[a-z]`, 'i').test(cell))) return null;
-  // "Butter 0,25 kg" is no row of a table with commas.
-  if (/\d$/.test(name)) return null;
-  const own = full.find((cell) => unitAlone.test(cell)) ?? '';
-  const shares = full.filter((cell) => percent.test(cell));
-  // Two plain figures and nothing to tell them apart: both are said, and asked about.
-  const amount =
-    figures.length > 1 && figures.every((cell) => bareFigure.test(cell))
-      ? figures.join(' or ')
-      : (figures[0] ?? shares[0] ?? '');
-  const withUnit = bareFigure.test(amount) && own !== '' ? `${amount} ${own}` : amount;
-  return [`${withUnit} ${name}`, ...notes].join(', ');
-};
-
 /** The larger unit, then the smaller one that is added to it. */
 const addedTo: readonly (readonly [RegExp, RegExp])[] = [
   [/^(?:lbs?|pounds?)$/i, /^(?:oz|ounces?)$/i],
@@ -117,6 +95,34 @@ const together = (amounts: readonly Cell[]): string => {
   const adds =
     more.length === 0 && addedTo.some(([large, small]) => large.test(first.unit) && small.test(second.unit));
   return adds ? `${said(first)} ${said(second)}` : [first, second, ...more].map(said).join(' / ');
+};
+
+/** A cell with its unit apart: "3.2 kg". */
+const parted = (cell: string): Cell => {
+  const [, own = ''] = new RegExp(String.raw`\d\s*(${unit})\.?$`, 'i').exec(cell) ?? [];
+  return own === '' ? { cell, unit: '' } : { cell: cell.replace(/[a-zäöü.]+$/i, '').trim(), unit: own };
+};
+
+/** A row without a heading over it: its one name, and every figure it has. */
+const byItself = (cells: readonly string[]): string | null => {
+  const full = cells.filter((cell) => cell !== '');
+  const names = full.filter((cell) => !figure.test(cell) && !percent.test(cell) && !unitAlone.test(cell));
+  const figures = full.filter((cell) => figure.test(cell));
+  const [name, ...notes] = names;
+  if (name === undefined || (figures.length === 0 && !full.some((cell) => percent.test(cell)))) return null;
+  // A cell that has its own amount and name is no cell of a table, but an ingredient of a list.
+  if (names.some((cell) => new RegExp(String.raw`^${number}\s*\S*\s+[a-z]`, 'i').test(cell))) return null;
+  // "Butter 0,25 kg" is no row of a table with commas.
+  if (/\d$/.test(name)) return null;
+  const own = full.find((cell) => unitAlone.test(cell)) ?? '';
+  const shares = full.filter((cell) => percent.test(cell));
+  // Two plain figures and nothing to tell them apart: both are said, and asked about.
+  const amount =
+    figures.length > 1 && figures.every((cell) => bareFigure.test(cell))
+      ? figures.join(' or ')
+      : together(figures.map(parted)) || (shares[0] ?? '');
+  const withUnit = bareFigure.test(amount) && own !== '' ? `${amount} ${own}` : amount;
+  return [`${withUnit} ${name}`, ...notes].join(', ');
 };
 
 const byRoles = (cells: readonly string[], roles: readonly Role[], header: readonly string[]): string => {

@@ -1,10 +1,10 @@
 import { ingredient, type Ingredient } from '../ingredient/index.js';
-import { massUnitsG } from '../quantity/index.js';
+import { massUnitsG, volumeUnitsMl } from '../quantity/index.js';
 import { add, formatNumber, relation, sumFigure, type Figure } from '../shown/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
 import type { WrittenAmount } from './read-amount.js';
 import type { WrittenLine } from './written-line.js';
-import { unitOfWord } from './words.js';
+import { unitIn, unitOfWord } from './words.js';
 import { weightBeside } from './weight-beside.js';
 import { isQuestion, ofMass, weighAmount, type Weighed } from './weigh-amount.js';
 
@@ -85,6 +85,26 @@ const askEachOrAll = (line: WrittenLine, count: number, known: Partial<ReadResul
     },
     known,
   );
+};
+
+/** How near fluid ounces are rounded to, of the measure beside them. */
+const sameOunces = 0.02;
+
+/** "1/2 cup (4 oz) milk": ounces that are just the measure once more are fluid ones. */
+const areFluid = (
+  line: WrittenLine,
+  food: Ingredient,
+  amounts: readonly WrittenAmount[],
+  settings: ReadSettings,
+): boolean => {
+  const [given, ...more] = line.given;
+  const pours = food.kind === 'liquid' || food.kind === 'syrup';
+  if (!pours || !given || more.length > 0 || given.unit.kind !== 'mass' || given.unit.unit !== 'oz')
+    return false;
+  const ml = amounts.map(({ low, sign, unit }) =>
+    unit.kind === 'volume' ? low * sign * volumeUnitsMl[unitIn(unit.unit, settings.measures)] : Number.NaN,
+  );
+  return Math.abs(total(ml) / (given.low * volumeUnitsMl.floz) - 1) < sameOunces;
 };
 
 /** The weight beside a measure counts before it; where the two are far apart it is said, or asked. */
@@ -193,7 +213,8 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
   const weighed = amounts.map((amount) => weighAmount(amount, food, line, answer, settings));
   const parts = weighed.filter((part): part is Weighed => !isQuestion(part));
   const estimate = parts.length === weighed.length ? addUp(parts) : null;
-  if (line.given.length > 0) return byGiven(line, food, amounts, weighed, estimate);
+  const fluid = areFluid(line, food, amounts, settings);
+  if (line.given.length > 0 && !fluid) return byGiven(line, food, amounts, weighed, estimate);
   const question = weighed.find(isQuestion);
   if (question) return ask(line, question, known);
   if (!estimate || !(estimate.value > 0))
@@ -212,6 +233,10 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
     mass: estimate,
     ...(high > low * 1.0001 && { rangeG: [plain(low), plain(high)] as const }),
     ...(packing && { packing }),
-    uncertain: [...line.notes, ...new Set(parts.flatMap((part) => part.uncertain))],
+    uncertain: [
+      ...line.notes,
+      ...(fluid ? ['the ounces are taken as fluid ounces'] : []),
+      ...new Set(parts.flatMap((part) => part.uncertain)),
+    ],
   };
 };
