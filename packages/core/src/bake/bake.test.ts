@@ -374,6 +374,24 @@ describe('it stays sane', () => {
   });
 });
 
+describe('how long it lies on the hot tray', () => {
+  it('says nothing of the pull: doneness is read after the carryover on it', () => {
+    for (const trayRestS of [0, 60, 900]) expect(pullMin({ trayRestS })).toBe(pullMin());
+  });
+  it('the curves cool from when it is taken off', () => {
+    const bottomAt = (trayRestS: number) => {
+      const { curves } = baked({ trayRestS, pullS: 600 });
+      return curves.bottomC[curves.timesS.findIndex((time) => time >= 690)] as number;
+    };
+    expect(bottomAt(0)).toBeLessThan(bottomAt(60) - 1);
+    expect(bottomAt(60)).toBeLessThan(bottomAt(240) - 1);
+  });
+  it('on the rack the underside dries too', () =>
+    expect(cooled({ trayRestS: 0, pullS: 600 }).lossShare).toBeGreaterThan(
+      cooled({ trayRestS: 240, pullS: 600 }).lossShare,
+    ));
+});
+
 describe('the outcome, shown', () => {
   it('is what the model says, on the terms of the pull', () => {
     const result = baked();

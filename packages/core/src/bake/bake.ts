@@ -138,10 +138,12 @@ const fullRun = (input: BakeInput, pullS: number) => {
     return reading;
   };
   const atPull = stay('oven', pullS);
-  const { coldestReachedC } = stay('tray', pullS + carryoverS);
-  const offTrayS = pullS + Math.max(carryoverS, input.rest.trayS);
+  const carriedS = pullS + carryoverS;
+  const offTrayS = pullS + input.rest.trayS;
+  stay('tray', Math.min(carriedS, offTrayS));
+  const { coldestReachedC } = stay(offTrayS < carriedS ? 'rack' : 'tray', carriedS);
   stay('tray', offTrayS);
-  const cooled = stay('rack', offTrayS + 600);
+  const cooled = stay('rack', Math.max(carriedS, offTrayS) + 600);
   return { curves, atPull, cooled, coldestReachedC };
 };
 

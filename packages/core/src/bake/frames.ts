@@ -54,11 +54,11 @@ const frameOf = ({ fixed, state }: Run, phase: Phase): Frame => {
 export const bakeFrames = (input: BakeInput, pullS: number, everyS = 30): readonly Frame[] => {
   checkComposition(input);
   const run = startRun(input.setup);
-  const offTrayS = pullS + Math.max(carryoverS, input.rest.trayS);
+  const offTrayS = pullS + input.rest.trayS;
   const ends: readonly (readonly [Phase, number])[] = [
     ['oven', pullS],
     ['tray', offTrayS],
-    ['rack', offTrayS + 600],
+    ['rack', Math.max(pullS + carryoverS, offTrayS) + 600],
   ];
   const frames = [frameOf(run, 'oven')];
   for (const [phase, endS] of ends) {

@@ -39,6 +39,12 @@ export const fork = (run: Run): Run => {
 /** Carryover on the hot tray that goes into the doneness, s. */
 export const carryoverS = 240;
 
+/** What follows the pull: the hot tray until `offTrayS`, then the rack. */
+export const coolUntil = (run: Run, offTrayS: number, untilS: number): void => {
+  advance(run, 'tray', Math.min(untilS, offTrayS));
+  advance(run, 'rack', untilS);
+};
+
 /** What the piece will be after the carryover if the tray is pulled now. */
 export const readingIfPulledNow = (run: Run): Reading => {
   const after = fork(run);

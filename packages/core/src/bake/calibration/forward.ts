@@ -1,4 +1,4 @@
-import { advance, carryoverS, readRun, startRun } from '../simulate.js';
+import { advance, carryoverS, coolUntil, readRun, startRun } from '../simulate.js';
 import type { Reading } from '../reading.js';
 import { adjustSetup, noAdjustment, type BakeAdjustment } from './adjustment.js';
 import type { Whereabouts } from './calibration.js';
@@ -33,9 +33,7 @@ export const foretell = (
   const run = startRun(adjustSetup(setup, by));
   advance(run, 'oven', pullS);
   const { centreC } = readRun(run);
-  const offTrayS = pullS + Math.max(carryoverS, trayS);
-  advance(run, 'tray', offTrayS);
-  advance(run, 'rack', offTrayS + coldS);
+  coolUntil(run, pullS + trayS, pullS + Math.max(carryoverS, trayS) + coldS);
   return figures(centreC, readRun(run));
 };
 
