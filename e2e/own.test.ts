@@ -103,12 +103,38 @@ test('the demo is beside it, with its own records, and the way back is in Setup'
   await page.getByRole('button', { name: 'Look at the demo' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Orders' })).toBeVisible();
   await page.goto(`${jokul.url}/setup`);
-  await page.getByRole('button', { name: 'Open my own bakery' }).click();
-  await page.getByRole('button', { name: 'Open your own bakery' }).click();
+  await page.getByRole('button', { name: 'Open Kestrel Lane' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Open Kestrel Lane' }).click();
   await page.waitForURL(/\/(begin|orders)/, { timeout: 60_000 });
   await expect(page.getByText('Hollin Quay')).toHaveCount(0);
   await page.goto(`${jokul.url}/begin/formula`);
   await expect(page.getByRole('list', { name: 'Formulas' })).toContainText('Oat and Raisin');
+});
+
+test('a second site begins beside it with nothing of the first, and both go on', async ({ page }) => {
+  await page.goto(`${jokul.url}/setup`);
+  await page.getByRole('button', { name: 'Begin another bakery' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Open another bakery' }).click();
+  await page.waitForURL(/\/begin\/bakery/, { timeout: 60_000 });
+  await expect(page.getByRole('complementary', { name: 'Setting up' })).toHaveCount(0);
+  await page.getByLabel('Name', { exact: true }).fill('Kestrel Lane North');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'The bakery' })).toContainText('(done)');
+  await page.goto(`${jokul.url}/begin/formula`);
+  await expect(page.getByText('Oat and Raisin')).toHaveCount(0);
+  await page.goto(`${jokul.url}/setup`);
+  await expect(page.getByText('Kestrel Lane North: house rules')).toBeVisible();
+  const others = page.getByRole('list', { name: 'Other bakeries' });
+  await expect(others.getByRole('button')).toHaveText([
+    'Open the demo',
+    'Open Kestrel Lane',
+    'Begin another bakery',
+  ]);
+  await others.getByRole('button', { name: 'Open Kestrel Lane' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Open Kestrel Lane' }).click();
+  await page.waitForURL(/\/(begin|orders)/, { timeout: 60_000 });
+  await page.goto(`${jokul.url}/setup`);
+  await expect(page.getByRole('button', { name: 'Open Kestrel Lane North' })).toBeVisible();
 });
 
 test('the steps keep nobody out, and fit on a phone', async ({ page }) => {

@@ -1,19 +1,18 @@
 import { resolve } from 'node:path';
+import { bakeryAsked, bakeryFolder, otherWords } from './lib/bakeries.mjs';
 import { backUpAs, runBackup, runningDatabase } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
-import { inRoot } from './lib/paths.mjs';
 import { orSay, say } from './lib/say.mjs';
 
 /*
- * npm run backup [-- FILE] [--empty]: all records in one file, read back; also while Jokul runs. `--empty` takes the
- * bakery of one's own, as with npm start.
+ * npm run backup [-- FILE] [--empty | --bakery ID]: all records in one file, read back; also while Jokul runs. `--empty`
+ * and `--bakery` take a bakery of one's own, as with npm start.
  */
 await orSay(async () => {
   const args = process.argv.slice(2);
-  const own = args.includes('--empty');
-  const [wanted] = args.filter((arg) => !arg.startsWith('--'));
-  const dir = inRoot('.jokul', own ? 'own' : 'db');
+  const dir = bakeryFolder(bakeryAsked(args));
+  const [wanted] = otherWords(args);
   await ensureDependencies();
   const running = await runningDatabase(dir);
   // Never built anew under a server that runs from it.

@@ -1,27 +1,27 @@
 import { resolve } from 'node:path';
+import { bakeryAsked, bakeryFolder, bakeryLock, otherWords } from './lib/bakeries.mjs';
 import { backUpAs, runBackup } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { holdLock } from './lib/lock.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
-import { inRoot } from './lib/paths.mjs';
 import { orSay, say, Trouble } from './lib/say.mjs';
 
 /*
- * npm run restore -- FILE [--empty]: puts the records of a backup in place of those that are there. The backup is checked
+ * npm run restore -- FILE [--empty | --bakery ID]: puts the records of a backup in place of those that are there. The backup is checked
  * first, what was there is backed up before it goes, and nothing is changed unless all of it is written. Refuses while
  * Jokul runs.
  */
 await orSay(async () => {
   const args = process.argv.slice(2);
-  const own = args.includes('--empty');
-  const [wanted] = args.filter((arg) => !arg.startsWith('--'));
+  const bakery = bakeryAsked(args);
+  const [wanted] = otherWords(args);
   if (!wanted) throw new Trouble('say which backup: npm run restore -- FILE');
   const file = resolve(process.env.INIT_CWD ?? '.', wanted);
-  const release = holdLock(inRoot('.jokul', own ? 'start-own.lock' : 'start.lock'), 'the running Jokul');
+  const release = holdLock(bakeryLock(bakery), 'the running Jokul');
   process.on('exit', release);
   await ensureDependencies();
   await ensureBuild();
-  const db = await startMariadb(inRoot('.jokul', own ? 'own' : 'db'));
+  const db = await startMariadb(bakeryFolder(bakery));
   try {
     const { madeAt, brokenSeq } = await runBackup('check', file, db);
     if (brokenSeq !== null)

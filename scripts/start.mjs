@@ -1,11 +1,18 @@
 import { dirname } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
+import {
+  bakeryAsked,
+  bakeryFolder,
+  bakeryLock,
+  nightlyKind,
+  ownBakeries,
+  rememberName,
+} from './lib/bakeries.mjs';
 import { backUpAs, backupEnv, dropOld, untilNext } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { keepUp } from './lib/keep-up.mjs';
 import { holdLock } from './lib/lock.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
-import { inRoot } from './lib/paths.mjs';
 import { isFree } from './lib/port.mjs';
 import { orSay, say, Trouble } from './lib/say.mjs';
 import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
@@ -14,12 +21,11 @@ import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs
 const nightly = { hour: 2, minute: 30 };
 
 const port = Number(process.env.JOKUL_PORT ?? 4310);
-/** Which bakery is open: the demo, or one's own in a folder of its own. The server may ask for the other one. */
-let own = process.argv.includes('--empty');
-const folder = () => inRoot('.jokul', own ? 'own' : 'db');
-const lock = (ofOwn) => inRoot('.jokul', ofOwn ? 'start-own.lock' : 'start.lock');
-/** The server ends with this code to have the other bakery opened in its place. */
+/** The server ends with this code to have another bakery opened in its place. */
 const otherBakeryCode = 75;
+
+/** What one's own bakery is called, for the terminal. */
+const calledOwn = (id) => ownBakeries().find((own) => own.id === id)?.name ?? 'your own bakery';
 
 await orSay(async () => {
   const [major, minor] = process.versions.node.split('.').map(Number);
@@ -30,7 +36,9 @@ await orSay(async () => {
     throw new Trouble(`JOKUL_PORT is "${process.env.JOKUL_PORT}", which is no port number (1 to 65535).`);
   }
   const address = `http://127.0.0.1:${port}`;
-  let release = holdLock(lock(own), address);
+  /** Which bakery is open: the demo, or one of one's own. The server may ask for another one. */
+  let open = bakeryAsked(process.argv.slice(2));
+  let release = holdLock(bakeryLock(open), address);
   process.on('exit', () => release());
   if (!(await isFree(port))) {
     throw new Trouble(
@@ -42,7 +50,7 @@ await orSay(async () => {
   let stopping = false;
   let db;
   const startDatabase = async () => {
-    db = await startMariadb(folder(), {
+    db = await startMariadb(bakeryFolder(open), {
       onLost: () => {
         if (stopping) return;
         const { port: before } = db;
@@ -60,11 +68,15 @@ await orSay(async () => {
   await startDatabase();
 
   let switching = Promise.resolve();
-  /** The other bakery in place of this one; where it cannot be, this one goes on. */
+  /** The bakery that the server asked for. */
+  let wanted = null;
+  /** Another bakery in place of this one; where it cannot be, this one goes on. */
   const openOther = async () => {
+    const id = wanted ?? (open === 'demo' ? 'own' : 'demo');
+    wanted = null;
     let releaseOther;
     try {
-      releaseOther = holdLock(lock(!own), address);
+      releaseOther = holdLock(bakeryLock(id), address);
     } catch (error) {
       if (!(error instanceof Trouble)) throw error;
       say(error.message);
@@ -73,8 +85,8 @@ await orSay(async () => {
     release();
     release = releaseOther;
     await db.stop();
-    own = !own;
-    say(`Opening ${own ? 'your own bakery' : 'the demo'} ...`);
+    open = id;
+    say(`Opening ${id === 'demo' ? 'the demo' : calledOwn(id)} ...`);
     await startDatabase();
   };
   const stop = async (why) => {
@@ -88,21 +100,31 @@ await orSay(async () => {
     say('Everything is saved. Jokul is stopped.');
     process.exit(process.exitCode ?? 0);
   };
+  /** What the server says that only we can do, or remember. */
+  const hear = (said) => {
+    if (typeof said?.open === 'string') wanted = said.open;
+    if (typeof said?.name === 'string' && open !== 'demo') rememberName(open, said.name);
+  };
   const kept = keepUp(
-    () =>
-      spawnServer(
+    () => {
+      const child = spawnServer(
         serverEnv(db, {
           port,
           ...backupEnv(),
           JOKUL_OTHER_CODE: String(otherBakeryCode),
-          ...(own && { JOKUL_SEED: 'own' }),
+          JOKUL_BAKERY: open,
+          JOKUL_OWN_BAKERIES: JSON.stringify(ownBakeries()),
+          ...(open !== 'demo' && { JOKUL_SEED: 'own' }),
         }),
-      ),
+      );
+      child.on('message', hear);
+      return child;
+    },
     {
       onCode: async (code) => {
         if (code !== otherBakeryCode) return false;
         switching = openOther();
-        await switching.catch((error) => stop(`The other bakery could not be opened: ${error.message}`));
+        await switching.catch((error) => stop(`That bakery could not be opened: ${error.message}`));
         return !stopping;
       },
       onEnd: (code, signal) =>
@@ -120,7 +142,7 @@ await orSay(async () => {
       () => {
         const work = async () => {
           if (stopping) return;
-          const { file, keep } = await backUpAs(own ? 'own-nightly' : 'nightly', db);
+          const { file, keep } = await backUpAs(nightlyKind(open), db);
           dropOld(dirname(file), keep);
         };
         work().then(backUpTonight, (error) => {
@@ -145,7 +167,7 @@ await orSay(async () => {
   };
   if (await ready()) {
     say(
-      `\n  Jokul is ready: ${address}\n\n  Ctrl-C stops it. ${own ? 'This is a bakery of your own; "npm start" opens the demo.' : '"npm run demo:reset" goes back to the demo data; "npm start -- --empty" begins a bakery of your own.'}\n`,
+      `\n  Jokul is ready: ${address}\n\n  Ctrl-C stops it. ${open !== 'demo' ? 'This is a bakery of your own; "npm start" opens the demo.' : '"npm run demo:reset" goes back to the demo data; "npm start -- --empty" begins a bakery of your own.'}\n`,
     );
   } else if (!stopping) {
     process.exitCode = 1;

@@ -19,27 +19,30 @@ const freePort = (): Promise<number> =>
     });
   });
 
-/** What the server ends with to have the other bakery opened in its place. */
+/** What the server ends with to have another bakery opened in its place. */
 const otherBakeryCode = 75;
 
 /** A Jokul of its own: real server, own database with the demo bakery. It can be killed and started again. */
 export class Jokul {
   private process: ChildProcess | undefined;
-  /** The own bakery in place of the demo, in a database of its own, as the start command has them. */
-  private own: string | null = null;
+  /** Which bakery is open: each has a database of its own, as the start command has folders. */
+  private open = 'demo';
+  private wanted: string | null = null;
+  /** What one's own are called, as they said. */
+  private readonly names = new Map<string, string>();
 
   private constructor(
     readonly port: number,
     private readonly database: string,
-    private readonly other: string | null,
+    private readonly others: boolean,
   ) {}
 
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  /** @param other whether it stands in for the start command, which opens the other bakery when the server asks for it */
-  static async start(other = false): Promise<Jokul> {
+  /** @param others whether it stands in for the start command, which opens another bakery when the server asks for it */
+  static async start(others = false): Promise<Jokul> {
     const database = `jokul_e2e_${randomUUID().replaceAll('-', '').slice(0, 12)}`;
     const connection = await createConnection({
       host: '127.0.0.1',
@@ -55,11 +58,13 @@ export class Jokul {
       await connection.query(`CREATE TABLE ${database}.${table} LIKE ${template}.${table}`);
       await connection.query(`INSERT INTO ${database}.${table} SELECT * FROM ${template}.${table}`);
     }
-    const own = `${database}_own`;
-    if (other)
-      await connection.query(`CREATE DATABASE ${own} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    if (others)
+      for (const own of ['own', 'own-2'])
+        await connection.query(
+          `CREATE DATABASE \`${database}_${own}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+        );
     await connection.end();
-    const jokul = new Jokul(await freePort(), database, other ? own : null);
+    const jokul = new Jokul(await freePort(), database, others);
     await jokul.run();
     await jokul.readLots('2026-11-27');
     return jokul;
@@ -88,15 +93,23 @@ export class Jokul {
       env: {
         ...process.env,
         JOKUL_PORT: String(this.port),
-        JOKUL_DB_NAME: this.own ?? this.database,
-        ...(this.other && { JOKUL_OTHER_CODE: String(otherBakeryCode) }),
-        ...(this.own && { JOKUL_SEED: 'own' }),
+        JOKUL_DB_NAME: this.open === 'demo' ? this.database : `${this.database}_${this.open}`,
+        ...(this.others && {
+          JOKUL_OTHER_CODE: String(otherBakeryCode),
+          JOKUL_BAKERY: this.open,
+          JOKUL_OWN_BAKERIES: JSON.stringify([...this.names].map(([id, name]) => ({ id, name }))),
+        }),
+        ...(this.open !== 'demo' && { JOKUL_SEED: 'own' }),
       },
-      stdio: ['ignore', 'ignore', 'inherit'],
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    });
+    this.process.on('message', (said: { readonly open?: string; readonly name?: string }) => {
+      if (said.open !== undefined) this.wanted = said.open;
+      if (said.name !== undefined) this.names.set(this.open, said.name);
     });
     this.process.once('exit', (code) => {
       if (code !== otherBakeryCode) return;
-      this.own = this.own ? null : this.other;
+      this.open = this.wanted ?? 'demo';
       void this.run();
     });
     for (let i = 0; i < 400; i++) {

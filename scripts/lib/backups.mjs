@@ -16,14 +16,14 @@ export const backupEnv = (env = process.env) => ({
   JOKUL_BACKUPS_CHOICE: inRoot('.jokul', 'backups.json'),
 });
 
-/** Lets go of nightly backups but the newest. Others are never touched. */
+/** Lets go of each bakery's nightly backups but the newest. Others are never touched. */
 export const dropOld = (folder, keep) => {
-  const old = ['nightly', 'own-nightly'].flatMap((kind) => {
-    const nights = readdirSync(folder)
-      .filter((name) => new RegExp(`^jokul-${kind}-[\\d-]+\\.jsonl\\.gz$`).test(name))
-      .sort();
-    return nights.slice(0, Math.max(0, nights.length - keep));
-  });
+  const nights = new Map();
+  for (const name of readdirSync(folder).sort()) {
+    const [, kind] = /^jokul-((?:own(?:-\d{1,2})?-)?nightly)-[\d-]+\.jsonl\.gz$/.exec(name) ?? [];
+    if (kind) nights.set(kind, [...(nights.get(kind) ?? []), name]);
+  }
+  const old = [...nights.values()].flatMap((names) => names.slice(0, Math.max(0, names.length - keep)));
   for (const name of old) rmSync(join(folder, name), { force: true });
   return old;
 };

@@ -11,10 +11,13 @@ describe('backups', () => {
     const folder = mkdtempSync(join(tmpdir(), 'jokul-backups-'));
     const nights = Array.from({ length: 17 }, (_, i) => night('nightly', i));
     const own = Array.from({ length: 3 }, (_, i) => night('own-nightly', i));
+    const second = Array.from({ length: 15 }, (_, i) => night('own-2-nightly', i));
     const others = ['jokul-backup-2025-01-01-000000.jsonl.gz', 'mine.jsonl.gz', 'jokul-nightly-notes.txt'];
-    for (const name of [...nights, ...own, ...others]) writeFileSync(join(folder, name), '');
-    expect(dropOld(folder, 14)).toEqual(nights.slice(0, 3));
-    expect(readdirSync(folder).sort()).toEqual([...nights.slice(3), ...own, ...others].sort());
+    for (const name of [...nights, ...own, ...second, ...others]) writeFileSync(join(folder, name), '');
+    expect(new Set(dropOld(folder, 14))).toEqual(new Set([...nights.slice(0, 3), second[0]]));
+    expect(readdirSync(folder).sort()).toEqual(
+      [...nights.slice(3), ...own, ...second.slice(1), ...others].sort(),
+    );
     rmSync(folder, { recursive: true });
   });
 

@@ -23,7 +23,8 @@ export const spawnServer = (env, stdio = 'inherit') => {
   const child = spawn(process.execPath, [inRoot('apps/server/dist/bundle/main.js')], {
     cwd: root,
     env: { ...env, JOKUL_FOLLOW: 'stdin' },
-    stdio: ['pipe', stdio === 'inherit' ? 'pipe' : stdio, stdio === 'inherit' ? 'pipe' : stdio],
+    // By the last of them it says what only whoever started it can do, such as opening another bakery.
+    stdio: ['pipe', stdio === 'inherit' ? 'pipe' : stdio, stdio === 'inherit' ? 'pipe' : stdio, 'ipc'],
     detached: true,
   });
   child.lastSignMs = Date.now();

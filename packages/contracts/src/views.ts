@@ -48,11 +48,21 @@ export interface ClockView {
   readonly nowMs: number;
 }
 
+/** A bakery of one's own on this machine. */
+export interface BakeryName {
+  readonly id: string;
+  readonly name: string;
+}
+
 /** Everything that changes rarely. */
 export interface BakeryView {
-  /** The made-up bakery, or the house's own; and whether the other one can be opened from here. */
+  /** "demo", or one of the house's own: "own", "own-2". */
+  readonly id: string;
+  /** The made-up bakery, or one of the house's own; and whether another one can be opened from here. */
   readonly kind: 'demo' | 'own';
   readonly other: boolean;
+  /** The house's own bakeries on this machine, also this one. */
+  readonly ownBakeries: readonly BakeryName[];
   readonly name: string;
   readonly equipment: Equipment;
   readonly equipmentVersion: number;

@@ -52,7 +52,7 @@ export interface Answers {
   'POST /api/backups': BackupMadeView;
   'GET /api/bakery': BakeryView;
   'PUT /api/bakery': BakeryView;
-  'POST /api/bakery/open': { readonly kind: 'demo' | 'own' };
+  'POST /api/bakery/open': { readonly kind: 'demo' | 'own'; readonly id: string };
   'POST /api/calc/bake': BakeAnswer;
   'POST /api/calc/calibrate': CalibrateAnswer;
   'POST /api/calc/cold': ColdAnswer;

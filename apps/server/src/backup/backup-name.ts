@@ -1,8 +1,10 @@
 const two = (n: number): string => String(n).padStart(2, '0');
 
-/** Why a backup was made: by a person, or in the night, of the demo or of one's own bakery; before a restore. */
-export const backupKinds = ['backup', 'nightly', 'own-nightly', 'before-restore'] as const;
-export type BackupKind = (typeof backupKinds)[number];
+/** Why a backup was made: by a person, or in the night, of the demo or of one of one's own bakeries; before a restore. */
+export type BackupKind = 'backup' | 'before-restore' | 'nightly' | `own${'' | `-${number}`}-nightly`;
+
+export const isBackupKind = (kind: string): kind is BackupKind =>
+  /^(?:backup|before-restore|(?:own(?:-\d{1,2})?-)?nightly)$/.test(kind);
 
 /** The name of a file, which sorts by time; by the clock of this machine. */
 export const backupName = (kind: BackupKind, at = new Date()): string =>

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { readConfig, type Config } from '../config/config.js';
 import { JokulError } from '@jokul/core';
-import { backupKinds, backupName } from './backup-name.js';
+import { backupName, isBackupKind } from './backup-name.js';
 import { BackupPlace } from './backup-place.js';
 import { backUp, checkBackup, restore } from './backup.js';
 
@@ -11,12 +11,11 @@ import { backUp, checkBackup, restore } from './backup.js';
  */
 const [, , what, file = ''] = process.argv;
 const backUpAs = async (config: Config, kind: string) => {
-  const name = backupKinds.find((known) => known === kind);
-  if (!name) throw new JokulError('bad-request', `"${kind}" is no kind of backup.`);
+  if (!isBackupKind(kind)) throw new JokulError('bad-request', `"${kind}" is no kind of backup.`);
   const place = new BackupPlace(config.backups ?? null);
   const folder = await place.made();
   if (folder === null) throw new JokulError('bad-request', 'Nobody told where backups go.');
-  const made = join(folder, backupName(name));
+  const made = join(folder, backupName(kind));
   const { keep, missing } = place.look() ?? {};
   return { ...(await backUp(config, made)), file: made, keep, missing };
 };

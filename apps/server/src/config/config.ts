@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import type { BakeryName } from '@jokul/contracts';
 
 /** The bundled pages. */
 export const webRoot = join(import.meta.dirname, '../../../web/dist');
@@ -30,7 +31,11 @@ export interface Config {
   readonly seedDemo: boolean;
   /** Whether it gets a bakery of one's own instead, with an example of each thing and nothing else. */
   readonly seedOwn?: boolean;
-  /** The start command opens the other bakery in place of this one when this process ends with this code. */
+  /** Which of the bakeries of this machine it is: "own", "own-2". */
+  readonly bakery?: string;
+  /** The house's own bakeries on this machine, as the start command knows them. */
+  readonly ownBakeries?: readonly BakeryName[];
+  /** The start command opens another bakery in place of this one when this process ends with this code. */
   readonly otherCode?: number;
 }
 
@@ -53,6 +58,8 @@ export const readConfig = (env: NodeJS.ProcessEnv = process.env): Config => ({
   ...(env.JOKUL_BAKES && { bakes: env.JOKUL_BAKES }),
   seedDemo: env.JOKUL_SEED !== 'none' && env.JOKUL_SEED !== 'own',
   seedOwn: env.JOKUL_SEED === 'own',
+  ...(env.JOKUL_BAKERY && { bakery: env.JOKUL_BAKERY }),
+  ...(env.JOKUL_OWN_BAKERIES && { ownBakeries: JSON.parse(env.JOKUL_OWN_BAKERIES) as readonly BakeryName[] }),
   ...(env.JOKUL_OTHER_CODE && { otherCode: Number(env.JOKUL_OTHER_CODE) }),
 });
 

@@ -239,7 +239,7 @@ export class JournalService {
   }
 
   private ledgerFrom(hash: string): string {
-    return this.which.kind === 'own' ? ownLedger(hash) : hash;
+    return this.which.kind === 'own' ? ownLedger(hash, this.which.id) : hash;
   }
 
   async head(): Promise<{ seq: number; revision: number }> {

@@ -4,14 +4,16 @@ import type { Config } from '../config/config.js';
 import { SettingsService } from './settings.service.js';
 import { WhichBakery } from './which-bakery.js';
 
-/** What is set, with who changed it when; and which of the two bakeries is open. */
+/** What is set, with who changed it when; and which of the bakeries is open. */
 @Module({
   providers: [
     SettingsService,
     {
       provide: WhichBakery,
-      useFactory: ({ seedOwn, otherCode }: Config) =>
-        new WhichBakery(seedOwn ? 'own' : 'demo', otherCode !== undefined),
+      useFactory: ({ seedOwn, bakery, ownBakeries, otherCode }: Config) =>
+        new WhichBakery(bakery ?? (seedOwn ? 'own' : 'demo'), otherCode !== undefined, ownBakeries, (news) =>
+          process.send?.(news),
+        ),
       inject: [processConfig],
     },
   ],

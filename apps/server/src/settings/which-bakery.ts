@@ -1,36 +1,85 @@
 import { Injectable } from '@nestjs/common';
 import { JokulError } from '@jokul/core';
+import type { BakeryName } from '@jokul/contracts';
 
 export type BakeryKind = 'demo' | 'own';
 
-/** Which bakery this server serves, and the way to the other one: each has records of its own, in a folder of its own. */
+/** What whoever started this server is told. */
+export type BakeryNews = { readonly open: string } | { readonly name: string };
+
+/** So many bakeries of one's own on one machine. */
+const most = 99;
+
+/** Which bakery this server serves, and the way to the others: each has records of its own, in a folder of its own. */
 @Injectable()
 export class WhichBakery {
   private leave: (() => void) | null = null;
+  readonly kind: BakeryKind;
 
+  /**
+   * @param id "demo", or one of the house's own: "own", "own-2"
+   * @param other whether whoever started this server opens another bakery when it ends as it was told to
+   * @param known the house's own bakeries on this machine, as the start command knows them
+   * @param tell says something to whoever started this server
+   */
   constructor(
-    readonly kind: BakeryKind,
-    /** Whether whoever started this server opens the other bakery when it ends as it was told to. */
+    readonly id: string,
     readonly other: boolean,
-  ) {}
+    private readonly known: readonly BakeryName[] = [],
+    private readonly tell: (news: BakeryNews) => void = () => undefined,
+  ) {
+    this.kind = id === 'demo' ? 'demo' : 'own';
+  }
 
   /** What ends this server, as whoever started it waits for. */
   onLeave(leave: () => void): void {
     this.leave = leave;
   }
 
+  /** Says what this bakery is called, so that it is known by it while another one is open. */
+  tellName(name: string): void {
+    if (this.kind === 'own') this.tell({ name });
+  }
+
+  /** The house's own bakeries, this one by the name that it has now. */
+  own(name: string): readonly BakeryName[] {
+    if (this.kind === 'demo') return this.known;
+    const others = this.known.filter(({ id }) => id !== this.id);
+    return [...others, { id: this.id, name }].sort((a, b) =>
+      a.id.localeCompare(b.id, 'en', { numeric: true }),
+    );
+  }
+
   /**
-   * Opens a bakery: soon after the answer has gone out this server makes room for the other one.
-   * @throws JokulError `no-other-bakery` where nobody would start it again
+   * Opens a bakery: soon after the answer has gone out this server makes room for it.
+   * @param id of one's own, "new" for another one; the first one where left out
+   * @returns its id
+   * @throws JokulError `no-other-bakery` where nobody would start it, `unknown-bakery`, `too-many-bakeries`
    */
-  open(kind: BakeryKind): void {
-    if (kind === this.kind) return;
+  open(kind: BakeryKind, id = kind === 'demo' ? 'demo' : 'own'): string {
+    const wanted = id === 'new' ? this.free() : id;
+    if (wanted === this.id) return wanted;
     if (!this.other || !this.leave)
       throw new JokulError(
         'no-other-bakery',
-        'This server was not started by "npm start", so it cannot open the other bakery. Nothing has changed.',
+        'This server was not started by "npm start", so it cannot open another bakery. Nothing has changed.',
         'kind',
       );
+    // The first one is begun when it is opened.
+    const exists = ['demo', 'own'].includes(wanted) || this.known.some((own) => own.id === wanted);
+    if (!exists && id !== 'new')
+      throw new JokulError('unknown-bakery', `There is no bakery "${wanted}" on this machine.`, 'id');
+    this.tell({ open: wanted });
     setTimeout(this.leave, 200).unref();
+    return wanted;
+  }
+
+  private free(): string {
+    const taken = new Set([this.id, ...this.known.map(({ id }) => id)]);
+    for (let n = 1; n <= most; n++) {
+      const id = n === 1 ? 'own' : `own-${n}`;
+      if (!taken.has(id)) return id;
+    }
+    throw new JokulError('too-many-bakeries', `There are ${most} bakeries on this machine already.`, 'id');
   }
 }

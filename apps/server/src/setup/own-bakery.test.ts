@@ -51,7 +51,12 @@ describe('a bakery of one’s own', () => {
     expect([refused.status, refused.body.message]).toEqual([422, expect.stringMatching(/npm start/)]);
     expect((await call('POST', 'bakery/open', { kind: 'own' })).status).toBe(202);
     expect((await call('POST', 'bakery/open', { kind: 'third' })).status).toBe(400);
-    expect((await bakery()).kind).toBe('own');
+    for (const id of ['new', 'own-2', 'demo'])
+      expect((await call('POST', 'bakery/open', { kind: 'own', id })).status).toBe(422);
+    for (const id of ['own-1', '../db', 'own-100', '', 7])
+      expect([id, (await call('POST', 'bakery/open', { kind: 'own', id })).status]).toEqual([id, 400]);
+    const { id, kind: still, ownBakeries } = await bakery();
+    expect([id, still, ownBakeries]).toEqual(['own', 'own', [{ id: 'own', name: 'My bakery' }]]);
   });
   it('takes no entry that was written for another ledger', async () => {
     const note = (id: string, ledger?: string) =>
@@ -83,6 +88,26 @@ describe('a bakery of one’s own', () => {
     expect(await Promise.race([left, new Promise((r) => setTimeout(() => r('stays'), 400))])).toBe('stays');
     which.open('demo');
     expect(await left).toBe('left');
+  });
+  it('is one of several: each is opened by its id, a new one gets the next that is free', () => {
+    const news: unknown[] = [];
+    const known = [
+      { id: 'own', name: 'Kestrel Lane' },
+      { id: 'own-2', name: 'as it was called' },
+    ];
+    const which = new WhichBakery('own-2', true, known, (said) => news.push(said));
+    which.onLeave(() => undefined);
+    expect(which.own('Quay Lane')).toEqual([known[0], { id: 'own-2', name: 'Quay Lane' }]);
+    expect([
+      which.open('own'),
+      which.open('own', 'new'),
+      which.open('demo'),
+      which.open('own', 'own-2'),
+    ]).toEqual(['own', 'own-3', 'demo', 'own-2']);
+    expect(() => which.open('own', 'own-7')).toThrow('no bakery "own-7"');
+    which.tellName('Quay Lane');
+    new WhichBakery('demo', true, known, (said) => news.push(said)).tellName('the demo');
+    expect(news).toEqual([{ open: 'own' }, { open: 'own-3' }, { open: 'demo' }, { name: 'Quay Lane' }]);
   });
   it('is named, and its clock put where it is', async () => {
     const { rulesVersion } = await bakery();

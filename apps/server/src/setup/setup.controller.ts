@@ -50,8 +50,10 @@ export class SetupController {
       this.settings.calibration(),
     ]);
     return {
+      id: this.which.id,
       kind: this.which.kind,
       other: this.which.other,
+      ownBakeries: this.which.own(bakery.body.name),
       name: bakery.body.name,
       equipment: equipment.body,
       equipmentVersion: equipment.version,
@@ -85,15 +87,15 @@ export class SetupController {
   @Put('bakery')
   async nameBakery(@Body() input: BakeryInput, @Who() who: string): Promise<BakeryView> {
     await this.ownBakery.name(input, who);
+    this.which.tellName(input.name.trim());
     return this.bakery();
   }
 
-  /** Opens the demo, or the house's own bakery, in place of the one that is open. */
+  /** Opens the demo, or one of the house's own bakeries, in place of the one that is open. */
   @Post('bakery/open')
   @HttpCode(202)
-  open(@Body() { kind }: OpenBakeryInput): { readonly kind: string } {
-    this.which.open(kind);
-    return { kind };
+  open(@Body() { kind, id }: OpenBakeryInput): { readonly kind: 'demo' | 'own'; readonly id: string } {
+    return { kind, id: this.which.open(kind, id) };
   }
 
   @Put('equipment')

@@ -1,5 +1,9 @@
-/** How the ledger of a house's own bakery is told from the demo's, before it has an entry too. */
-export const ownLedger = (firstHash: string): string => `own:${firstHash}`;
+/**
+ * How the ledger of a house's own bakery is told from the demo's, and from those of its other ones, before it has an entry
+ * too.
+ * @param id the bakery's: "own", "own-2"
+ */
+export const ownLedger = (firstHash: string, id = 'own'): string => `${id}:${firstHash}`;
 
 /**
  * Whether what was written for one ledger belongs into another: `before` as a device followed it, empty where it followed

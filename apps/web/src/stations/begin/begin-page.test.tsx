@@ -41,7 +41,7 @@ jest.unstable_mockModule('../../lib/queries', () => ({
   refreshRows: async () => undefined,
 }));
 const { BeginPage } = await import('./begin-page');
-const { useBegin } = await import('./use-begin');
+const { beginStore } = await import('./use-begin');
 
 // The page's window is older than the browsers that it is for.
 globalThis.structuredClone ??= (value: unknown) => JSON.parse(JSON.stringify(value));
@@ -65,13 +65,13 @@ const title = () => screen.getByRole('heading', { level: 1 }).textContent;
 
 beforeEach(() => {
   Object.assign(server, { name: 'My bakery', formulas: [], orders: [] });
-  useBegin.setState({ looked: [], finished: false });
+  beginStore.setState({ progress: {} });
 });
 afterEach(cleanup);
 
 describe('setting up a bakery of one’s own', () => {
   it('begins at the first step that is not done, for a day that leaves time to mix', async () => {
-    useBegin.setState({ looked: ['ovens'] });
+    beginStore.setState({ progress: { own: { looked: ['ovens'], finished: false } } });
     server.name = 'Kestrel Lane';
     show('/begin');
     await screen.findByText(/on them\?/);
@@ -103,7 +103,7 @@ describe('setting up a bakery of one’s own', () => {
     server.formulas = exampleFormulas.map(({ formula }) => formula);
     show('/begin/order');
     await next();
-    expect(useBegin.getState().looked).not.toContain('order');
+    expect(beginStore.getState().progress.own?.looked).not.toContain('order');
     expect(title()).toMatch(/each batch start/);
     expect(screen.getByText('No order for this day yet.')).toBeTruthy();
   });

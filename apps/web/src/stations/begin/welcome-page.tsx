@@ -6,6 +6,7 @@ import { useBakery } from '../../lib/queries';
 import { usePreferences } from '../../lib/preferences';
 import { Button } from '../../ui/button';
 import { OpenBakery } from '../setup/open-bakery';
+import { BakeryButtons } from '../setup/other-bakeries';
 
 const Choice = ({
   title,
@@ -53,10 +54,14 @@ export const WelcomePage = () => {
             <p>{t`Try anything. “npm run demo:reset” puts it back.`}</p>
           </Choice>
           <Choice
-            title={t`Set up my bakery`}
+            title={data.ownBakeries.length === 0 ? t`Set up my bakery` : t`Bakeries of your own`}
             action={
               data.other ? (
-                <OpenBakery kind="own">{t`Set up my bakery`}</OpenBakery>
+                data.ownBakeries.length === 0 ? (
+                  <OpenBakery id="own" name={t`your own bakery`}>{t`Set up my bakery`}</OpenBakery>
+                ) : (
+                  <BakeryButtons bakery={data} />
+                )
               ) : (
                 <p className="text-ink">
                   <Trans>

@@ -6,36 +6,43 @@ import { call, get } from '../../lib/api';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 
-type Kind = BakeryView['kind'];
-
 /** A first database is made within seconds; a busy machine may take a while. */
 const patienceMs = 180_000;
 const againMs = 700;
 const pause = () => new Promise((resolve) => setTimeout(resolve, againMs));
 
-/** The server makes room for the other bakery, and answers again as that one. */
-const untilOpen = async (kind: Kind): Promise<boolean> => {
+/** The server makes room for another bakery, and answers again as that one. */
+const untilOpen = async (id: string): Promise<boolean> => {
   const untilMs = Date.now() + patienceMs;
   while (Date.now() < untilMs) {
     await pause();
     // While one is closed and the other not open yet, nobody answers.
     const open = await get<BakeryView>('bakery').catch(() => null);
-    if (open?.kind === kind) return true;
+    if (open?.id === id) return true;
   }
   return false;
 };
 
-const names: Readonly<Record<Kind, string>> = { demo: t`the demo`, own: t`your own bakery` };
-
-/** Opens the demo, or one's own bakery, in place of the one that is open, once that was confirmed. */
-export const OpenBakery = ({ kind, children }: { readonly kind: Kind; readonly children: string }) => {
+/** Opens another bakery in place of the one that is open, once that was confirmed. */
+export const OpenBakery = ({
+  id,
+  name,
+  children,
+}: {
+  /** "demo", one of one's own, or "new" for another one. */
+  readonly id: string;
+  /** As it stands in a sentence: "the demo". */
+  readonly name: string;
+  readonly children: string;
+}) => {
   const [state, setState] = useState<'closed' | 'asked' | 'opening' | 'failed'>('closed');
   const waiting = useJournal(({ pending }) => pending.length);
   const open = async () => {
     setState('opening');
     try {
-      await call('POST', 'bakery/open', { kind });
-      if (!(await untilOpen(kind))) throw new Error('silent');
+      const kind = id === 'demo' ? 'demo' : 'own';
+      const opened = await call<{ readonly id: string }>('POST', 'bakery/open', { kind, id });
+      if (!(await untilOpen(opened.id))) throw new Error('silent');
       window.location.assign('/');
     } catch {
       setState('failed');
@@ -47,7 +54,7 @@ export const OpenBakery = ({ kind, children }: { readonly kind: Kind; readonly c
       <Dialog
         open={state !== 'closed'}
         onClose={() => state !== 'opening' && setState('closed')}
-        title={t`Open ${names[kind]}?`}
+        title={t`Open ${name}?`}
         lead={t`Every screen of this server changes along, and those who work at them too. Nothing is lost: each bakery keeps its own records.`}
       >
         {waiting > 0 && (
@@ -70,7 +77,7 @@ export const OpenBakery = ({ kind, children }: { readonly kind: Kind; readonly c
         <div className="flex justify-end gap-2">
           <Button disabled={state === 'opening'} onClick={() => setState('closed')}>{t`Cancel`}</Button>
           <Button look="primary" disabled={state === 'opening' || waiting > 0} onClick={() => void open()}>
-            {t`Open ${names[kind]}`}
+            {t`Open ${name}`}
           </Button>
         </div>
       </Dialog>

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { useBakery } from '../../lib/queries';
 import { buttonClass } from '../../ui/button';
 import { Loading } from '../../ui/states';
-import { OpenBakery } from './open-bakery';
+import { OtherBakeries } from './other-bakeries';
 import { BackupsPanel } from './backups-panel';
 import { BakeryForm } from './bakery-form';
 import { ClockForm } from './clock-form';
@@ -55,18 +55,7 @@ export const SetupPage = () => {
         <div className="space-y-4">
           <Panel title={t`The bakery`}>
             <BakeryForm key={data.name + data.rules.timeZone} bakery={data} />
-            {data.other && (
-              <div className="mt-3 border-t pt-3">
-                <p className="mb-2 text-[13.5px] text-ink-soft">
-                  {data.kind === 'demo'
-                    ? t`This is the demo. A bakery of your own has records of its own; the demo stays.`
-                    : t`This is your own bakery. The demo has records of its own; yours stay.`}
-                </p>
-                <OpenBakery kind={data.kind === 'demo' ? 'own' : 'demo'}>
-                  {data.kind === 'demo' ? t`Open my own bakery` : t`Open the demo`}
-                </OpenBakery>
-              </div>
-            )}
+            {data.other && <OtherBakeries bakery={data} />}
           </Panel>
           <Panel title={t`Setup file`}>
             <SetupFilePanel bakery={data} />
