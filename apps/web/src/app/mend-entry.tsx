@@ -6,6 +6,7 @@ import { saveFile } from '../lib/save-file';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Field } from '../ui/field';
+import { typedNumber } from '../lib/units';
 
 type Scalar = string | number;
 
@@ -30,14 +31,12 @@ export const MendEntry = ({ item, onClose }: { item: OutboxItem; onClose: () => 
     ...Object.fromEntries(
       scalars(entry.payload).map(([name, value]) => [
         name,
-        typeof value === 'number' ? Number((given[name] ?? '').replace(',', '.')) : given[name],
+        typeof value === 'number' ? typedNumber(given[name] ?? '') : given[name],
       ]),
     ),
   };
   const bad = scalars(entry.payload).some(
-    ([name, value]) =>
-      typeof value === 'number' &&
-      ((given[name] ?? '').trim() === '' || !Number.isFinite(Number(given[name]?.replace(',', '.')))),
+    ([name, value]) => typeof value === 'number' && !Number.isFinite(typedNumber(given[name] ?? '')),
   );
   return (
     <Dialog open onClose={onClose} title={t`Corrected: ${entry.kind}, ${entry.lot}`} lead={refused ?? ''}>

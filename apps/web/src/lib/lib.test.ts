@@ -63,7 +63,9 @@ describe('masses and temperatures in the units of the house', () => {
     [4, 'metric', 0, '4 °C'],
     [21.46, 'metric', 1, '21.5 °C'],
     [177, 'us', 0, '351 °F'],
-    [-20, 'us', 0, '-4 °F'],
+    [-20, 'us', 0, '−4 °F'],
+    [-0.2, 'metric', 0, '0 °C'],
+    [-18.06, 'metric', 1, '−18.1 °C'],
   ] as const)('%d °C in %s is said with %d digits', (t, units, digits, text) =>
     expect(sayTemperature(t, units, digits)).toBe(text),
   );

@@ -1,4 +1,11 @@
-import { celsiusToFahrenheit, formatNumber, formatQuantity, massUnitsG, type Unit } from '@jokul/core';
+import {
+  celsiusToFahrenheit,
+  formatFixed,
+  formatNumber,
+  formatQuantity,
+  massUnitsG,
+  type Unit,
+} from '@jokul/core';
 import type { Units } from './units';
 
 /*
@@ -21,11 +28,6 @@ const figure = new RegExp(
 
 const valueOf = (text: string): number => Number(text.replace('−', '-').replaceAll(',', ''));
 const decimals = (text: string): number => text.split('.')[1]?.length ?? 0;
-/** With so many decimals, and never a minus before nothing. */
-const fixed = (value: number, digits: number): string => {
-  const text = value.toFixed(digits);
-  return Number(text) === 0 ? (0).toFixed(digits) : text;
-};
 const signed = (text: string): string => text.replace('-', '−');
 
 const massIn = (massG: number): readonly [text: string, unit: string] => {
@@ -48,7 +50,7 @@ const converted = (
   const values = texts.map(valueOf);
   const digits = Math.max(...texts.map(decimals));
   if (unit === '°C')
-    return [values.map((c) => fixed(isDifference ? 1.8 * c : celsiusToFahrenheit(c), digits)), '°F'];
+    return [values.map((c) => formatFixed(isDifference ? 1.8 * c : celsiusToFahrenheit(c), digits)), '°F'];
   if (unit === 'mm') return [values.map((mm) => (mm / 25.4).toFixed(digits + 2)), 'in'];
   return masses(values.map((mass) => (unit === 'kg' ? 1000 * mass : mass)));
 };

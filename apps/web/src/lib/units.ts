@@ -1,5 +1,6 @@
 import {
   celsiusToFahrenheit,
+  formatFixed,
   formatNumber,
   readTyped,
   massUnitsG,
@@ -16,15 +17,15 @@ export type Units = Preferences['units'];
 export const sayMass = (massG: number, units: Units): string => {
   if (units === 'us') {
     const oz = massG / massUnitsG.oz;
-    return oz < 16 ? `${oz.toFixed(2)} oz` : `${(massG / massUnitsG.lb).toFixed(2)} lb`;
+    return Math.abs(oz) < 16 ? `${formatFixed(oz, 2)} oz` : `${formatFixed(massG / massUnitsG.lb, 2)} lb`;
   }
-  if (Math.abs(massG) >= 1000) return `${(massG / 1000).toFixed(massG >= 10_000 ? 1 : 2)} kg`;
+  if (Math.abs(massG) >= 1000) return `${formatFixed(massG / 1000, Math.abs(massG) >= 10_000 ? 1 : 2)} kg`;
   return `${formatNumber(massG)} g`;
 };
 
 /** A mass of a few pieces, with so many decimals of a gram; an ounce has one more to be as fine. */
 export const sayGrams = (massG: number, units: Units, digits: number): string =>
-  units === 'us' ? `${(massG / massUnitsG.oz).toFixed(digits + 1)} oz` : `${massG.toFixed(digits)} g`;
+  units === 'us' ? `${formatFixed(massG / massUnitsG.oz, digits + 1)} oz` : `${formatFixed(massG, digits)} g`;
 
 /**
  * A mass with what a bench scale shows of it: tenths of a gram below 100 g, whole grams above; "none" where no scale there
@@ -38,8 +39,8 @@ export const sayAbout = (massG: number, units: Units): string => {
 
 export const sayTemperature = (temperatureC: number, units: Units, digits = 0): string =>
   units === 'us'
-    ? `${celsiusToFahrenheit(temperatureC).toFixed(digits)} °F`
-    : `${temperatureC.toFixed(digits)} °C`;
+    ? `${formatFixed(celsiusToFahrenheit(temperatureC), digits)} °F`
+    : `${formatFixed(temperatureC, digits)} °C`;
 
 /** How much one temperature differs from another: 3 °C, or 5 °F; the sign is the sentence's. */
 export const sayDifference = (byK: number, units: Units, digits = 0): string =>
@@ -61,6 +62,12 @@ export const sayLength = (lengthMm: number, units: Units): string =>
   units === 'us'
     ? `${Number((lengthMm / 25.4).toFixed(2))} in`
     : `${typedFigure(lengthMm, 'length', units)} mm`;
+
+/** A number as it was typed; none where it cannot be read, or may be two ("1,250"). */
+export const typedNumber = (text: string): number => readTyped(text, 'number', 'metric') ?? Number.NaN;
+
+/** How many of something, as it was typed; none where it cannot be read. */
+export const typedCount = (text: string): number => readTyped(text, 'count', 'metric') ?? Number.NaN;
 
 /** The words of this device for masses, temperatures and durations. */
 export const useUnits = () => {

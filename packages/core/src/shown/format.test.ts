@@ -11,7 +11,9 @@ describe('numbers as a baker reads them', () => {
     [0.85, '0.85'],
     [0.00421, '0.0042'],
     [0.00001, '1.00e-5'],
-    [-12.5, '-12.5'],
+    [-12.5, '−12.5'],
+    [-0.00004, '−4.00e-5'],
+    [-1e-9, '−1.00e-9'],
     [2e8, '2.00e+8'],
   ])('%d reads %s', (value, text) => expect(formatNumber(value)).toBe(text));
 });

@@ -24,13 +24,19 @@ export type Unit =
   | 'trays'
   | 'batches';
 
-/** A number with as many digits as a baker reads: 1240, 35.2, 0.85, 0.0042. */
+/** With so many decimals; a minus is a minus, and none stands before nothing. */
+export const formatFixed = (value: number, digits: number): string => {
+  const size = Math.abs(value).toFixed(digits);
+  return value < 0 && Number(size) > 0 ? `−${size}` : size;
+};
+
+/** A number with as many digits as a baker reads: 1240, 35.2, 0.85, 0.0042, −20. */
 export const formatNumber = (value: number): string => {
   const size = Math.abs(value);
   if (size === 0) return '0';
-  if (size >= 1e7 || size < 1e-4) return value.toExponential(2);
   const digits = size >= 1000 ? 0 : size >= 100 ? 1 : size >= 1 ? 2 : 4;
-  return String(Number(value.toFixed(digits)));
+  const shown = size >= 1e7 || size < 1e-4 ? size.toExponential(2) : String(Number(size.toFixed(digits)));
+  return value < 0 ? `−${shown}` : shown;
 };
 
 /** A duration as a baker says it: 45 s, 12 min 30 s, 1 h 20, 3 d 4 h. */

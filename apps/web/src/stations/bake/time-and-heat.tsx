@@ -3,7 +3,7 @@ import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { isTooDark, type Doneness, type Formula } from '@jokul/core';
-import { useUnits } from '../../lib/units';
+import { typedNumber, useUnits } from '../../lib/units';
 import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
 import { core } from '../../workers/core';
@@ -18,7 +18,7 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
   const [minutes, setMinutes] = useState((pullS / 60).toFixed(1));
   const [target, setTarget] = useState<Doneness>(formula.bake.target);
   const { temperature, size } = useUnits();
-  const value = Number(minutes.replace(',', '.'));
+  const value = typedNumber(minutes);
   const wrong = !Number.isFinite(value) || value < 3 || value > 60;
   const answer = useQuery({
     queryKey: ['temperature-for', formula.code, formula.version, base, value, target],

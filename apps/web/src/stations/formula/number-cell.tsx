@@ -38,8 +38,7 @@ export const NumberCell = ({
   }, [shown]);
   const commit = () => {
     if (text.trim() === shown) return setWrong(false);
-    const next =
-      kind === 'number' ? Number(text.replace(',', '.')) : (readTyped(text, kind, units) ?? Number.NaN);
+    const next = readTyped(text, kind, units) ?? Number.NaN;
     if (!Number.isFinite(next) || next < min - 1e-9 || next > max + 1e-9) return setWrong(true);
     setWrong(false);
     onCommit(next);

@@ -15,6 +15,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 import { Said } from '../../ui/said';
+import { typedNumber } from '../../lib/units';
 
 const flours = () => [...ingredients.values()].filter(({ kind }) => kind === 'flour');
 
@@ -27,7 +28,7 @@ const Blend = ({ formula, onPick }: { formula: Formula; onPick: (swapped: Swappe
   const [problem, setProblem] = useState('');
   const make = () => {
     try {
-      onPick(blendFlour(formula, flour, [a, b], Number(protein.replace(',', '.'))));
+      onPick(blendFlour(formula, flour, [a, b], typedNumber(protein)));
       setProblem('');
     } catch (error) {
       if (!(error instanceof JokulError)) throw error;

@@ -8,8 +8,9 @@ import {
   type IngredientKind,
 } from '@jokul/core';
 import { analysisParts } from './analysis-parts';
+import { typedNumber } from '../../lib/units';
 
-const number = (text: string) => Number(text.replace(',', '.'));
+const number = (text: string) => (text.trim() === '' ? 0 : typedNumber(text));
 const pairs = (text: string): Record<string, number> =>
   Object.fromEntries(
     text

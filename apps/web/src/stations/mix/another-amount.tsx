@@ -7,15 +7,13 @@ import {
   type HouseRules,
   type MixTarget,
 } from '@jokul/core';
-import { useUnits } from '../../lib/units';
+import { typedCount, typedNumber, useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 import { AmountFound } from './amount-found';
 import { amountKinds, otherAmount, type AmountKind } from './other-amount';
 import { StockFields } from './stock-fields';
-
-const number = (text: string) => Number(text.replace(',', '.'));
 
 interface AnotherAmountProps {
   readonly formula: Formula;
@@ -64,7 +62,7 @@ export const AnotherAmount = ({ formula, equipment, rules, perTray, onClose }: A
       .filter(([, massG]) => massG > 0),
   );
   const target = (): MixTarget => {
-    const value = number(amount[kind]);
+    const value = kind === 'pieces' ? typedCount(amount.pieces) : typedNumber(amount[kind]);
     const mixer = equipment.mixers.find(({ id }) => id === mixerId);
     if (kind === 'pieces') return { kind, pieces: value };
     if (kind === 'trays') return { kind, trays: value, perTray };

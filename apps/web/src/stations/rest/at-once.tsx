@@ -9,7 +9,7 @@ import {
   type LoadedPlace,
   type Place,
 } from '@jokul/core';
-import { useUnits } from '../../lib/units';
+import { typedNumber, useUnits } from '../../lib/units';
 import { Field, SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
 import { core } from '../../workers/core';
@@ -35,8 +35,8 @@ const countNames: Readonly<Record<DoughForm, string>> = {
 const freshC = 22;
 
 const number = (text: string, low: number, high: number): number | null => {
-  const value = Number(text.replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(value) && value >= low && value <= high ? value : null;
+  const value = typedNumber(text);
+  return Number.isFinite(value) && value >= low && value <= high ? value : null;
 };
 
 const Found = ({ data }: { readonly data: LoadedPlace }) => {

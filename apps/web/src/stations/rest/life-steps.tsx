@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { Plus, X } from 'lucide-react';
 import type { Formula, Place } from '@jokul/core';
-import { useUnits } from '../../lib/units';
+import { typedNumber, useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 
@@ -37,8 +37,8 @@ export const ruleSteps = (formula: Formula, places: readonly Place[]): readonly 
 };
 
 export const hoursOf = (text: string): number | null => {
-  const value = Number(text.replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(value) && value >= 0.02 && value <= 240 ? value : null;
+  const value = typedNumber(text);
+  return Number.isFinite(value) && value >= 0.02 && value <= 240 ? value : null;
 };
 
 interface LifeStepProps {
