@@ -48,6 +48,59 @@ describe('calc', () => {
     });
   });
 
+  it('scale: a line of 0 % weighs nothing, and nothing else changes', () => {
+    const without = calculate('scale', scale) as { batches: { massG: number; ingredients: object[] }[] };
+    const { ingredients } = scale.formula;
+    const formula = {
+      ingredients: [...ingredients, { id: 'dark-chocolate', bakersPercent: 0, stage: 'chips' }],
+    };
+    const result = calculate('scale', { ...scale, formula }) as typeof without;
+    expect(result.batches.map(({ massG }) => massG)).toEqual(without.batches.map(({ massG }) => massG));
+    expect(result.batches[0]?.ingredients.at(-1)).toMatchObject({ massG: 0, roundedG: 0 });
+  });
+  it.each<[string, string, object]>([
+    [
+      'a percent below nothing',
+      'formula.ingredients.0.bakersPercent',
+      {
+        formula: { ingredients: [{ id: 'salt', bakersPercent: -1, stage: 'a' }] },
+      },
+    ],
+    [
+      'nothing but noughts',
+      'formula.ingredients',
+      {
+        formula: { ingredients: [{ id: 'salt', bakersPercent: 0, stage: 'a' }] },
+      },
+    ],
+    ['a scale of no step', 'scales.0.resolutionG', { scales: [{ id: 's', maxMassG: 6000, resolutionG: 0 }] }],
+    [
+      'a scale of a step below nothing',
+      'scales.0.resolutionG',
+      {
+        scales: [{ id: 's', maxMassG: 6000, resolutionG: -1 }],
+      },
+    ],
+    [
+      'a scale that holds nothing',
+      'scales.0.maxMassG',
+      { scales: [{ id: 's', maxMassG: 0, resolutionG: 1 }] },
+    ],
+    [
+      'a mixer from more to less',
+      'mixers.0.minMassG',
+      { mixers: [{ id: 'm', minMassG: 30_000, maxMassG: 20_000 }] },
+    ],
+    ['a mixer of nothing', 'mixers.0.maxMassG', { mixers: [{ id: 'm', minMassG: 0, maxMassG: 0 }] }],
+    ['half a piece', 'lines.0.pieces', { lines: [{ pieces: 2.5, pieceMassG: 60 }] }],
+    [
+      'half a test piece',
+      'losses.testPieces',
+      { losses: { bowlShare: 0, portionShare: 0, testPieces: 0.5 } },
+    ],
+  ])('scale: %s is refused, with where it is', (_, path, change) => {
+    expect(() => calculate('scale', { ...scale, ...change })).toThrow(expect.objectContaining({ path }));
+  });
   it('scale: 3 kg in two batches of 1.5 kg, hand-worked', () => {
     const result = calculate('scale', scale) as {
       doughMassG: number;

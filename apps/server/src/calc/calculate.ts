@@ -23,6 +23,7 @@ import {
   leastUndone,
   missingPieces,
   noAdjustment,
+  checkScaling,
   readSheet,
   requireNumber,
   solvePlan,
@@ -81,6 +82,7 @@ const runConvert = (r: ConvertRequest): ConvertAnswer => {
 };
 
 const runScale = (r: ScaleRequest): ScaleAnswer => {
+  checkScaling({ ...r, ingredients: r.formula.ingredients });
   const stages = stagesOf(r.formula);
   const dough = doughNeeded(r.lines, r.losses);
   const [split] = splitBatches(dough.value, r.mixers, doughPerPiece(r.lines, r.losses));

@@ -131,6 +131,7 @@ export const checkComposition = ({ setup, pullS, rest, centreC }: BakeInput): vo
   }
   requireNumber(setup.setC, 'The oven temperature', 120, 260, '°C', 'oven.setC');
   requireNumber(centreC, 'The limit of the centre', 50, 95, '°C', 'rules.centreC');
+  requireNumber(setup.roomC, 'The air around the rack', -40, 60, '°C', 'rest.airC');
   requireNumber(rest.trayS, 'The rest on the tray', 0, 7200, 's', 'rest.trayS');
   if (pullS !== undefined) requireNumber(pullS, 'The pull time', 60, 7200, 's', 'pullS');
   requireNumber(setup.dough.composition.water, 'The water of the dough', 0.03, 0.35, '', 'composition.water');

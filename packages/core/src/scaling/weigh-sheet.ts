@@ -73,7 +73,8 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
   const lines = amounts.map(({ key, stageId, line, name, mass }): WeighLine => {
     const tolerance = toleranceShare(line.ingredientId);
     const scale = pickScale(mass.value, tolerance, scales);
-    const errorShare = scale.resolutionG / 2 / mass.value;
+    // Of nothing, nothing is off: a line of 0 % is one that a baker keeps for another day.
+    const errorShare = mass.value > 0 ? scale.resolutionG / 2 / mass.value : 0;
     if (errorShare > tolerance) {
       warnings.push({
         code: 'scale-too-coarse',
