@@ -6,6 +6,13 @@ const us = (sentence: string) => saidInUnits(sentence, 'us');
 describe('a sentence of the core in the units of the device', () => {
   it.each<[string, string]>([
     ['Each piece 1.5 g heavier: 31.5 g.', 'Each piece 0.05 oz heavier: 1.11 oz.'],
+    ['34 → 70 g', '1.20 → 2.47 oz'],
+    ['250 g block', '8.82 oz block'],
+    ['slices of 2 cm', 'slices of 0.8 in'],
+    [
+      'convection in the oven, air and dough 75 °C apart',
+      'convection in the oven, air and dough 135 °F apart',
+    ],
     ['Warm, at 26 °C: the fat runs.', 'Warm, at 79 °F: the fat runs.'],
     ['Air at 9.4 °C instead of 4 °C, for 12 min.', 'Air at 48.9 °F instead of 39 °F, for 12 min.'],
     ['bake 5 to 10 °C cooler, or pull by colour', 'bake 9 to 18 °F cooler, or pull by colour'],

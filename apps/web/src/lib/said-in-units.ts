@@ -22,7 +22,7 @@ const ofAKilogram = /^[^.;]{0,40} (?:per|a) kg/;
 const number = String.raw`[−-]?\d+(?:[.,]\d+)*`;
 /** One figure or two with one unit: "30 g", "5 to 10 °C", "30 ± 1.5 g". */
 const figure = new RegExp(
-  String.raw`(?<![\p{L}\d.,])(${number})(?:( to | and | or | ± |–)(${number}))?[\u0020\u00a0](°C|kg|g|mm)(?![\p{L}\d/²³])`,
+  String.raw`(?<![\p{L}\d.,])(${number})(?:( to | and | or | ± | → |–)(${number}))?[\u0020\u00a0](°C|kg|g|mm|cm)(?![\p{L}\d/²³])`,
   'gu',
 );
 
@@ -51,6 +51,7 @@ const converted = (
   const digits = Math.max(...texts.map(decimals));
   if (unit === '°C')
     return [values.map((c) => formatFixed(isDifference ? 1.8 * c : celsiusToFahrenheit(c), digits)), '°F'];
+  if (unit === 'cm') return [values.map((cm) => (cm / 2.54).toFixed(digits + 1)), 'in'];
   if (unit === 'mm') return [values.map((mm) => (mm / 25.4).toFixed(digits + 2)), 'in'];
   return masses(values.map((mass) => (unit === 'kg' ? 1000 * mass : mass)));
 };

@@ -8,6 +8,7 @@ import { Dialog } from '../ui/dialog';
 import { SelectField } from '../ui/field';
 import { Alarm } from '../ui/states';
 import { PlannedDays } from './planned-days';
+import { Said } from '../ui/said';
 
 /** As many days as are planned together at first, and at most. */
 const usualDays = 4;
@@ -55,7 +56,11 @@ export const PlanDaysDialog = ({
               </option>
             ))}
           </SelectField>
-          {make.error && <Alarm>{make.error.message}</Alarm>}
+          {make.error && (
+            <Alarm>
+              <Said>{make.error.message}</Said>
+            </Alarm>
+          )}
           <div className="mt-4 flex justify-end gap-2">
             <Button onClick={onClose}>{t`Cancel`}</Button>
             <Button type="submit" look="primary" disabled={make.isPending}>

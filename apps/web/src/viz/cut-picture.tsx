@@ -4,6 +4,9 @@ import { useUnits } from '../lib/units';
 import { surfaceTone } from './surface-tone';
 import { temperatureColour } from './temperature';
 
+/** How long the rule under the picture is: a round figure in the units of the device. */
+export const cutRuleMm = { metric: 20, us: 25.4 } as const;
+
 /** Water below which a bite snaps, and above which it is moist; between, the hatching thins out. */
 const snaps = 0.055;
 
@@ -69,7 +72,8 @@ export const CutPicture = ({
   widthMm: number;
   heightMm: number;
 }) => {
-  const { size, temperature } = useUnits();
+  const { size, temperature, units } = useUnits();
+  const ruleMm = cutRuleMm[units];
   const { radiiMm, heightsMm, temperatureC, moisture } = frame;
   const { cells, surface, y } = shapesOf(frame, widthMm, heightMm);
   const hottest = Math.max(...temperatureC.map((column) => Math.max(...column)));
@@ -116,9 +120,9 @@ export const CutPicture = ({
         />
       )}
       <g stroke="var(--ink-soft)" strokeWidth={0.3}>
-        <line x1={0} x2={20} y1={y(0) + 6} y2={y(0) + 6} />
+        <line x1={0} x2={ruleMm} y1={y(0) + 6} y2={y(0) + 6} />
         <line x1={0} x2={0} y1={y(0) + 5} y2={y(0) + 7} />
-        <line x1={20} x2={20} y1={y(0) + 5} y2={y(0) + 7} />
+        <line x1={ruleMm} x2={ruleMm} y1={y(0) + 5} y2={y(0) + 7} />
       </g>
     </svg>
   );

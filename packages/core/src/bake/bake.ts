@@ -189,7 +189,7 @@ const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certaint
       },
       {
         symbol: 'h',
-        name: setup.fan ? 'convection in the oven' : 'convection in the oven, at 75 K difference',
+        name: setup.fan ? 'convection in the oven' : 'convection in the oven, air and dough 75 °C apart',
         value: setup.fan ? setup.parameters.hFan : setup.parameters.hStill,
         unit: 'W/m²K',
         source: input.known ? 'tuned, and learned from logged bakes' : 'typical range, tuned',

@@ -1,7 +1,16 @@
 import { browningLoss, doughOf } from '../formula/index.js';
 import { ingredient } from '../ingredient/index.js';
 import { enthalpy, type Place } from '../thermal/index.js';
-import { div, modelled, relation, requireNumber, sub, sumFigure, type Figure } from '../shown/index.js';
+import {
+  formatNumber,
+  div,
+  modelled,
+  relation,
+  requireNumber,
+  sub,
+  sumFigure,
+  type Figure,
+} from '../shown/index.js';
 
 const weighIn = relation({
   name: 'Butter to weigh into the pan',
@@ -92,7 +101,7 @@ export const coolBrownedButter = (q: PanCooling, targetC: number): Figure | null
   }
   if (temperatureC > targetC) return null;
   return modelled({
-    name: `Until browned butter is at ${targetC} °C in the ${q.place.name.toLowerCase()}`,
+    name: `Until browned butter is at ${formatNumber(targetC)} °C in the ${q.place.name.toLowerCase()}`,
     symbol: 't',
     value: timeS,
     unit: 's',

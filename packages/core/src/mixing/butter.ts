@@ -1,6 +1,6 @@
 import { doughOf } from '../formula/index.js';
 import { conduct, doughMaterial, type Body, type ConductResult } from '../thermal/index.js';
-import { modelled, requireNumber, type Figure } from '../shown/index.js';
+import { formatNumber, modelled, requireNumber, type Figure } from '../shown/index.js';
 
 /** How butter lies on the bench. Sizes are usual blocks, mm. */
 export const butterForms = {
@@ -54,7 +54,7 @@ export const softenButter = (
     curve.reachedS === null
       ? null
       : modelled({
-          name: `Until the butter is at ${q.targetC} °C in the mean`,
+          name: `Until the butter is at ${formatNumber(q.targetC)} °C in the mean`,
           symbol: 't',
           value: curve.reachedS,
           unit: 's',

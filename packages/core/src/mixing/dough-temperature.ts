@@ -1,6 +1,7 @@
 import { doughOf, type Amount } from '../formula/index.js';
 import { ingredient } from '../ingredient/index.js';
 import {
+  formatNumber,
   mul,
   JokulError,
   modelled,
@@ -163,7 +164,7 @@ export const butterTemperature = (mixing: Mixing, butterId: string, wantedC: num
   const value = zeroOf((butterC) => -surplus(at(butterC), wantedC), -5, 35);
   if (value === null) return null;
   return modelled({
-    name: `Butter for a dough of ${wantedC} °C`,
+    name: `Butter for a dough of ${formatNumber(wantedC)} °C`,
     symbol: 'T_butter',
     value,
     unit: '°C',

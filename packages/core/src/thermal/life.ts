@@ -1,5 +1,5 @@
 import type { Formula } from '../formula/index.js';
-import type { Figure } from '../shown/index.js';
+import { formatNumber, type Figure } from '../shown/index.js';
 import { coldFigure } from './cold-figure.js';
 import { conduct, type AirModel, type ConductResult } from './conduct.js';
 import { placeAir, usualPower } from './place-air.js';
@@ -147,7 +147,7 @@ export const leadTime = (
   return reachedS === null
     ? null
     : coldFigure({
-        name: `Until the ${q.where} is at ${q.targetC} °C`,
+        name: `Until the ${q.where} is at ${formatNumber(q.targetC)} °C`,
         seconds: reachedS,
         standing: stands,
         massG: q.form === 'pieces' ? q.formula.piece.massG : q.massG,
@@ -245,7 +245,7 @@ export const loadedPlace = (
       togetherS === null
         ? null
         : coldFigure({
-            name: `Until the core is at ${q.targetC} °C, everything in at once`,
+            name: `Until the core is at ${formatNumber(q.targetC)} °C, everything in at once`,
             seconds: togetherS,
             standing: stands,
             massG: q.form === 'pieces' ? q.formula.piece.massG : q.massG,

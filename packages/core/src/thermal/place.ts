@@ -1,4 +1,4 @@
-import { modelled, type Figure } from '../shown/index.js';
+import { formatNumber, modelled, type Figure } from '../shown/index.js';
 import type { Formula } from '../formula/index.js';
 import { coldFigure } from './cold-figure.js';
 import { conduct, type ConductResult, type Stay } from './conduct.js';
@@ -152,7 +152,7 @@ export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figur
     reachedS === null
       ? null
       : coldFigure({
-          name: `Until the core is at ${q.targetC} °C`,
+          name: `Until the core is at ${formatNumber(q.targetC)} °C`,
           seconds: reachedS,
           standing: stands,
           massG: q.form === 'pieces' ? q.formula.piece.massG : q.tubMassG,

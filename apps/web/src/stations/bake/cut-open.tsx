@@ -7,11 +7,12 @@ import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Fact, Facts } from '../../line/station';
 import { Empty } from '../../ui/states';
-import { CutPicture } from '../../viz/cut-picture';
+import { CutPicture, cutRuleMm } from '../../viz/cut-picture';
 import { surfaceTone } from '../../viz/surface-tone';
 import { temperatureColour } from '../../viz/temperature';
 import { core } from '../../workers/core';
 import type { Conditions } from './use-conditions';
+import { Said } from '../../ui/said';
 
 const where = { oven: t`in the oven`, tray: t`on the hot tray`, rack: t`on the rack` } as const;
 const legendC = [4, 22, 40, 70, 95, 120] as const;
@@ -46,7 +47,7 @@ const Figures = ({ frame }: { readonly frame: Frame }) => {
 };
 
 const Legend = () => {
-  const { temperature } = useUnits();
+  const { temperature, length, units } = useUnits();
   return (
     <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2 text-[12.5px] text-ink-soft">
       <span className="flex items-center gap-1.5">
@@ -70,7 +71,7 @@ const Legend = () => {
           />
         ))}
       </span>
-      <span>{t`rule: 20 mm`}</span>
+      <span>{t`rule: ${length(cutRuleMm[units])}`}</span>
     </div>
   );
 };
@@ -155,7 +156,12 @@ export const CutOpen = ({ formula, base, pullS }: { formula: Formula; base: Cond
   const list = frames.data ?? [];
   const pulled = list.findLastIndex(({ phase }) => phase === 'oven');
   const play = usePlay(list.length, pulled);
-  if (frames.isError) return <Empty title={t`No cut for this`}>{frames.error.message}</Empty>;
+  if (frames.isError)
+    return (
+      <Empty title={t`No cut for this`}>
+        <Said>{frames.error.message}</Said>
+      </Empty>
+    );
   const frame = list[play.index];
   if (!frame)
     return (

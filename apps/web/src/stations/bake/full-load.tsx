@@ -17,6 +17,7 @@ import { Empty } from '../../ui/states';
 import { LazyChart } from '../../viz/lazy-chart';
 import { core } from '../../workers/core';
 import type { Conditions } from './use-conditions';
+import { Said } from '../../ui/said';
 
 const halves = [
   ['nothing', t`leave them`],
@@ -167,7 +168,12 @@ export const FullLoad = ({ formula, oven, load, base, pullS }: LoadOf & { readon
   const [halfTime, setHalfTime] = useState<HalfTime>('turn');
   const { asked, known } = loadAsked({ formula, oven, load, pullS }, data?.learned ?? null, halfTime);
   const result = useLoad(formula, base, asked);
-  if (result.isError) return <Empty title={t`This load could not be computed`}>{result.error.message}</Empty>;
+  if (result.isError)
+    return (
+      <Empty title={t`This load could not be computed`}>
+        <Said>{result.error.message}</Said>
+      </Empty>
+    );
   const say = (s: number) => duration(Math.round(s / 5) * 5);
   const { data: out } = result;
   return (

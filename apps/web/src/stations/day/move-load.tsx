@@ -11,6 +11,7 @@ import { Field } from '../../ui/field';
 import { useWhereTo, type Proposal } from './use-where-to';
 import { newlyLate, WhatFollows } from './what-follows';
 import { WhereTo } from './where-to';
+import { Said } from '../../ui/said';
 
 const WhyAllTheSame = ({
   reason,
@@ -90,7 +91,7 @@ export const MoveLoad = ({
           {breaks && <WhyAllTheSame reason={reason} onType={setReason} />}
           {take.isError && (
             <p role="alert" className="mt-2 font-medium text-hand">
-              {take.error.message}
+              <Said>{take.error.message}</Said>
             </p>
           )}
         </div>

@@ -4,6 +4,7 @@ import { useSaysLate } from '../../line/say-late';
 import type { useMove } from '../../lib/queries';
 import { Loading } from '../../ui/states';
 import { BrokenRules } from './broken-rules';
+import { Said } from '../../ui/said';
 
 type Move = ReturnType<typeof useMove>;
 type Found = NonNullable<Move['data']>;
@@ -52,7 +53,7 @@ export const WhatFollows = ({ same, move }: { readonly same: boolean; readonly m
   if (move.isError)
     return (
       <p role="alert" className="font-medium text-hand">
-        {move.error.message}
+        <Said>{move.error.message}</Said>
       </p>
     );
   if (!move.data) return <Loading what={t`what follows`} />;

@@ -7,6 +7,7 @@ import type { BakeryView } from '@jokul/contracts';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { useChangeEquipment } from '../setup/equipment/use-equipment';
+import { Said } from '../../ui/said';
 
 /** Takes an oven out of use where one stands before it, and back again; the loads planned into it are then looked after. */
 export const OvenOut = ({
@@ -68,7 +69,7 @@ export const OvenOut = ({
       >
         {problem && (
           <p role="alert" className="mb-3 font-medium text-hand">
-            {problem}
+            <Said>{problem}</Said>
           </p>
         )}
         <div className="flex flex-wrap justify-end gap-2">

@@ -8,6 +8,7 @@ import { useNewFormula } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field } from '../../ui/field';
+import { Said } from '../../ui/said';
 
 /** A copy of the formula under another code, to try something on; the one it comes from stays as it is. */
 export const Duplicate = ({
@@ -65,7 +66,7 @@ export const Duplicate = ({
         </div>
         {create.error && (
           <p role="alert" className="mt-2 text-[13.5px] font-medium text-hand">
-            {create.error.message}
+            <Said>{create.error.message}</Said>
           </p>
         )}
         <div className="mt-4 flex justify-end gap-2">

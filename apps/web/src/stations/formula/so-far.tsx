@@ -28,7 +28,7 @@ export const SoFar = ({ read, asked, totalG, cups }: SoFarProps) => {
       </WhySection>
       <Cautions
         items={[
-          t`A cup of flour weighs from 115 to 150 g by the way it is filled. Weigh one of yours, and enter it as your own.`,
+          t`A cup of flour weighs from ${mass(115)} to ${mass(150)} by the way it is filled. Weigh one of yours, and enter it as your own.`,
           t`Allergens follow from the ingredients as they are in the library; check the labels of yours.`,
         ]}
       />

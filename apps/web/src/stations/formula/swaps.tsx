@@ -66,7 +66,7 @@ const Blend = ({ formula, onPick }: { formula: Formula; onPick: (swapped: Swappe
       </div>
       {problem && (
         <p role="alert" className="mt-2 text-[13.5px] font-medium text-hand">
-          {problem}
+          <Said>{problem}</Said>
         </p>
       )}
       <div className="mt-2 flex justify-end">

@@ -17,6 +17,7 @@ import { useTakeIn } from './take-in-store';
 import { codeFrom, useMake } from './use-make';
 import { useProposals } from './use-proposals';
 import { useReading } from './use-reading';
+import { Said } from '../../ui/said';
 
 /** How the recipe is to be read, as it was chosen. */
 const useSettings = (): ReadSettings => {
@@ -65,7 +66,11 @@ export const TakeInPage = () => {
       why={<SoFar read={read.length} asked={asked} totalG={totalG} cups={reading.cups} />}
     >
       {problem && <Alarm>{problem}</Alarm>}
-      {error && <Alarm>{error.message}</Alarm>}
+      {error && (
+        <Alarm>
+          <Said>{error.message}</Said>
+        </Alarm>
+      )}
       {whole ? (
         <OwnFormula whole={whole} />
       ) : text.trim() === '' ? (

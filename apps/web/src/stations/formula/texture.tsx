@@ -14,6 +14,7 @@ import {
 import { usePreferences } from '../../lib/preferences';
 import { useShape } from './use-shape';
 import { attributeNames } from '../../words/names-of-codes';
+import { Said } from '../../ui/said';
 
 const signed = (points: number) => `${points >= 0 ? '+' : '−'}${Math.abs(points).toFixed(1)}`;
 
@@ -29,7 +30,7 @@ const Because = ({ moves }: { moves: readonly ScoreMove[] }) =>
           <tr key={id} className="border-t">
             <td className="py-0.5 pr-2">{name}</td>
             <td className="py-0.5 pr-2 text-right figures text-ink-soft">
-              {said(from)} → {said(to)} {unit}
+              <Said>{`${said(from)} → ${said(to)} ${unit}`}</Said>
             </td>
             <td className="py-0.5 text-right figures">{signed(points)}</td>
           </tr>
@@ -58,7 +59,7 @@ const Levers = ({
           <li key={lever.id} className="border-t py-0.5">
             <Trans>
               {direction} {lever.name}: {signed(want === 'more' ? gain : -gain)} a step of{' '}
-              {formatNumber(lever.step)} {lever.unit}
+              <Said>{`${formatNumber(lever.step)} ${lever.unit}`}</Said>
               <span className="block text-ink-faint">
                 also{' '}
                 {aside.map(({ attribute: other, points }) => `${other} ${signed(points)}`).join(', ') ||

@@ -8,6 +8,7 @@ import { useSaveIngredients } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { analysisOf, draftOf, problemOf, rowOf, type Draft } from './own-ingredient-draft';
 import { Composition, Declares, Measures, Names } from './own-ingredient-fields';
+import { Said } from '../../ui/said';
 
 /** An ingredient of the bakery's own, with the fields of the library. */
 export const OwnIngredientForm = ({
@@ -57,7 +58,7 @@ export const OwnIngredientForm = ({
       <Declares draft={draft} onChange={change} />
       {save.error && (
         <p role="alert" className="font-medium text-hand">
-          {save.error.message}
+          <Said>{save.error.message}</Said>
         </p>
       )}
       <div className="flex gap-2">

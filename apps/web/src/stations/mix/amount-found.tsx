@@ -93,7 +93,7 @@ export const AmountFound = ({
   if (problem)
     return (
       <p role="alert" className="mt-4 font-medium text-hand">
-        {problem}
+        <Said>{problem}</Said>
       </p>
     );
   return (

@@ -7,6 +7,7 @@ import { useUnits } from '../../lib/units';
 import { SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
 import { core } from '../../workers/core';
+import { useSaid } from '../../lib/said';
 
 interface SoftenRowProps {
   readonly roomC: number;
@@ -20,6 +21,7 @@ interface SoftenRowProps {
 /** How long the butter takes in this room, and when it has to come out of the cold. */
 export const SoftenRow = ({ roomC, startC, targetC, mixStartMs }: SoftenRowProps) => {
   const { duration } = useUnits();
+  const say = useSaid((own) => own.say);
   const wall = useWallClock();
   const [form, setForm] = useState<ButterForm>('block-500');
   const [wrapped, setWrapped] = useState(true);
@@ -41,7 +43,7 @@ export const SoftenRow = ({ roomC, startC, targetC, mixStartMs }: SoftenRowProps
       >
         {Object.entries(butterForms).map(([id, { name }]) => (
           <option key={id} value={id}>
-            {name}
+            {say(name)}
           </option>
         ))}
       </SelectField>

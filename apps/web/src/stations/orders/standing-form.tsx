@@ -11,6 +11,7 @@ import { Field } from '../../ui/field';
 import { WeekdayChoice } from '../../ui/weekday-choice';
 import { OrderFields } from './order-fields';
 import { timeAsWritten } from './time-as-written';
+import { Said } from '../../ui/said';
 
 const monToFri = [1, 2, 3, 4, 5];
 
@@ -126,7 +127,7 @@ export const StandingForm = ({
       <Weekdays control={control} error={errors.weekdays?.message} />
       {save.isError && (
         <p role="alert" className="mt-2 font-medium text-hand">
-          {save.error.message}
+          <Said>{save.error.message}</Said>
         </p>
       )}
       <div className="mt-3 flex justify-end">

@@ -4,6 +4,7 @@ import type { ConductResult, Figure } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Empty } from '../../ui/states';
 import { LazyChart } from '../../viz/lazy-chart';
+import { Said } from '../../ui/said';
 
 interface ColdCurveProps {
   readonly curve: UseQueryResult<{ curve: ConductResult; ready: Figure | null }>;
@@ -19,7 +20,12 @@ const stepH = (lastS: number) => (lastS > 36 * 3600 ? 12 : lastS > 12 * 3600 ? 6
 export const ColdCurve = ({ curve, nowS, readyC, xTitle }: ColdCurveProps) => {
   const { temperature } = useUnits();
   const run = curve.data?.curve;
-  if (curve.isError) return <Empty title={t`No curve for this`}>{curve.error.message}</Empty>;
+  if (curve.isError)
+    return (
+      <Empty title={t`No curve for this`}>
+        <Said>{curve.error.message}</Said>
+      </Empty>
+    );
   if (!run)
     return (
       <div

@@ -6,6 +6,7 @@ import { useUnits } from '../../lib/units';
 import { core } from '../../workers/core';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
+import { Said } from '../../ui/said';
 
 interface ComparePlacesProps {
   readonly formula: Formula;
@@ -54,7 +55,7 @@ export const ComparePlaces = ({ formula, places, rules, startC, massG }: Compare
       {asked && times.isPending && <p className="text-ink-soft" role="status">{t`Computing …`}</p>}
       {times.error && (
         <p role="alert" className="font-medium text-hand">
-          {times.error.message}
+          <Said>{times.error.message}</Said>
         </p>
       )}
       {times.data && (

@@ -16,6 +16,7 @@ import { core } from '../../workers/core';
 import { ColdQuestions } from './cold-questions';
 import { LifeChart, LifeMarks } from './life-found';
 import { hoursOf, LifeSteps, ruleSteps, type StepText } from './life-steps';
+import { Said } from '../../ui/said';
 
 interface WholeLifeProps {
   readonly formula: Formula;
@@ -104,7 +105,7 @@ export const WholeLife = ({ formula, places, rules, startC, massG, wantedMs, pie
       <LifeSteps steps={steps} places={places} onChange={setSteps} />
       {life.isError ? (
         <p role="alert" className="mt-3 font-medium text-hand">
-          {life.error.message}
+          <Said>{life.error.message}</Said>
         </p>
       ) : (
         data && (

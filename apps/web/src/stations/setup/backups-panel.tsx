@@ -6,7 +6,7 @@ import { useWallClock } from '../../lib/clock';
 import { Button } from '../../ui/button';
 import { Field } from '../../ui/field';
 import { useBackUpNow, useBackups, useChooseBackups } from './use-backups';
-import { sayBytes } from './wellbeing-words';
+import { nightlyAt, sayBytes } from './wellbeing-words';
 
 const nightsOf = (text: string): number | null => {
   const nights = Number(text);
@@ -109,7 +109,7 @@ export const BackupsPanel = () => {
       )}
       <PlaceForm key={`${data.folder} ${missing} ${data.keep}`} backups={data} />
       <div className="mt-4 flex flex-wrap items-center justify-between gap-3 border-t pt-3">
-        <p className="text-[13.5px] text-ink-soft">{t`Every night at 02:30, and whenever you press.`}</p>
+        <p className="text-[13.5px] text-ink-soft">{t`Every night at ${wall.ofDay(nightlyAt)}, and whenever you press.`}</p>
         <Button
           disabled={make.isPending}
           onClick={() =>

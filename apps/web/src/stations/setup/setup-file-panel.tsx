@@ -10,6 +10,7 @@ import { FileInput } from '../../ui/file-input';
 import { Alarm } from '../../ui/states';
 import { SetupChangesList, changesNothing } from './setup-changes';
 import { useTakeFile } from './use-take-file';
+import { Said } from '../../ui/said';
 
 /** A larger file is none of ours, bytes. */
 const largest = 1_000_000;
@@ -134,7 +135,9 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
       </div>
       {problem && (
         <div className="mt-3">
-          <Alarm>{problem}</Alarm>
+          <Alarm>
+            <Said>{problem}</Said>
+          </Alarm>
         </div>
       )}
       <Dialog

@@ -9,6 +9,7 @@ import { Dialog } from '../../ui/dialog';
 import { Alarm, Loading } from '../../ui/states';
 import { changesNothing, changeWords, SetupChangesList } from './setup-changes';
 import { useTakeFile } from './use-take-file';
+import { useSaid } from '../../lib/said';
 
 const shownAtFirst = 8;
 
@@ -60,14 +61,45 @@ const PutBack = ({
   );
 };
 
+/** One change: when, by whom, what, and the way back. */
+const ChangeRow = ({
+  change,
+  busy,
+  onPutBack,
+}: {
+  readonly change: SetupChangeView;
+  readonly busy: boolean;
+  readonly onPutBack: () => void;
+}) => {
+  const wall = useWallClock();
+  const { units } = useUnits();
+  const when = `${wall.date(change.atMs)}, ${wall.time(change.atMs)}`;
+  return (
+    <li className="flex items-start gap-3 py-1.5">
+      <div className="min-w-0 flex-1">
+        <p className="text-[13px] text-ink-soft">
+          {when}
+          {change.who && `, ${change.who}`}
+        </p>
+        <p className="[overflow-wrap:anywhere]">{changeWords(change.what, units).join('; ')}</p>
+      </div>
+      <Button
+        size="small"
+        aria-label={t`Put back what was before ${when}`}
+        disabled={busy}
+        onClick={onPutBack}
+      >{t`Put back …`}</Button>
+    </li>
+  );
+};
+
 /** Who changed what in Setup, and when; each part goes back to what it was before. */
 export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
   const history = useSetupHistory(bakery);
-  const wall = useWallClock();
-  const { units } = useUnits();
   const [all, setAll] = useState(false);
   const [looked, setLooked] = useState<Looked | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const inUnits = useSaid((own) => own.say);
   const say = (error: unknown) => setProblem(error instanceof Error ? error.message : String(error));
   const { look, takeIn, busy } = useTakeFile(say);
   const open = async (change: SetupChangeView) => {
@@ -85,7 +117,7 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
     });
   };
   if (history.isPending) return <Loading what={t`the changes`} />;
-  if (history.isLoadingError) return <Alarm>{history.error.message}</Alarm>;
+  if (history.isLoadingError) return <Alarm>{inUnits(history.error.message)}</Alarm>;
   const rows = all ? history.data : history.data.slice(0, shownAtFirst);
   return (
     <>
@@ -94,21 +126,12 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
       )}
       <ol aria-label={t`Changes in Setup`} className="divide-y">
         {rows.map((change) => (
-          <li key={change.id} className="flex items-start gap-3 py-1.5">
-            <div className="min-w-0 flex-1">
-              <p className="text-[13px] text-ink-soft">
-                {wall.date(change.atMs)}, {wall.time(change.atMs)}
-                {change.who && `, ${change.who}`}
-              </p>
-              <p className="[overflow-wrap:anywhere]">{changeWords(change.what, units).join('; ')}</p>
-            </div>
-            <Button
-              size="small"
-              aria-label={t`Put back what was before ${wall.date(change.atMs)}, ${wall.time(change.atMs)}`}
-              disabled={look.isPending}
-              onClick={() => void open(change).catch(say)}
-            >{t`Put back …`}</Button>
-          </li>
+          <ChangeRow
+            key={change.id}
+            change={change}
+            busy={look.isPending}
+            onPutBack={() => void open(change).catch(say)}
+          />
         ))}
       </ol>
       {history.data.length > rows.length && (
@@ -118,7 +141,7 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
       )}
       {problem && (
         <div className="mt-3">
-          <Alarm>{problem}</Alarm>
+          <Alarm>{inUnits(problem)}</Alarm>
         </div>
       )}
       <Dialog

@@ -5,7 +5,7 @@ import type { BakeryView } from '@jokul/contracts';
 import { useJournal } from '../../journal/store';
 import { useNow, useWallClock } from '../../lib/clock';
 import { useProbes, useWellbeing } from '../../lib/queries';
-import { wellbeingOf } from './wellbeing-words';
+import { nightlyAt, wellbeingOf } from './wellbeing-words';
 
 /** As far back as probes are asked for. */
 const recentMs = 3 * 3600e3;
@@ -42,7 +42,7 @@ export const WellbeingPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   return (
     <>
       <ul className="space-y-2">
-        {wellbeingOf(data, kept, silent).map(({ what, well, say }) => (
+        {wellbeingOf(data, kept, silent, wall.ofDay(nightlyAt)).map(({ what, well, say }) => (
           <li key={what} className="flex gap-2">
             {well ? (
               <CircleCheck

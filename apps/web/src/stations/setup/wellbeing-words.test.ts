@@ -11,7 +11,9 @@ const view = (change: Partial<WellbeingView> = {}): WellbeingView => ({
   ...change,
 });
 const said = (change: Partial<WellbeingView> = {}, kept = 0, silent: readonly string[] = []) =>
-  new Map(wellbeingOf(view(change), kept, silent).map(({ what, well, say }) => [what, { well, say }]));
+  new Map(
+    wellbeingOf(view(change), kept, silent, '2:30 am').map(({ what, well, say }) => [what, { well, say }]),
+  );
 
 describe('whether all is well, in words', () => {
   it('is said of each thing', () => {

@@ -18,6 +18,8 @@ const tooLittleRoom = giga;
 const oldBackupS = 36 * 3600;
 /** A database that takes longer is slow, ms. */
 const slowMs = 250;
+/** When the start command makes a backup by itself. */
+export const nightlyAt = '02:30';
 
 export const sayBytes = (n: number) =>
   n >= giga
@@ -31,11 +33,13 @@ const count = (n: number, one: string, many: string) => `${n.toLocaleString('en'
  * Whether all is well, in a baker's words.
  * @param kept entries that this device has not sent yet
  * @param silent cold places whose probe says nothing, or nonsense
+ * @param nightly when a backup is made by itself, as this device writes a time
  */
 export const wellbeingOf = (
   { database, disk, backup, screens }: WellbeingView,
   kept: number,
   silent: readonly string[],
+  nightly: string,
 ): readonly Wellbeing[] => {
   const { ageS = null } = backup ?? {};
   return [
@@ -73,10 +77,10 @@ export const wellbeingOf = (
               backup.missing !== null
                 ? t`The folder ${backup.missing} is not there. Is its disk connected? Backups are kept on this machine meanwhile.`
                 : ageS === null
-                  ? t`None yet. The first comes in the night at 02:30; “Back up now” makes one at once.`
+                  ? t`None yet. The first comes in the night at ${nightly}; “Back up now” makes one at once.`
                   : ageS < oldBackupS
                     ? t`The last is ${sayDuration(ageS)} old, ${sayBytes(backup.bytes)}; ${count(backup.count, 'is', 'are')} kept.`
-                    : t`The last is ${sayDuration(ageS)} old: the nightly one did not come. Is the machine off at 02:30? “Back up now” makes one at once.`,
+                    : t`The last is ${sayDuration(ageS)} old: the nightly one did not come. Is the machine off at ${nightly}? “Back up now” makes one at once.`,
           },
         ]
       : []),

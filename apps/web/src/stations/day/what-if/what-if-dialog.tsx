@@ -9,6 +9,7 @@ import { Loading } from '../../../ui/states';
 import { asInput, wrongWith, type Row } from './supposal';
 import { SupposalRows } from './supposal-rows';
 import { WhatIfResult } from './what-if-result';
+import { Said } from '../../../ui/said';
 
 /** What taking it would do, so that nobody is surprised. */
 const consequence = (rows: readonly Row[]): string => {
@@ -76,7 +77,7 @@ export const WhatIfDialog = ({
         <SupposalRows rows={rows} bakery={bakery} today={today} checked={checked} onChange={change} />
         {problem && (
           <p role="alert" className="mt-3 font-medium text-hand">
-            {problem.message}
+            <Said>{problem.message}</Said>
           </p>
         )}
         {ask.isPending && <Loading what={t`how the day would go`} />}
