@@ -43,5 +43,8 @@ describe('quantities', () => {
     [4, '°C', '4 °C'],
     [3, '', '3'],
     [96, 'pieces', '96 pieces'],
+    [1, 'pieces', '1 piece'],
+    [1, 'trays', '1 tray'],
+    [0, 'batches', '0 batches'],
   ] as const)('%d %s is %s', (value, unit, text) => expect(formatQuantity(value, unit)).toBe(text));
 });
