@@ -35,7 +35,7 @@ const knownNames = (file) => {
 export const ownBakeries = (home = inRoot('.jokul'), file = namesFile()) => {
   const names = knownNames(file);
   return (existsSync(home) ? readdirSync(home) : [])
-    .filter((id) => isOwn(id) && existsSync(`${home}/${id}`))
+    .filter(isOwn)
     .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
     .map((id) => ({ id, name: typeof names[id] === 'string' && names[id] ? names[id] : 'My bakery' }));
 };
