@@ -149,7 +149,7 @@ test('what if one order came: tried on a copy by keyboard, made so, and taken ba
   const before = await batches();
   await page.goto(`${jokul.url}/day`);
   await page.getByRole('button', { name: 'Try something' }).press('Enter');
-  const dialog = page.getByRole('dialog', { name: 'What if ...?' });
+  const dialog = page.getByRole('dialog', { name: 'What if …?' });
   await dialog.getByRole('button', { name: 'One more order' }).press('Enter');
   await dialog.getByLabel('For').fill('Harbour fair');
   await dialog.getByLabel('Product').selectOption('LEM');

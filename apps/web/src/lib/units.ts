@@ -54,7 +54,8 @@ export const typedFigure = (value: number, kind: TypedKind, units: Units): strin
 export const saySize = (lengthMm: number, units: Units, digits = 0): string =>
   units === 'us' ? `${(lengthMm / 25.4).toFixed(digits + 2)} in` : `${lengthMm.toFixed(digits)} mm`;
 
-const figureOf = (value: number, kind: TypedKind, units: Units) =>
+/** The same as it is said: a minus is a minus. */
+export const saidFigure = (value: number, kind: TypedKind, units: Units): string =>
   typedFigure(value, kind, units).replace('-', '−');
 
 /** 26 mm; or 1.02 in: as much as a rule shows. */
@@ -92,6 +93,6 @@ export const useUnits = () => {
       text.trim() === '' ? Number.NaN : (readTyped(text, kind, units) ?? Number.NaN),
     /** −25 to 40 °C. */
     range: (from: number, to: number, kind: TypedKind) =>
-      `${figureOf(from, kind, units)} to ${figureOf(to, kind, units)} ${typedUnit(kind, units)}`,
+      `${saidFigure(from, kind, units)} to ${saidFigure(to, kind, units)} ${typedUnit(kind, units)}`,
   };
 };

@@ -90,9 +90,14 @@ export const lifeOf = ({ formula, form, massG, startC, steps, readyC }: LifeQues
         id: 'bakeable',
         name: 'cold enough to bake',
         atS: coolsTo(readyC),
-        by: `core at ${readyC} °C`,
+        by: `core at ${formatNumber(readyC)} °C`,
       },
-      { id: 'frozen', name: 'frozen through', atS: coolsTo(frozenC), by: `core at ${frozenC} °C` },
+      {
+        id: 'frozen',
+        name: 'frozen through',
+        atS: coolsTo(frozenC),
+        by: `core at ${formatNumber(frozenC)} °C`,
+      },
       {
         id: 'workable',
         name: 'can be worked again',

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { readTyped, typedUnit, type Liner, type TrayMaterial, type TypedKind } from '@jokul/core';
-import { typedFigure, useUnits } from '../../lib/units';
+import { saidFigure, typedFigure, useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Field, SelectField } from '../../ui/field';
 import type { Conditions, Variant } from './use-conditions';
@@ -110,7 +110,7 @@ export const OwnWhatIf = ({
             value={text[key]}
             error={
               read[key] === null
-                ? t`${typedFigure(low, kind, units)} to ${typedFigure(high, kind, units)}`
+                ? t`${saidFigure(low, kind, units)} to ${saidFigure(high, kind, units)}`
                 : undefined
             }
             onChange={(event) => setText({ ...text, [key]: event.target.value })}

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { sayDuration, usualSpreads, type PlanQuality } from '@jokul/core';
 import { useNames } from '../../line/actions';
 import { PlanButton } from '../../line/plan-bar';
@@ -79,8 +79,8 @@ export const spreadWords = (spreads: PlanQuality['spreads']): string => {
   const { workShare, pullShare, lateS } = spreads ?? usualSpreads;
   const figures = t`work ${percent(workShare)}, pulls ${percent(pullShare)}, ${sayDuration(Math.round(lateS))} late on average`;
   if (loads < fewRecords)
-    return t`Durations are spread by estimates (${figures}), not yet by your log${loads > 0 ? t`: it has only ${loads} loads of the last six weeks` : ''}.`;
-  return t`Durations are spread as in your log of the last six weeks (${figures}): ${loads} loads${works > 0 ? t`, ${works} mixings` : ''}.`;
+    return t`Durations are spread by estimates (${figures}), not yet by your log${loads > 0 ? t`: it has only ${plural(loads, { one: '1 load', other: '# loads' })} of the last six weeks` : ''}.`;
+  return t`Durations are spread as in your log of the last six weeks (${figures}): ${plural(loads, { one: '1 load', other: '# loads' })}${works > 0 ? t`, ${plural(works, { one: '1 mixing', other: '# mixings' })}` : ''}.`;
 };
 
 /** What is called sure, as a share of days. */

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { readTyped, type TypedKind } from '@jokul/core';
-import { typedFigure, useUnits } from '../../lib/units';
+import { saidFigure, typedFigure, useUnits } from '../../lib/units';
 import { Field } from '../../ui/field';
 
 interface OptionalNumberProps {
@@ -46,7 +46,7 @@ export const OptionalNumber = ({
       className="figures text-right"
       placeholder={usual}
       value={text}
-      error={wrong ? t`${typedFigure(min, kind, units)} to ${typedFigure(max, kind, units)}` : undefined}
+      error={wrong ? t`${saidFigure(min, kind, units)} to ${saidFigure(max, kind, units)}` : undefined}
       onChange={(event) => setTyped(event.target.value)}
       onKeyDown={(event) => {
         if (event.key === 'Enter') event.currentTarget.blur();

@@ -63,7 +63,7 @@ export const WhatIfDialog = ({
       open
       wide
       onClose={onClose}
-      title={t`What if ...?`}
+      title={t`What if …?`}
       lead={t`Try it on a copy of the day. Nothing changes until you make it so.`}
     >
       <form

@@ -10,7 +10,7 @@ import { WhatIfDialog } from './what-if-dialog';
 export const WhatIf = ({ date, bakery }: { readonly date: string; readonly bakery: BakeryView }) => {
   const [open, setOpen] = useState(false);
   return (
-    <WhySection title={t`What if ...?`}>
+    <WhySection title={t`What if …?`}>
       <p className="mb-2">{t`An oven less or more, somebody ill, an order that may come: try it on a copy of the day.`}</p>
       <Button icon={<Split size={16} aria-hidden />} onClick={() => setOpen(true)}>{t`Try something`}</Button>
       {open && (

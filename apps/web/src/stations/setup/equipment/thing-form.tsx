@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { readTyped, showTyped, typedUnit } from '@jokul/core';
-import { useUnits } from '../../../lib/units';
+import { saidFigure, useUnits } from '../../../lib/units';
 import { Button } from '../../../ui/button';
 import { Dialog } from '../../../ui/dialog';
 import { Field, SelectField } from '../../../ui/field';
@@ -28,7 +28,7 @@ const shown = (
 const limits = (ask: Extract<Detail['ask'], { min: number }>, units: Units): string => {
   const kind = ask.as === 'percent' ? 'number' : ask.as;
   const unit = ask.as === 'percent' ? '%' : typedUnit(ask.as, units);
-  return t`Between ${showTyped(ask.min, kind, units)} and ${showTyped(ask.max, kind, units)}${unit ? ` ${unit}` : ''}.`;
+  return t`Between ${saidFigure(ask.min, kind, units)} and ${saidFigure(ask.max, kind, units)}${unit ? ` ${unit}` : ''}.`;
 };
 
 /** A field read: its value as stored, or why it cannot be. */

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { ArrowUp } from 'lucide-react';
 import { typedUnit } from '@jokul/core';
-import { sayMass, typedFigure, useUnits } from '../../../lib/units';
+import { sayMass, saidFigure, useUnits } from '../../../lib/units';
 import { Button } from '../../../ui/button';
 import { nameOf, type Detail, type Kind, type Thing } from './kinds';
 
@@ -15,7 +15,7 @@ const say = ({ key, ask, usual, said = '#' }: Detail, thing: Thing, units: 'metr
       ? `${Math.round(value * 100)} %`
       : ask.as === 'mass'
         ? sayMass(value, units)
-        : `${typedFigure(value, ask.as, units)} ${typedUnit(ask.as, units)}`.trim();
+        : `${saidFigure(value, ask.as, units)} ${typedUnit(ask.as, units)}`.trim();
   return said.replace('#', figure);
 };
 
