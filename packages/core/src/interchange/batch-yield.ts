@@ -13,8 +13,10 @@ const figure = String.raw`(?:\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d+(?:[
 const dozens = String.raw`(?:\s*(dozen|doz\.?|dz\.?|dutzend|douzaines?)(?![a-z]))?`;
 /** "500 g", "2 trays": a figure of these counts no pieces. */
 const notPieces = String.raw`(?!\d|[.,]\d|\s*(?:%|°|(?:g|kg|ml|cl|l|oz|lbs?|grams?|cups?|tbsp|tsp|pounds?|ounces?|minutes?|mins?|hours?|days?|trays?|sheets?|batch(?:es)?|loaves|loaf|logs?|rolls?|cm|mm|inch(?:es)?)(?![a-z])))`;
-const count = String.raw`(\d+)(?:\s*(?:-|–|—|to|or|bis|à)\s*(\d+))?${dozens}${notPieces}`;
-const about = String.raw`(?:\s+(?:about|around|approx\.?|approximately|ca\.?|roughly|etwa|environ))?`;
+/** "2 1/2 dozen" is thirty; half a piece is none. */
+const whole = String.raw`\d+(?:\s+1\/2(?=\s*do?z)|\s*½(?=\s*do?z))?`;
+const count = String.raw`(${whole})(?:\s*(?:-|–|—|to|or|bis|à)\s*(${whole}))?${dozens}${notPieces}`;
+const about = String.raw`(?:\s*(?:about|around|approx\.?|approximately|ca\.?|roughly|etwa|environ|~|≈))?`;
 const wide = new RegExp(
   String.raw`(${figure})\s*-?\s*(cm|mm|inch(?:es)?|in\b|")\s*-?\s*(?:across|wide|in diameter|round|cookies|biscuits)`,
   'i',
@@ -72,7 +74,7 @@ export const batchYield = (text: string): BatchYield | undefined => {
   const counted = byWeight
     ? Number(byWeight[1])
     : pieces
-      ? Number(pieces[2] ?? pieces[1]) * (pieces[3] ? 12 : 1)
+      ? Math.round(numberOf(pieces[2] ?? pieces[1] ?? '') * (pieces[3] ? 12 : 1))
       : undefined;
   const pieceG = byWeight ? Number((byWeight[2] ?? '').replace(',', '.')) : portionG(words);
   if (counted === undefined && diameterMm === undefined && pieceG === undefined) return undefined;

@@ -39,6 +39,8 @@ describe('the oven of a recipe', () => {
     ['Bake 350 12 min', still(176.7)],
     ['375 degrees, 9-11 min', still(190.6)],
     ['350° 10 min', still(176.7)],
+    ['350F 8-10 min', still(176.7)],
+    ['@ 180C, 12 mins', still(180)],
     ['180° for 12 minutes', still(180)],
   ])('"%s"', (text, { setC, ...rest }) => {
     const { minutes: _, ...set } = directionsOf(text).bake ?? {};
@@ -73,6 +75,7 @@ describe('how long, and how it rests', () => {
     ['Rest in the fridge 1 hr minimum, best overnight.', undefined, [1, 16]],
     ['Chill overnight (at least 8 hours).', undefined, [8, 16]],
     ['375 degrees, 9-11 min.', [9, 11], undefined],
+    ['350F 8-10 min', [8, 10], undefined],
     ['Chill the dough for up to 3 days.', undefined, undefined],
     ['Freeze for a maximum of 4 weeks.', undefined, undefined],
     ['Chill 20 min. Scoop. Chill for 2 hours.', undefined, [2, 2]],
@@ -94,6 +97,9 @@ describe('how many it makes', () => {
     ['Makes 24 cookies, 3½ inches across', { pieces: 24, diameterMm: 89 }],
     ['Yields 18 three-inch cookies', { pieces: 18, diameterMm: 76 }],
     ['Makes 20', { pieces: 20 }],
+    ['Makes ~ 2 1/2 dozen', { pieces: 30 }],
+    ['Yields 1½ doz. cookies', { pieces: 18 }],
+    ['Makes 2-2 1/2 dozen', { pieces: 30 }],
     ['Servings: 24 cookies', { pieces: 24 }],
     ['Scoop 2 oz (57g) portions.', { pieceG: 57 }],
     ['Portion into 60 g balls.', { pieceG: 60 }],

@@ -89,12 +89,19 @@ const deed =
 /** Whether a line tells what to do and not what goes in. */
 export const isInstruction = (text: string): boolean => deed.test(text) || tells(text);
 
+/** "350F 8-10 min": degrees and minutes, and nothing to weigh. */
+const heatAndTime =
+  /^\s*(?:@|at\s)?\s*\d{3}\s*(?:°|deg(?:rees?)?\.?)?\s*[CF]\b[^a-z]*\d+\s*(?:min|mins|minutes)\b/i;
+
 const tells = (text: string): boolean =>
-  verbs.test(text) &&
-  (/^\s*(?:\d{1,2}[.)]\s+)?(?:then\s+|now\s+)?(?:bake|preheat|pre-heat|heat|chill|refrigerate|freeze|rest|mix|beat|cream the|cream together|stir|fold|whisk|shape|place|let|cool|makes?|yields?|serves?|line|scoop|press|combine|divide|transfer|remove|store|backen|vorheizen|ergibt|cuire|enfourner|mélanger|préchauff\w*)\b/i.test(
-    text,
-  ) ||
-    /\b(?:minutes?|minuten|min|hours?|stunden?|heures?|days?|overnight|°|degrees|gas mark)\b|°/i.test(text));
+  heatAndTime.test(text) ||
+  (verbs.test(text) &&
+    (/^\s*(?:\d{1,2}[.)]\s+)?(?:then\s+|now\s+)?(?:bake|preheat|pre-heat|heat|chill|refrigerate|freeze|rest|mix|beat|cream the|cream together|stir|fold|whisk|shape|place|let|cool|makes?|yields?|serves?|line|scoop|press|combine|divide|transfer|remove|store|backen|vorheizen|ergibt|cuire|enfourner|mélanger|préchauff\w*)\b/i.test(
+      text,
+    ) ||
+      /\b(?:minutes?|minuten|min|hours?|stunden?|heures?|days?|overnight|°|degrees|gas mark)\b|°/i.test(
+        text,
+      )));
 
 /** Lines about the recipe, not of it: times, yield, calories, the sum of the weights. */
 const about =
@@ -125,6 +132,7 @@ export const directionsOf = (text: string): Directions =>
 
 const tellsOf = (text: string): Directions => {
   const bakes =
+    heatAndTime.test(text) ||
     /\b(?:bake|baking|oven|backen|backzeit|ofen|four|enfourner|cuire|cuisson|preheat|gas|degrees|deg)\b|°/i.test(
       text,
     );

@@ -32,17 +32,29 @@ const insideBrackets = (text: string, at: number): boolean => {
   return (before.match(/[([]/g) ?? []).length > (before.match(/[)\]]/g) ?? []).length;
 };
 
+/** Words that say of what kind something is, and are no food by themselves. */
+const kindOnly =
+  /^(?:white|brown|light|dark|milk|semi-?sweet|bittersweet|whole|unsalted|salted|plain|bread|cake|rye|granulated|caster)$/i;
+
+/** "white & brown sugar": both are sugar, and no egg white. */
+const withSharedNoun = (names: readonly string[]): readonly string[] => {
+  const noun = /\S+$/.exec(names.at(-1) ?? '')?.[0] ?? '';
+  return names.map((name, i) => (i < names.length - 1 && kindOnly.test(name) ? `${name} ${noun}` : name));
+};
+
 /** "1/2 tsp each salt and soda", "100 g each of butter and sugar", "salt and soda, 1/2 tsp each": one line of each. */
 const eachOf = (text: string): readonly string[] | null => {
-  const behind = /^(.+?),?\s+((?:[\d¼-¾⅐-⅞]|an?\s|one\s)[^,]*?)\s+(?:each|of each|je)\.?$/i.exec(text);
+  const behind = /^(.+?),?\s+((?:[\d¼-¾⅐-⅞]|an?\s|one\s)[^,]*?)\s+(?:each|ea|of each|je)\.?$/i.exec(text);
   const turned =
     behind && /,|\band\b|&|\bund\b|\bet\b/.test(behind[1] ?? '') ? `${behind[2]} each ${behind[1]}` : text;
-  const found = /^(.+?)\s+(?:each|of each|je)(?:\s+of)?\s*:?\s+(.+)$/i.exec(
+  const found = /^(.+?)\s+(?:each|ea\.?|of each|je)(?:\s+of)?\s*:?\s+(.+)$/i.exec(
     turned.replace(/^pinch/i, '1 pinch'),
   );
   if (!found) return null;
   const { amounts, rest } = takeAmounts(`${found[1]} `);
-  const names = (found[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+|und|et)\s+/i).filter(Boolean);
+  const names = withSharedNoun(
+    (found[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+|und|et)\s+/i).filter(Boolean),
+  );
   if (amounts.length === 0 || rest.trim() !== '' || names.length < 2) return null;
   return names.every((name) => matchIngredient(name).ids.length > 0)
     ? names.map((name) => `${found[1]} ${name}`)

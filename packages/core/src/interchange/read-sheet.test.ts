@@ -216,6 +216,45 @@ describe('an amount that stands elsewhere', () => {
     ['100 g golden caster sugar', 'caster-sugar', 100],
   ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
 
+  it.each<[string, [string, number][]]>([
+    [
+      '1/3 c. each white & dark brown sugar',
+      [
+        ['white-sugar', 66.6],
+        ['dark-brown-sugar', 74.9],
+      ],
+    ],
+    [
+      '100 g each dark and milk chocolate',
+      [
+        ['dark-chocolate', 100],
+        ['milk-chocolate', 100],
+      ],
+    ],
+    [
+      '50 g each salted and unsalted butter',
+      [
+        ['salted-butter', 50],
+        ['butter', 50],
+      ],
+    ],
+    [
+      '1/2 tsp ea. soda, salt',
+      [
+        ['baking-soda', 2.3],
+        ['salt', 3],
+      ],
+    ],
+    [
+      'whites and yolks, 30 g each',
+      [
+        ['egg-white', 30],
+        ['egg-yolk', 30],
+      ],
+    ],
+  ])('"%s": what stands once is of each', (text, expected) =>
+    expect(lines(text)).toEqual(expected.map(([id, grams]) => ['read', id, grams])),
+  );
   it('brackets stand between two ingredients', () =>
     expect(lines('1 egg (room temp) + 1 egg yolk')).toEqual([
       ['read', 'whole-egg', 50],
