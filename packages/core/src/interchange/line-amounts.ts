@@ -23,10 +23,15 @@ const gramsOf = (amounts: readonly WrittenAmount[]) =>
   );
 /** How far two weights of one amount may be apart: 8 oz is written as 225 g, and as 250 g. */
 const roundedAway = 0.15;
+/** Of grams beside grams nothing is rounded. */
+const alikeInOneUnit = 0.005;
 /** Whether a second amount says the first once more. Two weights that differ are not one: that is asked about. */
-const agree = (one: readonly WrittenAmount[], other: readonly WrittenAmount[]): boolean =>
-  other.every(({ unit }) => unit.kind === 'mass' || unit.kind === 'volume') &&
-  (!isMass(one) || !isMass(other) || Math.abs(gramsOf(one) / gramsOf(other) - 1) < roundedAway);
+const agree = (one: readonly WrittenAmount[], other: readonly WrittenAmount[]): boolean => {
+  if (!other.every(({ unit }) => unit.kind === 'mass' || unit.kind === 'volume')) return false;
+  if (!isMass(one) || !isMass(other)) return true;
+  const most = isMetric(one) === isMetric(other) ? alikeInOneUnit : roundedAway;
+  return Math.abs(gramsOf(one) / gramsOf(other) - 1) < most;
+};
 
 /** "2 x", "½ of", "half of" */
 const timesOf = (written: string): number => {

@@ -47,6 +47,19 @@ const weightBehind = (text: string): string =>
       )
     : text;
 
+/** "3 eggs, yolks only", "2 eggs (whites)", "1 white": what of the egg goes in. */
+const partOfEgg = (text: string): string =>
+  text
+    .replace(
+      /\beggs?\b\s*[,(–-]\s*(?:just\s+|only\s+)?(?:the\s+)?(white|yolk)s?(?:\s+only)?\s*\)?\s*$/i,
+      (_, part: string) => `egg ${part.toLowerCase()}s`,
+    )
+    .replace(
+      /^(\d+|an?|one|two|three)\s+((?:small|medium|large|extra[- ]large|jumbo)\s+)?white$/i,
+      '$1 $2egg white',
+    )
+    .replace(/^(white|yolk)s?\s+(?:of|from)\s+(\d+|an?|one|two|three)\s+(.*?)eggs?$/i, '$2 $3egg $1');
+
 /** "zest of 1 lemon", "juice of half a lime" with the fruit as the measure. */
 const fruitFirst = (text: string): string =>
   text
@@ -81,7 +94,7 @@ const packaged = new RegExp(
 
 /** "One 12-ounce package" and "2 L eggs" in the form that is read. */
 export const plainForm = (raw: string): PlainForm => {
-  const text = withCocoa(weightBehind(cleaned(raw)));
+  const text = withCocoa(weightBehind(partOfEgg(cleaned(raw))));
   const unhyphened = text
     // "1 (heaped) tsp"
     .replace(/[([]\s*(heaped|heaping|rounded|generous|scant|level)\s*[)\]]/gi, '$1')

@@ -48,7 +48,9 @@ export const readLine = (raw: string): WrittenLine => {
   const { ids, unread, left } = matchName(head.trim(), tail.replace(/\bbrowned\b/i, ''));
   // A figure that no reading accounts for is asked about, whatever else of the line is clear.
   const loose = looseFigure(name);
-  const unclear = loose === null ? left : [...left, loose];
+  // Nobody weighs "a cup of white": of an egg there are whites, of sugar there is white too.
+  const onlyWhite = /^white$/i.test(head.trim()) ? ['white'] : [];
+  const unclear = [...left, ...onlyWhite, ...(loose === null ? [] : [loose])];
   const said = sizes.exec(text)?.[1]?.toLowerCase().replace(' ', '-');
   const size = eggs ? `eu-${eggs}` : said;
   if (

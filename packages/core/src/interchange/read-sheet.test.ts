@@ -57,6 +57,36 @@ describe('eggs by their size', () => {
   });
 });
 
+describe('what of the egg goes in', () => {
+  it.each<[string, string, number]>([
+    ['3 large eggs, yolks only', 'egg-yolk', 54],
+    ['1 large egg, whites only', 'egg-white', 32],
+    ['2 large eggs (just the yolks)', 'egg-yolk', 36],
+    ['1 large white', 'egg-white', 32],
+    ['white of 1 large egg', 'egg-white', 32],
+    ['yolks of 3 large eggs', 'egg-yolk', 54],
+    ['1 large egg, separated', 'whole-egg', 50],
+    ['100 g egg whites', 'egg-white', 100],
+  ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
+  it.each(['1 cup white', '100 g white'])('"%s" is asked about', (text) =>
+    expect(lines(text).map(([state]) => state)).toEqual(['ask']),
+  );
+});
+
+describe('names that are shorter than the library’s', () => {
+  it.each<[string, string]>([
+    ['10 g vinegar', 'vinegar'],
+    ['10 g rum', 'rum'],
+    ['50 g coffee', 'coffee'],
+    ['50 g beurre noisette', 'browned-butter'],
+    ['5 g sodium bicarbonate', 'baking-soda'],
+    ['50 g cacao nibs', 'cocoa-nibs'],
+    ['50 g pretzels', 'pretzels'],
+  ])('"%s" is %s', (text, id) => expect(lines(text)[0]?.slice(0, 2)).toEqual(['read', id]));
+  it('of coconut and of cacao it is asked which', () =>
+    expect(lines('50 g coconut\n30 g cacao powder').map(([state]) => state)).toEqual(['ask', 'ask']));
+});
+
 describe('figures as people write them', () => {
   it.each<[string, string, number]>([
     ['0,250 kg butter', 'butter', 250],
@@ -265,6 +295,11 @@ describe('an amount that stands elsewhere', () => {
       ['read', 'white-sugar', 199.9],
       ['topping read', 'white-sugar', 50],
     ]));
+
+  it.each(['641 g / 558 g flour', 'flour 641 g / 558 g', '8 oz / 9 oz butter'])(
+    '"%s": two weights in one unit are not the same again',
+    (text) => expect(lines(text).map(([state]) => state)).toEqual(['ask']),
+  );
 
   it.each(['3 oz dark chocolate (85 g), plus 1 oz (28 g) for melting', '100 g butter, plus 20 g for frying'])(
     '"%s": more of it, for something that is not known, is asked about',

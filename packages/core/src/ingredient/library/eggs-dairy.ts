@@ -17,12 +17,12 @@ oat-drink | Oat drink | liquid | 90 1.5 1 2.5 4 0.8 0.2 0 0 | level 1.03 | glute
 soy-drink | Soy drink | liquid | 91.5 1.9 3.3 0.5 1.6 0.5 0.7 0 0 | level 1.03 | soy | | | soy milk, soya milk
 almond-drink | Almond drink | liquid | 96.5 1.2 0.5 0.1 1.2 0.3 0.2 0 0 | level 1.02 | nuts | | | almond milk
 water | Water | liquid | 100 0 0 0 0 0 0 0 0 | level 1 | | | | hot water, cold water, warm water
-coffee | Coffee, brewed | liquid | 99.2 0 0.2 0 0.4 0 0.2 0 0 | level 1 | | acid 0.01 | | strong coffee, espresso
+coffee | Coffee, brewed | liquid | 99.2 0 0.2 0 0.4 0 0.2 0 0 | level 1 | | acid 0.01 | | strong coffee, espresso, coffee, brewed coffee
 orange-juice | Orange juice | liquid | 88.7 0.1 0.7 0 9.7 0.3 0.5 0 0 | level 1.04 | | acid 0.15 | orange 70 | juice of orange
 lemon-juice | Lemon juice | liquid | 92.3 0.2 0.4 0 6.5 0.3 0.3 0 0 | level 1.03 | | acid 0.85 | lemon 45 | juice of lemon
 lime-juice | Lime juice | liquid | 91 0.1 0.4 0 7.8 0.4 0.3 0 0 | level 1.03 | | acid 0.9 | lime 28 | juice of lime
-vinegar | Vinegar, 5 % | liquid | 94.5 0 0 0 5.4 0 0.1 0 0 | level 1.01 | | acid 0.83 | | white vinegar, cider vinegar, apple cider vinegar
-rum | Dark rum | liquid | 66.5 0 0 0 0.1 0 0 0 33.4 | level 0.95 | | | | brandy, whisky, bourbon
+vinegar | Vinegar, 5 % | liquid | 94.5 0 0 0 5.4 0 0.1 0 0 | level 1.01 | | acid 0.83 | | white vinegar, cider vinegar, apple cider vinegar, vinegar
+rum | Dark rum | liquid | 66.5 0 0 0 0.1 0 0 0 33.4 | level 0.95 | | | | brandy, whisky, bourbon, rum, rhum, whiskey, spirits
 apple-sauce | Apple sauce | liquid | 88 0.1 0.2 0 10.3 1.2 0.2 0 0 | level 1.05 | | acid 0.06 | | applesauce, apple puree
 banana | Banana, mashed | liquid | 75 0.3 1.1 5.4 14.7 2.6 0.9 0 0 | level 0.95 | | acid 0.05 | banana 118 | ripe banana, mashed banana, bananas
 pumpkin-puree | Pumpkin purée | liquid | 90 0.3 1.1 2.2 3.3 2.4 0.7 0 0 | level 1.03 | | | | pumpkin, canned pumpkin

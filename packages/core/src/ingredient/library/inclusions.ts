@@ -27,16 +27,16 @@ pumpkin-seeds | Pumpkin seeds | inclusion | 5.2 49 30.2 3.3 1.4 6 4.8 0 0 | leve
 linseed | Linseed | inclusion | 7 42.2 18.3 0.1 1.5 27.3 3.7 0 0 | level 0.7, ground 0.48 | | | | flaxseed, flax seeds, ground flaxseed
 chia | Chia seeds | inclusion | 6 31 17 7.6 0 34 4.8 0 0 | level 0.72 | | | | chia
 raisins | Raisins | inclusion | 16 0.5 3 2.5 72 4 2 0 0 | level 0.65 | sulphite | acid 0.1 | | sultanas, seedless raisins
-currants | Currants, dried | inclusion | 19 0.3 4 0 68 6.8 2 0 0 | level 0.62 | | acid 0.1 | |
+currants | Currants, dried | inclusion | 19 0.3 4 0 68 6.8 2 0 0 | level 0.62 | | acid 0.1 | | currants
 dried-cranberries | Cranberries, dried | inclusion | 15.5 1.1 0.2 4 73.5 5.3 0.2 0 0 | level 0.5 | | acid 0.15 | | dried cranberries, cranberries
 dried-cherries | Cherries, dried | inclusion | 17 0.8 1.5 3 72 4.5 1.2 0 0 | level 0.6 | | acid 0.12 | | sour cherries, dried sour cherries, dried cherries, cherries
 dried-apricots | Apricots, dried | inclusion | 31 0.5 3.4 2 53.5 7.3 2.6 0 0 | chopped 0.6 | sulphite | acid 0.15 | apricot 7 | apricots, dried apricots
 dates | Dates, chopped | inclusion | 20.5 0.4 2.5 3.6 63.4 8 1.6 0 0 | chopped 0.62 | | | medjool 24, deglet 7.1 | dates, pitted dates, medjool dates, deglet dates, deglet nour dates, deglet noor dates
 figs | Figs, dried | inclusion | 30 0.9 3.3 5.1 48 9.8 1.9 0 0 | chopped 0.62 | | acid 0.05 | fig 9 | dried figs
 candied-peel | Candied peel | inclusion | 17 0.3 0.3 0 78.5 3.5 0.4 0 0 | chopped 0.6 | sulphite | acid 0.03 | | candied orange peel, mixed peel
-freeze-dried-raspberries | Raspberries, freeze-dried | inclusion | 3 4.5 8 3 42 34 4 0 0 | loose 0.12 | | acid 1.5 | | freeze-dried strawberries, freeze dried raspberries
+freeze-dried-raspberries | Raspberries, freeze-dried | inclusion | 3 4.5 8 3 42 34 4 0 0 | loose 0.12 | | acid 1.5 | | freeze-dried strawberries, freeze dried raspberries, freeze dried raspberries
 jam | Jam | inclusion | 30 0 0.4 0 68 1.2 0.4 0 0 | level 1.33 | | acid 0.08 | | raspberry jam, apricot jam, marmalade
-pretzels | Pretzels, crushed | inclusion | 3.5 3.5 10 71.5 2.5 3.5 1.5 3.5 0 | crushed 0.35 | gluten, wheat | | |
+pretzels | Pretzels, crushed | inclusion | 3.5 3.5 10 71.5 2.5 3.5 1.5 3.5 0 | crushed 0.35 | gluten, wheat | | | pretzels
 biscuit-crumbs | Biscuit crumbs | inclusion | 3.5 16 7 43 25 3 1.2 1 0 | crushed 0.42 | gluten, milk, wheat | | | graham cracker crumbs, cookie crumbs
-potato-crisps | Potato crisps, crushed | inclusion | 2 34 6.5 48 0.5 4.5 3 1.5 0 | crushed 0.24 | | | | potato chips
+potato-crisps | Potato crisps, crushed | inclusion | 2 34 6.5 48 0.5 4.5 3 1.5 0 | crushed 0.24 | | | | potato chips, potato crisps
 `;
