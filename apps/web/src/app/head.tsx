@@ -1,28 +1,13 @@
 import { t } from '@lingui/core/macro';
-import { CloudOff, Keyboard, Moon, Search, Sun, Volume1, Volume2, VolumeX } from 'lucide-react';
+import { Keyboard, Moon, Search, Sun, Volume1, Volume2, VolumeX } from 'lucide-react';
 import { toast } from 'sonner';
-import { useJournal } from '../journal/store';
 import { useNow, useWallClock } from '../lib/clock';
 import { usePreferences } from '../lib/preferences';
 import { useBakery } from '../lib/queries';
 import { chime, openSound, useChime } from '../sound/chime';
 import { Button } from '../ui/button';
+import { ConnectionMark } from './connection-mark';
 import { NextAction } from './next-action';
-
-const ConnectionMark = () => {
-  const { connection, pending } = useJournal();
-  if (connection !== 'away' && pending.length === 0) return null;
-  return (
-    <span
-      role="status"
-      className="flex items-center gap-1.5 rounded-md border border-hand px-2 py-1 text-[13px]"
-    >
-      <CloudOff size={15} className="text-hand" aria-hidden />
-      {connection === 'away' ? t`Server away` : t`Sending`}
-      {pending.length > 0 && <span className="figures">{t`· ${pending.length} kept here`}</span>}
-    </span>
-  );
-};
 
 const Clock = () => {
   const wall = useWallClock();

@@ -6,11 +6,17 @@ import type { OutboxItem } from './outbox';
 /* The outbox and the sending, with a made-up IndexedDB, network and event stream. */
 const kept = new Map<string, OutboxItem>();
 /** The browser's store: whole, forbidden or full, or never answering. */
-const store = { broken: false, silent: false };
+const store = {
+  broken: false,
+  silent: false,
+  held: Promise.resolve(),
+  release: (): void => undefined,
+};
 jest.unstable_mockModule('./outbox', () => ({
   keep: async (item: OutboxItem) => {
     if (store.broken) throw new Error('QuotaExceededError');
     if (store.silent) await new Promise(() => undefined);
+    await store.held;
     kept.set(item.entry.id, item);
   },
   forget: async (ids: readonly string[]) => ids.forEach((id) => kept.delete(id)),
@@ -57,6 +63,9 @@ class FakeEventSource {
   }
 }
 
+/** What the page does as it closes. */
+let closing: (event: object) => void = () => undefined;
+
 /** The server: stores entries by id, unless it is away or finds one bad. */
 const server = {
   away: false,
@@ -90,7 +99,11 @@ const fakeFetch = async (_path: string, init: { method: string; body?: string })
 Object.assign(globalThis, {
   fetch: fakeFetch,
   EventSource: FakeEventSource,
-  window: { addEventListener: () => undefined },
+  window: {
+    addEventListener: (type: string, listener: (event: object) => void) => {
+      if (type === 'beforeunload') closing = listener;
+    },
+  },
 });
 
 const { confirmEntries, onBegin, record, refuseEntry, resetJournal, useJournal } = await import('./store');
@@ -342,6 +355,27 @@ describe('a ledger that was put back', () => {
     await pause(700);
     expect(server.stored).not.toContain(id);
     expect(useJournal.getState().refused[0]?.refused).toContain('no longer has');
+  });
+});
+
+describe('a press that is being written down', () => {
+  it('is not kept before it is, and asks before the page closes', async () => {
+    server.away = true;
+    store.held = new Promise((resolve) => (store.release = resolve));
+    const { id } = note('on its way');
+    await pause(20);
+    expect([...useJournal.getState().unkept]).toEqual([id]);
+    const leaving = { asked: false, preventDefault: () => (leaving.asked = true) };
+    closing(leaving);
+    expect(leaving.asked).toBe(true);
+    store.release();
+    await until(() => useJournal.getState().unkept.size === 0);
+    expect([...kept.keys()]).toContain(id);
+    leaving.asked = false;
+    closing(leaving);
+    expect(leaving.asked).toBe(false);
+    server.away = false;
+    await until(() => server.stored.includes(id));
   });
 });
 

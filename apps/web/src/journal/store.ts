@@ -21,7 +21,10 @@ interface JournalStore {
   readonly pending: readonly OutboxItem[];
   /** The entry itself is wrong: set aside until a person mends, keeps or strikes it. */
   readonly refused: readonly OutboxItem[];
-  /** Entries that this browser could not keep: they live in this page alone until the server has them. */
+  /**
+   * Entries that this browser has not written down yet, or could not: they live in this page alone until it has, or the
+   * server has them.
+   */
   readonly unkept: ReadonlySet<string>;
   /** Whether this browser keeps entries at all. */
   readonly keeps: boolean;
@@ -75,10 +78,12 @@ export const confirmEntries = (
   }));
 };
 
-export const addPending = (items: readonly OutboxItem[]): void => {
+/** @param kept whether the browser has written them down already */
+export const addPending = (items: readonly OutboxItem[], kept = false): void => {
   for (const { entry } of items) ledger.put(entry);
   useJournal.setState((s) => ({
     pending: [...s.pending, ...items],
+    unkept: kept ? s.unkept : new Set([...s.unkept, ...items.map(({ entry }) => entry.id)]),
     session: withSession(
       s.session,
       items.map(({ entry }) => entry),
@@ -152,21 +157,24 @@ const itemOf = (kind: EntryKind, lot: string, payload: object): OutboxItem => {
   return { entry: entry as DraftEntry, order };
 };
 
+const without = (ids: ReadonlySet<string>, id: string): ReadonlySet<string> =>
+  ids.has(id) ? new Set([...ids].filter((one) => one !== id)) : ids;
+
 /** Keeps an item on the device; where the browser cannot, that is said and the entry goes to the server all the same. */
 export const keepItem = (item: OutboxItem): void => {
+  const { id } = item.entry;
+  const waits = ({ pending, refused }: JournalStore) =>
+    [...pending, ...refused].some(({ entry }) => entry.id === id);
   keep(item).then(
     async () => {
+      useJournal.setState(({ unkept }) => ({ unkept: without(unkept, id) }));
       // Confirmed before it was written: what is in the ledger need not stay here.
-      const { pending, refused } = useJournal.getState();
-      if (![...pending, ...refused].some(({ entry }) => entry.id === item.entry.id))
-        await forget([item.entry.id]).catch(() => undefined);
+      if (!waits(useJournal.getState())) await forget([id]).catch(() => undefined);
     },
     () =>
       useJournal.setState((s) => ({
         keeps: false,
-        unkept: s.pending.some(({ entry }) => entry.id === item.entry.id)
-          ? new Set(s.unkept).add(item.entry.id)
-          : s.unkept,
+        unkept: waits(s) ? new Set(s.unkept).add(id) : without(s.unkept, id),
       })),
   );
 };

@@ -234,7 +234,10 @@ export const startJournal = async (): Promise<void> => {
     useJournal.setState({ keeps: false });
     return [];
   });
-  addPending(kept.filter((item) => item.refused === undefined));
+  addPending(
+    kept.filter((item) => item.refused === undefined),
+    true,
+  );
   useJournal.setState({ refused: kept.filter((item) => item.refused !== undefined) });
   onNewEntry(() => void sendOutbox());
   window.addEventListener('online', () => {
