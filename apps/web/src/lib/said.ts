@@ -5,12 +5,14 @@ import { pseudoLocale } from '../words/pseudo-locale';
 import { usePreferences } from './preferences';
 
 interface Words {
+  /** What a person wrote, with its figures in the units of the device. */
+  readonly figures: (text: string) => string;
   readonly say: (sentence: string) => string;
   readonly quantity: (value: number, unit: Unit) => string;
 }
 /** The core's sentences are English in every language; in the pseudo-language they are told apart. */
 const mark = (sentence: string): string => (i18n.locale === pseudoLocale ? `‹${sentence}›` : sentence);
-const asTheCoreSays: Words = { say: mark, quantity: formatQuantity };
+const asTheCoreSays: Words = { figures: (text) => text, say: mark, quantity: formatQuantity };
 
 /** How what the core says is said on this device: as it is, or with its figures in ounces, °F and inches. */
 export const useSaid = create<Words>(() => asTheCoreSays);
@@ -21,6 +23,7 @@ const follow = (units: string): void => {
   void import('./said-in-units').then(
     ({ saidInUnits, quantityInUnits }) =>
       useSaid.setState({
+        figures: (text) => saidInUnits(text, 'us'),
         say: (sentence) => mark(saidInUnits(sentence, 'us')),
         quantity: (value, unit) => quantityInUnits(value, unit, 'us'),
       }),

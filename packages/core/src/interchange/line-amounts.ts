@@ -138,7 +138,9 @@ const countedUp = (
   if (!only) return { ...found, name };
   if (isMass(eachAmount) && !isMass(found.amounts))
     return { amounts: timesEach(only, eachAmount), given: [], times: found.times, name };
-  const vague = only.unit.kind === 'vague' || (only.unit.kind === 'piece' && container !== null);
+  // "2 (4-ounce) sticks": of each, as of any container.
+  const sticks = only.unit.kind === 'stick' && behindCount;
+  const vague = sticks || only.unit.kind === 'vague' || (only.unit.kind === 'piece' && container !== null);
   if (vague && isMass(found.given)) {
     const weight = found.given.map(netWeight);
     if (inside.some(isOfAll)) return { amounts: weight, given: [], times: 1, name };

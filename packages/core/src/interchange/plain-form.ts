@@ -26,6 +26,11 @@ const cleaned = (line: string): string =>
     .replace(/^\s*[([]([^()[\]]*\d[^()[\]]*)[)\]]\s*$/, '$1')
     .replace(/\s+/g, ' ')
     .replace(/[“”]/g, '"')
+    // A line in quotes, as a spreadsheet gives it.
+    .replace(/^\s*(["'])([^"']*\d[^"']*)\1\s*$/, '$2')
+    // "butter at 68°F", "butter cut in 1/2-inch cubes": how warm and how cut is no part of the name.
+    .replace(/\s+at\s+(?:about\s+)?\d+\s*°\s*[CF]\b/i, '')
+    .replace(/,?\s+cut\s+(?:in|into|to)\s+[^,(]*$/i, '')
     .trim()
     .replace(joining, '')
     // "Flour ........ 500 g"
@@ -88,7 +93,7 @@ const withCocoa = (text: string): string => {
 
 /** "1 12 oz bag", "one 8-oz brick", "½ of a 14 oz can" */
 const packaged = new RegExp(
-  String.raw`^(\d+(?:\s*\/\s*\d+)?|[¼-¾⅐-⅞]|an?|one|two|three|four)\s+(?:of\s+)?(?:an?\s+)?(\d+(?:[.,]\d+)?)\s*(oz\.?|ounces?|g|grams?|lb|pounds?|kg|ml)\s+(${containers})(?![a-z])`,
+  String.raw`^(\d+(?:\s*\/\s*\d+)?|[¼-¾⅐-⅞]|an?|one|two|three|four)\s+(?:of\s+)?(?:an?\s+)?(\d+(?:[.,]\d+)?)\s*(oz\.?|ounces?|g|grams?|lb|pounds?|kg|ml)\s+(${containers}|sticks?)(?![a-z])`,
   'i',
 );
 

@@ -203,6 +203,11 @@ describe('a weight beside a count of containers', () => {
     ['3 bars dark chocolate (300 g total)', 'dark-chocolate', 300],
     ['3 bars dark chocolate (300 g in all)', 'dark-chocolate', 300],
     ['½ (14-ounce) can condensed milk', 'condensed-milk', 198.4],
+    ['2 (4-ounce) sticks butter', 'butter', 226.8],
+    ['2 4-oz sticks butter', 'butter', 226.8],
+    ['1 (8-ounce) stick butter', 'butter', 226.8],
+    ['2 sticks (8 oz) butter', 'butter', 226.8],
+    ['1/2 (4 oz) stick butter', 'butter', 56.7],
   ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
 
   it.each<[string, number, number]>([
@@ -244,6 +249,11 @@ describe('an amount that stands elsewhere', () => {
     ['sugar 1/2 cup / 100 g', 'white-sugar', 100],
     ['Butter 8 oz/226 g', 'butter', 226.8],
     ['100 g golden caster sugar', 'caster-sugar', 100],
+    ['"250 g butter"', 'butter', 250],
+    ['250 g butter at 68°F', 'butter', 250],
+    ['250 g butter, at 20 °C, salted', 'salted-butter', 250],
+    ['250 g butter cut in 1/2-inch cubes', 'butter', 250],
+    ['250 g butter, cut into 12 pieces', 'butter', 250],
   ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
 
   it.each<[string, [string, number][]]>([

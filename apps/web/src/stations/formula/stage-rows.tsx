@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useSortable } from '@dnd-kit/sortable';
 import { GripVertical, X } from 'lucide-react';
 import type { Amount, FormulaStage } from '@jokul/core';
+import { useSaid } from '../../lib/said';
 import { useDraft } from './draft-store';
 import { HoldBack } from './hold-back';
 import { AddButton, LineRow } from './line-row';
@@ -20,11 +21,12 @@ export const StageHead = ({
   handle?: React.ReactNode;
 }) => {
   const setStage = useDraft((s) => s.setStage);
+  const figures = useSaid((own) => own.figures);
   if (!editing)
     return (
       <th colSpan={3} className="border-t border-line-strong pt-2 pb-0.5 text-left">
         <span className="font-semibold">{stage.name}</span>{' '}
-        <span className="text-[13px] font-normal text-ink-faint">{stage.cue}</span>
+        <span className="text-[13px] font-normal text-ink-faint">{figures(stage.cue)}</span>
       </th>
     );
   return (

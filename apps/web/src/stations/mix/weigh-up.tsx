@@ -10,6 +10,7 @@ import {
   type Scale,
   type WeighSheet,
 } from '@jokul/core';
+import { useSaid } from '../../lib/said';
 import { OnTheScale } from './on-the-scale';
 import { WeighRow } from './weigh-row';
 
@@ -28,6 +29,7 @@ const aside = { id: 'topping', name: t`Set aside for the pieces`, cue: t`Before 
 
 /** The weigh sheet, ticked off ingredient by ingredient. */
 export const WeighUp = ({ batchId, formula, sheet, scales, known, bowlMaxG, factor }: WeighUpProps) => {
+  const figures = useSaid((own) => own.figures);
   const [chosen, setChosen] = useState<string | null>(null);
   const [later, setLater] = useState<ReadonlySet<string>>(new Set());
   // Sugar that pieces are rolled in is not held back of the dough's. How much of a topping there is matters nothing here.
@@ -76,7 +78,7 @@ export const WeighUp = ({ batchId, formula, sheet, scales, known, bowlMaxG, fact
               <tr>
                 <th colSpan={6} className="border-t border-line-strong pt-2 pb-0.5 text-left">
                   <span className="font-semibold">{stage.name}</span>{' '}
-                  <span className="text-[13px] font-normal text-ink-faint">{stage.cue}</span>
+                  <span className="text-[13px] font-normal text-ink-faint">{figures(stage.cue)}</span>
                 </th>
               </tr>
               {sheet.lines
