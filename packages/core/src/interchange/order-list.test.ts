@@ -74,6 +74,48 @@ describe('orders from a spreadsheet', () => {
     expect(rows[1]?.order?.productCode).toBe('LEM');
   });
 
+  it('a line for another day is not put on this one', () => {
+    const { table, rows } = read(
+      'Date,Customer,Product,Pieces,Time\n2026-11-28,Ferry,GNG,96,05:40\n29 Nov,Ferry,GNG,48,05:40\n,Ferry,LEM,12,05:40\n28.11.2026,Ferry,RYE,24,05:40\n5/6/2026,Ferry,RYE,24,05:40',
+      { date: '2026-11-28' },
+    );
+    expect(table.columns[0]).toBe('date');
+    expect(rows.map(({ order, troubles }) => order?.pieces ?? troubles[0])).toEqual([
+      96,
+      'It is for 2026-11-29: open that day and add it there.',
+      'It is for 2026-11-29: open that day and add it there.',
+      24,
+      '"5/6/2026" is no day such as 2026-11-28.',
+    ]);
+  });
+  it('a delivery date over times of day is the ready-by', () =>
+    expect(read('Customer,Product,Pieces,Delivery date\nFerry,GNG,96,05:40').rows[0]?.order?.readyBy).toBe(
+      '05:40',
+    ));
+  it('a unit in a column of its own counts, and one that nobody knows is asked about', () => {
+    const { rows } = read(
+      'Customer,Product,Amount,Unit,Ready by\nFerry,GNG,8,dozen,5:40\nFerry,GNG,96,pcs,5:40\nFerry,GNG,4,box,5:40\nFerry,GNG,96,,5:40\nFerry,GNG,2 doz,box,5:40',
+    );
+    expect(rows.map(({ order, troubles }) => order?.pieces ?? troubles[0])).toEqual([
+      96,
+      96,
+      '"box" is no count of pieces: say how many pieces it is.',
+      96,
+      24,
+    ]);
+  });
+  it('of several columns of counts none is guessed', () => {
+    const { table, rows } = read('Product,Mon,Tue,Wed\nGNG,96,48,24', {
+      customer: 'Ferry',
+      readyBy: '05:40',
+    });
+    expect(table.columns).toEqual(['product', 'nothing', 'nothing', 'nothing']);
+    expect(rows[0]?.troubles).toEqual(['It has no pieces.']);
+  });
+  it('half a dozen is six', () =>
+    expect(['½ dozen', '1/2 doz', '1.5 dozen', '1 1/2 dozen', '2,5 dz', '0.3 dozen'].map(readPieces)).toEqual(
+      [6, 6, 18, 18, 30, null],
+    ));
   it('dozens are dozens, in a cell or over a column', () => {
     const pieces = (text: string) => {
       const table = readOrderTable(text, known);

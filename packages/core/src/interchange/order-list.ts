@@ -1,12 +1,13 @@
 import { readTimeOfDay } from '../quantity/index.js';
 import Papa from 'papaparse';
+import { readOrderDate } from './order-date.js';
 
 /*
  * Orders as they come: lines copied from a spreadsheet, or a CSV file. Which column is what is guessed from its heading and
  * from what stands in it, shown, and put right by a person; nothing is taken in that was not read whole.
  */
 
-export const orderColumns = ['customer', 'product', 'pieces', 'readyBy', 'nothing'] as const;
+export const orderColumns = ['customer', 'product', 'pieces', 'unit', 'date', 'readyBy', 'nothing'] as const;
 export type OrderColumn = (typeof orderColumns)[number];
 
 export interface OrderTable {
@@ -46,6 +47,8 @@ const plain = (text: string) =>
     .trim();
 
 const headings: readonly (readonly [OrderColumn, RegExp])[] = [
+  ['date', /\b(date|datum)\b/],
+  ['unit', /\b(units?|uom)\b/],
   ['readyBy', /\b(ready|by|time|due|hour|deliver\w*|collect\w*|pick ?up)\b/],
   ['pieces', /\b(pieces?|pcs|qty|quantity|count|amount|number|how many|each|dozens?|doz|dz)\b/],
   ['product', /\b(products?|items?|article|code|what|cookies?|kind)\b/],
@@ -61,8 +64,27 @@ const isOtherFigure = (heading: string): boolean =>
 /** A heading that says that its figures are dozens. */
 const inDozens = (heading: string): boolean => /\b(dozens?|doz|dz)\b/.test(plain(heading));
 
-/** A count of pieces: 96, 1,200, 1 200, 96 pcs, 8 dozen; null for anything else. */
+const dozenWord = String.raw`(?:dozens?|doz|dz)`;
+/** "1 1/2 dozen", "1.5 doz", "½ dozen": as many as are whole. */
+const partDozens = (text: string): number | null => {
+  const found = new RegExp(String.raw`^(\d*)\s*(?:(?:1/2|½)|[.,]5)\s*${dozenWord}\.?$`, 'i').exec(
+    text.trim(),
+  );
+  return found ? 12 * Number(found[1] || '0') + 6 : null;
+};
+
+/** What a unit counts in pieces; null for anything that nobody here knows the pieces of. */
+const piecesOf = (unit: string): number | null =>
+  unit === '' || /^(?:pcs?|pieces?|cookies?|ea|each|x|st|stk|stück)\.?$/i.test(unit)
+    ? 1
+    : new RegExp(String.raw`^${dozenWord}\.?$`, 'i').test(unit)
+      ? 12
+      : null;
+
+/** A count of pieces: 96, 1,200, 1 200, 96 pcs, 8 dozen, ½ dozen; null for anything else. */
 export const readPieces = (text: string): number | null => {
+  const part = partDozens(text);
+  if (part !== null) return part;
   const found =
     /^(\d{1,3}(?:[,.\u0020\u00a0\u202f'](?:\d{3}))+|\d+)(?:[.,]0+)?\s*(?:pcs|pieces|x|ea|(dozens?|doz|dz))?\.?$/i.exec(
       text.trim(),
@@ -89,6 +111,9 @@ const shareThat = (cells: readonly string[], is: (cell: string) => boolean): num
   return full.length === 0 ? 0 : full.filter(is).length / full.length;
 };
 
+/** Whether a cell is a day at all does not hang on the year. */
+const anyYear = 2000;
+
 /** What the columns seem to be, by their headings first and by what stands in them. */
 const guess = (
   heading: readonly string[] | null,
@@ -103,23 +128,31 @@ const guess = (
     found[i] = what;
     taken.add(what);
   };
+  const cells = (i: number) => rows.map((row) => row[i] ?? '');
   heading?.forEach((text, i) => {
     const said = plain(text);
     const [what] = headings.find(([, words]) => words.test(said)) ?? [];
-    if (what && !(what === 'pieces' && isOtherFigure(said))) take(i, what);
+    // "Delivery date" over times of day is when it must be ready.
+    const isDates = shareThat(cells(i), (cell) => readOrderDate(cell, anyYear) !== null) >= 0.6;
+    const meant = what === 'date' && !isDates ? 'readyBy' : what;
+    if (meant && !(meant === 'pieces' && isOtherFigure(said))) take(i, meant);
   });
-  const cells = (i: number) => rows.map((row) => row[i] ?? '');
   const tests: readonly (readonly [OrderColumn, (cell: string) => boolean])[] = [
+    ['date', (cell) => readOrderDate(cell, anyYear) !== null],
     ['readyBy', (cell) => readTimeOfDay(cell) !== null],
     ['product', (cell) => readProduct(cell, known) !== null],
     ['pieces', (cell) => readPieces(cell) !== null],
     ['customer', (cell) => /\p{L}{2}/u.test(cell)],
   ];
-  for (const [what, is] of tests)
-    for (let i = 0; i < width; i++) {
+  for (const [what, is] of tests) {
+    const like = Array.from({ length: width }, (_, i) => i).filter((i) => {
       const other = what === 'pieces' && isOtherFigure(plain(heading?.[i] ?? ''));
-      if (!other && shareThat(cells(i), is) >= 0.6) take(i, what);
-    }
+      return !other && found[i] === 'nothing' && shareThat(cells(i), is) >= 0.6;
+    });
+    // Of several columns of counts (Mon, Tue, Wed) nobody knows which is meant: a person says.
+    if (what === 'pieces' && like.length > 1) continue;
+    for (const i of like) take(i, what);
+  }
   return found;
 };
 
@@ -142,14 +175,27 @@ export const readOrderTable = (text: string, known: readonly KnownProduct[]): Or
   return { heading, rows: lines, columns: guess(heading, lines, known) };
 };
 
-/** The orders of a table, by what its columns are; a customer or a ready-by that is left out is that of the line above. */
+/** Why a line is not for the day that it is put on; null where it is, or says no day. */
+const otherDay = (cell: string, date: string | undefined): string | null => {
+  if (cell === '' || date === undefined) return null;
+  const said = readOrderDate(cell, Number(date.slice(0, 4)));
+  if (said === null) return `"${cell}" is no day such as ${date}.`;
+  return said === date ? null : `It is for ${said}: open that day and add it there.`;
+};
+
+/**
+ * The orders of a table, by what its columns are; a customer, a day or a ready-by that is left out is that of the line
+ * above.
+ * @param usual what counts where a column is left out; with `date`, lines for another day are not taken
+ */
 export const ordersOf = (
   { heading, rows }: Pick<OrderTable, 'heading' | 'rows'>,
   columns: readonly OrderColumn[],
   known: readonly KnownProduct[],
-  usual: { readonly customer?: string; readonly readyBy?: string } = {},
+  usual: { readonly customer?: string; readonly readyBy?: string; readonly date?: string } = {},
 ): readonly OrderRow[] => {
   let { customer = '', readyBy = '' } = usual;
+  let day = '';
   return rows.map((cells, i): OrderRow => {
     const of = (what: OrderColumn) => {
       const column = columns.indexOf(what);
@@ -169,11 +215,16 @@ export const ordersOf = (
     const counted = readPieces(of('pieces'));
     const headed = heading?.[columns.indexOf('pieces')] ?? '';
     // "96 pcs" and "8 dozen" say themselves what they are.
-    const byDozen = inDozens(headed) && /^[\d\s.,'\u00a0\u202f]+$/.test(of('pieces'));
-    const pieces = counted === null ? null : counted * (byDozen ? 12 : 1);
+    const bare = /^[\d\s.,'\u00a0\u202f]+$/.test(of('pieces'));
+    const each = bare ? piecesOf(of('unit')) : 1;
+    if (each === null) troubles.push(`"${of('unit')}" is no count of pieces: say how many pieces it is.`);
+    const pieces = counted === null ? null : counted * (bare && inDozens(headed) ? 12 : (each ?? 1));
     if (pieces === null || pieces === 0)
       troubles.push(of('pieces') === '' ? 'It has no pieces.' : `"${of('pieces')}" is no number of pieces.`);
     else if (pieces > 20_000) troubles.push(`${pieces} pieces are more than one line takes (20,000).`);
+    day = of('date') || day;
+    const elsewhere = otherDay(day, usual.date);
+    if (elsewhere !== null) troubles.push(elsewhere);
     const time = of('readyBy') === '' ? readyBy : readTimeOfDay(of('readyBy'));
     if (time === null || time === '')
       troubles.push(

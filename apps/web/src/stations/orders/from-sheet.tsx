@@ -64,7 +64,7 @@ export const FromSheet = ({
   const table = readOrderTable(text, known);
   const key = sheetKey(table);
   const columns = chosen?.key === key ? chosen.columns : remembered(table);
-  const rows = ordersOf(table, columns, known, usual);
+  const rows = ordersOf(table, columns, known, { ...usual, date });
   const good = rows.flatMap(({ order }) => (order ? [order] : []));
   const wrong = rows.length - good.length;
   return (

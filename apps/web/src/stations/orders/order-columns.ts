@@ -5,6 +5,8 @@ export const columnNames: Readonly<Record<OrderColumn, string>> = {
   customer: t`For`,
   product: t`Product`,
   pieces: t`Pieces`,
+  unit: t`Unit`,
+  date: t`Date`,
   readyBy: t`Ready by`,
   nothing: t`left out`,
 };
