@@ -108,7 +108,10 @@ describe('many lines at once', () => {
     const text = 'GNG\t96\t12\t05:40\tFerry galley\nSES\t48\t6\t05:40\tFerry galley';
     await paste(user, text);
     const pieces = () => sheet().getAllByRole<HTMLSelectElement>('combobox');
-    expect(pieces()[1]?.value).toBe('pieces');
+    // Of two columns of counts none is guessed.
+    expect(pieces().map(({ value }) => value)[1]).toBe('nothing');
+    expect(screen.getByRole('button', { name: 'Put 0 on the list' })).toHaveProperty('disabled', true);
+    await user.selectOptions(pieces()[1] as HTMLSelectElement, 'pieces');
     await user.selectOptions(pieces()[2] as HTMLSelectElement, 'pieces');
     // One thing is in one column only.
     expect(pieces().map(({ value }) => value)).toEqual([
