@@ -1,4 +1,5 @@
 import { isNoise, matchIngredient, wordsOf, type Match } from './match-ingredient.js';
+import { unitOfWord } from './words.js';
 
 /** "butter or margarine": what each of the two is. Same ingredient twice is no choice. */
 const eitherOr = (head: string): readonly string[] | null => {
@@ -8,7 +9,9 @@ const eitherOr = (head: string): readonly string[] | null => {
   return ids.every((side) => side.length > 0) ? [...new Set(ids.flat())] : null;
 };
 
-const meaningful = (text: string) => wordsOf(text).filter((word) => matchIngredient(word).left.length > 0);
+/** Words that mean something; a figure with its unit is asked about, and no word. */
+const meaningful = (text: string) =>
+  wordsOf(text).filter((word) => unitOfWord(word) === undefined && matchIngredient(word).left.length > 0);
 
 /**
  * The name before the comma; with what is behind it put in front ("sugar, brown") when that means something. Words

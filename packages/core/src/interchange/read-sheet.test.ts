@@ -313,7 +313,11 @@ describe('an amount that stands elsewhere', () => {
 
   it.each(['3 oz dark chocolate (85 g), plus 1 oz (28 g) for melting', '100 g butter, plus 20 g for frying'])(
     '"%s": more of it, for something that is not known, is asked about',
-    (text) => expect(lines(text).map(([state]) => state)).toEqual(['ask']),
+    (text) => {
+      const [result] = readRecipe(text, settings);
+      expect([result?.state, result?.question?.about]).toEqual(['ask', 'amount']);
+      expect(weighLine(result!.line, settings, { massG: 113 }).mass?.value).toBe(113);
+    },
   );
 });
 

@@ -37,10 +37,28 @@ export const ask = (
   question,
 });
 
+/** What of a name nothing accounts for; figures and units that are left are no name. */
+const unknownWords = (line: WrittenLine): string =>
+  line.left.filter((word) => !/\d/.test(word) && !unitOfWord(word)).join(' ');
+
+/** What it is is clear, how much is not: a figure is left that no reading accounts for. */
+const isOnlyAmountOpen = (line: WrittenLine): boolean =>
+  line.ids.length === 1 && line.left.length > 0 && unknownWords(line) === '';
+
 const askIngredient = (line: WrittenLine): ReadResult => {
   const named = line.name || line.text.trim();
-  const unknown = line.left.filter((word) => !/\d/.test(word) && !unitOfWord(word)).join(' ');
+  const unknown = unknownWords(line);
   const [only = ''] = line.ids;
+  if (isOnlyAmountOpen(line))
+    return ask(
+      line,
+      {
+        about: 'amount',
+        sentence: `How much ${ingredient(only).name.toLowerCase()} is "${line.text.trim()}"?`,
+        choices: [leaveOut],
+      },
+      { ingredientId: only },
+    );
   const offered = line.ids.length > 1 ? line.ids : [...new Set([...line.ids, ...line.likely])];
   return ask(line, {
     about: 'ingredient',
@@ -48,9 +66,7 @@ const askIngredient = (line: WrittenLine): ReadResult => {
       line.ids.length > 1
         ? `Which is meant by "${named}"?`
         : line.ids.length === 1
-          ? unknown === ''
-            ? `How much ${ingredient(only).name.toLowerCase()} is "${line.text.trim()}"?`
-            : `Is "${named}" ${ingredient(only).name.toLowerCase()}? "${unknown}" is not known.`
+          ? `Is "${named}" ${ingredient(only).name.toLowerCase()}? "${unknown}" is not known.`
           : `What is "${named}"? It is not in the library by that name.`,
     choices: [
       ...offered.map((id) => ({ label: ingredient(id).name, answer: { ingredientId: id } })),
@@ -171,8 +187,9 @@ const byGiven = (
 export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: LineAnswer = {}): ReadResult => {
   if (line.kind !== 'ingredient') return { line, state: line.kind, uncertain: [] };
   if (answer.leaveOut) return { line, state: 'left-out', uncertain: [] };
-  const id =
-    answer.ingredientId ?? (line.ids.length === 1 && line.left.length === 0 ? line.ids[0] : undefined);
+  // Whoever says how much it is has settled the figure that was left.
+  const settled = line.left.length === 0 || (answer.massG !== undefined && isOnlyAmountOpen(line));
+  const id = answer.ingredientId ?? (line.ids.length === 1 && settled ? line.ids[0] : undefined);
   if (id === undefined) return askIngredient(line);
   const food = ingredient(id);
   const known = { ingredientId: id };

@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro';
+import { Fragment } from 'react';
 import { orderColumns, type OrderColumn, type OrderRow, type OrderTable } from '@jokul/core';
 import { SelectField } from '../../ui/field';
 import { columnNames } from './order-columns';
@@ -40,17 +41,30 @@ export const SheetRows = ({
       </thead>
       <tbody>
         {rows.map(({ line, cells, troubles }) => (
-          <tr key={line} className={`border-t align-top ${troubles.length > 0 ? 'bg-hand-ground' : ''}`}>
-            <td className="figures px-2 py-1 text-[12.5px] text-ink-faint">{line}</td>
-            {columns.map((what, i) => (
-              <td key={i} className={`px-2 py-1 ${what === 'nothing' ? 'text-ink-faint line-through' : ''}`}>
-                {cells[i]}
-                {i === columns.length - 1 && troubles.length > 0 && (
-                  <span className="block text-[13px] font-medium text-hand">{troubles.join(' ')}</span>
-                )}
-              </td>
-            ))}
-          </tr>
+          <Fragment key={line}>
+            <tr className={`border-t align-top ${troubles.length > 0 ? 'bg-hand-ground' : ''}`}>
+              <td className="figures px-2 py-1 text-[12.5px] text-ink-faint">{line}</td>
+              {columns.map((what, i) => (
+                <td
+                  key={i}
+                  className={`px-2 py-1 ${what === 'nothing' ? 'text-ink-faint line-through' : ''}`}
+                >
+                  {cells[i]}
+                </td>
+              ))}
+            </tr>
+            {troubles.length > 0 && (
+              <tr className="bg-hand-ground">
+                <td />
+                <td colSpan={columns.length} className="px-2 pb-1 text-[13px] font-medium text-hand">
+                  {/* In sight also where the sheet is wider than the dialog. */}
+                  <span className="sticky left-2 inline-block max-w-[min(38rem,80vw)]">
+                    {troubles.join(' ')}
+                  </span>
+                </td>
+              </tr>
+            )}
+          </Fragment>
         ))}
       </tbody>
     </table>
