@@ -101,9 +101,9 @@ await orSay(async () => {
     process.exit(process.exitCode ?? 0);
   };
   /** What the server says that only we can do, or remember. */
-  const hear = (said) => {
+  const hear = (from, said) => {
     if (typeof said?.open === 'string') wanted = said.open;
-    if (typeof said?.name === 'string' && open !== 'demo') rememberName(open, said.name);
+    if (typeof said?.name === 'string') rememberName(from, said.name);
   };
   const kept = keepUp(
     () => {
@@ -117,7 +117,8 @@ await orSay(async () => {
           ...(open !== 'demo' && { JOKUL_SEED: 'own' }),
         }),
       );
-      child.on('message', hear);
+      const from = open;
+      child.on('message', (said) => hear(from, said));
       return child;
     },
     {

@@ -2,7 +2,6 @@ import 'reflect-metadata';
 import { brokenBy, sayBroken, type Broken } from './common/broken-database.js';
 import { readConfig } from './config/config.js';
 import { makeApp } from './make-app.js';
-import { SettingsService } from './settings/settings.service.js';
 import { WhichBakery } from './settings/which-bakery.js';
 
 const config = readConfig();
@@ -20,8 +19,6 @@ try {
   // Another bakery is opened by whoever started this one: it waits for this code.
   app.get(WhichBakery).onLeave(() => void app.close().finally(() => process.exit(config.otherCode)));
   await app.listen(config.port, '127.0.0.1');
-  const { body } = await app.get(SettingsService).read('bakery');
-  app.get(WhichBakery).tellName(body.name);
 } catch (error) {
   const code = isErrorWithCode(error) ? error.code : '';
   if (code === 'EADDRINUSE') {

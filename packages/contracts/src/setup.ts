@@ -87,15 +87,12 @@ export class BackupChoiceInput {
   keep: number;
 }
 
-/** A house's own bakeries: the first one, and those that were begun beside it. */
-export const bakeryId = /^(?:demo|own(?:-[2-9]|-[1-9][0-9])?)$/;
-
 /** Which bakery is to be opened. */
 export class OpenBakeryInput {
   @IsIn(['demo', 'own'], { message: 'The bakery to open is "demo" or "own".' }) kind: 'demo' | 'own';
   /** Which one of one's own: the first where left out; "new" begins another one. */
   @Optional()
-  @Matches(new RegExp(`${bakeryId.source}|^new$`), { message: 'There is no bakery of that name.' })
+  @Matches(/^(?:new|own(?:-[2-9]|-[1-9][0-9])?)$/, { message: 'There is no bakery of that name.' })
   id?: string;
 }
 

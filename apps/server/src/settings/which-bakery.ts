@@ -14,6 +14,10 @@ const most = 99;
 @Injectable()
 export class WhichBakery {
   private leave: (() => void) | null = null;
+  /** The bakery that is being opened. */
+  private opening: string | null = null;
+  /** What whoever started this server knows this bakery by. */
+  private told: string | undefined;
   readonly kind: BakeryKind;
 
   /**
@@ -29,6 +33,7 @@ export class WhichBakery {
     private readonly tell: (news: BakeryNews) => void = () => undefined,
   ) {
     this.kind = id === 'demo' ? 'demo' : 'own';
+    this.told = known.find((own) => own.id === id)?.name;
   }
 
   /** What ends this server, as whoever started it waits for. */
@@ -36,14 +41,14 @@ export class WhichBakery {
     this.leave = leave;
   }
 
-  /** Says what this bakery is called, so that it is known by it while another one is open. */
-  tellName(name: string): void {
-    if (this.kind === 'own') this.tell({ name });
-  }
-
-  /** The house's own bakeries, this one by the name that it has now. */
+  /**
+   * The house's own bakeries, this one by the name that it has now. A new name is said to whoever started this server, so
+   * that it is known by it while another one is open, however it came by it: typed, or with a setup file or a backup.
+   */
   own(name: string): readonly BakeryName[] {
     if (this.kind === 'demo') return this.known;
+    if (name !== this.told) this.tell({ name });
+    this.told = name;
     const others = this.known.filter(({ id }) => id !== this.id);
     return [...others, { id: this.id, name }].sort((a, b) =>
       a.id.localeCompare(b.id, 'en', { numeric: true }),
@@ -52,12 +57,13 @@ export class WhichBakery {
 
   /**
    * Opens a bakery: soon after the answer has gone out this server makes room for it.
-   * @param id of one's own, "new" for another one; the first one where left out
-   * @returns its id
+   * @param id which one of one's own, "new" for another one; the first one where left out
+   * @returns its id; of two presses at once the first counts
    * @throws JokulError `no-other-bakery` where nobody would start it, `unknown-bakery`, `too-many-bakeries`
    */
-  open(kind: BakeryKind, id = kind === 'demo' ? 'demo' : 'own'): string {
-    const wanted = id === 'new' ? this.free() : id;
+  open(kind: BakeryKind, id = 'own'): string {
+    const wanted = kind === 'demo' ? 'demo' : id === 'new' ? this.free() : id;
+    if (this.opening !== null) return this.opening;
     if (wanted === this.id) return wanted;
     if (!this.other || !this.leave)
       throw new JokulError(
@@ -69,6 +75,7 @@ export class WhichBakery {
     const exists = ['demo', 'own'].includes(wanted) || this.known.some((own) => own.id === wanted);
     if (!exists && id !== 'new')
       throw new JokulError('unknown-bakery', `There is no bakery "${wanted}" on this machine.`, 'id');
+    this.opening = wanted;
     this.tell({ open: wanted });
     setTimeout(this.leave, 200).unref();
     return wanted;

@@ -51,9 +51,9 @@ describe('a bakery of one’s own', () => {
     expect([refused.status, refused.body.message]).toEqual([422, expect.stringMatching(/npm start/)]);
     expect((await call('POST', 'bakery/open', { kind: 'own' })).status).toBe(202);
     expect((await call('POST', 'bakery/open', { kind: 'third' })).status).toBe(400);
-    for (const id of ['new', 'own-2', 'demo'])
+    for (const id of ['new', 'own-2'])
       expect((await call('POST', 'bakery/open', { kind: 'own', id })).status).toBe(422);
-    for (const id of ['own-1', '../db', 'own-100', '', 7])
+    for (const id of ['own-1', '../db', 'own-100', 'demo', '', 7])
       expect([id, (await call('POST', 'bakery/open', { kind: 'own', id })).status]).toEqual([id, 400]);
     const { id, kind: still, ownBakeries } = await bakery();
     expect([id, still, ownBakeries]).toEqual(['own', 'own', [{ id: 'own', name: 'My bakery' }]]);
@@ -95,19 +95,34 @@ describe('a bakery of one’s own', () => {
       { id: 'own', name: 'Kestrel Lane' },
       { id: 'own-2', name: 'as it was called' },
     ];
+    const server = (id: string) => {
+      const which = new WhichBakery(id, true, known, (said) => news.push(said));
+      which.onLeave(() => undefined);
+      return which;
+    };
+    expect(server('own-2').open('own')).toBe('own');
+    expect(server('own-2').open('own', 'new')).toBe('own-3');
+    expect(server('own-2').open('demo')).toBe('demo');
+    expect(server('own-2').open('own', 'own-2')).toBe('own-2');
+    expect(() => server('own-2').open('own', 'own-7')).toThrow('no bakery "own-7"');
+    expect(news.splice(0)).toEqual([{ open: 'own' }, { open: 'own-3' }, { open: 'demo' }]);
+    // Of two presses at once, or on two tablets, the first counts.
+    const which = server('own-2');
+    expect([which.open('own', 'new'), which.open('own', 'new'), which.open('demo')]).toEqual([
+      'own-3',
+      'own-3',
+      'own-3',
+    ]);
+    expect(news.splice(0)).toEqual([{ open: 'own-3' }]);
+  });
+  it('says what it is called once, and again when it is called otherwise', () => {
+    const news: unknown[] = [];
+    const known = [{ id: 'own-2', name: 'Quay Lane' }];
     const which = new WhichBakery('own-2', true, known, (said) => news.push(said));
-    which.onLeave(() => undefined);
-    expect(which.own('Quay Lane')).toEqual([known[0], { id: 'own-2', name: 'Quay Lane' }]);
-    expect([
-      which.open('own'),
-      which.open('own', 'new'),
-      which.open('demo'),
-      which.open('own', 'own-2'),
-    ]).toEqual(['own', 'own-3', 'demo', 'own-2']);
-    expect(() => which.open('own', 'own-7')).toThrow('no bakery "own-7"');
-    which.tellName('Quay Lane');
-    new WhichBakery('demo', true, known, (said) => news.push(said)).tellName('the demo');
-    expect(news).toEqual([{ open: 'own' }, { open: 'own-3' }, { open: 'demo' }, { name: 'Quay Lane' }]);
+    for (const name of ['Quay Lane', 'Quay Lane', 'Hill End', 'Hill End'])
+      expect(which.own(name)).toEqual([{ id: 'own-2', name }]);
+    new WhichBakery('demo', true, known, (said) => news.push(said)).own('the demo');
+    expect(news).toEqual([{ name: 'Hill End' }]);
   });
   it('is named, and its clock put where it is', async () => {
     const { rulesVersion } = await bakery();

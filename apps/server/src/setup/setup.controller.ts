@@ -87,7 +87,6 @@ export class SetupController {
   @Put('bakery')
   async nameBakery(@Body() input: BakeryInput, @Who() who: string): Promise<BakeryView> {
     await this.ownBakery.name(input, who);
-    this.which.tellName(input.name.trim());
     return this.bakery();
   }
 

@@ -6,9 +6,9 @@ import { useWallClock } from '../lib/clock';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { SelectField } from '../ui/field';
+import { Said } from '../ui/said';
 import { Alarm } from '../ui/states';
 import { PlannedDays } from './planned-days';
-import { Said } from '../ui/said';
 
 /** As many days as are planned together at first, and at most. */
 const usualDays = 4;

@@ -140,9 +140,10 @@ const fullRun = (input: BakeInput, pullS: number) => {
   const atPull = stay('oven', pullS);
   const carriedS = pullS + carryoverS;
   const offTrayS = pullS + input.rest.trayS;
-  stay('tray', Math.min(carriedS, offTrayS));
-  const { coldestReachedC } = stay(offTrayS < carriedS ? 'rack' : 'tray', carriedS);
-  stay('tray', offTrayS);
+  const early = offTrayS < carriedS;
+  if (early) stay('tray', offTrayS);
+  const { coldestReachedC } = stay(early ? 'rack' : 'tray', carriedS);
+  if (!early) stay('tray', offTrayS);
   const cooled = stay('rack', Math.max(carriedS, offTrayS) + 600);
   return { curves, atPull, cooled, coldestReachedC };
 };

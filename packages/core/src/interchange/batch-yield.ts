@@ -40,22 +40,25 @@ const beforePortion = (weight: string) =>
   new RegExp(String.raw`${weight}\s*[)/,]?\s*(?:each\s+)?${portion}`, 'i');
 /** "pieces (about 25 g)", "balls of 60 g each" */
 const behindPortion = (weight: string) => new RegExp(String.raw`${portion}${roughly}${weight}`, 'i');
-const gramsPerOunce = massUnitsG.oz;
+const inGrams = [
+  beforePortion(grams),
+  behindPortion(grams),
+  // "57 g/2 oz balls"
+  beforePortion(String.raw`${grams}\s*[(/]\s*${ounces}`),
+];
+const inOunces = [beforePortion(ounces), behindPortion(ounces)];
+/** What is chopped or broken up is no dough. */
+const noDough = /\b(?:chop|break|chocolate|butter|nuts?|caramels?|toffee)\w*\b/i;
 
 /** The weight that each portion is said to have, g. Grams before ounces. */
 const portionG = (text: string): number | undefined => {
-  // "2 oz (57 g) portions", "2 oz/57 g balls": grams stand nearer.
-  for (const pattern of [beforePortion(grams), behindPortion(grams)]) {
-    const found = pattern.exec(text);
-    if (found) return Number((found[1] ?? '').replace(',', '.'));
-  }
-  const both = new RegExp(String.raw`${grams}\s*[(/]\s*${ounces}\s*\)?\s*${portion}`, 'i').exec(text);
-  if (both) return Number((both[1] ?? '').replace(',', '.'));
-  for (const pattern of [beforePortion(ounces), behindPortion(ounces)]) {
-    const found = pattern.exec(text);
-    if (found) return Math.round(numberOf(found[1] ?? '') * gramsPerOunce * 10) / 10;
-  }
-  return undefined;
+  if (noDough.test(text)) return undefined;
+  const found = (patterns: readonly RegExp[]) =>
+    patterns.map((pattern) => pattern.exec(text)?.[1]).find((weight) => weight !== undefined);
+  const said = found(inGrams);
+  if (said !== undefined) return Number(said.replace(',', '.'));
+  const inOz = found(inOunces);
+  return inOz === undefined ? undefined : Math.round(numberOf(inOz) * massUnitsG.oz * 10) / 10;
 };
 
 const mmPer: Readonly<Record<string, number>> = { mm: 1, cm: 10 };

@@ -110,6 +110,8 @@ describe('how many it makes', () => {
     ['Makes 18. Use a 2 1/2 oz scoop.', { pieces: 18, pieceG: 70.9 }],
     ['Scoop 57 g/2 oz balls', { pieceG: 57 }],
     ['Chop into pieces and melt 200 g', undefined],
+    ['Break the chocolate into pieces (200 g).', undefined],
+    ['Cut the dough into pieces of 40 g', { pieceG: 40 }],
   ])('"%s"', (text, made) => expect(directionsOf(text).yield).toEqual(made));
   it.each([
     'Makes 500 g dough',

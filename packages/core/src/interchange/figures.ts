@@ -156,7 +156,8 @@ export const plainLine = (raw: string, mark?: DecimalMark): PlainText => {
     // Bold and slanted letters of a page.
     .replace(/(\*\*|__|[*_`])(?=\S)([^*_`]+?)(?<=\S)\1/g, '$2')
     .replace(new RegExp(String.raw`(^|[\s(:,–-])${roughly}\s*(?=[\d¼-¾⅐-⅞])`, 'gi'), '$1')
-    .replace(/(^|\s)[.,](?=\d)(\d)/g, (_, before: string, digit: string) => `${before}0.${digit}`)
+    // ",5 kg" at the start; within a line a comma parts: "100 g butter ,200 g sugar".
+    .replace(/(^\s*,|(?:^|\s)\.)(?=\d)/g, (mark) => mark.replace(/[.,]/, '0.'))
     // 1'000 g, 12'500 g
     .replace(/(\d)['’´](\d{3})(?!\d)/g, '$1$2')
     // 1 000 g, but not "2 250 g blocks" (which the container tells) nor "1 1/2".

@@ -92,6 +92,10 @@ describe('orders from a spreadsheet', () => {
     expect(read('Customer,Product,Pieces,Delivery date\nFerry,GNG,96,05:40').rows[0]?.order?.readyBy).toBe(
       '05:40',
     ));
+  it('a date that is neither day nor time stands in the way of no ready-by', () =>
+    expect(read('Date,Customer,Product,Pieces,Time\nSat,Ferry,GNG,96,05:40').rows[0]?.order?.readyBy).toBe(
+      '05:40',
+    ));
   it('a unit in a column of its own counts, and one that nobody knows is asked about', () => {
     const { rows } = read(
       'Customer,Product,Amount,Unit,Ready by\nFerry,GNG,8,dozen,5:40\nFerry,GNG,96,pcs,5:40\nFerry,GNG,4,box,5:40\nFerry,GNG,96,,5:40\nFerry,GNG,2 doz,box,5:40',

@@ -111,8 +111,9 @@ const shareThat = (cells: readonly string[], is: (cell: string) => boolean): num
   return full.length === 0 ? 0 : full.filter(is).length / full.length;
 };
 
-/** Whether a cell is a day at all does not hang on the year. */
-const anyYear = 2000;
+/** Whether a cell is a day at all does not hang on the year: a leap year has them all. */
+const isDay = (cell: string): boolean => readOrderDate(cell, 2000) !== null;
+const isTime = (cell: string): boolean => readTimeOfDay(cell) !== null;
 
 /** What the columns seem to be, by their headings first and by what stands in them. */
 const guess = (
@@ -128,18 +129,23 @@ const guess = (
     found[i] = what;
     taken.add(what);
   };
-  const cells = (i: number) => rows.map((row) => row[i] ?? '');
+  const mostly = (i: number, is: (cell: string) => boolean) =>
+    shareThat(
+      rows.map((row) => row[i] ?? ''),
+      is,
+    ) >= 0.6;
   heading?.forEach((text, i) => {
     const said = plain(text);
     const [what] = headings.find(([, words]) => words.test(said)) ?? [];
-    // "Delivery date" over times of day is when it must be ready.
-    const isDates = shareThat(cells(i), (cell) => readOrderDate(cell, anyYear) !== null) >= 0.6;
-    const meant = what === 'date' && !isDates ? 'readyBy' : what;
-    if (meant && !(meant === 'pieces' && isOtherFigure(said))) take(i, meant);
+    if (what === 'date') {
+      // "Delivery date" over times of day is when it must be ready; over words it is neither.
+      if (mostly(i, isDay)) take(i, 'date');
+      else if (mostly(i, isTime)) take(i, 'readyBy');
+    } else if (what && !(what === 'pieces' && isOtherFigure(said))) take(i, what);
   });
   const tests: readonly (readonly [OrderColumn, (cell: string) => boolean])[] = [
-    ['date', (cell) => readOrderDate(cell, anyYear) !== null],
-    ['readyBy', (cell) => readTimeOfDay(cell) !== null],
+    ['date', isDay],
+    ['readyBy', isTime],
     ['product', (cell) => readProduct(cell, known) !== null],
     ['pieces', (cell) => readPieces(cell) !== null],
     ['customer', (cell) => /\p{L}{2}/u.test(cell)],
@@ -147,7 +153,7 @@ const guess = (
   for (const [what, is] of tests) {
     const like = Array.from({ length: width }, (_, i) => i).filter((i) => {
       const other = what === 'pieces' && isOtherFigure(plain(heading?.[i] ?? ''));
-      return !other && found[i] === 'nothing' && shareThat(cells(i), is) >= 0.6;
+      return !other && found[i] === 'nothing' && mostly(i, is);
     });
     // Of several columns of counts (Mon, Tue, Wed) nobody knows which is meant: a person says.
     if (what === 'pieces' && like.length > 1) continue;

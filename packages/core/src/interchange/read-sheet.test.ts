@@ -155,6 +155,8 @@ describe('brackets', () => {
     ['1.250,00 g flour', 'wheat-flour', 1250],
     ['1 000,5 g flour', 'wheat-flour', 1000.5],
     [',5 kg butter', 'butter', 500],
+    ['.5 kg butter', 'butter', 500],
+    ['butter .5 kg', 'butter', 500],
     ['1 ts salt', 'salt', 5.9],
     ['1 tb honey', 'honey', 21],
   ])('"%s" is %s, %d g', (text, id, grams) => expect(lines(text)).toEqual([['read', id, grams]]));
@@ -295,6 +297,11 @@ describe('an amount that stands elsewhere', () => {
   ])('"%s": what stands once is of each', (text, expected) =>
     expect(lines(text)).toEqual(expected.map(([id, grams]) => ['read', id, grams])),
   );
+  it('a comma that stands close before a figure parts, and is no decimal mark', () =>
+    expect(lines('100 g butter ,200 g sugar')).toEqual([
+      ['read', 'butter', 100],
+      ['read', 'white-sugar', 200],
+    ]));
   it('brackets stand between two ingredients', () =>
     expect(lines('1 egg (room temp) + 1 egg yolk')).toEqual([
       ['read', 'whole-egg', 50],

@@ -78,9 +78,10 @@ export const typedUnit = (kind: TypedKind, units: UnitSystem): string =>
 /** What three digits behind one comma are: a thousand of small units, a part of large ones, or nobody knows. */
 type AfterComma = 'thousands' | 'part' | 'unsure';
 
-/** Units of which nobody types thousandths. */
-const smallUnits: readonly string[] = ['g', 'mg', 'mm', 'ml'];
-const afterCommaOf = (unit: string): AfterComma => (smallUnits.includes(unit) ? 'thousands' : 'part');
+/** Of what is worth no more than this, in g, mm or L, nobody types thousandths. */
+const smallest = { mass: 1, length: 1, volume: 0.01 } as const;
+const afterCommaOf = (kind: keyof typeof smallest, factor: number): AfterComma =>
+  factor <= smallest[kind] ? 'thousands' : 'part';
 
 /** "2½" as "2 1/2", "1 000" and "1'000" as "1000", "1.250,5" as "1250.5". */
 const plainFigure = (text: string): string =>
@@ -147,10 +148,10 @@ export const readTyped = (text: string, kind: TypedKind, units: UnitSystem): num
   // Of pieces there are no thousandths.
   if (kind === 'count') return numberOf(text, 'thousands');
   if (kind === 'temperature' || kind === 'difference') return degrees(text, kind, units);
-  const own = typedUnit(kind, units).toLowerCase();
-  const bare = numberOf(text, afterCommaOf(own));
   const known = factors[kind];
-  if (bare !== null) return bare * (known[own] ?? 1);
+  const own = known[typedUnit(kind, units).toLowerCase()] ?? 1;
+  const bare = numberOf(text, afterCommaOf(kind, own));
+  if (bare !== null) return bare * own;
   // A sign in front is of the whole: "-1 lb 4 oz" is taken off.
   const [, sign = '', body = ''] = /^\s*([-−]?)\s*(.*?)\s*$/s.exec(text) ?? [];
   const parts = [...body.matchAll(somePart)];
@@ -158,10 +159,11 @@ export const readTyped = (text: string, kind: TypedKind, units: UnitSystem): num
   let sum = 0;
   for (const [, amount = '', written = ''] of parts) {
     const unit = written.toLowerCase();
-    const value = numberOf(amount, afterCommaOf(unit));
     // Asked for by what a person typed: only a unit's own name counts.
     const factor = Object.hasOwn(known, unit) ? known[unit] : undefined;
-    if (value === null || value < 0 || factor === undefined) return null;
+    if (factor === undefined) return null;
+    const value = numberOf(amount, afterCommaOf(kind, factor));
+    if (value === null) return null;
     sum += value * factor;
   }
   return sign ? -sum : sum;

@@ -6,13 +6,13 @@ import type { Formula, Frame } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Fact, Facts } from '../../line/station';
+import { Said } from '../../ui/said';
 import { Empty } from '../../ui/states';
 import { CutPicture, cutRuleMm } from '../../viz/cut-picture';
 import { surfaceTone } from '../../viz/surface-tone';
 import { temperatureColour } from '../../viz/temperature';
 import { core } from '../../workers/core';
 import type { Conditions } from './use-conditions';
-import { Said } from '../../ui/said';
 
 const where = { oven: t`in the oven`, tray: t`on the hot tray`, rack: t`on the rack` } as const;
 const legendC = [4, 22, 40, 70, 95, 120] as const;

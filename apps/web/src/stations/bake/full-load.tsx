@@ -12,12 +12,12 @@ import {
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
+import { Said } from '../../ui/said';
 import { Shown } from '../../ui/shown';
 import { Empty } from '../../ui/states';
 import { LazyChart } from '../../viz/lazy-chart';
 import { core } from '../../workers/core';
 import type { Conditions } from './use-conditions';
-import { Said } from '../../ui/said';
 
 const halves = [
   ['nothing', t`leave them`],

@@ -8,10 +8,10 @@ import { useWallClock } from '../../lib/clock';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field } from '../../ui/field';
+import { Said } from '../../ui/said';
 import { useWhereTo, type Proposal } from './use-where-to';
 import { newlyLate, WhatFollows } from './what-follows';
 import { WhereTo } from './where-to';
-import { Said } from '../../ui/said';
 
 const WhyAllTheSame = ({
   reason,

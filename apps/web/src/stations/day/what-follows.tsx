@@ -2,9 +2,9 @@ import { t } from '@lingui/core/macro';
 import { LoadChangeRow } from '../../line/load-change';
 import { useSaysLate } from '../../line/say-late';
 import type { useMove } from '../../lib/queries';
+import { Said } from '../../ui/said';
 import { Loading } from '../../ui/states';
 import { BrokenRules } from './broken-rules';
-import { Said } from '../../ui/said';
 
 type Move = ReturnType<typeof useMove>;
 type Found = NonNullable<Move['data']>;

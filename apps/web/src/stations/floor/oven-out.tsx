@@ -6,8 +6,8 @@ import type { Action, Oven } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { useChangeEquipment } from '../setup/equipment/use-equipment';
 import { Said } from '../../ui/said';
+import { useChangeEquipment } from '../setup/equipment/use-equipment';
 
 /** Takes an oven out of use where one stands before it, and back again; the loads planned into it are then looked after. */
 export const OvenOut = ({

@@ -5,6 +5,7 @@ import { assembleFormula, isTooLong, type ReadSettings } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
+import { Said } from '../../ui/said';
 import { Alarm } from '../../ui/states';
 import { Station } from '../../line/station';
 import { NothingPasted } from './nothing-pasted';
@@ -17,7 +18,6 @@ import { useTakeIn } from './take-in-store';
 import { codeFrom, useMake } from './use-make';
 import { useProposals } from './use-proposals';
 import { useReading } from './use-reading';
-import { Said } from '../../ui/said';
 
 /** How the recipe is to be read, as it was chosen. */
 const useSettings = (): ReadSettings => {

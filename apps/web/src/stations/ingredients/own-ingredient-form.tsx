@@ -6,9 +6,9 @@ import { isShipped, ownId, type Ingredient } from '@jokul/core';
 import type { BakeryView, OwnIngredientsInput } from '@jokul/contracts';
 import { useSaveIngredients } from '../../lib/queries';
 import { Button } from '../../ui/button';
+import { Said } from '../../ui/said';
 import { analysisOf, draftOf, problemOf, rowOf, type Draft } from './own-ingredient-draft';
 import { Composition, Declares, Measures, Names } from './own-ingredient-fields';
-import { Said } from '../../ui/said';
 
 /** An ingredient of the bakery's own, with the fields of the library. */
 export const OwnIngredientForm = ({

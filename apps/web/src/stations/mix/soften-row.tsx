@@ -3,11 +3,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { butterForms, type ButterForm } from '@jokul/core';
 import { useWallClock } from '../../lib/clock';
+import { useSaid } from '../../lib/said';
 import { useUnits } from '../../lib/units';
 import { SelectField } from '../../ui/field';
 import { Shown } from '../../ui/shown';
 import { core } from '../../workers/core';
-import { useSaid } from '../../lib/said';
 
 interface SoftenRowProps {
   readonly roomC: number;

@@ -11,9 +11,9 @@ export const columnNames: Readonly<Record<OrderColumn, string>> = {
   nothing: t`left out`,
 };
 
-/** What a person said the columns of a sheet like this one are, by its heading or its width. */
+/** What a person said the columns of a sheet like this one are, by its heading or its width; since there are dates and units. */
 export const sheetKey = ({ heading, columns }: OrderTable) =>
-  `jokul-order-columns/${heading ? heading.join('|').toLowerCase() : columns.length}`;
+  `jokul-order-columns-2/${heading ? heading.join('|').toLowerCase() : columns.length}`;
 export const remembered = (table: OrderTable): readonly OrderColumn[] => {
   try {
     const known = JSON.parse(localStorage.getItem(sheetKey(table)) ?? 'null') as OrderColumn[] | null;

@@ -8,10 +8,10 @@ import type { Formula } from '@jokul/core';
 import { useSaveStanding } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { Field } from '../../ui/field';
+import { Said } from '../../ui/said';
 import { WeekdayChoice } from '../../ui/weekday-choice';
 import { OrderFields } from './order-fields';
 import { timeAsWritten } from './time-as-written';
-import { Said } from '../../ui/said';
 
 const monToFri = [1, 2, 3, 4, 5];
 

@@ -2,9 +2,9 @@ import { t } from '@lingui/core/macro';
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ConductResult, Figure } from '@jokul/core';
 import { useUnits } from '../../lib/units';
+import { Said } from '../../ui/said';
 import { Empty } from '../../ui/states';
 import { LazyChart } from '../../viz/lazy-chart';
-import { Said } from '../../ui/said';
 
 interface ColdCurveProps {
   readonly curve: UseQueryResult<{ curve: ConductResult; ready: Figure | null }>;

@@ -5,8 +5,8 @@ import type { Formula, HouseRules, Place, RestQuestion } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { core } from '../../workers/core';
 import { Button } from '../../ui/button';
-import { Shown } from '../../ui/shown';
 import { Said } from '../../ui/said';
+import { Shown } from '../../ui/shown';
 
 interface ComparePlacesProps {
   readonly formula: Formula;

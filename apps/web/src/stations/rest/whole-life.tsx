@@ -12,11 +12,11 @@ import {
 import { useNow, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Field, SelectField } from '../../ui/field';
+import { Said } from '../../ui/said';
 import { core } from '../../workers/core';
 import { ColdQuestions } from './cold-questions';
 import { LifeChart, LifeMarks } from './life-found';
 import { hoursOf, LifeSteps, ruleSteps, type StepText } from './life-steps';
-import { Said } from '../../ui/said';
 
 interface WholeLifeProps {
   readonly formula: Formula;

@@ -23,6 +23,9 @@ const untilOpen = async (id: string): Promise<boolean> => {
   return false;
 };
 
+/** A name takes as many lines as it needs. */
+const longName = 'max-w-full whitespace-normal! text-left [overflow-wrap:anywhere]';
+
 /** Opens another bakery in place of the one that is open, once that was confirmed. */
 export const OpenBakery = ({
   id,
@@ -40,8 +43,8 @@ export const OpenBakery = ({
   const open = async () => {
     setState('opening');
     try {
-      const kind = id === 'demo' ? 'demo' : 'own';
-      const opened = await call<{ readonly id: string }>('POST', 'bakery/open', { kind, id });
+      const wanted = id === 'demo' ? { kind: id } : { kind: 'own', id };
+      const opened = await call<{ readonly id: string }>('POST', 'bakery/open', wanted);
       if (!(await untilOpen(opened.id))) throw new Error('silent');
       window.location.assign('/');
     } catch {
@@ -50,7 +53,9 @@ export const OpenBakery = ({
   };
   return (
     <>
-      <Button onClick={() => setState('asked')}>{children}</Button>
+      <Button className={longName} onClick={() => setState('asked')}>
+        {children}
+      </Button>
       <Dialog
         open={state !== 'closed'}
         onClose={() => state !== 'opening' && setState('closed')}
@@ -76,7 +81,12 @@ export const OpenBakery = ({
         )}
         <div className="flex justify-end gap-2">
           <Button disabled={state === 'opening'} onClick={() => setState('closed')}>{t`Cancel`}</Button>
-          <Button look="primary" disabled={state === 'opening' || waiting > 0} onClick={() => void open()}>
+          <Button
+            look="primary"
+            className={longName}
+            disabled={state === 'opening' || waiting > 0}
+            onClick={() => void open()}
+          >
             {t`Open ${name}`}
           </Button>
         </div>

@@ -7,10 +7,10 @@ import { saveFile } from '../../lib/save-file';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { FileInput } from '../../ui/file-input';
+import { Said } from '../../ui/said';
 import { Alarm } from '../../ui/states';
 import { SetupChangesList, changesNothing } from './setup-changes';
 import { useTakeFile } from './use-take-file';
-import { Said } from '../../ui/said';
 
 /** A larger file is none of ours, bytes. */
 const largest = 1_000_000;

@@ -3,13 +3,13 @@ import { useState } from 'react';
 import type { BakeryView, SetupChanges, SetupChangeView, SetupFile } from '@jokul/contracts';
 import { useWallClock } from '../../lib/clock';
 import { askSetupBefore, useSetupHistory } from '../../lib/queries';
+import { useSaid } from '../../lib/said';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Alarm, Loading } from '../../ui/states';
 import { changesNothing, changeWords, SetupChangesList } from './setup-changes';
 import { useTakeFile } from './use-take-file';
-import { useSaid } from '../../lib/said';
 
 const shownAtFirst = 8;
 

@@ -34,7 +34,7 @@ dried-apricots | Apricots, dried | inclusion | 31 0.5 3.4 2 53.5 7.3 2.6 0 0 | c
 dates | Dates, chopped | inclusion | 20.5 0.4 2.5 3.6 63.4 8 1.6 0 0 | chopped 0.62 | | | medjool 24, deglet 7.1 | dates, pitted dates, medjool dates, deglet dates, deglet nour dates, deglet noor dates
 figs | Figs, dried | inclusion | 30 0.9 3.3 5.1 48 9.8 1.9 0 0 | chopped 0.62 | | acid 0.05 | fig 9 | dried figs
 candied-peel | Candied peel | inclusion | 17 0.3 0.3 0 78.5 3.5 0.4 0 0 | chopped 0.6 | sulphite | acid 0.03 | | candied orange peel, mixed peel
-freeze-dried-raspberries | Raspberries, freeze-dried | inclusion | 3 4.5 8 3 42 34 4 0 0 | loose 0.12 | | acid 1.5 | | freeze-dried strawberries, freeze dried raspberries, freeze dried raspberries
+freeze-dried-raspberries | Raspberries, freeze-dried | inclusion | 3 4.5 8 3 42 34 4 0 0 | loose 0.12 | | acid 1.5 | | freeze-dried strawberries, freeze dried raspberries
 jam | Jam | inclusion | 30 0 0.4 0 68 1.2 0.4 0 0 | level 1.33 | | acid 0.08 | | raspberry jam, apricot jam, marmalade
 pretzels | Pretzels, crushed | inclusion | 3.5 3.5 10 71.5 2.5 3.5 1.5 3.5 0 | crushed 0.35 | gluten, wheat | | | pretzels
 biscuit-crumbs | Biscuit crumbs | inclusion | 3.5 16 7 43 25 3 1.2 1 0 | crushed 0.42 | gluten, milk, wheat | | | graham cracker crumbs, cookie crumbs

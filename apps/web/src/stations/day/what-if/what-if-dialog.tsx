@@ -5,11 +5,11 @@ import type { BakeryView } from '@jokul/contracts';
 import { useTakeWhatIf, useUndoWhatIf, useWhatIf } from '../../../lib/what-if-queries';
 import { Button } from '../../../ui/button';
 import { Dialog } from '../../../ui/dialog';
+import { Said } from '../../../ui/said';
 import { Loading } from '../../../ui/states';
 import { asInput, wrongWith, type Row } from './supposal';
 import { SupposalRows } from './supposal-rows';
 import { WhatIfResult } from './what-if-result';
-import { Said } from '../../../ui/said';
 
 /** What taking it would do, so that nobody is surprised. */
 const consequence = (rows: readonly Row[]): string => {
