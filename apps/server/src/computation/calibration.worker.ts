@@ -5,13 +5,11 @@ import {
   loggedBakes,
   pullSlopes,
   slopesOf,
-  takeInOwn,
   type BakeInput,
   type Equipment,
   type Fit,
   type Formula,
   type HouseRules,
-  type Ingredient,
   type LoggedBake,
   type PullSlopes,
   type Slopes,
@@ -30,22 +28,11 @@ export interface LoggedTask {
   readonly rules: HouseRules;
   /** At most so many bakes. */
   readonly most: number;
-  readonly own: readonly Ingredient[];
 }
 
 /** The measured trays as bakes to learn from: how cold each was loaded is computed where nobody wrote it down. */
-export const logged = ({
-  trays,
-  made,
-  equipment,
-  rules,
-  most,
-  own,
-}: LoggedTask): Outcome<readonly LoggedBake[]> =>
-  outcome(() => {
-    takeInOwn(own);
-    return loggedBakes(trays, made, equipment, rules, most);
-  });
+export const logged = ({ trays, made, equipment, rules, most }: LoggedTask): Outcome<readonly LoggedBake[]> =>
+  outcome(() => loggedBakes(trays, made, equipment, rules, most));
 
 export interface FitTask {
   readonly bakes: readonly LoggedBake[];

@@ -1,7 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import 'reflect-metadata';
 import { ServiceUnavailableException } from '@nestjs/common';
-import type { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
 import type { DaysTask, MoveTask, PlanTask } from './plan.worker.js';
 
 /* Who waits for whom. The threads are the test's: each computation lasts until the test answers it. */
@@ -29,7 +28,7 @@ const { ComputationService } = await import('./computation.service.js');
 
 let computation: InstanceType<typeof ComputationService>;
 beforeEach(() => {
-  computation = new ComputationService({ usedBy: async () => [] } as unknown as OwnIngredientsService, null);
+  computation = new ComputationService(null);
 });
 afterEach(() => computation.onModuleDestroy());
 

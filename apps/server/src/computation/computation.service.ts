@@ -18,7 +18,6 @@ import {
   type Oven,
   type Replanned,
 } from '@jokul/core';
-import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
 import type { AnswersTask, BakeAnswers, FitAnswer, FitTask, LoggedTask } from './calibration.worker.js';
 import type { Outcome } from './outcome.js';
 import { KeptAnswers } from './kept-answers.js';
@@ -79,10 +78,7 @@ export class ComputationService implements OnModuleDestroy {
   private runs: FitTask['memory'] = [];
   private stopping = false;
 
-  constructor(
-    private readonly own: OwnIngredientsService,
-    @Inject(bakesFolder) folder: string | null,
-  ) {
+  constructor(@Inject(bakesFolder) folder: string | null) {
     const kept = folder ? new KeptAnswers<BakeResult | null>(folder, String(bakeModelVersion)) : null;
     void kept?.tidy();
     this.bakes = new Remembered(
@@ -181,21 +177,19 @@ export class ComputationService implements OnModuleDestroy {
 
   /** What is asked of the bake model for a formula in an oven, by what was learned. */
   async inputOf(formula: Formula, equipment: Equipment, rules: HouseRules) {
-    const own = await this.own.usedBy([formula]);
     // A dough's way through the cold is worked out in a thread, as all is that takes more than moments.
     const startC = await this.starts.of({
       formula,
       equipment: { places: equipment.places },
       rules: { doughC: rules.doughC },
-      own,
     });
     return (oven: Oven, calibration: Calibration | null): BakeInput =>
       bakeInputIn(formula, oven, equipment, rules, calibration, undefined, startC);
   }
 
   /** The measured trays as bakes to learn from. */
-  async logged(task: Omit<LoggedTask, 'own'>): Promise<readonly LoggedBake[]> {
-    return this.run('logged', { ...task, own: await this.own.usedBy([...task.made.values()]) });
+  async logged(task: LoggedTask): Promise<readonly LoggedBake[]> {
+    return this.run('logged', task);
   }
 
   /** What the logged bakes say; runs of the model are remembered from one fit to the next. */
@@ -208,40 +202,23 @@ export class ComputationService implements OnModuleDestroy {
     return this.answers.of({ input, pullS });
   }
 
-  async plan(task: Omit<PlanTask, 'own'>, signal?: AbortSignal): Promise<PlanBody> {
-    const own = await this.own.usedBy([
-      ...task.input.formulas.values(),
-      ...Object.values(task.fixedFormulas),
-    ]);
-    return this.run('plan', { ...task, own }, signal);
+  async plan(task: PlanTask, signal?: AbortSignal): Promise<PlanBody> {
+    return this.run('plan', task, signal);
   }
 
-  async planDays(task: Omit<DaysTask, 'own'>, signal?: AbortSignal): Promise<DaysBody> {
-    const own = await this.own.usedBy([...task.input.formulas.values()]);
-    return this.run('planDays', { ...task, own }, signal);
+  async planDays(task: DaysTask, signal?: AbortSignal): Promise<DaysBody> {
+    return this.run('planDays', task, signal);
   }
 
-  async replan(task: Omit<ReplanTask, 'own'>, signal?: AbortSignal): Promise<Replanned | null> {
-    const own = await this.own.usedBy([
-      ...task.input.formulas.values(),
-      ...Object.values(task.fixedFormulas),
-    ]);
-    return this.run('replanDay', { ...task, own }, signal);
+  async replan(task: ReplanTask, signal?: AbortSignal): Promise<Replanned | null> {
+    return this.run('replanDay', task, signal);
   }
 
-  async read(task: Omit<ReadPlanTask, 'own'>): Promise<Omit<MovedLoad, 'loadId'>> {
-    const own = await this.own.usedBy([
-      ...task.input.formulas.values(),
-      ...Object.values(task.fixedFormulas),
-    ]);
-    return this.run('readDay', { ...task, own });
+  async read(task: ReadPlanTask): Promise<Omit<MovedLoad, 'loadId'>> {
+    return this.run('readDay', task);
   }
 
-  async move(task: Omit<MoveTask, 'own'>): Promise<MovedLoad> {
-    const own = await this.own.usedBy([
-      ...task.input.formulas.values(),
-      ...Object.values(task.fixedFormulas),
-    ]);
-    return this.run('moveDay', { ...task, own });
+  async move(task: MoveTask): Promise<MovedLoad> {
+    return this.run('moveDay', task);
   }
 }

@@ -19,7 +19,6 @@ import {
   qualityOf,
   replan,
   safePlan,
-  takeInOwn,
   trayLayout,
   wallClock,
   type BakeInput,
@@ -29,7 +28,6 @@ import {
   type Equipment,
   type Formula,
   type HouseRules,
-  type Ingredient,
   type Layout,
   type MovedLoad,
   type OvenBake,
@@ -63,15 +61,11 @@ export interface StartTask {
   readonly formula: Formula;
   readonly equipment: Pick<Equipment, 'places'>;
   readonly rules: Pick<HouseRules, 'doughC'>;
-  readonly own: readonly Ingredient[];
 }
 
 /** How cold a planned dough is loaded, °C. */
-export const startC = ({ formula, equipment, rules, own }: StartTask): Outcome<number> =>
-  outcome(() => {
-    takeInOwn(own);
-    return loadTemperature(formula, rules, equipment);
-  });
+export const startC = ({ formula, equipment, rules }: StartTask): Outcome<number> =>
+  outcome(() => loadTemperature(formula, rules, equipment));
 
 const rounded = (values: readonly number[], digits: number) =>
   values.map((value) => Number(value.toFixed(digits)));
@@ -113,14 +107,10 @@ export interface PlanTask {
   readonly fixedFormulas: Readonly<Record<string, Formula>>;
   /** The bakes of those that are made otherwise than the latest formula of their product. */
   readonly fixedBakes: Readonly<Record<string, ProductBakes>>;
-  readonly own: readonly Ingredient[];
 }
 
 /** A day that slipped: `input.fixed` are its batches as they will come about. */
-export interface ReplanTask extends Pick<
-  PlanTask,
-  'input' | 'bakes' | 'fixedFormulas' | 'fixedBakes' | 'own'
-> {
+export interface ReplanTask extends Pick<PlanTask, 'input' | 'bakes' | 'fixedFormulas' | 'fixedBakes'> {
   readonly planned: readonly BatchPlan[];
   readonly begun: ReadonlySet<string>;
   readonly started: ReadonlySet<string>;
@@ -204,14 +194,12 @@ const planDay = ({
   bakes,
   fixedFormulas,
   fixedBakes,
-  own,
   keep,
   supposed,
   chance,
   tries = triesTold,
   moved = [],
 }: PlanTask): PlanBody => {
-  takeInOwn(own);
   const { formulas, equipment, rules } = input;
   const { problem: asked, refused } = dayProblem(withAhead(input, bakes));
   const problem = { ...asked, fixed: placeAfterAgain(asked, asked.fixed, new Set(moved)) };
@@ -274,7 +262,7 @@ const planDay = ({
 };
 
 /** Several days planned together. */
-export type DaysTask = Pick<PlanTask, 'input' | 'bakes' | 'own' | 'chance' | 'tries'>;
+export type DaysTask = Pick<PlanTask, 'input' | 'bakes' | 'chance' | 'tries'>;
 
 export interface DaysBody {
   readonly plan: Plan;
@@ -314,8 +302,7 @@ const oneOf = (
 export const planDays = async (task: DaysTask): Promise<Outcome<DaysBody>> => {
   await bringLinear();
   return outcome(() => {
-    const { input, bakes, own, chance, tries = triesTold } = task;
-    takeInOwn(own);
+    const { input, bakes, chance, tries = triesTold } = task;
     const { timeZone } = input.rules;
     const { problem } = dayProblem(withAhead(input, bakes));
     const least = leastUndone(problem, solveLinear);
@@ -376,7 +363,7 @@ const bakesIn = (formula: Formula, bakes: ProductBakes, equipment: Equipment): r
     pull ? [{ ovenId, setC, pullS: Math.round(pull.value) }] : [],
   );
 
-export interface MoveTask extends Pick<PlanTask, 'input' | 'bakes' | 'fixedFormulas' | 'fixedBakes' | 'own'> {
+export interface MoveTask extends Pick<PlanTask, 'input' | 'bakes' | 'fixedFormulas' | 'fixedBakes'> {
   readonly started: ReadonlySet<string>;
   readonly move: {
     readonly loadId: string;
@@ -389,8 +376,7 @@ export interface MoveTask extends Pick<PlanTask, 'input' | 'bakes' | 'fixedFormu
 /** A load that is moved by hand, with what follows from it. */
 export const moveDay = (task: MoveTask): Outcome<MovedLoad> =>
   outcome(() => {
-    const { input, bakes, fixedBakes, fixedFormulas, own, started, move } = task;
-    takeInOwn(own);
+    const { input, bakes, fixedBakes, fixedFormulas, started, move } = task;
     const batch = input.fixed.find(({ loads }) => loads.some(({ id }) => id === move.loadId));
     if (!batch) throw new JokulError('unknown-load', 'This load is not in the plan any more.', 'loadId');
     const formula = fixedFormulas[batch.batchId] ?? input.formulas.get(batch.productCode);
@@ -423,8 +409,7 @@ export interface ReadPlanTask extends Omit<MoveTask, 'move'> {
 /** A plan from a file, with what it changes and breaks. */
 export const readDay = (task: ReadPlanTask): Outcome<Omit<MovedLoad, 'loadId'>> =>
   outcome(() => {
-    const { input, bakes, fixedBakes, fixedFormulas, own, started, begun, given } = task;
-    takeInOwn(own);
+    const { input, bakes, fixedBakes, fixedFormulas, started, begun, given } = task;
     return readPlan({
       problem: asPlanned(task),
       batches: input.fixed,
@@ -440,8 +425,7 @@ export const readDay = (task: ReadPlanTask): Outcome<Omit<MovedLoad, 'loadId'>> 
   });
 
 const findReplan = (task: ReplanTask): Replanned | null => {
-  const { input, fixedBakes, fixedFormulas, own, planned, begun, started, homeless } = task;
-  takeInOwn(own);
+  const { input, fixedBakes, fixedFormulas, planned, begun, started, homeless } = task;
   const { formulas, equipment } = input;
   const formulaOf = (batch: BatchPlan) => fixedFormulas[batch.batchId] ?? formulas.get(batch.productCode);
   return replan({

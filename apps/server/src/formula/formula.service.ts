@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
-import { checkFormula, productOf, JokulError, type Formula } from '@jokul/core';
+import { checkFormula, productOf, JokulError, withFoods, type Formula } from '@jokul/core';
 import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
 import { ClockService } from '../clock/clock.service.js';
@@ -21,8 +21,11 @@ export class FormulaService {
     const rows = await this.db.manager.find(FormulaVersionEntity, {
       order: { code: 'ASC', version: 'DESC' },
     });
+    const library = await this.own.library();
     const seen = new Set<string>();
-    return rows.filter((row) => !seen.has(row.code) && seen.add(row.code)).map((row) => row.body);
+    return rows
+      .filter((row) => !seen.has(row.code) && seen.add(row.code))
+      .map((row) => withFoods(row.body, library));
   }
 
   /** Given versions of formulas, by code and version. */
@@ -30,9 +33,10 @@ export class FormulaService {
     const codes = [...new Set(wanted.map((w) => w.code))];
     if (codes.length === 0) return [];
     const rows = await this.db.manager.findBy(FormulaVersionEntity, { code: In(codes) });
+    const library = await this.own.library();
     return rows
       .filter((row) => wanted.some((w) => w.code === row.code && w.version === row.version))
-      .map((row) => row.body);
+      .map((row) => withFoods(row.body, library));
   }
 
   /**
@@ -54,6 +58,7 @@ export class FormulaService {
         ),
       ),
     );
+    const library = await this.own.library();
     const found = new Map<string, Formula>();
     for (const { lot, atMs } of lots) {
       const own = rows.filter(({ code }) => code === productOf(lot));
@@ -61,7 +66,7 @@ export class FormulaService {
         own.find(({ version }) => version === planned.get(lot)) ??
         own.findLast(({ createdAtMs }) => createdAtMs <= atMs) ??
         own[0];
-      if (row) found.set(lot, row.body);
+      if (row) found.set(lot, withFoods(row.body, library));
     }
     return found;
   }
@@ -77,8 +82,9 @@ export class FormulaService {
     const used = plans.flatMap((plan) =>
       Object.entries((plan.body as { batchFormula: Record<string, number> }).batchFormula),
     );
+    const library = await this.own.library();
     return rows.map((row) => ({
-      formula: row.body,
+      formula: withFoods(row.body, library),
       createdAtMs: row.createdAtMs,
       usedBy: used.filter(([batchId, version]) => batchId.startsWith(`${code}-`) && version === row.version)
         .length,
@@ -87,9 +93,9 @@ export class FormulaService {
 
   /** A formula that is new. @throws JokulError `formula-exists` for a code that is taken */
   async create(input: NewFormulaInput): Promise<Formula> {
-    await this.own.read();
+    const library = await this.own.library();
     const formula: Formula = { ...input, version: 1 };
-    checkFormula(formula);
+    checkFormula(withFoods(formula, library));
     // Asked before: inside, a second connection could wait for ever behind those that wait for this one.
     const createdAtMs = Math.round(await this.clock.nowMs());
     return changeRows(this.db, async (manager) => {
@@ -106,13 +112,13 @@ export class FormulaService {
         body: formula,
         createdAtMs,
       });
-      return formula;
+      return withFoods(formula, library);
     });
   }
 
   /** Saves an edit as the next version. @throws JokulError `formula-changed` when another edit came first */
   async save(code: string, { baseVersion, ...body }: FormulaInput): Promise<Formula> {
-    await this.own.read();
+    const library = await this.own.library();
     const createdAtMs = Math.round(await this.clock.nowMs());
     return changeRows(this.db, async (manager) => {
       const [last] = await manager.find(FormulaVersionEntity, {
@@ -129,14 +135,14 @@ export class FormulaService {
         );
       }
       const formula: Formula = { ...body, code, version: last.version + 1 };
-      checkFormula(formula);
+      checkFormula(withFoods(formula, library));
       await manager.insert(FormulaVersionEntity, {
         code,
         version: formula.version,
         body: formula,
         createdAtMs,
       });
-      return formula;
+      return withFoods(formula, library);
     });
   }
 }

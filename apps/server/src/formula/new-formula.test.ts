@@ -98,6 +98,21 @@ describe('ingredients of the bakery’s own', () => {
   it('an edit of an old list is refused', async () => {
     expect((await app.put('ingredients', { ingredients: [], version: 0 })).status).toBe(409);
   });
+  it('stay while a version of a formula names them', async () => {
+    const { ownIngredientsVersion: version } = await bakery();
+    const spelt = { ...mill(), id: 'own-spelt', name: 'Spelt of the mill' };
+    const added = await app.put<BakeryView>('ingredients', { ingredients: [mill(), spelt], version });
+    expect(added.status).toBe(200);
+    const gone = (ingredients: readonly object[]) =>
+      app.put<BakeryView>('ingredients', { ingredients, version: added.body.ownIngredientsVersion });
+    const { status, body } = await gone([spelt]);
+    expect([status, body]).toMatchObject([
+      422,
+      { code: 'ingredient-in-use', message: expect.stringContaining('Flour of the mill is in MIL') },
+    ]);
+    expect((await bakery()).ownIngredients).toHaveLength(2);
+    expect((await gone([mill()])).status).toBe(200);
+  });
   it('cannot take the place of the library, and need a source and a density', async () => {
     const { ownIngredientsVersion: version } = await bakery();
     const refused = async (change: object) =>

@@ -1,48 +1,61 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
-import { ownIngredient, takeInOwn, type Formula, type Ingredient } from '@jokul/core';
+import { JokulError, libraryOf, ownIngredient, type Ingredient, type Library } from '@jokul/core';
 import type { OwnIngredientsInput } from '@jokul/contracts';
 import { unpack } from '../database/stored.js';
-import { SettingEntity } from '../database/entities.js';
+import { FormulaVersionEntity, SettingEntity } from '../database/entities.js';
 import { SettingsService } from '../settings/settings.service.js';
 
-/** The bakery's own ingredients. The core looks them up beside the library, so they are taken in before it computes. */
+/** The bakery's own ingredients: formulas carry those that they name. */
 @Injectable()
 export class OwnIngredientsService {
-  private known = -1;
-
   constructor(
     private readonly db: DataSource,
     private readonly settings: SettingsService,
   ) {}
 
-  /** The rows and their version; another server on the same database may have changed them since. */
+  /** The rows and their version. */
   async read(
     manager: EntityManager = this.db.manager,
   ): Promise<{ ingredients: readonly Ingredient[]; version: number }> {
     const row = await manager.findOneBy(SettingEntity, { key: 'ingredients' });
     const ingredients = row ? unpack<readonly Ingredient[]>('ingredients', row.body) : [];
-    const version = row?.version ?? 0;
-    if (version !== this.known) takeInOwn(ingredients);
-    this.known = version;
-    return { ingredients, version };
+    return { ingredients, version: row?.version ?? 0 };
   }
 
-  /** The rows that a worker needs to compute these formulas. */
-  async usedBy(formulas: readonly Formula[]): Promise<readonly Ingredient[]> {
-    const { ingredients } = await this.read();
-    const ids = new Set(
-      formulas.flatMap(({ stages, toppings }) =>
-        [...stages.flatMap(({ lines }) => lines), ...toppings].map(({ ingredientId }) => ingredientId),
-      ),
-    );
-    return ingredients.filter(({ id }) => ids.has(id));
+  /** What ships with Jokul and the bakery's own. */
+  async library(manager: EntityManager = this.db.manager): Promise<Library> {
+    return libraryOf((await this.read(manager)).ingredients);
   }
 
-  /** @throws JokulError `bad-composition`, `ingredient-taken`, `changed-meanwhile` */
+  /** @throws JokulError `bad-composition`, `ingredient-taken`, `ingredient-in-use`, `changed-meanwhile` */
   async write({ ingredients, version }: OwnIngredientsInput, who = ''): Promise<void> {
     const rows = ingredients.map((given) => ownIngredient(structuredClone(given)));
+    libraryOf(rows);
+    const before = await this.read();
+    // An edit of an older list is refused as such.
+    if (before.version === version) await this.refuseLosing(before.ingredients, rows);
     await this.settings.write('ingredients', rows, version, who);
-    await this.read();
+  }
+
+  /** What a version of a formula names stays: without it that version could not be read any more. */
+  private async refuseLosing(before: readonly Ingredient[], rows: readonly Ingredient[]): Promise<void> {
+    const kept = new Set(rows.map(({ id }) => id));
+    const gone = before.filter(({ id }) => !kept.has(id));
+    if (gone.length === 0) return;
+    const formulas = await this.db.manager.find(FormulaVersionEntity);
+    for (const { id, name } of gone) {
+      const user = formulas.find(({ body: { stages, toppings } }) =>
+        [...stages.flatMap(({ lines }) => lines), ...toppings].some(
+          ({ ingredientId }) => ingredientId === id,
+        ),
+      );
+      if (user)
+        throw new JokulError(
+          'ingredient-in-use',
+          `${name} is in ${user.code}, version ${user.version}: it stays in the list.`,
+          'ingredients',
+        );
+    }
   }
 }

@@ -12,9 +12,12 @@ import {
   reduceLedger,
   toppingsFor,
   weighSheet,
+  withFoods,
+  withoutFoods,
   type BatchPlan,
   type DraftEntry,
   type Equipment,
+  type Library,
   type LotRecord,
 } from '@jokul/core';
 import { unpack } from '../database/stored.js';
@@ -86,7 +89,7 @@ export class LotPins {
     const open = rows.filter(({ lot, day }) => first.has(lot) && day !== null);
     const parts = [...first.values()].filter(({ lot }) => readLotId(lot)?.part);
     if (open.length === 0 && parts.length === 0) return [];
-    await this.own.read(manager);
+    const library = await this.own.library(manager);
     const planned = await this.planned(manager, [...new Set(open.flatMap(({ day }) => day ?? []))]);
     const row = await manager.findOneBy(SettingEntity, { key: 'equipment' });
     const equipment = row ? unpack<Equipment>('equipment', row.body) : undefined;
@@ -101,7 +104,7 @@ export class LotPins {
       const found = planned.get(lot);
       const entry = first.get(lot);
       if (!found || !entry) continue;
-      const record = await this.record(manager, found, equipment);
+      const record = await this.record(manager, found, equipment, library);
       if (record) made.push(begunBy(entry, record));
     }
     return made;
@@ -120,7 +123,14 @@ export class LotPins {
     const { atMs: _a, who: _w, entryId: _e, ...pinned } = lot.begun;
     const { massG, pieces } = entry.kind === 'rest-in' ? entry.payload : pinned;
     const age = oldestAge(lot, kindOfPlace(places), entry.atMs);
-    return { ...pinned, massG, pieces, parents: [{ lot: whole, massG }], age };
+    return {
+      ...pinned,
+      formula: withoutFoods(pinned.formula),
+      massG,
+      pieces,
+      parents: [{ lot: whole, massG }],
+      age,
+    };
   }
 
   private async planned(
@@ -142,12 +152,18 @@ export class LotPins {
     );
   }
 
-  private async record(manager: EntityManager, { batch, day, version }: Planned, { scales }: Equipment) {
+  private async record(
+    manager: EntityManager,
+    { batch, day, version }: Planned,
+    { scales }: Equipment,
+    library: Library,
+  ) {
     const row = await manager.findOneBy(FormulaVersionEntity, { code: batch.productCode, version });
     if (!row) return null;
     try {
-      const amounts = [...amountsFor(row.body, batch.massG), ...toppingsFor(row.body, batch.massG)];
-      return lotRecord(row.body, {
+      const formula = withFoods(row.body, library);
+      const amounts = [...amountsFor(formula, batch.massG), ...toppingsFor(formula, batch.massG)];
+      return lotRecord(formula, {
         massG: batch.massG,
         pieces: batch.pieces,
         day,

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, type EntityManager } from 'typeorm';
-import { lotId, readLotId, type LotRecord } from '@jokul/core';
+import { asPinned, lotId, readLotId, type LotRecord } from '@jokul/core';
 import { JournalEntryEntity, LotEntity } from '../database/entities.js';
 
 /** Names of lots, and what each one pinned. */
@@ -87,6 +87,6 @@ export class LotsService {
       where: { lot: In([...lots]), kind: 'begun' },
       order: { seq: 'DESC' },
     });
-    return new Map(rows.map((row) => [row.lot, row.payload as LotRecord]));
+    return new Map(rows.map((row) => [row.lot, asPinned(row.payload as LotRecord)]));
   }
 }

@@ -31,7 +31,6 @@ import { FormulaService } from '../formula/formula.service.js';
 import { LotsService } from '../lots/lots.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { OrdersService } from '../orders/orders.service.js';
-import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
 import { SettingsService } from '../settings/settings.service.js';
 import { ComputationService } from '../computation/computation.service.js';
 import { PlanRows, type ComputedPlan, type Promised, type StoredPlan } from './plan-rows.js';
@@ -92,7 +91,6 @@ export class PlanService {
     private readonly db: DataSource,
     private readonly orders: OrdersService,
     private readonly formulas: FormulaService,
-    private readonly own: OwnIngredientsService,
     private readonly settings: SettingsService,
     private readonly clock: ClockService,
     private readonly journal: JournalService,
@@ -123,7 +121,6 @@ export class PlanService {
     );
     const codes = new Set(orders.map((order) => order.productCode));
     const formulas = latest.filter((formula) => codes.has(formula.code));
-    const own = await this.own.usedBy(formulas);
     const hash = createHash('sha256')
       .update(
         canonicalJson({
@@ -133,7 +130,6 @@ export class PlanService {
           rules: rules.body,
           // A plan that an older Jokul baked is old, though nothing of the bakery changed.
           bakeModel: bakeModelVersion,
-          ...(own.length > 0 && { own }),
         }),
       )
       .digest('hex');

@@ -5,12 +5,15 @@ import {
   checkFormula,
   equipmentKinds,
   JokulError,
+  libraryOf,
   ownIngredient,
-  takeInOwn,
+  withFoods,
+  withoutFoods,
   type Equipment,
   type Formula,
   type HouseRules,
   type Ingredient,
+  type Library,
 } from '@jokul/core';
 import type {
   OwnIngredientInput,
@@ -54,7 +57,7 @@ const givenOf = ({
 
 const without = <T extends object, K extends keyof T>(whole: T, key: K): Omit<T, K> =>
   Object.fromEntries(Object.entries(whole).filter(([own]) => own !== key)) as Omit<T, K>;
-const bodyOf = (formula: Formula) => without(formula, 'version');
+const bodyOf = (formula: Formula) => without(withoutFoods(formula), 'version');
 
 /** What people learned of a place stays with the bakery: the file has what they set up. */
 const setUpOf = (equipment: Equipment) => ({
@@ -193,7 +196,7 @@ export class SetupFileService {
     const twice = codes.find((code, i) => codes.indexOf(code) !== i);
     if (twice !== undefined)
       throw new JokulError('twice', `The file has the formula ${twice} twice.`, 'file.formulas');
-    this.checkFormulas(formulas, ingredients, now.own.ingredients);
+    this.checkFormulas(formulas, libraryOf(ingredients));
     const fresh = formulas.filter((formula) => latest.get(formula.code) !== formula);
     const changes: SetupChanges = {
       bakery: file.bakery,
@@ -216,27 +219,18 @@ export class SetupFileService {
   }
 
   /** Formulas may be of ingredients that come with them. */
-  private checkFormulas(
-    formulas: readonly Formula[],
-    ingredients: readonly Ingredient[],
-    before: readonly Ingredient[],
-  ): void {
-    takeInOwn(ingredients);
-    try {
-      for (const formula of formulas) {
-        try {
-          checkFormula(formula);
-        } catch (error) {
-          if (!(error instanceof JokulError)) throw error;
-          throw new JokulError(
-            'bad-formula',
-            `${formula.code}: ${error.message}`,
-            `file.formulas.${formula.code}`,
-          );
-        }
+  private checkFormulas(formulas: readonly Formula[], library: Library): void {
+    for (const formula of formulas) {
+      try {
+        checkFormula(withFoods(formula, library));
+      } catch (error) {
+        if (!(error instanceof JokulError)) throw error;
+        throw new JokulError(
+          'bad-formula',
+          `${formula.code}: ${error.message}`,
+          `file.formulas.${formula.code}`,
+        );
       }
-    } finally {
-      takeInOwn(before);
     }
   }
 
@@ -268,7 +262,6 @@ export class SetupFileService {
         await manager.insert(FormulaVersionEntity, { code, version, body, createdAtMs });
       }
     });
-    await this.own.read();
     return changes;
   }
 }

@@ -2,14 +2,14 @@ import { t } from '@lingui/core/macro';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { ingredients } from '@jokul/core';
-import { useBakery, useDay } from '../lib/queries';
+import { useBakery, useDay, useLibrary } from '../lib/queries';
 import { across, stations } from './line';
 import { matching, type Found } from './matching';
 
 const useFindable = (): readonly Found[] => {
   const bakery = useBakery();
   const day = useDay();
+  const library = useLibrary();
   const formulas = bakery.data?.formulas ?? [];
   const batches = day.data?.plan?.plan.batches ?? [];
   return [
@@ -43,7 +43,7 @@ const useFindable = (): readonly Found[] => {
       label: customer,
       path: '/orders',
     })),
-    ...[...ingredients.values()].flatMap(({ id, name }) =>
+    ...[...library.values()].flatMap(({ id, name }) =>
       formulas
         .filter((f) => f.stages.some((stage) => stage.lines.some((line) => line.ingredientId === id)))
         .map((f) => ({

@@ -46,8 +46,7 @@ import type {
   WellbeingView,
   WeekView,
 } from '@jokul/contracts';
-import { takeInOwn, wallClock, type Formula } from '@jokul/core';
-import { ownChanged } from '../workers/core';
+import { ingredients, libraryOf, wallClock, withoutFoods, type Formula, type Library } from '@jokul/core';
 import { ApiProblem, call, get } from './api';
 import { askClock, lastKnownClock, nowMs, setClock } from './now';
 
@@ -63,7 +62,7 @@ export const queryClient = new QueryClient({
   },
 });
 
-/** What changes rarely. The bakery's own ingredients are taken in before anything is computed with them. */
+/** What changes rarely. */
 export const useBakery = () =>
   useQuery({
     queryKey: ['bakery'],
@@ -73,11 +72,15 @@ export const useBakery = () =>
       const clock = asked ?? lastKnownClock() ?? bakery.clock;
       // Before anything asks what day it is.
       setClock(clock);
-      takeInOwn(bakery.ownIngredients);
-      ownChanged();
       return { ...bakery, clock };
     },
   });
+
+/** What ships with Jokul and the bakery's own ingredients. */
+export const useLibrary = (): Library => {
+  const own = useBakery().data?.ownIngredients;
+  return own ? libraryOf(own) : ingredients;
+};
 
 /** The bakery's today by its own clock and zone: a wall display goes over midnight by itself. */
 export const useToday = (): string | undefined => {
@@ -245,12 +248,13 @@ export const useMakePlans = (date: string) =>
   });
 export const useSaveFormula = (code: string) =>
   useMutation({
-    mutationFn: (input: FormulaInput) => call<Formula>('POST', `formulas/${code}/versions`, input),
+    mutationFn: (input: FormulaInput) =>
+      call<Formula>('POST', `formulas/${code}/versions`, withoutFoods(input)),
     onSettled: refreshRows,
   });
 export const useNewFormula = () =>
   useMutation({
-    mutationFn: (input: NewFormulaInput) => call<Formula>('POST', 'formulas', input),
+    mutationFn: (input: NewFormulaInput) => call<Formula>('POST', 'formulas', withoutFoods(input)),
     onSettled: refreshRows,
   });
 export const useSaveIngredients = () =>

@@ -1,11 +1,14 @@
 import { t } from '@lingui/core/macro';
-import { ingredients, type PreparationKind } from '@jokul/core';
+import { ingredients, type Preparation, type PreparationKind } from '@jokul/core';
 import { andList } from './and-list';
 
-/** Ingredients by their names in the library. */
-export const ingredientList = (ids: readonly string[]): string =>
+/** What is made ready, by its names; "" where it is not single ingredients. A plan of an older Jokul has their ids alone. */
+export const ingredientList = ({
+  ingredientIds = [],
+  ingredientNames = ingredientIds.map((id) => ingredients.get(id)?.name ?? id),
+}: Pick<Preparation, 'ingredientIds' | 'ingredientNames'>): string =>
   andList(
-    ids.map((id) => (ingredients.get(id)?.name ?? id).toLowerCase()),
+    ingredientNames.map((name) => name.toLowerCase()),
     4,
   );
 

@@ -31,7 +31,6 @@ import {
   type TemperatureAnswer,
   sharpnessOf,
   softenButter,
-  takeInOwn,
   targetAfter,
   type SharpnessQuestion,
   type BakeRequest,
@@ -40,7 +39,6 @@ import {
   type ConductResult,
   type Figure,
   type Formula,
-  type Ingredient,
   type MapRow,
   type NeedleAnswer,
   type NeedleReading,
@@ -111,8 +109,6 @@ const api = {
   bakeMapRow: (formula: Formula, on: WhatIf, pullsS: readonly number[]): MapRow =>
     bakeMapRow(inputOf(formula, on), pullsS),
   soften: (question: ButterQuestion): { time: Figure | null; curve: ConductResult } => softenButter(question),
-  /** The bakery's own ingredients, before anything is computed with them. */
-  takeIn: (own: readonly Ingredient[]): void => takeInOwn(own),
   rest: (question: RestQuestion): { curve: ConductResult; ready: Figure | null } => restCurve(question),
   bake: (formula: Formula, on: WhatIf): BakeResult => bake(inputOf(formula, on)),
   /** The pull for the formula's piece, and how bake time goes with weight, from pieces a tenth lighter and heavier. */

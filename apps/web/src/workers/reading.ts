@@ -56,7 +56,7 @@ export const readWritten = ({ text, settings, answers }: Written): Reading => {
   const whole = lines.some(({ state }) => state === 'read') && lines.every(({ state }) => state !== 'ask');
   return {
     lines,
-    directions: sheetDirections(text),
+    directions: sheetDirections(text, settings),
     formula: whole ? assembled(lines) : null,
     cups: cupsFor(text, settings.schools).map(([way, school]) => ({
       way,

@@ -1,4 +1,4 @@
-import { ingredient } from '../ingredient/index.js';
+import { foodOf, type NamesFood } from '../ingredient/index.js';
 import { div, mul, relation, requireNumber, type Figure } from '../shown/index.js';
 import {
   doughLines,
@@ -87,7 +87,7 @@ export const amountsFor = (
     key: keys[i] ?? '',
     stageId,
     line,
-    name: ingredient(line.ingredientId).name,
+    name: foodOf(line).name,
     mass: ingredientMass({ M: doughMassG, b: line.percent, B: total }),
   }));
 };
@@ -105,7 +105,7 @@ const everyTopping = (formula: Formula, doughMassG: number): readonly ToppingAmo
     key: keys[i] ?? '',
     stageId: 'topping',
     line,
-    name: ingredient(line.ingredientId).name,
+    name: foodOf(line).name,
     mass: ingredientMass({ M: doughMassG, b: line.percent, B: total }),
   }));
 };
@@ -126,9 +126,9 @@ export const icingFor = (formula: Formula, doughMassG: number): readonly Topping
 
 /** Baker's percents from grams. @throws JokulError `not-computable` without flour */
 export const percentsFromGrams = (
-  grams: readonly { readonly ingredientId: string; readonly massG: number }[],
+  grams: readonly (NamesFood & { readonly massG: number })[],
 ): readonly { readonly ingredientId: string; readonly percent: Figure }[] => {
-  const flourG = flourPercent(grams.map(({ ingredientId, massG }) => ({ ingredientId, percent: massG })));
+  const flourG = flourPercent(grams.map(({ massG, ...named }) => ({ ...named, percent: massG })));
   return grams.map(({ ingredientId, massG }) => ({
     ingredientId,
     percent: bakersPercent({ m: massG, f: flourG }),

@@ -12,12 +12,7 @@ export const partsOfDough = (formula: Staged): readonly DoughPart[] =>
 export const perFlour = (formula: Staged, of: (food: Ingredient) => number): number => {
   const flour = flourPercent(doughLines(formula));
   return flour > 0
-    ? (100 *
-        partsOfDough(formula).reduce(
-          (sum, { ingredientId, percent }) => sum + percent * of(ingredient(ingredientId)),
-          0,
-        )) /
-        flour
+    ? (100 * partsOfDough(formula).reduce((sum, { food, percent }) => sum + percent * of(food), 0)) / flour
     : Number.NaN;
 };
 
@@ -46,8 +41,8 @@ const isChocolate = ({ id, kind }: Ingredient) => kind === 'inclusion' && id.end
 export const bodyPercent = (formula: Staged): number => {
   const flour = flourPercent(doughLines(formula));
   const unit = bindingOf(ingredient('wheat-flour'));
-  const foods = partsOfDough(formula).map(({ ingredientId, percent }) => ({
-    food: ingredient(ingredientId),
+  const foods = partsOfDough(formula).map(({ food, percent }) => ({
+    food,
     percent: (100 * percent) / flour,
   }));
   const binds = ({ id, kind, analysis }: Ingredient) =>
@@ -76,7 +71,6 @@ export const perBodyFigure = (formula: Staged, name: string, of: (food: Ingredie
     symbol: 'r',
     unit: '',
     terms: partsOfDough(formula)
-      .map(({ ingredientId, percent }) => ({ food: ingredient(ingredientId), percent }))
       .filter(({ food }) => of(food) > 0)
       .map(({ food, percent }) => ({
         symbol: '100 b x / B',
@@ -104,8 +98,8 @@ const perKg = (
     symbol,
     unit,
     terms: partsOfDough(formula)
-      .map(({ ingredientId, percent }) => ({
-        food: ingredient(ingredientId),
+      .map(({ food, percent }) => ({
+        food,
         gPerKg: (1000 * percent) / total,
       }))
       .filter(({ food }) => of(food) > 0)

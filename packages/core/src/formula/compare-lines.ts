@@ -1,11 +1,15 @@
-import { ingredient } from '../ingredient/index.js';
 import { formatNumber } from '../shown/index.js';
+import { foodIn } from './foods.js';
 import { doughLines, type Formula, type ToppingWay } from './formula.js';
 import { sayReady } from './ready.js';
 
 /* What changed of the ingredients from one version to the next, a short phrase each. */
 
-const nameOf = (id: string): string => ingredient(id).name.toLowerCase();
+/** How these versions call an ingredient; the later one, where they differ. */
+const namesIn =
+  (before: Formula, after: Formula) =>
+  (id: string): string =>
+    foodIn(amounts(after).has(id) ? after : before, id).name.toLowerCase();
 
 const amounts = (formula: Formula) => {
   const byId = new Map<string, number>();
@@ -31,6 +35,7 @@ const toppingWords: Readonly<Record<ToppingWay, string>> = {
 };
 
 const amountPhrases = (before: Formula, after: Formula): readonly string[] => {
+  const nameOf = namesIn(before, after);
   const [was, is] = [amounts(before), amounts(after)];
   return [...new Set([...was.keys(), ...is.keys()])].flatMap((id) => {
     const [a, b] = [was.get(id), is.get(id)];
@@ -41,6 +46,7 @@ const amountPhrases = (before: Formula, after: Formula): readonly string[] => {
 };
 
 const brownedPhrases = (before: Formula, after: Formula): readonly string[] => {
+  const nameOf = namesIn(before, after);
   const browned = (formula: Formula) =>
     new Set(doughLines(formula).flatMap((line) => (line.browned ? [line.ingredientId] : [])));
   const [was, is] = [browned(before), browned(after)];
@@ -52,6 +58,7 @@ const brownedPhrases = (before: Formula, after: Formula): readonly string[] => {
 };
 
 const readyPhrases = (before: Formula, after: Formula): readonly string[] => {
+  const nameOf = namesIn(before, after);
   const readied = (formula: Formula) => {
     const said = new Map<string, string>();
     for (const line of doughLines(formula)) {
@@ -68,6 +75,7 @@ const readyPhrases = (before: Formula, after: Formula): readonly string[] => {
 };
 
 const wayPhrases = (before: Formula, after: Formula): readonly string[] => {
+  const nameOf = namesIn(before, after);
   const ways = (formula: Formula) =>
     new Map(formula.toppings.map(({ ingredientId, on = 'coat' }) => [ingredientId, on]));
   const was = ways(before);
@@ -78,6 +86,7 @@ const wayPhrases = (before: Formula, after: Formula): readonly string[] => {
 
 /** A thing that is only on the pieces, or not at all, is said by its amount. */
 const sharePhrases = (before: Formula, after: Formula): readonly string[] => {
+  const nameOf = namesIn(before, after);
   const was = amounts(before);
   return [...amounts(after)].flatMap(([id, whole]) => {
     const [share, now] = [onPieces(before, id), onPieces(after, id)];
@@ -95,6 +104,7 @@ export const linePhrases = (before: Formula, after: Formula): readonly string[] 
 
 /** Ingredients that went to another stage, of those that were there before. */
 export const movedPhrases = (before: Formula, after: Formula): readonly string[] => {
+  const nameOf = namesIn(before, after);
   const place = (formula: Formula, id: string) =>
     formula.stages.find(({ lines }) => lines.some((line) => line.ingredientId === id))?.name;
   return [...amounts(after).keys()].flatMap((id) => {

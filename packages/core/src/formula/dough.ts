@@ -6,7 +6,7 @@ import {
   solidFatShare,
   solidIn,
   type Fats,
-  ingredient,
+  foodOf,
   normaliseComposition,
   reducingSugars,
   thinningSugar,
@@ -90,7 +90,7 @@ const strengthOf = (parts: readonly { readonly ingredient: Ingredient; readonly 
 export const doughOf = (formula: Pick<Formula, 'stages'>): Dough => {
   const parts = doughLines(formula)
     .flatMap(doughParts)
-    .map(({ ingredientId, percent }) => ({ ingredient: ingredient(ingredientId), mass: percent }));
+    .map(({ food, percent }) => ({ ingredient: food, mass: percent }));
   const total = parts.reduce((sum, part) => sum + part.mass, 0);
   const share = (of: (part: (typeof parts)[number]) => number) =>
     parts.reduce((sum, part) => sum + of(part) * part.mass, 0) / total;
@@ -135,9 +135,5 @@ export const solidFatOf = (dough: Dough, temperatureC: number): number => {
 /** What anyone who eats it must know, from all ingredients and toppings, in alphabetical order. */
 export const allergensOf = (formula: Formula): readonly Allergen[] =>
   [
-    ...new Set(
-      [...doughLines(formula), ...formula.toppings].flatMap(
-        (line) => ingredient(line.ingredientId).allergens,
-      ),
-    ),
+    ...new Set([...doughLines(formula), ...formula.toppings].flatMap((line) => foodOf(line).allergens)),
   ].sort();

@@ -1,9 +1,8 @@
 import { JokulError, requireNumber } from '../shown/index.js';
-import { ingredient, plainParts } from '../ingredient/index.js';
+import { foodOf, ingredient, plainParts, type Ingredient, type NamesFood } from '../ingredient/index.js';
 import type { ReadyWay } from './ready.js';
 
-export interface FormulaLine {
-  readonly ingredientId: string;
+export interface FormulaLine extends NamesFood {
   /** Baker's percent as weighed in; all flours together are 100. */
   readonly percent: number;
   /** Butter that is browned before use: weighed in whole, goes into the dough less its water and pan loss. */
@@ -165,18 +164,17 @@ export const browningLossShare = browningLoss(0.16);
 
 /** A plain ingredient as it reaches the dough, in baker's percent. */
 export interface DoughPart {
-  readonly ingredientId: string;
+  readonly food: Ingredient;
   readonly percent: number;
 }
 
 /** What a line brings into the dough: composites by their parts, browned butter less its loss. */
 export const doughParts = (line: FormulaLine): readonly DoughPart[] =>
-  plainParts(line.ingredientId).map(({ ingredientId, share }) => {
-    const { kind, composition } = ingredient(ingredientId);
+  plainParts(foodOf(line)).map(({ food, share }) => {
     const percent = line.percent * share;
-    return line.browned && kind === 'butter'
-      ? { ingredientId: 'browned-butter', percent: percent * (1 - browningLoss(composition.water)) }
-      : { ingredientId, percent };
+    return line.browned && food.kind === 'butter'
+      ? { food: ingredient('browned-butter'), percent: percent * (1 - browningLoss(food.composition.water)) }
+      : { food, percent };
   });
 
 /** Percent that reaches the dough (less than what is weighed, for browned butter). */
@@ -190,7 +188,7 @@ export const doughLines = (formula: Pick<Formula, 'stages'>): readonly FormulaLi
 export const flourPercent = (lines: readonly FormulaLine[]): number =>
   lines
     .flatMap(doughParts)
-    .filter((part) => ingredient(part.ingredientId).kind === 'flour')
+    .filter(({ food }) => food.kind === 'flour')
     .reduce((sum, part) => sum + part.percent, 0);
 
 /**
@@ -203,7 +201,7 @@ export const checkFormula = (formula: Formula): void => {
   if (doughLines(formula).length === 0)
     throw new JokulError('empty-formula', 'The formula has no ingredients.', 'stages');
   for (const line of lines) {
-    const { name } = ingredient(line.ingredientId);
+    const { name } = foodOf(line);
     requireNumber(line.percent, `The amount of ${name.toLowerCase()}`, 0.01, 500, '%');
   }
   for (const { name, parts, workS } of formula.stages) {

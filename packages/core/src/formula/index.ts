@@ -1,4 +1,5 @@
 export * from './formula.js';
+export * from './foods.js';
 export * from './ready.js';
 export * from './amounts.js';
 export * from './held-back.js';

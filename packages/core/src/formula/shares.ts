@@ -1,4 +1,4 @@
-import { fatOf, ingredient, type Ingredient } from '../ingredient/index.js';
+import { fatOf, type Ingredient } from '../ingredient/index.js';
 import { formatNumber, sumFigure, type Figure } from '../shown/index.js';
 import { totalPercent } from './amounts.js';
 import { doughLines, doughParts, type Formula } from './formula.js';
@@ -30,8 +30,7 @@ export const componentShare = (formula: Pick<Formula, 'stages'>, component: Doug
   const { name, of } = shares[component];
   const terms = doughLines(formula)
     .flatMap(doughParts)
-    .map(({ ingredientId, percent }) => {
-      const part = ingredient(ingredientId);
+    .map(({ food: part, percent }) => {
       return {
         symbol: 'b x / B',
         name: `${part.name}: ${formatNumber(percent)} % with ${formatNumber(of(part) * 100)} % ${component}`,

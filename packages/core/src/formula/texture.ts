@@ -1,4 +1,4 @@
-import { ingredient, type Ingredient } from '../ingredient/index.js';
+import { foodOf, type Ingredient } from '../ingredient/index.js';
 import { leaveningOf, partsOfDough, perFlour } from './balance.js';
 import { doughLines, flourPercent, type Formula } from './formula.js';
 
@@ -31,21 +31,14 @@ const inKind =
     perFlour(formula, (food) => (food.kind === kind ? weight(food) : 0));
 
 const flourProtein = (formula: Formula): number => {
-  const flours = partsOfDough(formula).filter(
-    ({ ingredientId }) => ingredient(ingredientId).kind === 'flour',
-  );
+  const flours = partsOfDough(formula).filter(({ food }) => food.kind === 'flour');
   const mass = flours.reduce((sum, { percent }) => sum + percent, 0);
   return (
-    (100 *
-      flours.reduce(
-        (sum, { ingredientId, percent }) => sum + percent * ingredient(ingredientId).composition.protein,
-        0,
-      )) /
-    mass
+    (100 * flours.reduce((sum, { food, percent }) => sum + percent * food.composition.protein, 0)) / mass
   );
 };
 const meltedShare = (formula: Formula): number => {
-  const butter = doughLines(formula).filter((line) => ingredient(line.ingredientId).kind === 'butter');
+  const butter = doughLines(formula).filter((line) => foodOf(line).kind === 'butter');
   const all = butter.reduce((sum, line) => sum + line.percent, 0);
   const melted = formula.method?.cream === 'melted';
   return all === 0

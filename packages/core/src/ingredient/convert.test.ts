@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { convert } from './convert.js';
+import { ingredient } from './library/index.js';
 
 describe('volumes into grams', () => {
   it.each([
@@ -10,22 +11,25 @@ describe('volumes into grams', () => {
     [1, 'tsp', 'baking-soda', undefined, 4.58],
     [2, 'metric-cup', 'wheat-flour', 'spooned', 260],
   ])('%d %s of %s (%s) is %d g', (amount, unit, id, packing, grams) => {
-    expect(convert(amount, unit, id, packing).massG).toBeCloseTo(grams, 0);
+    expect(convert(amount, unit, ingredient(id), packing).massG).toBeCloseTo(grams, 0);
   });
 
   it('masses need no density', () => {
-    expect(convert(2, 'oz', 'butter')).toEqual({ massG: 56.69904625, source: 'definition of the unit' });
+    expect(convert(2, 'oz', ingredient('butter'))).toEqual({
+      massG: 56.69904625,
+      source: 'definition of the unit',
+    });
   });
 
   it('a cup without a packing shows how far the packings part', () => {
-    const { rangeG, massG } = convert(1, 'cup', 'wheat-flour');
+    const { rangeG, massG } = convert(1, 'cup', ingredient('wheat-flour'));
     expect((rangeG?.[0] ?? 0) / massG).toBeCloseTo(0.46 / 0.52, 6);
     expect((rangeG?.[1] ?? 0) / massG).toBeCloseTo(0.61 / 0.52, 6);
-    expect(convert(1, 'cup', 'wheat-flour', 'dipped').rangeG).toBeUndefined();
+    expect(convert(1, 'cup', ingredient('wheat-flour'), 'dipped').rangeG).toBeUndefined();
   });
 
   it('shows its arithmetic', () => {
-    const { shown } = convert(2, 'cup', 'white-sugar');
+    const { shown } = convert(2, 'cup', ingredient('white-sugar'));
     expect(shown?.relation).toBe('m = n × v × ρ');
     expect(shown?.terms[2]?.source).toContain('White sugar, level');
   });
@@ -38,6 +42,6 @@ describe('volumes into grams', () => {
     [1, 'cup', 'wheat-flour', 'pressed', 'no packing "pressed"'],
     [1, 'cup', 'sand', undefined, 'not in the ingredient library'],
   ])('%d %s of %s (%s) is refused', (amount, unit, id, packing, sentence) => {
-    expect(() => convert(amount, unit, id, packing)).toThrow(sentence);
+    expect(() => convert(amount, unit, ingredient(id), packing)).toThrow(sentence);
   });
 });

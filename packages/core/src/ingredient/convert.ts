@@ -1,6 +1,6 @@
 import { isMassUnit, isVolumeUnit, toGrams, volumeUnitsMl } from '../quantity/index.js';
 import { JokulError, mul, relation, type Figure } from '../shown/index.js';
-import { ingredient } from './library/index.js';
+import type { Ingredient } from './ingredient.js';
 
 export interface Conversion {
   readonly massG: number;
@@ -27,9 +27,14 @@ const volumeMass = relation({
 /**
  * Grams from an amount in any unit of mass or volume.
  * @param packing one of the ingredient's packings; the first one when left out
- * @throws JokulError `unknown-unit`, `unknown-ingredient`, `unknown-packing`, `out-of-range`
+ * @throws JokulError `unknown-unit`, `unknown-packing`, `out-of-range`
  */
-export const convert = (amount: number, unit: string, ingredientId: string, packing?: string): Conversion => {
+export const convert = (
+  amount: number,
+  unit: string,
+  { densityGPerMl: packings, name, source }: Pick<Ingredient, 'densityGPerMl' | 'name' | 'source'>,
+  packing?: string,
+): Conversion => {
   if (!Number.isFinite(amount) || amount <= 0 || amount > 1e6) {
     throw new JokulError(
       'out-of-range',
@@ -37,7 +42,6 @@ export const convert = (amount: number, unit: string, ingredientId: string, pack
       'amount',
     );
   }
-  const { densityGPerMl: packings, name, source } = ingredient(ingredientId);
   if (isMassUnit(unit)) return { massG: toGrams(amount, unit), source: 'definition of the unit' };
   if (!isVolumeUnit(unit))
     throw new JokulError('unknown-unit', `"${unit}" is no unit that Jokul knows.`, 'unit');

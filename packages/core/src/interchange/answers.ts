@@ -1,7 +1,9 @@
+import type { Ingredient } from '../ingredient/index.js';
 import type { Figure } from '../shown/index.js';
 import type { WrittenLine } from './written-line.js';
 import type { LineUse } from './sections.js';
 import type { Measures } from './words.js';
+import type { OwnNames } from './own-names.js';
 
 /** How this kitchen, or the writer of the recipe, fills a cup. A number is grams of one cup. */
 export interface CupSchools {
@@ -11,7 +13,7 @@ export interface CupSchools {
 }
 export type SchoolName = keyof CupSchools;
 
-export interface ReadSettings {
+export interface ReadSettings extends OwnNames {
   readonly measures: Measures;
   readonly schools: CupSchools;
   /** Size of an egg where the recipe names none; left out, it is asked. */
@@ -56,6 +58,8 @@ export interface ReadResult {
   /** What the part of the recipe becomes that it stands in; the dough where left out. */
   readonly use?: LineUse;
   readonly ingredientId?: string;
+  /** The ingredient, where it is known. */
+  readonly food?: Ingredient;
   readonly mass?: Figure;
   /** How far the grams may be off, when the words leave it open. */
   readonly rangeG?: readonly [number, number];

@@ -8,7 +8,7 @@ import {
   type Topping,
   type ToppingWay,
 } from '../formula/index.js';
-import { ingredient, type IngredientKind } from '../ingredient/index.js';
+import { named, type Ingredient, type IngredientKind } from '../ingredient/index.js';
 import { JokulError } from '../shown/index.js';
 import type { ReadResult } from './answers.js';
 
@@ -46,10 +46,8 @@ const stages: readonly Omit<FormulaStage, 'lines'>[] = [
 ];
 
 /** A flavour that pours goes in with the egg. */
-const stageOf = (id: string): StageId => {
-  const { kind, composition } = ingredient(id);
-  return kind === 'flavour' && composition.water > 0.3 ? 'wet' : stageOfKind[kind];
-};
+const stageOf = ({ kind, composition }: Ingredient): StageId =>
+  kind === 'flavour' && composition.water > 0.3 ? 'wet' : stageOfKind[kind];
 
 const hour = 3600;
 /** What a new formula starts with beside its ingredients: a middling cookie, to be edited. */
@@ -69,14 +67,12 @@ const toppingWayOf = (
 };
 
 /** Of what the line says, what the plan does not know by itself: butter and eggs are out anyway, chopped nuts are bought so. */
-const readyOf = (ingredientId: string, ways: readonly ReadyWay[]): readonly ReadyWay[] => {
-  const { kind, name } = ingredient(ingredientId);
-  return ways.filter(
+const readyOf = ({ kind, name }: Ingredient, ways: readonly ReadyWay[]): readonly ReadyWay[] =>
+  ways.filter(
     (way) =>
       !(way === 'warm' && (kind === 'butter' || kind === 'egg')) &&
       !name.toLowerCase().includes(readyWords[way]),
   );
-};
 
 /**
  * The formula that the read lines make: grams into baker's percent, ingredients into the stages of a creamed dough.
@@ -95,21 +91,21 @@ export const assembleFormula = (
       'lines',
     );
   // A filling is a formula of its own; icing is put on the baked pieces.
-  const read = results.flatMap(({ ingredientId, mass, line, use = 'dough' }) =>
-    ingredientId && mass && use !== 'filling' && use !== 'other'
+  const read = results.flatMap(({ food, mass, line, use = 'dough' }) =>
+    food && mass && use !== 'filling' && use !== 'other'
       ? [
           {
-            ingredientId,
+            food,
             massG: mass.value,
             browned: line.browned,
-            ready: readyOf(ingredientId, line.ready),
+            ready: readyOf(food, line.ready),
             on: use === 'icing' ? ('iced' as const) : toppingWayOf(line, use),
           },
         ]
       : [],
   );
   const inDough = read.filter(({ on }) => on === null);
-  const flourG = flourPercent(inDough.map(({ ingredientId, massG }) => ({ ingredientId, percent: massG })));
+  const flourG = flourPercent(inDough.map(({ food, massG }) => ({ ...named(food), percent: massG })));
   if (flourG <= 0)
     throw new JokulError(
       'no-flour',
@@ -118,11 +114,11 @@ export const assembleFormula = (
     );
   const merge = (lines: typeof read): readonly Topping[] => {
     const sums = new Map<string, Topping>();
-    for (const { ingredientId, massG, browned, ready, on } of lines) {
-      const key = [ingredientId, ...(browned ? ['browned'] : []), ...ready, on ?? ''].join(' ');
+    for (const { food, massG, browned, ready, on } of lines) {
+      const key = [food.id, ...(browned ? ['browned'] : []), ...ready, on ?? ''].join(' ');
       const percent = (sums.get(key)?.percent ?? 0) + (100 * massG) / flourG;
       sums.set(key, {
-        ingredientId,
+        ...named(food),
         percent,
         ...(browned && { browned: true }),
         ...(ready.length > 0 && { ready }),
@@ -137,7 +133,7 @@ export const assembleFormula = (
     stages: stages
       .map((stage) => ({
         ...stage,
-        lines: merge(inDough.filter(({ ingredientId }) => stageOf(ingredientId) === stage.id)),
+        lines: merge(inDough.filter(({ food }) => stageOf(food) === stage.id)),
       }))
       .filter(({ lines }) => lines.length > 0),
     toppings: merge(read.filter(({ on }) => on !== null)),

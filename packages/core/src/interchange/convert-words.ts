@@ -1,4 +1,11 @@
-import { convert, ingredient, ingredients, type Conversion } from '../ingredient/index.js';
+import {
+  convert,
+  ingredient,
+  ingredients,
+  type Conversion,
+  type Ingredient,
+  type Library,
+} from '../ingredient/index.js';
 import { isMassUnit, isVolumeUnit } from '../quantity/index.js';
 import { JokulError } from '../shown/index.js';
 import { likely, matchIngredient } from './match-ingredient.js';
@@ -10,12 +17,13 @@ export interface SaidConversion extends Conversion {
   readonly ingredientId: string;
 }
 
-const idOf = (name: string): string => {
-  if (ingredients.has(name)) return name;
-  const { ids, left } = matchIngredient(name);
+const foodNamed = (name: string, library: Library): Ingredient => {
+  const byId = library.get(name);
+  if (byId) return byId;
+  const { ids, left } = matchIngredient(name, library);
   const [only, second] = ids;
-  if (only !== undefined && second === undefined && left.length === 0) return only;
-  const offered = ids.length > 1 ? ids : likely(name, 3);
+  if (only !== undefined && second === undefined && left.length === 0) return ingredient(only, library);
+  const offered = ids.length > 1 ? ids : likely(name, library, 3);
   throw new JokulError(
     ids.length > 1 ? 'ambiguous-ingredient' : 'unknown-ingredient',
     `"${name}" ${ids.length > 1 ? 'may be several things' : 'is not in the ingredient library'}${offered.length > 0 ? `: say one of ${offered.join(', ')}` : ''}.`,
@@ -24,8 +32,10 @@ const idOf = (name: string): string => {
 };
 
 /** One of something that is counted: by its size, or by the piece where there is one size. */
-const pieceOf = (unit: string, id: string): { readonly grams: number; readonly said: string } | null => {
-  const { pieceG, name } = ingredient(id);
+const pieceOf = (
+  unit: string,
+  { pieceG, name }: Ingredient,
+): { readonly grams: number; readonly said: string } | null => {
   const sizes = Object.keys(pieceG).filter((size) => size !== 'stick');
   const word = unit.toLowerCase().replace(/\s+/g, '-');
   const single = word.replace(/s$/, '');
@@ -55,6 +65,7 @@ const unitNamed = (unit: string): { readonly unit: string; readonly share: numbe
 /**
  * @param unit as people write it; of spoons and cups the US ones where it does not say whose
  * @param name an id of the library, or a name that means one ingredient
+ * @param library that of the bakery; what ships with Jokul where left out
  * @throws JokulError `unknown-ingredient`, `ambiguous-ingredient`, and those of `convert`
  */
 export const convertWords = (
@@ -62,17 +73,19 @@ export const convertWords = (
   unit: string,
   name: string,
   packing?: string,
+  library: Library = ingredients,
 ): SaidConversion => {
-  const ingredientId = idOf(name);
+  const food = foodNamed(name, library);
+  const ingredientId = food.id;
   const named = unitNamed(unit);
   // Its limits are of the amount as it was said, whatever a measure of it holds.
-  convert(amount, 'g', ingredientId);
-  if (named) return { ...convert(amount * named.share, named.unit, ingredientId, packing), ingredientId };
-  const piece = pieceOf(unit, ingredientId);
-  if (!piece) return { ...convert(amount, unit, ingredientId, packing), ingredientId };
+  convert(amount, 'g', food);
+  if (named) return { ...convert(amount * named.share, named.unit, food, packing), ingredientId };
+  const piece = pieceOf(unit, food);
+  if (!piece) return { ...convert(amount, unit, food, packing), ingredientId };
   return {
     massG: amount * piece.grams,
-    source: `${ingredient(ingredientId).name}, ${piece.said}: typical`,
+    source: `${food.name}, ${piece.said}: typical`,
     ingredientId,
   };
 };

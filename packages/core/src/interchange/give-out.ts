@@ -1,12 +1,12 @@
 import Papa from 'papaparse';
-import { amountsFor, sayReady, type Formula } from '../formula/index.js';
-import { ingredient } from '../ingredient/index.js';
+import { amountsFor, sayReady, withoutFoods, type Formula } from '../formula/index.js';
+import { foodOf } from '../ingredient/index.js';
 import { formatNumber } from '../shown/index.js';
 import { formulaFormat } from './take-in.js';
 
 /** The formula in Jokul's own open format, docs/formula.schema.json. */
 export const formulaToJson = (formula: Formula): string =>
-  `${JSON.stringify({ format: formulaFormat, version: 1, formula }, null, 2)}\n`;
+  `${JSON.stringify({ format: formulaFormat, version: 1, formula: withoutFoods(formula) }, null, 2)}\n`;
 
 /** One row an ingredient: stage, ingredient, percent, grams for the dough mass. Grams keep three decimals. */
 export const formulaToCsv = (formula: Formula, doughMassG: number): string =>
@@ -39,7 +39,7 @@ export const formulaToJsonLd = (formula: Formula, doughMassG: number): string =>
       recipeInstructions: formula.stages.map(({ name, cue, lines }) => ({
         '@type': 'HowToStep',
         name,
-        text: cue || lines.map(({ ingredientId }) => ingredient(ingredientId).name).join(', '),
+        text: cue || lines.map((line) => foodOf(line).name).join(', '),
       })),
     },
     null,

@@ -6,7 +6,7 @@ import {
   type Formula,
   type ToppingWay,
 } from '../formula/index.js';
-import { ingredient, type Allergen, type Ingredient } from '../ingredient/index.js';
+import { foodOf, type Allergen, type Ingredient } from '../ingredient/index.js';
 import { volumeUnitsMl } from '../quantity/index.js';
 import { JokulError, requireNumber } from '../shown/index.js';
 
@@ -155,8 +155,8 @@ const most = 36;
 
 /** The number of pieces at which the eggs come closest to whole ones. */
 export const piecesForHome = (formula: Formula): number => {
-  const egg = doughLines(formula).find(({ ingredientId }) => ingredient(ingredientId).kind === 'egg');
-  const each = egg && ingredient(egg.ingredientId).pieceG[eggSize];
+  const egg = doughLines(formula).find((line) => foodOf(line).kind === 'egg');
+  const each = egg && foodOf(egg).pieceG[eggSize];
   if (!egg || each === undefined) return 24;
   const eggs = (pieces: number) =>
     (egg.percent / totalPercent(formula)) * pieces * (formula.piece.massG / each);
@@ -186,10 +186,10 @@ export const homeSheet = (formula: Formula, pieces: number, kitchen: Kitchen): H
     doughG,
     lines: [
       ...amountsFor(formula, doughG).map(({ line, mass }) =>
-        homeLine(ingredient(line.ingredientId), mass.value, kitchen, null),
+        homeLine(foodOf(line), mass.value, kitchen, null),
       ),
       ...formula.toppings.map((line) =>
-        homeLine(ingredient(line.ingredientId), line.percent * perPercent, kitchen, line.on ?? 'coat'),
+        homeLine(foodOf(line), line.percent * perPercent, kitchen, line.on ?? 'coat'),
       ),
     ],
     allergens: allergensOf(formula),

@@ -1,40 +1,47 @@
 import { isNoise, matchIngredient, wordsOf, type Match } from './match-ingredient.js';
+import type { Library } from '../ingredient/index.js';
 import { unitOfWord } from './words.js';
 
 /** "butter or margarine": what each of the two is. Same ingredient twice is no choice. */
-const eitherOr = (head: string): readonly string[] | null => {
+const eitherOr = (head: string, library: Library): readonly string[] | null => {
   const sides = head.split(/\s+or\s+/i);
   if (sides.length < 2) return null;
-  const ids = sides.map((side) => matchIngredient(side).ids);
+  const ids = sides.map((side) => matchIngredient(side, library).ids);
   return ids.every((side) => side.length > 0) ? [...new Set(ids.flat())] : null;
 };
 
 /** Words that mean something; a figure with its unit is asked about, and no word. */
-const meaningful = (text: string) =>
-  wordsOf(text).filter((word) => unitOfWord(word) === undefined && matchIngredient(word).left.length > 0);
+const meaningful = (text: string, library: Library) =>
+  wordsOf(text).filter(
+    (word) => unitOfWord(word) === undefined && matchIngredient(word, library).left.length > 0,
+  );
 
 /**
  * The name before the comma; with what is behind it put in front ("sugar, brown") when that means something. Words
  * behind the comma that mean nothing here are handed back, to be said.
  */
-export const matchName = (head: string, tail: string): Match & { readonly unread?: string } => {
-  const choice = eitherOr(head);
+export const matchName = (
+  head: string,
+  tail: string,
+  library: Library,
+): Match & { readonly unread?: string } => {
+  const choice = eitherOr(head, library);
   if (choice) return { ids: choice, left: [] };
-  const plain = matchIngredient(head);
+  const plain = matchIngredient(head, library);
   if (tail === '') return plain;
-  const whole = matchIngredient(`${head} ${tail}`);
+  const whole = matchIngredient(`${head} ${tail}`, library);
   if (whole.ids.length === 1 && whole.left.length === 0) return whole;
   // "(dark brown, packed)": what only says how it is prepared does not stand between the words of a name.
   const telling = tail
     .split(/\s+/)
     .filter((word) => !isNoise(word))
     .join(' ');
-  const turned = matchIngredient(`${telling} ${head}`);
+  const turned = matchIngredient(`${telling} ${head}`, library);
   // "Brown sugar (dark)": of two that it may be, one.
   const settled = plain.ids.length > 1 && turned.ids.length === 1 && turned.left.length === 0;
   const said = settled || turned.ids.some((id) => !plain.ids.includes(id));
   if (said && turned.left.length <= plain.left.length) return turned;
-  const unread = meaningful(tail);
+  const unread = meaningful(tail, library);
   return { ...plain, ...(unread.length > 0 && { unread: unread.join(' ') }) };
 };
 

@@ -1,4 +1,4 @@
-import { ingredient } from '../ingredient/index.js';
+import { ingredient, type Library } from '../ingredient/index.js';
 
 /** What is for the tray or the bench is no part of the recipe. */
 const notCounted =
@@ -7,7 +7,8 @@ const notCounted =
 const onTray =
   /\b(?:for|to)\s+(?:the\s+)?(?:greas\w*|(?:(?:dust|lin|brush|greas)\w*\s+)?(?:the\s+)?(?:baking\s+)?(?:trays?|tins?|pans?|sheets?|bench|board|work\s*surface|counter))\b/i;
 /** Flour that is dusted or rolled in keeps dough from sticking; sugar is eaten. */
-const isFloury = (id: string): boolean => ingredient(id).kind === 'flour' || /flour|starch/.test(id);
+const isFloury = (id: string, library: Library): boolean =>
+  ingredient(id, library).kind === 'flour' || /flour|starch/.test(id);
 
 /** What goes onto the pieces, said behind the name or, by itself, in brackets: "(for rolling)". */
 const onTop =
@@ -21,10 +22,16 @@ export interface SaidUse {
 }
 
 /** Whether it goes onto the pieces, or is for the tray or the bench: there flour is, and sugar is not. */
-export const saidUse = (name: string, inside: readonly string[], ids: readonly string[]): SaidUse => {
+export const saidUse = (
+  name: string,
+  inside: readonly string[],
+  ids: readonly string[],
+  library: Library,
+): SaidUse => {
   const forTray = onTray.test(name);
   const forTop = onTop.test(name) || inside.some(isForTop);
-  const dustedFlour = /\b(?:for|to)\s+(?:the\s+)?(?:dust|roll)\w*\b/i.test(name) && ids.some(isFloury);
+  const dustedFlour =
+    /\b(?:for|to)\s+(?:the\s+)?(?:dust|roll)\w*\b/i.test(name) && ids.some((id) => isFloury(id, library));
   return { topping: forTop && !forTray && !dustedFlour, bench: forTray || dustedFlour };
 };
 

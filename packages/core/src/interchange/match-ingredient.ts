@@ -1,4 +1,4 @@
-import { ingredient, ingredients, type Ingredient } from '../ingredient/index.js';
+import { ingredient, type Ingredient, type Library } from '../ingredient/index.js';
 import { ambiguous, noise } from './words.js';
 
 /** What a written name was taken for. */
@@ -34,27 +34,25 @@ interface Phrase {
   readonly ids: readonly string[];
 }
 
-/** Every name and other name as words, the longest first. Built anew when the bakery's own ingredients change. */
-const phrases = (): readonly Phrase[] => {
+const phrasesOf = (library: Library): readonly Phrase[] => {
   const byText = new Map<string, Set<string>>();
   const add = (text: string, ids: readonly string[]) => {
     const key = wordsOf(text).join(' ');
     byText.set(key, new Set([...(byText.get(key) ?? []), ...ids]));
   };
-  for (const { id, name, words } of ingredients.values())
-    for (const word of [name, ...words]) add(word, [id]);
+  for (const { id, name, words } of library.values()) for (const word of [name, ...words]) add(word, [id]);
   for (const [text, ids] of Object.entries(ambiguous)) add(text, ids);
   return [...byText]
     .map(([text, ids]) => ({ words: text.split(' '), ids: [...ids] }))
     .sort((a, b) => b.words.length - a.words.length);
 };
 
-let cached: { size: number; last: string | undefined; phrases: readonly Phrase[] } | undefined;
-const knownPhrases = (): readonly Phrase[] => {
-  const last = [...ingredients.keys()].at(-1);
-  if (!cached || cached.size !== ingredients.size || cached.last !== last)
-    cached = { size: ingredients.size, last, phrases: phrases() };
-  return cached.phrases;
+const known = new WeakMap<Library, readonly Phrase[]>();
+/** Every name and other name of a library as words, the longest first. */
+const phrases = (library: Library): readonly Phrase[] => {
+  const found = known.get(library) ?? phrasesOf(library);
+  known.set(library, found);
+  return found;
 };
 
 const indexOfRun = (words: readonly string[], run: readonly string[]): number => {
@@ -77,19 +75,19 @@ const changing: ReadonlyMap<string, (food: Ingredient) => boolean> = new Map([
   ['frozen', ({ kind }) => kind === 'butter'],
   ['juiced', ({ kind, id }) => kind === 'liquid' || id.endsWith('-juice')],
 ]);
-const changes = (word: string, ids: readonly string[]): boolean => {
+const changes = (word: string, ids: readonly string[], library: Library): boolean => {
   const keeps = changing.get(word);
-  return keeps !== undefined && ids.some((id) => !keeps(ingredient(id)));
+  return keeps !== undefined && ids.some((id) => !keeps(ingredient(id, library)));
 };
 
 /**
  * The ingredient of a written name: the longest known name in it. Words that are left over and mean something, or a
  * second ingredient in the same name, make it uncertain: then all that it might be is given back.
  */
-export const matchIngredient = (text: string): Match => {
+export const matchIngredient = (text: string, library: Library): Match => {
   let words = wordsOf(text);
   const found: (readonly string[])[] = [];
-  for (const phrase of knownPhrases()) {
+  for (const phrase of phrases(library)) {
     const at = indexOfRun(words, phrase.words);
     if (at === -1) continue;
     found.push(phrase.ids);
@@ -97,7 +95,9 @@ export const matchIngredient = (text: string): Match => {
     if (words.length === 0) break;
   }
   const ids = [...new Set(found.flat())];
-  const left = words.filter((word) => changes(word, ids) || (!stemmedNoise.has(word) && !/^\d+$/.test(word)));
+  const left = words.filter(
+    (word) => changes(word, ids, library) || (!stemmedNoise.has(word) && !/^\d+$/.test(word)),
+  );
   return { ids, left };
 };
 
@@ -105,9 +105,9 @@ export const matchIngredient = (text: string): Match => {
 export const isNoise = (word: string): boolean => wordsOf(word).every((one) => stemmedNoise.has(one));
 
 /** Ingredients whose names share words with the text, the likeliest first: what to offer when a name is unknown. */
-export const likely = (text: string, most = 5): readonly string[] => {
+export const likely = (text: string, library: Library, most = 5): readonly string[] => {
   const words = new Set(wordsOf(text));
-  return [...ingredients.values()]
+  return [...library.values()]
     .map(({ id, name, words: other }) => {
       const own = new Set([name, ...other].flatMap(wordsOf));
       return { id, score: [...words].filter((word) => own.has(word)).length };

@@ -1,16 +1,16 @@
-import { ingredient } from '../ingredient/index.js';
+import { ingredient, type Library } from '../ingredient/index.js';
 import { matchIngredient } from './match-ingredient.js';
 import { takeAmounts } from './read-amount.js';
 
 /** Joints between two ingredients, or two amounts of one, outside brackets. */
 const joint = /\s*,\s*(?:and\s+|plus\s+)?|\s*;\s*|\s+(?:plus|and|&|\+|und|et)\s+/gi;
 
-const named = (text: string) => {
+const named = (text: string, library: Library) => {
   const { amounts, rest } = takeAmounts(text);
   const name = rest.replace(/^\s*(?:of|extra|more)\s+/i, '').trim();
   // "1 egg (room temp) + 1 yolk"
-  const { ids } = matchIngredient(name.replace(/[([][^)\]]*[)\]]/g, ' '));
-  const egg = ids.some((id) => ingredient(id).kind === 'egg');
+  const { ids } = matchIngredient(name.replace(/[([][^)\]]*[)\]]/g, ' '), library);
+  const egg = ids.some((id) => ingredient(id, library).kind === 'egg');
   return { counted: amounts.length > 0, name, known: ids.length > 0, egg };
 };
 
@@ -43,7 +43,7 @@ const withSharedNoun = (names: readonly string[]): readonly string[] => {
 };
 
 /** "1/2 tsp each salt and soda", "100 g each of butter and sugar", "salt and soda, 1/2 tsp each": one line of each. */
-const eachOf = (text: string): readonly string[] | null => {
+const eachOf = (text: string, library: Library): readonly string[] | null => {
   const behind = /^(.+?),?\s+((?:[\d¼-¾⅐-⅞]|an?\s|one\s)[^,]*?)\s+(?:each|ea|of each|je)\.?$/i.exec(text);
   const turned =
     behind && /,|\band\b|&|\bund\b|\bet\b/.test(behind[1] ?? '') ? `${behind[2]} each ${behind[1]}` : text;
@@ -56,13 +56,13 @@ const eachOf = (text: string): readonly string[] | null => {
     (found[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+|und|et)\s+/i).filter(Boolean),
   );
   if (amounts.length === 0 || rest.trim() !== '' || names.length < 2) return null;
-  return names.every((name) => matchIngredient(name).ids.length > 0)
+  return names.every((name) => matchIngredient(name, library).ids.length > 0)
     ? names.map((name) => `${found[1]} ${name}`)
     : null;
 };
 
 /** "Flour 300 g, butter 200 g", "salt, 5 g; soda, 4 g": several, each with its amount behind it. */
-const namesFirst = (text: string): readonly string[] | null => {
+const namesFirst = (text: string, library: Library): readonly string[] | null => {
   if (takeAmounts(text).amounts.length > 0) return null;
   const pairs = [...text.matchAll(nameThenAmount)];
   const left = text.replace(nameThenAmount, '').replace(/[\s,;.&+]|\band\b|\bund\b|\bet\b/gi, '');
@@ -70,7 +70,7 @@ const namesFirst = (text: string): readonly string[] | null => {
   const parts = pairs.map(([, name = '', amount = '']) => [name.trim(), amount.trim()] as const);
   const all = parts.every(([name, amount]) => {
     const { amounts, rest } = takeAmounts(`${amount} `);
-    return amounts.length > 0 && rest.trim() === '' && matchIngredient(name).ids.length > 0;
+    return amounts.length > 0 && rest.trim() === '' && matchIngredient(name, library).ids.length > 0;
   });
   return all ? parts.map(([name, amount]) => `${amount} ${name}`) : null;
 };
@@ -86,10 +86,13 @@ const rolledIn =
   /^(?:roll|coat|dip|toss|sprinkle|dust)(?:\s+(?:the\s+)?(?:balls|pieces|cookies|dough|tops|them))?\s+(?:in|with)\s+(?=[\d¼-¾⅐-⅞]|an?\s|one\s|half\s)(.*)$/i;
 
 /** The ingredients of what the pieces are rolled in, where their amounts are said; null for any other line. */
-export const coatOfLine = (text: string): readonly string[] | null => {
+export const coatOfLine = (text: string, library: Library): readonly string[] | null => {
   const [, coat = ''] = rolledIn.exec(text) ?? [];
-  const parts = coat === '' ? [] : partsOfLine(coat);
-  const all = parts.every((part) => named(part).counted && named(part).known);
+  const parts = coat === '' ? [] : partsOfLine(coat, library);
+  const all = parts.every((part) => {
+    const { counted, known } = named(part, library);
+    return counted && known;
+  });
   return parts.length > 0 && all ? parts.map((part) => `${part} for rolling`) : null;
 };
 
@@ -97,10 +100,10 @@ export const coatOfLine = (text: string): readonly string[] | null => {
  * A line that names two ingredients as two lines; a second amount of the same one is put in front ("1 cup flour plus
  * 2 tbsp" is "1 cup plus 2 tbsp flour"). A joint counts only where both sides have an amount and the left one a name.
  */
-export const partsOfLine = (text: string): readonly string[] => {
-  const coat = coatOfLine(text);
+export const partsOfLine = (text: string, library: Library): readonly string[] => {
+  const coat = coatOfLine(text, library);
   if (coat) return coat;
-  const each = eachOf(text) ?? namesFirst(text);
+  const each = eachOf(text, library) ?? namesFirst(text, library);
   if (each) return each;
   const both =
     /^((?:finely\s+)?(?:grated\s+)?zest|juice)\s+(?:and|&|plus)\s+(zest|juice)\s+((?:of|from)\s+.+)$/i.exec(
@@ -113,11 +116,11 @@ export const partsOfLine = (text: string): readonly string[] => {
     const [left, right] = [text.slice(0, at), text.slice(at + found[0].length)];
     // Looking up a name costs more than seeing a figure.
     if (!takeAmounts(right).amounts.some(({ unit }) => unit.kind !== 'percent')) continue;
-    const a = named(left);
+    const a = named(left, library);
     if (!a.counted || !a.known) continue;
-    const b = named(right);
+    const b = named(right, library);
     if (b.known && /[a-z]/i.test(b.name))
-      return [left.trim(), ...partsOfLine(sizedAlike(a, b, left, right).trim())];
+      return [left.trim(), ...partsOfLine(sizedAlike(a, b, left, right).trim(), library)];
     // "200 g sugar, plus 50 g for rolling"
     const round = onPieces.exec(right);
     if (

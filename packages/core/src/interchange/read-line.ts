@@ -1,4 +1,5 @@
 import { readyIn } from '../formula/index.js';
+import type { Library } from '../ingredient/index.js';
 import { amountsIn, lineAmounts, type LineAmounts } from './line-amounts.js';
 import { looseFigure, matchName } from './line-name.js';
 import { isAside, isForTop, saidUse, withoutMore, withoutUse } from './line-use.js';
@@ -36,7 +37,7 @@ const describes = (aside: string): boolean =>
   !isAside(aside) && !isForTop(aside) && !/\d/.test(aside) && amountsIn(aside).length === 0;
 
 /** Reads one line of a recipe: amounts, unit, ingredient, and what is said about them. Never throws. */
-export const readLine = (raw: string): WrittenLine => {
+export const readLine = (raw: string, library: Library): WrittenLine => {
   const { text, bare, inside, behindCount, eggs } = plainForm(raw);
   if (text === '') return notWeighed(raw, 'empty');
   const measured = lineAmounts({ bare, inside, behindCount });
@@ -45,7 +46,7 @@ export const readLine = (raw: string): WrittenLine => {
   const name = withoutUse(counted.name);
   const [head = '', ...tails] = name.split(/,|;|\s+[–—-]\s+/);
   const tail = [...tails, ...inside.filter(describes)].join(' ').replace(/[,;]/g, ' ').trim();
-  const { ids, unread, left } = matchName(head.trim(), tail.replace(/\bbrowned\b/i, ''));
+  const { ids, unread, left } = matchName(head.trim(), tail.replace(/\bbrowned\b/i, ''), library);
   // A figure that no reading accounts for is asked about, whatever else of the line is clear.
   const loose = looseFigure(name);
   // Nobody weighs "a cup of white": of an egg there are whites, of sugar there is white too.
@@ -73,7 +74,7 @@ export const readLine = (raw: string): WrittenLine => {
     // "butter, browned" is weighed before browning; "browned butter" is the finished one.
     browned: /\bbrowned\b/i.test(tail) && /\bbutter\b/i.test(head),
     ready: readyIn(text),
-    ...saidUse(counted.name, inside, ids),
+    ...saidUse(counted.name, inside, ids, library),
     notes: [
       ...inside.filter(isAside).map((aside) => `"${aside.trim()}" is not counted`),
       ...(counted.more === undefined ? [] : [`"${counted.more}" is not counted`]),
@@ -81,6 +82,6 @@ export const readLine = (raw: string): WrittenLine => {
       ...(/\bdivided\b/i.test(text) ? ['goes in in parts'] : []),
       ...(unread ? [`"${unread}" is not read`] : []),
     ],
-    likely: ids.length === 0 || unclear.length > 0 ? likely(wordsOf(name).join(' ')) : [],
+    likely: ids.length === 0 || unclear.length > 0 ? likely(wordsOf(name).join(' '), library) : [],
   };
 };

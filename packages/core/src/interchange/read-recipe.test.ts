@@ -12,7 +12,7 @@ const settings: ReadSettings = {
   schools: { flour: 'spooned', 'brown sugar': 'packed', cocoa: 'spooned' },
 };
 const read = (text: string, answer = {}, other: ReadSettings = settings) =>
-  weighLine(readLine(text), other, answer);
+  weighLine(readLine(text, ingredients), other, answer);
 
 describe('messy lines of a recipe', () => {
   it.each(messyLines)('"%s" is %s, %s', (text, ingredientId, outcome) => {

@@ -1,19 +1,16 @@
-import { ingredient } from '../ingredient/index.js';
+import type { Library } from '../ingredient/index.js';
 import { formatNumber } from '../shown/index.js';
 import type { LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
 import { joinDirections, type Directions } from './directions.js';
-import type { DecimalMark } from './figures.js';
 import { readLine } from './read-line.js';
 import type { WrittenLine } from './written-line.js';
-import { recipeRows, type RecipeRow } from './recipe-rows.js';
+import { libraryFor } from './own-names.js';
+import { recipeRows, type RecipeRow, type RowSettings } from './recipe-rows.js';
 import type { LineUse } from './sections.js';
 import { isBare } from './weigh-amount.js';
 import { ask, weighLine } from './weigh-line.js';
 
-export interface SheetSettings extends ReadSettings {
-  /** The decimal mark of the whole sheet; found from its figures where left out. */
-  readonly decimal?: DecimalMark;
-}
+export interface SheetSettings extends ReadSettings, RowSettings {}
 
 /** Of the flour, by mass: beyond these it is a slip of the pen, or of the reading. House estimates. */
 const implausible: Readonly<Partial<Record<string, number>>> = {
@@ -35,10 +32,10 @@ const question = (sentence: string, grams: readonly number[]): LineQuestion => (
   choices: grams.map((massG) => ({ label: `${formatNumber(massG)} g`, answer: { massG } })),
 });
 /** The line asked about after all: what was read of it counts no more. */
-const again = ({ line, ingredientId, use }: ReadResult, asked: LineQuestion): ReadResult =>
-  ask(line, asked, { ...(ingredientId && { ingredientId }), ...(use && { use }) });
+const again = ({ line, ingredientId, food, use }: ReadResult, asked: LineQuestion): ReadResult =>
+  ask(line, asked, { ...(ingredientId && { ingredientId }), ...(food && { food }), ...(use && { use }) });
 
-const kindOf = ({ ingredientId }: ReadResult) => (ingredientId ? ingredient(ingredientId).kind : undefined);
+const kindOf = ({ food }: ReadResult) => food?.kind;
 
 /** Asks about amounts that no dough has: nothing of them is saved unseen. An answer in grams is taken. */
 const sane = (
@@ -49,9 +46,9 @@ const sane = (
     .filter((result) => result.use === 'dough' && kindOf(result) === 'flour')
     .reduce((sum, { mass }) => sum + (mass?.value ?? 0), 0);
   return results.map((result, i) => {
-    const { mass, ingredientId, state } = result;
-    if (state !== 'read' || !mass || !ingredientId || answers[i]?.massG !== undefined) return result;
-    const name = ingredient(ingredientId).name.toLowerCase();
+    const { mass, food, state } = result;
+    if (state !== 'read' || !mass || !food || answers[i]?.massG !== undefined) return result;
+    const name = food.name.toLowerCase();
     if (mass.value > mostG)
       return again(
         result,
@@ -86,11 +83,11 @@ const isOfFlour = (results: readonly ReadResult[]): boolean => {
 const askUnit = (results: readonly ReadResult[], settings: SheetSettings): readonly ReadResult[] => {
   if (settings.bareUnit !== undefined) return results;
   const bare = results.filter(
-    ({ state, line, ingredientId }) =>
+    ({ state, line, food }) =>
       state === 'ask' &&
-      ingredientId !== undefined &&
+      food !== undefined &&
       line.amounts.length > 0 &&
-      line.amounts.every((amount) => isBare(amount, ingredient(ingredientId))),
+      line.amounts.every((amount) => isBare(amount, food)),
   );
   if (bare.length < 2) return results;
   const asked: LineQuestion = {
@@ -105,7 +102,10 @@ const askUnit = (results: readonly ReadResult[], settings: SheetSettings): reado
   return results.map((result) => (bare.includes(result) ? again(result, asked) : result));
 };
 
-const plainLineOf = (row: RecipeRow): WrittenLine => ({ ...readLine(row.plain), text: row.text });
+const plainLineOf = (row: RecipeRow, library: Library): WrittenLine => ({
+  ...readLine(row.plain, library),
+  text: row.text,
+});
 
 /**
  * All rows of a pasted text, each with its answer if it has one. Percent and grams are not mixed silently.
@@ -116,8 +116,9 @@ export const readRecipe = (
   settings: SheetSettings,
   answers: Readonly<Record<number, LineAnswer>> = {},
 ): readonly ReadResult[] => {
-  const rows = recipeRows(text, settings.decimal);
-  const lines = rows.map(plainLineOf);
+  const rows = recipeRows(text, settings);
+  const library = libraryFor(settings);
+  const lines = rows.map((row) => plainLineOf(row, library));
   const inPercent = (line: WrittenLine) => line.amounts.some(({ unit }) => unit.kind === 'percent');
   const mixed = lines.some(inPercent) && lines.some((line) => line.amounts.length > 0 && !inPercent(line));
   const results = rows.map((row, i): ReadResult => {
@@ -172,12 +173,12 @@ export interface Sheet extends Directions {
 }
 
 /** What a recipe says of oven, rest and yield, wherever in it. */
-export const sheetDirections = (text: string, decimal?: SheetSettings['decimal']): Directions =>
-  joinDirections(recipeRows(text, decimal).map(({ tells }) => tells));
+export const sheetDirections = (text: string, settings: RowSettings = {}): Directions =>
+  joinDirections(recipeRows(text, settings).map(({ tells }) => tells));
 
 /** A whole recipe, with what it says of oven, rest and yield. */
 export const readSheet = (text: string, settings: SheetSettings): Sheet => {
-  const rows = recipeRows(text, settings.decimal);
+  const rows = recipeRows(text, settings);
   const lines = readRecipe(text, settings).flatMap((result, i): SheetLine[] => {
     const row = rows[i];
     if (!row || result.state === 'empty' || result.state === 'left-out') return [];

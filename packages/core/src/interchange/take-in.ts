@@ -1,5 +1,6 @@
 import { formatNumber, JokulError } from '../shown/index.js';
-import { checkFormula, type Formula } from '../formula/index.js';
+import { checkFormula, withFoods, type Formula } from '../formula/index.js';
+import { ingredients, type Library } from '../ingredient/index.js';
 import { readFormula } from './read-formula.js';
 import { textLines } from './table-rows.js';
 
@@ -43,10 +44,10 @@ const parsed = (text: string): unknown => {
   }
 };
 
-const fromJson = (text: string): TakenIn => {
+const fromJson = (text: string, library: Library): TakenIn => {
   const value = parsed(text);
   if (isObject(value) && value.format === formulaFormat) {
-    const formula = readFormula(value.formula);
+    const formula = withFoods(readFormula(value.formula), library);
     checkFormula(formula);
     return { kind: 'formula', formula };
   }
@@ -83,17 +84,18 @@ const fromTable = (text: string): TakenIn | null => {
 /**
  * Takes in a written recipe: plain text, schema.org Recipe JSON-LD (alone or inside a page), CSV with a heading row,
  * or a formula in Jokul's own JSON (docs/formula.schema.json).
+ * @param library by whose names a formula is checked; what ships where left out
  * @throws JokulError `empty-text`, `bad-json`, `no-recipe`, `bad-formula` with the sentence for the baker
  */
-export const takeIn = (text: string): TakenIn => {
+export const takeIn = (text: string, library = ingredients): TakenIn => {
   const trimmed = text.replace(/^\ufeff/, '').trim();
   if (trimmed === '') throw new JokulError('empty-text', 'There is nothing to read yet.', 'text');
   if (trimmed.length > 200_000)
     throw new JokulError('too-long', 'This is too long for a recipe (over 200,000 letters).', 'text');
   // "[ ] 200 g sugar" is a list to tick off.
-  if (/^(?:\{|\[\s*[[{"])/.test(trimmed)) return fromJson(trimmed);
+  if (/^(?:\{|\[\s*[[{"])/.test(trimmed)) return fromJson(trimmed, library);
   const inPage = /<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script>/i.exec(trimmed);
-  if (inPage) return fromJson((inPage[1] ?? '').trim());
+  if (inPage) return fromJson((inPage[1] ?? '').trim(), library);
   if (isTooLong(trimmed))
     throw new JokulError(
       'too-long',

@@ -1,8 +1,9 @@
-import { ingredient, type Ingredient } from '../ingredient/index.js';
+import { ingredient, type Ingredient, type Library } from '../ingredient/index.js';
 import { massUnitsG, volumeUnitsMl } from '../quantity/index.js';
 import { add, formatNumber, relation, sumFigure, type Figure } from '../shown/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
 import type { WrittenAmount } from './read-amount.js';
+import { libraryFor } from './own-names.js';
 import type { WrittenLine } from './written-line.js';
 import { unitIn, unitOfWord } from './words.js';
 import { weightBeside } from './weight-beside.js';
@@ -45,7 +46,7 @@ const unknownWords = (line: WrittenLine): string =>
 const isOnlyAmountOpen = (line: WrittenLine): boolean =>
   line.ids.length === 1 && line.left.length > 0 && unknownWords(line) === '';
 
-const askIngredient = (line: WrittenLine): ReadResult => {
+const askIngredient = (line: WrittenLine, library: Library): ReadResult => {
   const named = line.name || line.text.trim();
   const unknown = unknownWords(line);
   const [only = ''] = line.ids;
@@ -54,10 +55,10 @@ const askIngredient = (line: WrittenLine): ReadResult => {
       line,
       {
         about: 'amount',
-        sentence: `How much ${ingredient(only).name.toLowerCase()} is "${line.text.trim()}"?`,
+        sentence: `How much ${ingredient(only, library).name.toLowerCase()} is "${line.text.trim()}"?`,
         choices: [leaveOut],
       },
-      { ingredientId: only },
+      { ingredientId: only, food: ingredient(only, library) },
     );
   const offered = line.ids.length > 1 ? line.ids : [...new Set([...line.ids, ...line.likely])];
   return ask(line, {
@@ -66,10 +67,10 @@ const askIngredient = (line: WrittenLine): ReadResult => {
       line.ids.length > 1
         ? `Which is meant by "${named}"?`
         : line.ids.length === 1
-          ? `Is "${named}" ${ingredient(only).name.toLowerCase()}? "${unknown}" is not known.`
+          ? `Is "${named}" ${ingredient(only, library).name.toLowerCase()}? "${unknown}" is not known.`
           : `What is "${named}"? It is not in the library by that name.`,
     choices: [
-      ...offered.map((id) => ({ label: ingredient(id).name, answer: { ingredientId: id } })),
+      ...offered.map((id) => ({ label: ingredient(id, library).name, answer: { ingredientId: id } })),
       leaveOut,
     ],
   });
@@ -185,14 +186,15 @@ const byGiven = (
  * granted stands in `uncertain`.
  */
 export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: LineAnswer = {}): ReadResult => {
+  const library = libraryFor(settings);
   if (line.kind !== 'ingredient') return { line, state: line.kind, uncertain: [] };
   if (answer.leaveOut) return { line, state: 'left-out', uncertain: [] };
   // Whoever says how much it is has settled the figure that was left.
   const settled = line.left.length === 0 || (answer.massG !== undefined && isOnlyAmountOpen(line));
   const id = answer.ingredientId ?? (line.ids.length === 1 && settled ? line.ids[0] : undefined);
-  if (id === undefined) return askIngredient(line);
-  const food = ingredient(id);
-  const known = { ingredientId: id };
+  if (id === undefined) return askIngredient(line, library);
+  const food = ingredient(id, library);
+  const known = { ingredientId: id, food };
   if (answer.massG !== undefined) {
     const mass = ofMass({ n: answer.massG, u: { value: 1, source: 'entered by the baker' } });
     return { line, state: 'read', ...known, mass, uncertain: line.notes };

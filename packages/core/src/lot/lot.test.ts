@@ -1,11 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { demoFormulas } from '../demo/index.js';
-import type { Formula } from '../formula/index.js';
+import { allergensOf, doughOf, withFoods, type Formula } from '../formula/index.js';
+import { ingredient, libraryOf, type Ingredient } from '../ingredient/index.js';
 import { lifeClocks, lotAge, noAge, type LifeSoFar } from './age.js';
 import { lotBalance } from './balance.js';
 import { checkCharacter, lotId, partId, productOf, readLotId, requireLotId } from './id.js';
-import { formulaOfLot, lotRecord } from './record.js';
+import { asPinned, formulaOfLot, lotRecord } from './record.js';
 
 const ginger = demoFormulas[0] as Formula;
 
@@ -81,6 +82,38 @@ describe('what a lot pins', () => {
     const newer: Formula = { ...ginger, version: 9, rest: { ...ginger.rest, maxS: 1 } };
     expect(formulaOfLot(record, newer)).toBe(ginger);
     expect(formulaOfLot(null, newer)).toBe(newer);
+  });
+  it('holds against an own ingredient that is corrected: what it is made of and its allergens', () => {
+    const flour: Ingredient = { ...ingredient('wheat-flour'), id: 'own-flour', name: 'Flour of the mill' };
+    const named: Formula = {
+      ...ginger,
+      stages: ginger.stages.map((stage) => ({
+        ...stage,
+        lines: stage.lines.map((line) =>
+          line.ingredientId === 'wheat-flour' ? { ...line, ingredientId: flour.id } : line,
+        ),
+      })),
+    };
+    const { composition } = flour;
+    const wetter = {
+      ...flour,
+      allergens: [...flour.allergens, 'lupin' as const],
+      composition: {
+        ...composition,
+        water: composition.water + 0.05,
+        carbohydrate: composition.carbohydrate - 0.05,
+      },
+    };
+    const mixed = withFoods(named, libraryOf([flour]));
+    const latest = withFoods(named, libraryOf([wetter]));
+    const kept = lotRecord(mixed, { massG: 6000, pieces: 180, day: null, mixerId: null });
+    // In the ledger a formula names its ingredients; the bakery's own stand beside it, once.
+    expect(kept.formula).toEqual(named);
+    const pinned = asPinned(JSON.parse(JSON.stringify(kept)) as typeof kept).formula;
+    expect(doughOf(pinned)).toEqual(doughOf(mixed));
+    expect(doughOf(pinned)).not.toEqual(doughOf(latest));
+    expect(allergensOf(pinned)).not.toContain('lupin');
+    expect(allergensOf(latest)).toContain('lupin');
   });
 });
 

@@ -1,5 +1,5 @@
-import { allergensOf, doughLines, type Formula } from '../formula/index.js';
-import { ingredient, type Allergen, type Ingredient } from '../ingredient/index.js';
+import { allergensOf, doughLines, withFoods, withoutFoods, type Formula } from '../formula/index.js';
+import { foodOf, isShipped, type Allergen, type Ingredient } from '../ingredient/index.js';
 import type { LotAge } from './age.js';
 
 /** An ingredient as it was when the lot was begun. */
@@ -7,7 +7,7 @@ export interface PinnedIngredient {
   readonly id: string;
   readonly name: string;
   readonly allergens: readonly Allergen[];
-  /** The bakery's own are kept whole, since a label may be corrected later. */
+  /** The bakery's own are kept whole, since a label may be corrected later: see `asPinned`. */
   readonly own?: Ingredient;
 }
 
@@ -46,8 +46,6 @@ export interface LotRecord {
   readonly age?: LotAge;
 }
 
-const isOwn = ({ id }: Ingredient) => id.startsWith('own-');
-
 /**
  * The record of a lot that is begun now.
  * @throws JokulError `unknown-ingredient`
@@ -65,15 +63,14 @@ export const lotRecord = (
   },
 ): LotRecord => {
   const lines = [...doughLines(formula), ...formula.toppings];
-  const ids = [...new Set(lines.map((line) => line.ingredientId))];
+  const foods = new Map(lines.map((line) => [line.ingredientId, foodOf(line)]));
   return {
     schema: 1,
     productCode: formula.code,
-    formula,
-    ingredients: ids.map((id) => {
-      const found = ingredient(id);
-      const { name, allergens } = found;
-      return { id, name, allergens, ...(isOwn(found) && { own: found }) };
+    formula: withoutFoods(formula),
+    ingredients: [...foods.values()].map((food) => {
+      const { id, name, allergens } = food;
+      return { id, name, allergens, ...(!isShipped(id) && { own: food }) };
     }),
     allergens: allergensOf(formula),
     massG: made.massG,
@@ -84,6 +81,16 @@ export const lotRecord = (
     parents: made.parents ?? [],
     ...(made.age && { age: made.age }),
   };
+};
+
+/**
+ * The record with its formula made of what was pinned with it: the bakery's own ingredients as they were when the lot was
+ * begun, whatever became of them since.
+ */
+export const asPinned = <R extends Pick<LotRecord, 'formula' | 'ingredients'>>(record: R): R => {
+  const own = record.ingredients.flatMap((pinned) => pinned.own ?? []);
+  if (own.length === 0) return record;
+  return { ...record, formula: withFoods(record.formula, new Map(own.map((food) => [food.id, food]))) };
 };
 
 /**

@@ -1,5 +1,5 @@
 import { browningLoss, doughOf } from '../formula/index.js';
-import { ingredient } from '../ingredient/index.js';
+import { ingredient, type Ingredient } from '../ingredient/index.js';
 import { enthalpy, type Place } from '../thermal/index.js';
 import {
   formatNumber,
@@ -34,8 +34,11 @@ export interface LoggedPan {
  * Share of the butter that browning takes here: the computed loss and the logged pans together. The computed one
  * counts as two pans; a pan outside 5 to 35 % is a slip of the pen and does not count.
  */
-export const learnBrowningLoss = (pans: readonly LoggedPan[], butterId = 'butter'): Figure => {
-  const prior = browningLoss(ingredient(butterId).composition.water);
+export const learnBrowningLoss = (
+  pans: readonly LoggedPan[],
+  butter: Pick<Ingredient, 'composition' | 'source'> = ingredient('butter'),
+): Figure => {
+  const prior = browningLoss(butter.composition.water);
   const weight = 2;
   const good = pans.map(({ inG, outG }) => 1 - outG / inG).filter((loss) => loss >= 0.05 && loss <= 0.35);
   return sumFigure({
@@ -48,7 +51,7 @@ export const learnBrowningLoss = (pans: readonly LoggedPan[], butterId = 'butter
         name: `computed ${(100 * prior).toFixed(1)} % (its water but half a percent, 2 % in the pan), counts as ${weight} pans`,
         value: (weight * prior) / (weight + good.length),
         unit: 'share',
-        source: ingredient(butterId).source,
+        source: butter.source,
       },
       ...good.map((loss, i) => ({
         symbol: 'l',

@@ -1,5 +1,5 @@
-import { doughOf, type Amount } from '../formula/index.js';
-import { ingredient } from '../ingredient/index.js';
+import { doughOf, type Amount, type FormulaLine } from '../formula/index.js';
+import { foodOf } from '../ingredient/index.js';
 import {
   formatNumber,
   mul,
@@ -14,12 +14,8 @@ import { enthalpy } from '../thermal/index.js';
 import type { Mixer } from '../scaling/index.js';
 
 /** Heat content of an ingredient, J/kg at °C: Choi-Okos from its composition, with the melting of milk fat. */
-const heatOf = (ingredientId: string, browned: boolean) => {
-  const dough = doughOf({
-    stages: [
-      { id: '', name: '', cue: '', lines: [{ ingredientId, percent: 100, ...(browned && { browned }) }] },
-    ],
-  });
+const heatOf = (line: FormulaLine) => {
+  const dough = doughOf({ stages: [{ id: '', name: '', cue: '', lines: [line] }] });
   return (temperatureC: number) => enthalpy(dough, temperatureC);
 };
 
@@ -74,15 +70,18 @@ export const frictionHeat = ({ heat, mixS }: Pick<Mixing, 'heat' | 'mixS'>): Fig
 const check = (mixing: Mixing) => {
   requireNumber(mixing.roomC, 'The room', -5, 45, '°C');
   requireNumber(mixing.mixS, 'The mixing time', 0, 7200, 's');
-  for (const [id, temperatureC] of Object.entries(mixing.temperaturesC))
-    requireNumber(temperatureC, `The temperature of ${ingredient(id).name.toLowerCase()}`, -25, 60, '°C');
+  for (const [id, temperatureC] of Object.entries(mixing.temperaturesC)) {
+    const line = mixing.amounts.find((amount) => amount.line.ingredientId === id)?.line;
+    const { name } = foodOf(line ?? { ingredientId: id });
+    requireNumber(temperatureC, `The temperature of ${name.toLowerCase()}`, -25, 60, '°C');
+  }
 };
 
 /** Heat that ingredients and bowl take up on the way to `doughC`, less the mixer's, J. Rises with `doughC`. */
 const surplus = (mixing: Mixing, doughC: number): number => {
   const { amounts, temperaturesC, roomC, bowlC = roomC, heat, mixS } = mixing;
   const taken = amounts.reduce((sum, { line, mass }) => {
-    const h = heatOf(line.ingredientId, line.browned ?? false);
+    const h = heatOf(line);
     return sum + (mass.value / 1000) * (h(doughC) - h(temperaturesC[line.ingredientId] ?? roomC));
   }, 0);
   return taken + heat.bowlJPerK * (doughC - bowlC) - heat.powerW * mixS * heat.efficiency;

@@ -1,4 +1,4 @@
-import { ingredient } from '../ingredient/index.js';
+import { ingredient, type Ingredient } from '../ingredient/index.js';
 import { mul, relation, requireNumber, sub, type Figure } from '../shown/index.js';
 
 const whole = relation({
@@ -50,13 +50,17 @@ export interface WholeEggs {
  * Egg by whole pieces instead of by weight, and the liquid that makes up for the difference.
  * @param eachG grams of one without its shell
  */
-export const wholeEggs = (targetG: number, eachG: number, ingredientId = 'whole-egg'): WholeEggs => {
+export const wholeEggs = (
+  targetG: number,
+  eachG: number,
+  egg: Pick<Ingredient, 'composition'> = ingredient('whole-egg'),
+): WholeEggs => {
   requireNumber(targetG, 'The egg of the formula', 0.1, 1e6, 'g');
   requireNumber(eachG, 'One egg', 5, 120, 'g');
   const count = Math.max(1, Math.round(targetG / eachG));
   const mass = whole({ n: count, p: eachG });
   const difference = differenceOf({ m: mass, t: targetG });
-  const water = waterIn({ d: difference, x: ingredient(ingredientId).composition.water });
+  const water = waterIn({ d: difference, x: egg.composition.water });
   const g = Math.abs(water.value).toFixed(1);
   return {
     count,

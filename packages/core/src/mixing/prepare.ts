@@ -1,5 +1,5 @@
 import { amountsFor, readyTime, type Amount, type Formula, type ReadyWay } from '../formula/index.js';
-import { ingredient } from '../ingredient/index.js';
+import { foodOf } from '../ingredient/index.js';
 import type {
   AheadWork,
   Availability,
@@ -54,6 +54,7 @@ interface Wanted {
   readonly aheadS: number | null;
   readonly workS?: number;
   readonly ingredientIds?: readonly string[];
+  readonly ingredientNames?: readonly string[];
 }
 
 /** Nuts toasted, chocolate chopped, cocoa sifted, a jar out of the cold: what the lines ask for, each kind at once. */
@@ -79,6 +80,7 @@ const readying = (amounts: readonly Amount[]): readonly Wanted[] => {
       aheadS: workS + standsS + thenS,
       workS,
       ingredientIds: [...new Set(own.map(({ line }) => line.ingredientId))],
+      ingredientNames: [...new Set(own.map(({ name }) => name))],
     };
   });
 };
@@ -98,7 +100,7 @@ const wantedFor = (
   const amounts = amountsFor(formula, massG);
   const massOf = (wanted: (kind: string, browned: boolean) => boolean) =>
     amounts
-      .filter(({ line }) => wanted(ingredient(line.ingredientId).kind, line.browned === true))
+      .filter(({ line }) => wanted(foodOf(line).kind, line.browned === true))
       .reduce((sum, { mass }) => sum + mass.value, 0);
   const melted = formula.method?.cream === 'melted';
   const butterG = massOf((kind, browned) => kind === 'butter' && !browned);
@@ -153,7 +155,7 @@ export const preparationsOf = (
   const mix = batch.tasks.find(({ kind }) => kind === 'mix');
   if (!mix) return [];
   return wantedFor(formula, batch.massG, rules, places).map(
-    ({ kind, massG, aheadS, workS, ingredientIds }): Preparation => {
+    ({ kind, massG, aheadS, workS, ingredientIds, ingredientNames }): Preparation => {
       const id = `${batch.batchId}/${kind}`;
       const wantedS = Math.floor((mix.startS - aheadS) / 60) * 60;
       const planned = batch.tasks.find((task) => task.kind === 'prepare' && task.id === id);
@@ -168,6 +170,7 @@ export const preparationsOf = (
         earlyS: Math.max(0, wantedS - startS),
         workS,
         ...(ingredientIds && { ingredientIds }),
+        ...(ingredientNames && { ingredientNames }),
       };
     },
   );

@@ -1,5 +1,5 @@
 import { standardMethod, type Formula, type FormulaStage, type StageTool } from '../formula/index.js';
-import { ingredient } from '../ingredient/index.js';
+import { foodOf } from '../ingredient/index.js';
 
 export type StepPicture = 'cream' | 'egg' | 'dry' | 'fold' | 'hand' | 'melt';
 
@@ -31,7 +31,7 @@ type Role = 'cream' | 'egg' | 'dry' | 'fold';
 
 /** What a stage does, by what goes in. */
 export const roleOf = ({ lines }: FormulaStage): Role => {
-  const kinds = lines.map(({ ingredientId }) => ingredient(ingredientId).kind);
+  const kinds = lines.map((line) => foodOf(line).kind);
   if (kinds.includes('flour')) return 'dry';
   if (kinds.some((kind) => kind === 'butter' || kind === 'fat')) return 'cream';
   return kinds.includes('inclusion') ? 'fold' : 'egg';

@@ -1,5 +1,5 @@
 import { amountsFor, type Formula } from '../formula/index.js';
-import { ingredient } from '../ingredient/index.js';
+import { foodOf } from '../ingredient/index.js';
 import { div, JokulError, mul, relation, requireNumber, type Figure } from '../shown/index.js';
 import { doughNeeded, type Losses, type Mixer } from '../scaling/index.js';
 
@@ -58,10 +58,12 @@ export const stockLimits = (
   stockG: Readonly<Record<string, number>>,
 ): readonly StockLine[] => {
   const perKg = new Map<string, number>();
-  for (const { line, mass } of amountsFor(formula, 1000))
+  const amounts = amountsFor(formula, 1000);
+  for (const { line, mass } of amounts)
     perKg.set(line.ingredientId, (perKg.get(line.ingredientId) ?? 0) + mass.value);
   const lines = Object.entries(stockG).map(([ingredientId, grams]) => {
-    const { name } = ingredient(ingredientId);
+    const line = amounts.find((amount) => amount.line.ingredientId === ingredientId)?.line;
+    const { name } = foodOf(line ?? { ingredientId });
     const need = perKg.get(ingredientId);
     if (need === undefined)
       throw new JokulError(

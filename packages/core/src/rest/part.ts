@@ -1,4 +1,4 @@
-import type { Formula } from '../formula/index.js';
+import { withoutFoods, type Formula } from '../formula/index.js';
 import type { EntryKind, LotState, Payloads } from '../ledger/index.js';
 import { lotRecord } from '../lot/index.js';
 import type { PlaceKindOf } from '../lot/index.js';
@@ -36,6 +36,7 @@ export const partOff = (
   const { atMs: _a, who: _w, entryId: _e, ...pinned } = { atMs: 0, who: '', entryId: '', ...base };
   const record: Payloads['begun'] = {
     ...pinned,
+    formula: withoutFoods(pinned.formula),
     massG,
     pieces,
     ...(day !== undefined && { day }),

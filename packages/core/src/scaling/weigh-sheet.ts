@@ -1,4 +1,4 @@
-import { ingredient } from '../ingredient/index.js';
+import { foodOf, type Ingredient, type NamesFood } from '../ingredient/index.js';
 import { formatNumber, sumFigure, type Figure, type Warning } from '../shown/index.js';
 import { lineName, type Amount } from '../formula/index.js';
 
@@ -11,10 +11,9 @@ export interface Scale {
   readonly retired?: boolean;
 }
 
-export interface WeighLine {
+export interface WeighLine extends NamesFood {
   readonly key: string;
   readonly stageId: string;
-  readonly ingredientId: string;
   readonly name: string;
   readonly exact: Figure;
   readonly roundedG: number;
@@ -36,10 +35,8 @@ export interface WeighSheet {
 /** Allowed error as a share of the amount: fine for what acts in small doses. A default that a bakery may change. */
 export const weighTolerance = { leavening: 0.005, salt: 0.005, other: 0.01 } as const;
 
-const toleranceShare = (ingredientId: string): number => {
-  const { kind } = ingredient(ingredientId);
-  return kind === 'leavening' || kind === 'salt' ? weighTolerance[kind] : weighTolerance.other;
-};
+const toleranceShare = ({ kind }: Pick<Ingredient, 'kind'>): number =>
+  kind === 'leavening' || kind === 'salt' ? weighTolerance[kind] : weighTolerance.other;
 
 /** Digits behind the point that a scale shows: 2 for one of 0.25 g, 1 for 2.5 g, none for 5 g. */
 export const digitsOf = (resolutionG: number): number => {
@@ -71,7 +68,7 @@ export const pickScale = (massG: number, tolerance: number, scales: readonly Sca
 export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[]): WeighSheet => {
   const warnings: Warning[] = [];
   const lines = amounts.map(({ key, stageId, line, name, mass }): WeighLine => {
-    const tolerance = toleranceShare(line.ingredientId);
+    const tolerance = toleranceShare(foodOf(line));
     const scale = pickScale(mass.value, tolerance, scales);
     // Of nothing, nothing is off: a line of 0 % is one that a baker keeps for another day.
     const errorShare = mass.value > 0 ? scale.resolutionG / 2 / mass.value : 0;
@@ -93,6 +90,7 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
       key,
       stageId,
       ingredientId: line.ingredientId,
+      ...(line.food && { food: line.food }),
       name: lineName(line, name),
       exact: mass,
       roundedG: roundToScale(mass.value, scale.resolutionG),

@@ -1,11 +1,10 @@
-import { afterEach, describe, expect, it } from '@jest/globals';
+import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
-import { ingredient, takeInOwn } from '../ingredient/index.js';
+import { withFoods } from '../formula/index.js';
+import { ingredient, libraryOf, type Ingredient } from '../ingredient/index.js';
 import { loadTemperature } from './load-temperature.js';
 
 describe('the temperature of a dough as it is loaded', () => {
-  afterEach(() => takeInOwn([]));
-
   it('follows an ingredient that is corrected, though the formula names the same one', () => {
     const formula = demoFormulas.find(({ code }) => code === 'CRD');
     const flour = formula?.stages
@@ -21,17 +20,12 @@ describe('the temperature of a dough as it is loaded', () => {
         lines: stage.lines.map((line) => (line === flour ? { ...line, ingredientId: 'own-flour' } : line)),
       })),
     };
-    takeInOwn([{ ...known, id: 'own-flour' }]);
-    const before = loadTemperature(own, demoRules, demoEquipment);
+    const loaded = (food: Ingredient) =>
+      loadTemperature(withFoods(own, libraryOf([food])), demoRules, demoEquipment);
+    const before = loaded({ ...known, id: 'own-flour' });
     // Entered with its water forgotten, and mended: a dough with more ice in it thaws later.
     const { water, carbohydrate } = known.composition;
-    takeInOwn([
-      {
-        ...known,
-        id: 'own-flour',
-        composition: { ...known.composition, water: water + 0.5, carbohydrate: carbohydrate - 0.5 },
-      },
-    ]);
-    expect(loadTemperature(own, demoRules, demoEquipment)).not.toBe(before);
+    const mended = { ...known.composition, water: water + 0.5, carbohydrate: carbohydrate - 0.5 };
+    expect(loaded({ ...known, id: 'own-flour', composition: mended })).not.toBe(before);
   });
 });

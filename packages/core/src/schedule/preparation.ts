@@ -26,6 +26,7 @@ export interface Preparation {
   readonly workS?: number;
   /** What is toasted, chopped, sifted or put out, where it is neither butter nor egg. */
   readonly ingredientIds?: readonly string[];
+  readonly ingredientNames?: readonly string[];
   /** How much sooner that is than it would have to be, since nobody is there later, s. */
   readonly earlyS: number;
   /** What the bowl is cleaned of: it is in the dough before and not declared by this one. */

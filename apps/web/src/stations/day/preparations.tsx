@@ -23,15 +23,15 @@ export const Preparations = ({
       <table className="mt-4 w-full">
         <caption className="pb-1 text-left text-[12.5px] font-semibold text-ink-soft">{t`Before mixing: what is put out, browned, toasted, chopped; a clean bowl`}</caption>
         <tbody>
-          {preparations.map(({ id, kind, productCode, massG, startS, earlyS, allergens, ingredientIds }) => (
+          {preparations.map(({ id, kind, productCode, massG, startS, earlyS, allergens, ...of }) => (
             <tr key={id} className="border-t align-top">
               <td className="figures w-28 py-0.5 pr-3 whitespace-nowrap">
                 {wall.near(startS * 1000, nearMs)}
               </td>
               <td className="py-0.5 pr-3">
                 {preparationWords[kind]} {names.product(productCode)}
-                {ingredientIds && (
-                  <span className="block text-[13px] text-ink-soft">{ingredientList(ingredientIds)}</span>
+                {of.ingredientIds && (
+                  <span className="block text-[13px] text-ink-soft">{ingredientList(of)}</span>
                 )}
                 {earlyS > 0 && (
                   <span className="block text-[13px] text-ink-soft">

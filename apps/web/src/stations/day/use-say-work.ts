@@ -15,7 +15,7 @@ export const useSayWork = () => {
   return ({ id, kind, batchId, pieces, massG, where, trays, setC }: PlannedWork): string => {
     const prepared = plan?.preparations?.find((own) => own.id === id);
     if (prepared?.allergens) return t`of ${prepared.allergens.join(', ')}`;
-    if (prepared?.ingredientIds) return `${mass(massG ?? 0)} ${ingredientList(prepared.ingredientIds)}`;
+    if (prepared?.ingredientIds) return `${mass(massG ?? 0)} ${ingredientList(prepared)}`;
     if (massG !== null) return mass(massG);
     if (prepared) return '';
     if (kind === 'mix') {

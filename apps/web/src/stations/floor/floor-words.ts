@@ -30,7 +30,7 @@ export const amount = (
   const { oven, allergens, ingredientIds, massG } = prepare;
   if (oven) return `${temperature(oven.setC)}, `;
   if (allergens) return t`of ${andList(allergens, 20)}, `;
-  return `${[mass(massG), ...(ingredientIds ? [ingredientList(ingredientIds)] : [])].join(' ')}, `;
+  return `${[mass(massG), ...(ingredientIds ? [ingredientList(prepare)] : [])].join(' ')}, `;
 };
 
 /** What a load is iced with. */

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { heldBackShare, holdBack, ingredients, type FormulaLine } from '@jokul/core';
+import { heldBackShare, holdBack, foodOf, type FormulaLine } from '@jokul/core';
 import { useDraft } from './draft-store';
 
 const shares = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.33, 0.5];
@@ -8,8 +8,8 @@ const shares = [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.33, 0.5];
 export const HoldBack = ({ line }: { readonly line: FormulaLine }) => {
   const draft = useDraft((s) => s.draft);
   const change = useDraft((s) => s.change);
-  const food = ingredients.get(line.ingredientId);
-  if (!draft || !food) return null;
+  if (!draft) return null;
+  const food = foodOf(line);
   const share = Math.round(heldBackShare(draft, line) * 100) / 100;
   // Chips, nuts and fruit are meant to be seen; flour and butter are not.
   if (share === 0 && food.kind !== 'inclusion') return null;

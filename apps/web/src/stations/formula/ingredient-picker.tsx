@@ -2,7 +2,8 @@ import { t } from '@lingui/core/macro';
 import { Command } from 'cmdk';
 import { Popover } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
-import { ingredients } from '@jokul/core';
+import type { Ingredient } from '@jokul/core';
+import { useLibrary } from '../../lib/queries';
 
 /** Picks an ingredient by any of its names. */
 export const IngredientPicker = ({
@@ -12,9 +13,10 @@ export const IngredientPicker = ({
 }: {
   label: string;
   children: ReactNode;
-  onPick: (id: string) => void;
+  onPick: (food: Ingredient) => void;
 }) => {
   const [open, setOpen] = useState(false);
+  const library = useLibrary();
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>{children}</Popover.Trigger>
@@ -32,19 +34,19 @@ export const IngredientPicker = ({
             />
             <Command.List className="max-h-64 overflow-y-auto p-1">
               <Command.Empty className="p-3 text-[13.5px] text-ink-soft">{t`Not in the library. Add it in Setup, under own ingredients.`}</Command.Empty>
-              {[...ingredients.values()].map(({ id, name, words, kind }) => (
+              {[...library.values()].map((food) => (
                 <Command.Item
-                  key={id}
-                  value={`${name} ${id}`}
-                  keywords={[...words]}
+                  key={food.id}
+                  value={`${food.name} ${food.id}`}
+                  keywords={[...food.words]}
                   onSelect={() => {
                     setOpen(false);
-                    onPick(id);
+                    onPick(food);
                   }}
                   className="flex cursor-pointer justify-between gap-2 rounded px-2 py-1 text-[14px] data-[selected=true]:bg-ground"
                 >
-                  <span>{name}</span>
-                  <span className="text-ink-faint">{kind}</span>
+                  <span>{food.name}</span>
+                  <span className="text-ink-faint">{food.kind}</span>
                 </Command.Item>
               ))}
             </Command.List>

@@ -2,12 +2,13 @@ import { t } from '@lingui/core/macro';
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import {
+  foodOf,
   formatNumber,
-  ingredients,
   readyWords,
   sayReady,
   type Amount,
   type FormulaLine,
+  type Ingredient,
   type ReadyWay,
 } from '@jokul/core';
 import { useUnits } from '../../lib/units';
@@ -15,10 +16,8 @@ import { Shown } from '../../ui/shown';
 import { IngredientPicker } from './ingredient-picker';
 import { NumberCell } from './number-cell';
 
-const nameOf = (id: string) => ingredients.get(id)?.name ?? id;
-
 /** Adds an ingredient to a stage or to the toppings. */
-export const AddButton = ({ onPick, label }: { onPick: (id: string) => void; label: string }) => (
+export const AddButton = ({ onPick, label }: { onPick: (food: Ingredient) => void; label: string }) => (
   <IngredientPicker label={t`Ingredient to add to ${label}`} onPick={onPick}>
     <button
       type="button"
@@ -66,7 +65,7 @@ interface LineNameProps extends Pick<RowProps, 'line' | 'editing' | 'choice' | '
 
 /** How it is made ready before it is weighed. */
 const ReadyChoice = ({ line, prefix, onChange }: Pick<LineNameProps, 'line' | 'prefix' | 'onChange'>) => {
-  const name = nameOf(line.ingredientId);
+  const name = foodOf(line).name;
   return (
     <select
       aria-label={t`Made ready, ${prefix}${name}`}
@@ -89,8 +88,8 @@ const ReadyChoice = ({ line, prefix, onChange }: Pick<LineNameProps, 'line' | 'p
 
 /** What it is, and what is done with it. */
 const LineName = ({ line, editing, prefix, note, choice, onChange }: LineNameProps) => {
-  const name = nameOf(line.ingredientId);
-  const isButter = ingredients.get(line.ingredientId)?.kind === 'butter';
+  const name = foodOf(line).name;
+  const isButter = foodOf(line).kind === 'butter';
   return (
     <td className="py-0.5 pr-3">
       <span className="flex flex-wrap items-center gap-x-3">
@@ -138,7 +137,7 @@ export const LineRow = ({
   onMove,
 }: RowProps) => {
   const { mass } = useUnits();
-  const name = nameOf(line.ingredientId);
+  const name = foodOf(line).name;
   return (
     <tr className="border-t">
       <LineName

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { Pencil } from 'lucide-react';
 import { useState } from 'react';
-import { ingredients, type LineAnswer, type ReadResult } from '@jokul/core';
+import { type LineAnswer, type ReadResult } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
@@ -65,7 +65,7 @@ const Question = ({ result, onAnswer }: LineProps) => {
         {question.about === 'ingredient' && (
           <IngredientPicker
             label={t`Ingredient of this line`}
-            onPick={(ingredientId) => onAnswer({ ingredientId })}
+            onPick={({ id }) => onAnswer({ ingredientId: id })}
           >
             <Button size="small">{t`Another …`}</Button>
           </IngredientPicker>
@@ -81,13 +81,13 @@ const Question = ({ result, onAnswer }: LineProps) => {
 const Line = (props: LineProps) => {
   const { result, answered, onAnswer } = props;
   const { mass } = useUnits();
-  const { line, state, ingredientId, mass: figure, rangeG, uncertain, use = 'dough' } = result;
+  const { line, state, food, mass: figure, rangeG, uncertain, use = 'dough' } = result;
   const apart = use === 'dough' || use === 'topping' ? '' : use === 'other' ? 'apart' : use;
   if (state === 'empty') return null;
   if (state === 'instruction') return <li className="text-[13px] text-ink-faint">{line.text.trim()}</li>;
   if (state === 'heading')
     return <li className="pt-3 text-[13px] font-semibold text-ink-soft">{line.text.trim()}</li>;
-  const name = ingredientId ? (ingredients.get(ingredientId)?.name ?? ingredientId) : '';
+  const name = food?.name ?? '';
   return (
     <li className="border-t py-1.5" data-state={state}>
       <div className="grid grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)_7rem_auto] items-baseline gap-x-3">

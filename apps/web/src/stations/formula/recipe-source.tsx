@@ -6,6 +6,7 @@ import {
   bareUnits,
   ingredient,
   JokulError,
+  libraryOf,
   recipeTitle,
   sayPiece,
   takeIn,
@@ -14,6 +15,7 @@ import {
   type Formula,
   type ReadSettings,
 } from '@jokul/core';
+import { useBakery } from '../../lib/queries';
 import { Button } from '../../ui/button';
 import { FileInput } from '../../ui/file-input';
 import { SelectField } from '../../ui/field';
@@ -138,6 +140,7 @@ export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => 
 /** Text, a table or an open format becomes lines; a file of Jokul's own becomes the formula itself. */
 export const useSource = () => {
   const setText = useTakeIn((s) => s.setText);
+  const own = useBakery().data?.ownIngredients;
   const [problem, setProblem] = useState('');
   const [whole, setWhole] = useState<Formula | null>(null);
   const onText = (raw: string) => {
@@ -145,12 +148,13 @@ export const useSource = () => {
     setWhole(null);
     if (raw.trim() === '') return setText('', '');
     try {
-      const taken = takeIn(raw);
+      const taken = takeIn(raw, libraryOf(own ?? []));
       if (taken.kind === 'formula') {
         setWhole(taken.formula);
         setText('', taken.formula.name);
       } else {
-        const found = taken.title || (useTakeIn.getState().title === '' ? recipeTitle(raw) : '');
+        const found =
+          taken.title || (useTakeIn.getState().title === '' ? recipeTitle(raw, own && { own }) : '');
         setText(taken.from === 'text' ? raw : taken.text, found || undefined);
       }
     } catch (error) {

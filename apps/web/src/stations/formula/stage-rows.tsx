@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useSortable } from '@dnd-kit/sortable';
 import { GripVertical, X } from 'lucide-react';
-import type { Amount, FormulaStage } from '@jokul/core';
+import { named, type Amount, type FormulaStage } from '@jokul/core';
 import { useSaid } from '../../lib/said';
 import { useDraft } from './draft-store';
 import { HoldBack } from './hold-back';
@@ -105,10 +105,7 @@ export const StageLines = ({ stage, index, amounts, perPercentG, editing }: Stag
       {editing && (
         <tr>
           <td colSpan={4}>
-            <AddButton
-              label={stage.name}
-              onPick={(ingredientId) => addLine(index, { ingredientId, percent: 1 })}
-            />
+            <AddButton label={stage.name} onPick={(food) => addLine(index, { ...named(food), percent: 1 })} />
           </td>
         </tr>
       )}

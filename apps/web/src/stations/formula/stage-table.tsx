@@ -16,6 +16,7 @@ import {
   amountsFor,
   heldBackOf,
   heldBackShare,
+  named,
   totalPercent,
   type Formula,
   type FormulaStage,
@@ -133,8 +134,8 @@ const TableFoot = ({
           <td colSpan={4}>
             <AddButton
               label={t`the toppings`}
-              onPick={(ingredientId) =>
-                setTopping(formula.toppings.length, { ingredientId, percent: 1, on: 'top' })
+              onPick={(food) =>
+                setTopping(formula.toppings.length, { ...named(food), percent: 1, on: 'top' })
               }
             />
           </td>

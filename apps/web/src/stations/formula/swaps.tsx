@@ -4,51 +4,54 @@ import {
   blendFlour,
   compareVersions,
   doughLines,
+  foodOf,
   ingredient,
-  ingredients,
   JokulError,
   swapGroups,
   type Formula,
+  type Ingredient,
   type Swapped,
 } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
 import { Said } from '../../ui/said';
+import { useLibrary } from '../../lib/queries';
 import { typedNumber } from '../../lib/units';
 
-const flours = () => [...ingredients.values()].filter(({ kind }) => kind === 'flour');
-
 const Blend = ({ formula, onPick }: { formula: Formula; onPick: (swapped: Swapped) => void }) => {
-  const own = doughLines(formula).filter(({ ingredientId }) => ingredient(ingredientId).kind === 'flour');
-  const [flour, setFlour] = useState(own[0]?.ingredientId ?? '');
+  const library = useLibrary();
+  const flours = [...library.values()].filter(({ kind }) => kind === 'flour');
+  const own = doughLines(formula)
+    .map(foodOf)
+    .filter(({ kind }) => kind === 'flour');
+  const [flour, setFlour] = useState(own[0]?.id ?? '');
   const [a, setA] = useState('strong-wheat-flour');
   const [b, setB] = useState('soft-wheat-flour');
   const [protein, setProtein] = useState('11');
   const [problem, setProblem] = useState('');
   const make = () => {
     try {
-      onPick(blendFlour(formula, flour, [a, b], typedNumber(protein)));
+      onPick(
+        blendFlour(formula, flour, [ingredient(a, library), ingredient(b, library)], typedNumber(protein)),
+      );
       setProblem('');
     } catch (error) {
       if (!(error instanceof JokulError)) throw error;
       setProblem(error.message);
     }
   };
-  const option = (id: string) => {
-    const { name, composition } = ingredient(id);
-    return (
-      <option key={id} value={id}>
-        {t`${name}, ${(100 * composition.protein).toFixed(1)} % protein`}
-      </option>
-    );
-  };
+  const option = ({ id, name, composition }: Ingredient) => (
+    <option key={id} value={id}>
+      {t`${name}, ${(100 * composition.protein).toFixed(1)} % protein`}
+    </option>
+  );
   return (
     <fieldset className="mt-4 border-t pt-3">
       <legend className="text-[13px] font-semibold text-ink-soft">{t`A blend of two flours at a protein`}</legend>
       <div className="grid grid-cols-2 gap-3">
         <SelectField label={t`In place of`} value={flour} onChange={(event) => setFlour(event.target.value)}>
-          {own.map(({ ingredientId }) => option(ingredientId))}
+          {own.map(option)}
         </SelectField>
         <Field
           label={t`Protein, %`}
@@ -58,10 +61,10 @@ const Blend = ({ formula, onPick }: { formula: Formula; onPick: (swapped: Swappe
           onChange={(event) => setProtein(event.target.value)}
         />
         <SelectField label={t`First flour`} value={a} onChange={(event) => setA(event.target.value)}>
-          {flours().map(({ id }) => option(id))}
+          {flours.map(option)}
         </SelectField>
         <SelectField label={t`Second flour`} value={b} onChange={(event) => setB(event.target.value)}>
-          {flours().map(({ id }) => option(id))}
+          {flours.map(option)}
         </SelectField>
       </div>
       {problem && (

@@ -22,7 +22,14 @@ import { useReading } from './use-reading';
 /** How the recipe is to be read, as it was chosen. */
 const useSettings = (): ReadSettings => {
   const { measures, schools, eggSize, bareUnit } = useTakeIn();
-  return { measures, schools, ...(eggSize && { eggSize }), ...(bareUnit && { bareUnit }) };
+  const own = useBakery().data?.ownIngredients;
+  return {
+    measures,
+    schools,
+    ...(own && { own }),
+    ...(eggSize && { eggSize }),
+    ...(bareUnit && { bareUnit }),
+  };
 };
 
 const OwnFormula = ({ whole }: { readonly whole: NonNullable<ReturnType<typeof useSource>['whole']> }) => {

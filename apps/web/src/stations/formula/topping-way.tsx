@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { ingredients, toppingWays, type Topping, type ToppingWay } from '@jokul/core';
+import { foodOf, toppingWays, type Topping, type ToppingWay } from '@jokul/core';
 
 /** Before the name of a topping. */
 export const toppingPrefix: Readonly<Record<ToppingWay, string>> = {
@@ -23,7 +23,7 @@ export const ToppingChoice = ({
   readonly onChange: (topping: Topping) => void;
 }) => (
   <select
-    aria-label={t`How ${ingredients.get(topping.ingredientId)?.name ?? topping.ingredientId} is put on`}
+    aria-label={t`How ${foodOf(topping).name} is put on`}
     value={topping.on ?? 'coat'}
     className="ml-auto rounded border border-line-strong bg-raised px-1 py-0.5 text-[13px]"
     onChange={({ target }) => onChange({ ...topping, on: target.value as ToppingWay })}

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { ingredients, isShipped, type Ingredient } from '@jokul/core';
+import { isShipped, libraryOf, type Ingredient } from '@jokul/core';
 import { useBakery } from '../../lib/queries';
 import { Button, buttonClass } from '../../ui/button';
 import { Empty, Loading } from '../../ui/states';
@@ -18,9 +18,10 @@ export const IngredientsPage = () => {
   const [filter, setFilter] = useState('');
   const [making, setMaking] = useState<Ingredient | null>(null);
   if (!bakery.data) return <Loading what={t`the ingredients`} />;
-  const all = [...ingredients.values()].sort((a, b) => Number(isShipped(a.id)) - Number(isShipped(b.id)));
+  const library = libraryOf(bakery.data.ownIngredients);
+  const all = [...library.values()].sort((a, b) => Number(isShipped(a.id)) - Number(isShipped(b.id)));
   const shown = found(all, filter);
-  const food = (id === undefined ? undefined : ingredients.get(id)) ?? shown[0] ?? all[0];
+  const food = (id === undefined ? undefined : library.get(id)) ?? shown[0] ?? all[0];
   if (!food) return <Empty title={t`The library is empty`}>{t`Start Jokul again.`}</Empty>;
   const own = !isShipped(food.id);
   return (

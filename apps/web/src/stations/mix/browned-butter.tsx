@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import {
   butterToBrown,
   doughParts,
+  foodOf,
   learnBrowningLoss,
   type LotState,
   type Formula,
@@ -36,7 +37,10 @@ export const BrownedButter = ({ batchId, formula, sheet, known, places, rules }:
   );
   const share = doughParts(line).reduce((sum, part) => sum + part.percent, 0) / line.percent;
   const neededG = (sheetLine?.exact.value ?? 0) * share;
-  const loss = learnBrowningLoss([...batches.values()].flatMap(({ browned }) => browned));
+  const loss = learnBrowningLoss(
+    [...batches.values()].flatMap(({ browned }) => browned),
+    foodOf(line),
+  );
   const weighIn = butterToBrown(neededG, loss);
   return (
     <section aria-label={t`Browned butter`} className="rounded-lg border bg-surface p-4">

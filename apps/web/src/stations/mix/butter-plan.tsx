@@ -4,7 +4,7 @@ import { useState } from 'react';
 import {
   butterTemperature,
   doughTemperature,
-  ingredient,
+  foodOf,
   JokulError,
   learnEfficiency,
   typicalMixerHeat,
@@ -128,13 +128,13 @@ export const ButterPlan = ({ formula, amounts, mixer, rules, mixStartMs }: Butte
   const [wantedText, setWanted] = useState(figure(formula.method?.doughC ?? rules.doughC, 'temperature'));
   const butterId = formula.stages
     .flatMap(({ lines }) => lines)
-    .find(({ ingredientId }) => ingredient(ingredientId).kind === 'butter')?.ingredientId;
+    .find((line) => foodOf(line).kind === 'butter')?.ingredientId;
   const logged = useLoggedDoughs(formula, amounts, mixer, butterId);
   const [roomC, eggC, startC, wantedC] = [roomText, eggText, nowText, wantedText].map((text) =>
     typed(text, 'temperature'),
   ) as [number, number, number, number];
   const eggs = amounts
-    .filter(({ line }) => ingredient(line.ingredientId).kind === 'egg')
+    .filter(({ line }) => foodOf(line).kind === 'egg')
     .map(({ line }) => [line.ingredientId, eggC]);
   const efficiency = learnEfficiency(logged);
   const mixing = {

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
-import { doughAdvice, ingredient, type LotState, type WeighSheet } from '@jokul/core';
+import { doughAdvice, foodOf, type LotState, type WeighSheet } from '@jokul/core';
 import { record } from '../../journal/store';
 import { Button } from '../../ui/button';
 import { Said } from '../../ui/said';
@@ -21,7 +21,7 @@ export const DoughLook = ({
   const { grams } = useUnits();
   const [look, setLook] = useState<'crumbly' | 'loose' | null>(null);
   const flourG = sheet.lines
-    .filter(({ ingredientId }) => ingredient(ingredientId).kind === 'flour')
+    .filter((line) => foodOf(line).kind === 'flour')
     .reduce((sum, { roundedG }) => sum + roundedG, 0);
   const givenG = known.adjusted.reduce((sum, { massG }) => sum + massG, 0);
   const advice = look && Number.isFinite(doughC) ? doughAdvice(look, flourG, doughC, givenG) : null;

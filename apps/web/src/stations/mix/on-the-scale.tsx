@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { Check } from 'lucide-react';
 import { useRef, useState, type RefObject } from 'react';
-import { ingredient, ingredientOfKey, type Scale } from '@jokul/core';
+import { foodOf, ingredientOfKey, type Scale } from '@jokul/core';
 import { useJournal } from '../../journal/store';
 import { usePreferences } from '../../lib/preferences';
 import { Button } from '../../ui/button';
@@ -131,9 +131,9 @@ export const OnTheScale = ({ scales, onSkip, ...of }: OnTheScaleProps) => {
       )}
       <div className="mt-2 flex flex-wrap items-end gap-4 text-[13.5px]">
         <LotField lot={lot ?? lastLot} onType={setLot} />
-        {ingredient(line.ingredientId).kind === 'egg' && (
+        {foodOf(line).kind === 'egg' && (
           <WholeEgg
-            ingredientId={line.ingredientId}
+            egg={foodOf(line)}
             targetG={line.exact.value}
             onTake={(eggsG) => reading.type(scale.shown(eggsG + reading.base, line.resolutionG))}
           />

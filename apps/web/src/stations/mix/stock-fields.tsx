@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { ingredient, type Formula, type StockLine } from '@jokul/core';
+import { doughLines, foodOf, type Formula, type StockLine } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 
 interface StockFieldsProps {
@@ -13,12 +13,11 @@ interface StockFieldsProps {
 /** What is in stock of each ingredient, and which of them runs out first. */
 export const StockFields = ({ formula, limits, stock, onType }: StockFieldsProps) => {
   const { mass, label, unit } = useUnits();
-  const ids = new Set(formula.stages.flatMap(({ lines }) => lines.map(({ ingredientId }) => ingredientId)));
+  const foods = new Map(doughLines(formula).map((line) => [line.ingredientId, foodOf(line)]));
   return (
     <div className="mt-3 grid grid-cols-3 gap-x-4 gap-y-1 max-sm:grid-cols-2">
-      {[...ids].map((id) => {
+      {[...foods.values()].map(({ id, name }) => {
         const limit = limits.find(({ ingredientId }) => ingredientId === id);
-        const { name } = ingredient(id);
         return (
           <label key={id} className="flex items-center justify-between gap-2 text-[13.5px]">
             <span className={limit?.limits ? 'font-semibold' : ''}>

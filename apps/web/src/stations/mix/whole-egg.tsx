@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
-import { ingredient, sayPiece, wholeEggs } from '@jokul/core';
+import { sayPiece, wholeEggs, type Ingredient } from '@jokul/core';
 import { Button } from '../../ui/button';
 import { Shown } from '../../ui/shown';
 import { Said } from '../../ui/said';
@@ -8,20 +8,20 @@ import { useUnits } from '../../lib/units';
 
 /** Egg by whole pieces: how many, the difference, and the liquid that makes up for it. */
 export const WholeEgg = ({
-  ingredientId,
+  egg,
   targetG,
   onTake,
 }: {
-  ingredientId: string;
+  egg: Ingredient;
   targetG: number;
   onTake: (massG: number) => void;
 }) => {
   const { grams } = useUnits();
-  const sizes = Object.entries(ingredient(ingredientId).pieceG);
+  const sizes = Object.entries(egg.pieceG);
   const [size, setSize] = useState('large');
-  const each = ingredient(ingredientId).pieceG[size];
+  const each = egg.pieceG[size];
   if (each === undefined) return null;
-  const { count, mass, water, sentence } = wholeEggs(targetG, each, ingredientId);
+  const { count, mass, water, sentence } = wholeEggs(targetG, each, egg);
   return (
     <div className="flex flex-wrap items-center gap-2">
       <label className="flex items-center gap-1 text-ink-soft">

@@ -1,6 +1,6 @@
 import { Trans } from '@lingui/react/macro';
 import { t } from '@lingui/core/macro';
-import { ingredient, toppingsFor, totalPercent, type LotState, type Formula } from '@jokul/core';
+import { foodOf, toppingsFor, totalPercent, type LotState, type Formula } from '@jokul/core';
 import { useUnits } from '../../lib/units';
 import { Shown } from '../../ui/shown';
 
@@ -32,7 +32,7 @@ export const Toppings = ({
                 {aside
                   ? t`${mass(aside.massG)} set aside${short ? t`: not enough` : ''}`
                   : t`nothing set aside yet`}
-                {ingredient(line.ingredientId).kind === 'salt' &&
+                {foodOf(line).kind === 'salt' &&
                   t`. Salt right before baking, never before freezing: it draws water.`}
               </span>
             </Trans>

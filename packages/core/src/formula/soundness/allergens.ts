@@ -1,4 +1,4 @@
-import { ingredient, type Allergen } from '../../ingredient/index.js';
+import type { Allergen, Ingredient } from '../../ingredient/index.js';
 
 /** Words in a name that imply an allergen, and names that carry the word without it. */
 const implied: readonly (readonly [RegExp, Allergen, RegExp?])[] = [
@@ -19,8 +19,10 @@ const implied: readonly (readonly [RegExp, Allergen, RegExp?])[] = [
 ];
 
 /** Allergens that the name of an ingredient implies and its declaration lacks. */
-export const undeclaredIn = (id: string): readonly Allergen[] => {
-  const { name, allergens } = ingredient(id);
+export const undeclaredIn = ({
+  name,
+  allergens,
+}: Pick<Ingredient, 'name' | 'allergens'>): readonly Allergen[] => {
   return [
     ...new Set(
       implied

@@ -10,8 +10,7 @@ export const waterFindings = (formula: Formula): readonly Finding[] => {
   const parts = partsOfDough(formula);
   const usual = ingredient('butter').composition.water / ingredient('butter').composition.fat;
   const flour = flourPercent(doughLines(formula));
-  const short = parts.reduce((sum, { ingredientId, percent }) => {
-    const { kind, composition } = ingredient(ingredientId);
+  const short = parts.reduce((sum, { food: { kind, composition }, percent }) => {
     return kind === 'butter' || kind === 'fat'
       ? sum + percent * (composition.fat * usual - composition.water)
       : sum;

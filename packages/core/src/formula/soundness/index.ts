@@ -1,4 +1,4 @@
-import { ingredient, ingredients } from '../../ingredient/index.js';
+import { foodOf } from '../../ingredient/index.js';
 import { doughLines, flourPercent, type Formula } from '../formula.js';
 import { undeclaredIn } from './allergens.js';
 import { softFatFindings, waterFindings } from './fat.js';
@@ -17,7 +17,7 @@ export const checkSoundness = (formula: Formula): readonly Finding[] => {
   const lines = doughLines(formula);
   if (flourPercent(lines) <= 0) return [];
   const findings: Finding[] = [];
-  if (!lines.some((line) => fatKinds.has(ingredients.get(line.ingredientId)?.kind ?? '')))
+  if (!lines.some((line) => fatKinds.has(foodOf(line).kind)))
     findings.push({
       code: 'no-fat',
       level: 'wrong',
@@ -33,11 +33,11 @@ export const checkSoundness = (formula: Formula): readonly Finding[] => {
     ...ratioFindings(formula),
   );
   for (const line of [...lines, ...formula.toppings])
-    for (const allergen of undeclaredIn(line.ingredientId))
+    for (const allergen of undeclaredIn(foodOf(line)))
       findings.push({
         code: 'allergen-undeclared',
         level: 'wrong',
-        sentence: `${ingredient(line.ingredientId).name} sounds like ${allergen}, but does not declare it. Check its label.`,
+        sentence: `${foodOf(line).name} sounds like ${allergen}, but does not declare it. Check its label.`,
         figures: {},
       });
   const order = { wrong: 0, mind: 1, note: 2 };

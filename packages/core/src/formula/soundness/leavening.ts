@@ -12,7 +12,7 @@ const isDark = (formula: Formula): boolean =>
 
 /** Baker's ammonia leaves wholly: its gas lifts only while the oven drives it out. */
 const isAmmonia = (formula: Formula): boolean =>
-  partsOfDough(formula).some(({ ingredientId }) => ingredientId === 'bakers-ammonia');
+  partsOfDough(formula).some(({ food }) => food.id === 'bakers-ammonia');
 
 export const leaveningFindings = (formula: Formula): readonly Finding[] => {
   const { gas, left, base } = leaveningOf(formula);

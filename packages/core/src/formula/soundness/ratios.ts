@@ -1,4 +1,3 @@
-import { ingredient } from '../../ingredient/index.js';
 import { formatNumber } from '../../shown/index.js';
 import { leaveningOf, partsOfDough, perBodyFigure } from '../balance.js';
 import type { Formula } from '../formula.js';
@@ -34,9 +33,7 @@ export const ratioFindings = (formula: Formula): readonly Finding[] => {
   const sugars = ratios.sugars.value;
   const holds =
     soundLimits.fatHolds + soundLimits.fatHoldsPerSugar * Math.max(0, sugars - soundLimits.fatHoldsFromSugar);
-  const nutFat = partsOfDough(formula).some(
-    ({ ingredientId }) => ingredient(ingredientId).kind === 'nut-butter',
-  );
+  const nutFat = partsOfDough(formula).some(({ food }) => food.kind === 'nut-butter');
   const ranges: Readonly<Record<keyof typeof usualRanges, readonly [number, number]>> = {
     ...usualRanges,
     // Nut butter brings fat of its own.
@@ -55,8 +52,7 @@ export const ratioFindings = (formula: Formula): readonly Finding[] => {
 
 /** A dough that is made to rise, and has neither egg nor enough other water to bind it. */
 export const bindingFindings = (formula: Formula): readonly Finding[] => {
-  const has = (kind: string) =>
-    partsOfDough(formula).some(({ ingredientId }) => ingredient(ingredientId).kind === kind);
+  const has = (kind: string) => partsOfDough(formula).some(({ food }) => food.kind === kind);
   const { water, sugars } = ratiosOf(formula);
   if (has('egg') || leaveningOf(formula).gas.value < soundLimits.gasLowMl) return [];
   // Little sugar: a shortbread with a little powder in it.

@@ -1,4 +1,4 @@
-import { ingredient } from '../../ingredient/index.js';
+import { foodOf } from '../../ingredient/index.js';
 import { formatNumber } from '../../shown/index.js';
 import { perBodyFigure } from '../balance.js';
 import { doughLines, flourPercent, type Formula } from '../formula.js';
@@ -12,19 +12,19 @@ export const saltFindings = (formula: Formula): readonly Finding[] => {
   const salt = figure.value;
   const salted = doughLines(formula).filter(
     (line) =>
-      ingredient(line.ingredientId).parts.some(({ ingredientId }) => ingredientId === 'salt') &&
-      ingredient(line.ingredientId).kind === 'butter',
+      foodOf(line).parts.some(({ ingredientId }) => ingredientId === 'salt') &&
+      foodOf(line).kind === 'butter',
   );
   const flour = flourPercent(doughLines(formula));
   const fromButter = salted.reduce(
-    (sum, line) => sum + (100 * line.percent * ingredient(line.ingredientId).analysis.salt) / flour,
+    (sum, line) => sum + (100 * line.percent * foodOf(line).analysis.salt) / flour,
     0,
   );
   // Salt that was weighed by itself, without what composites bring.
   const own =
     (100 *
       doughLines(formula)
-        .filter((line) => ingredient(line.ingredientId).kind === 'salt')
+        .filter((line) => foodOf(line).kind === 'salt')
         .reduce((sum, line) => sum + line.percent, 0)) /
     flour;
   if (fromButter > 0.3 && own > 0 && own + fromButter > 1.3)

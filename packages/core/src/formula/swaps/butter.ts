@@ -30,10 +30,7 @@ const otherFats = ['margarine', 'shortening', 'lard', 'coconut-oil', 'sunflower-
 
 /** All water of a dough, percent of its flour. */
 const waterIn = (formula: Formula): number =>
-  partsOfDough(formula).reduce(
-    (sum, { ingredientId, percent }) => sum + percent * ingredient(ingredientId).composition.water,
-    0,
-  );
+  partsOfDough(formula).reduce((sum, { food, percent }) => sum + percent * food.composition.water, 0);
 
 /** Another fat for butter: as much fat, water and salt as before, and what its melting does to the dough. */
 const forButter = (formula: Formula, to: string): Swapped => {

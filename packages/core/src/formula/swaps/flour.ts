@@ -1,4 +1,5 @@
-import { ingredient } from '../../ingredient/index.js';
+import { foodOf, ingredient, named, type Ingredient } from '../../ingredient/index.js';
+import { foodIn } from '../foods.js';
 import { formatNumber, JokulError, requireNumber } from '../../shown/index.js';
 import { doughParts, type Formula, type FormulaLine } from '../formula.js';
 import { has, mergeLines, percentOf, replace, swap, type Swap, type Swapped } from './lines.js';
@@ -23,28 +24,29 @@ const plainFlour = (formula: Formula, from: string): Swapped => ({
 export const blendFlour = (
   formula: Formula,
   flourId: string,
-  blend: readonly [string, string],
+  blend: readonly [Ingredient, Ingredient],
   proteinPercent: number,
 ): Swapped => {
   requireNumber(proteinPercent, 'The protein', 0.1, 90, '%');
-  const [a, b] = blend.map((id) => 100 * ingredient(id).composition.protein) as [number, number];
+  const [first, second] = blend;
+  const [a, b] = [first, second].map(({ composition }) => 100 * composition.protein) as [number, number];
   const share = (proteinPercent - b) / (a - b);
   if (!(share >= 0 && share <= 1))
     throw new JokulError(
       'out-of-reach',
-      `${ingredient(blend[0]).name} has ${formatNumber(a)} % and ${ingredient(blend[1]).name} ${formatNumber(b)} % protein: ${formatNumber(proteinPercent)} % is not between them.`,
+      `${first.name} has ${formatNumber(a)} % and ${second.name} ${formatNumber(b)} % protein: ${formatNumber(proteinPercent)} % is not between them.`,
       'proteinPercent',
     );
   return {
     formula: mergeLines(
       replace(formula, flourId, (line) =>
         [
-          { ingredientId: blend[0], percent: line.percent * share },
-          { ingredientId: blend[1], percent: line.percent * (1 - share) },
+          { ...named(first), percent: line.percent * share },
+          { ...named(second), percent: line.percent * (1 - share) },
         ].filter(({ percent }) => percent > 1e-9),
       ),
     ),
-    says: `${formatNumber(100 * share)} % ${ingredient(blend[0]).name.toLowerCase()} and ${formatNumber(100 * (1 - share))} % ${ingredient(blend[1]).name.toLowerCase()} in place of ${ingredient(flourId).name.toLowerCase()}: ${formatNumber(proteinPercent)} % protein.`,
+    says: `${formatNumber(100 * share)} % ${first.name.toLowerCase()} and ${formatNumber(100 * (1 - share))} % ${second.name.toLowerCase()} in place of ${foodIn(formula, flourId).name.toLowerCase()}: ${formatNumber(proteinPercent)} % protein.`,
   };
 };
 
@@ -84,8 +86,7 @@ const withoutGluten = (formula: Formula): Swapped => {
     ...new Set(
       [...formula.stages.flatMap(({ lines }) => lines), ...formula.toppings]
         .filter(({ ingredientId }) => !wheatFlours.includes(ingredientId))
-        .flatMap((line) => [line, ...doughParts(line)])
-        .map(({ ingredientId }) => ingredient(ingredientId))
+        .flatMap((line) => [foodOf(line), ...doughParts(line).map(({ food }) => food)])
         .filter(({ allergens }) => allergens.includes('gluten'))
         .map(({ name }) => name.toLowerCase()),
     ),

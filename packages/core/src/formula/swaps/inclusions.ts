@@ -1,18 +1,21 @@
-import { ingredient, type Ingredient } from '../../ingredient/index.js';
+import { foodOf, ingredient, type Ingredient } from '../../ingredient/index.js';
 import { formatNumber } from '../../shown/index.js';
-import { doughLines, type Formula } from '../formula.js';
+import { doughLines, type Formula, type FormulaLine } from '../formula.js';
 import { percentOf, replace, signed, swap, type Swap, type Swapped } from './lines.js';
 
 /** Share of an inclusion that is kept back to be pressed in on top: trade practice. */
 const keptBack = 0.1;
 
-const keepBack = (formula: Formula, id: string): Swapped => {
+const keepBack = (formula: Formula, line: FormulaLine): Swapped => {
+  const { ingredientId: id, food } = line;
   const percent = percentOf(formula, id) * keptBack;
   const at = formula.toppings.findIndex((line) => line.ingredientId === id);
   const toppings =
     at === -1
-      ? [...formula.toppings, { ingredientId: id, percent }]
-      : formula.toppings.map((line, i) => (i === at ? { ...line, percent: line.percent + percent } : line));
+      ? [...formula.toppings, { ingredientId: id, percent, ...(food && { food }) }]
+      : formula.toppings.map((topping, i) =>
+          i === at ? { ...topping, percent: topping.percent + percent } : topping,
+        );
   const less = replace(formula, id, (line) => [{ ...line, percent: line.percent * (1 - keptBack) }]);
   return {
     formula: { ...less, toppings },
@@ -61,7 +64,8 @@ const inPlace = (formula: Formula, from: string, to: string, more: string): Swap
 
 /** Pieces kept back for the top, chocolates and nuts for one another, seeds for nuts. */
 export const inclusionSwaps = (formula: Formula): readonly Swap[] => {
-  const own = new Set<string>(doughLines(formula).map(({ ingredientId }) => ingredientId));
+  const lines = doughLines(formula);
+  const own = new Set<string>(lines.map(({ ingredientId }) => ingredientId));
   const named = (id: string) => ingredient(id).name.replace(/, .*/, '');
   const among = (ids: readonly string[], others: readonly string[], more: (to: string) => string) =>
     ids
@@ -85,14 +89,18 @@ export const inclusionSwaps = (formula: Formula): readonly Swap[] => {
     ...among(nuts, seeds, (to) =>
       to === 'sunflower-seeds' ? 'With much soda sunflower seeds turn green as they cool: harmless. ' : '',
     ),
-    ...[...own]
-      .filter((id) => ingredient(id).kind === 'inclusion')
-      .flatMap((id) =>
+    ...lines
+      .filter(
+        (line, i) =>
+          foodOf(line).kind === 'inclusion' &&
+          lines.findIndex(({ ingredientId }) => ingredientId === line.ingredientId) === i,
+      )
+      .flatMap((line) =>
         swap(
-          `keep-back-${id}`,
-          `A tenth of the ${ingredient(id).name.toLowerCase()} kept back for the top`,
+          `keep-back-${line.ingredientId}`,
+          `A tenth of the ${foodOf(line).name.toLowerCase()} kept back for the top`,
           true,
-          () => keepBack(formula, id),
+          () => keepBack(formula, line),
         ),
       ),
   ];

@@ -1,4 +1,4 @@
-import { ingredient } from '../../ingredient/index.js';
+import { foodOf, ingredient } from '../../ingredient/index.js';
 import { formatNumber } from '../../shown/index.js';
 import { doughLines, type Formula, type FormulaLine, type FormulaStage } from '../formula.js';
 
@@ -84,7 +84,7 @@ export const changeSalt = (
 ): { readonly formula: Formula; readonly rest: number; readonly before: number; readonly after: number } => {
   const fine = ingredient('salt').analysis.salt;
   const saltOf = (line: FormulaLine) => {
-    const { kind, analysis } = ingredient(line.ingredientId);
+    const { kind, analysis } = foodOf(line);
     return kind === 'salt' ? (line.percent * analysis.salt) / fine : 0;
   };
   const before = doughLines(formula).reduce((sum, line) => sum + saltOf(line), 0);

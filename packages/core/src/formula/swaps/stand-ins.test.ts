@@ -16,7 +16,7 @@ const swap = (f: Formula, id: string) => {
   return found.apply();
 };
 const sum = (f: Formula, of: (id: string) => number) =>
-  partsOfDough(f).reduce((all, { ingredientId, percent }) => all + percent * of(ingredientId), 0);
+  partsOfDough(f).reduce((all, { food, percent }) => all + percent * of(food.id), 0);
 const water = (f: Formula) => sum(f, (id) => ingredient(id).composition.water);
 const sugar = (f: Formula) => sum(f, (id) => ingredient(id).analysis.sugars);
 const percent = (f: Formula, id: string) =>

@@ -22,7 +22,7 @@ const swap = (f: Formula, id: string) => {
   return found.apply();
 };
 const sum = (f: Formula, of: (id: string) => number) =>
-  partsOfDough(f).reduce((all, { ingredientId, percent }) => all + percent * of(ingredientId), 0);
+  partsOfDough(f).reduce((all, { food, percent }) => all + percent * of(food.id), 0);
 const water = (f: Formula) => sum(f, (id) => ingredient(id).composition.water);
 const salt = (f: Formula) => sum(f, (id) => ingredient(id).analysis.salt);
 const milkFat = (f: Formula) =>
@@ -146,14 +146,19 @@ describe('swaps', () => {
     const { formula: f } = blendFlour(
       formula('LEM'),
       'wheat-flour',
-      ['strong-wheat-flour', 'soft-wheat-flour'],
+      [ingredient('strong-wheat-flour'), ingredient('soft-wheat-flour')],
       11,
     );
     // (11 − 8.5) / (13 − 8.5) = 0.556, but for the last digits of the normalised composition.
     expect(percent(f, 'strong-wheat-flour')).toBeCloseTo(55.5, 0);
     expect(flourPercent(doughLines(f))).toBeCloseTo(100, 9);
     expect(() =>
-      blendFlour(formula('LEM'), 'wheat-flour', ['strong-wheat-flour', 'soft-wheat-flour'], 15),
+      blendFlour(
+        formula('LEM'),
+        'wheat-flour',
+        [ingredient('strong-wheat-flour'), ingredient('soft-wheat-flour')],
+        15,
+      ),
     ).toThrow('is not between them');
   });
   it('every swap of every formula is a formula that can be saved', () => {

@@ -1,6 +1,6 @@
 import { JokulError } from '../../shown/index.js';
 import { composite } from '../composite.js';
-import type { Ingredient, Part } from '../ingredient.js';
+import type { Ingredient } from '../ingredient.js';
 import { compositeRows } from './composites.js';
 import { eggsAndLiquids } from './eggs-dairy.js';
 import { fats } from './fats.js';
@@ -22,15 +22,20 @@ const plain = [
   ...readRows(inclusions, typical),
 ];
 
-const library = new Map<string, Ingredient>(plain.map((row) => [row.id, row]));
-/** The ids that ship with Jokul; a bakery's own come beside them. */
-const shipped = new Set<string>();
+const shipped = new Map<string, Ingredient>(plain.map((row) => [row.id, row]));
 
-/** Every ingredient by its id: those that ship with Jokul, then the bakery's own. */
-export const ingredients: ReadonlyMap<string, Ingredient> = library;
+/** Ingredients by their ids. */
+export type Library = ReadonlyMap<string, Ingredient>;
 
-/** The ingredient of that id. @throws JokulError `unknown-ingredient` */
-export const ingredient = (id: string): Ingredient => {
+/** The ingredients that ship with Jokul. A bakery's own come beside them in a library of its own: see `libraryOf`. */
+export const ingredients: Library = shipped;
+
+/**
+ * The ingredient of that id.
+ * @param library that of the bakery; what ships with Jokul where left out
+ * @throws JokulError `unknown-ingredient`
+ */
+export const ingredient = (id: string, library: Library = shipped): Ingredient => {
   const found = library.get(id);
   if (!found)
     throw new JokulError('unknown-ingredient', `"${id}" is not in the ingredient library.`, 'ingredient');
@@ -39,30 +44,52 @@ export const ingredient = (id: string): Ingredient => {
 
 for (const { parts, pieces = {}, ...row } of compositeRows) {
   const shares = Object.entries(parts).map(([ingredientId, share]) => ({ ingredientId, share }));
-  library.set(row.id, composite({ ...row, pieceG: pieces }, shares, ingredient));
+  shipped.set(row.id, composite({ ...row, pieceG: pieces }, shares, ingredient));
 }
-for (const id of library.keys()) shipped.add(id);
 
 export const isShipped = (id: string): boolean => shipped.has(id);
 
+/** A bakery with many of its own asks for its library at every key that is typed. */
+const libraries = new WeakMap<readonly Ingredient[], Library>();
+
 /**
- * Puts the bakery's own ingredients beside the shipped ones, in place of those taken in before. The library is the
- * one table that every computation looks up; whoever computes (server, its workers, the web) takes in the same rows.
- * @throws JokulError `ingredient-taken` for an id of the shipped library
+ * The library of a bakery: what ships with Jokul, then the bakery's own.
+ * @throws JokulError `ingredient-taken` for an id of what ships
  */
-export const takeInOwn = (own: readonly Ingredient[]): void => {
+export const libraryOf = (own: readonly Ingredient[]): Library => {
+  const known = libraries.get(own);
+  if (known) return known;
   for (const { id } of own)
     if (shipped.has(id))
       throw new JokulError('ingredient-taken', `"${id}" is an ingredient of the library already.`, 'id');
-  for (const id of library.keys()) if (!shipped.has(id)) library.delete(id);
-  for (const row of own) library.set(row.id, row);
+  const library: Library =
+    own.length === 0 ? shipped : new Map([...shipped, ...own.map((row) => [row.id, row] as const)]);
+  libraries.set(own, library);
+  return library;
 };
 
+/** Something that names an ingredient: a line of a formula, an amount on a sheet. */
+export interface NamesFood {
+  readonly ingredientId: string;
+  /** The bakery's own ingredient as it is, or as it was when a lot was begun; left out for one that ships with Jokul. */
+  readonly food?: Ingredient;
+}
+
+/** As a line names an ingredient: the bakery's own comes along with it. */
+export const named = (food: Ingredient): NamesFood => ({
+  ingredientId: food.id,
+  ...(!shipped.has(food.id) && { food }),
+});
+
+/** The ingredient that is meant. @throws JokulError `unknown-ingredient` */
+export const foodOf = ({ ingredientId, food }: NamesFood): Ingredient => food ?? ingredient(ingredientId);
+
 /** What an ingredient is made of down to plain ingredients; a plain one is itself. Shares add up to 1. */
-export const plainParts = (id: string): readonly Part[] => {
-  const { parts } = ingredient(id);
-  if (parts.length === 0) return [{ ingredientId: id, share: 1 }];
-  return parts.flatMap(({ ingredientId, share }) =>
-    plainParts(ingredientId).map((part) => ({ ...part, share: part.share * share })),
-  );
-};
+export const plainParts = (
+  food: Ingredient,
+): readonly { readonly food: Ingredient; readonly share: number }[] =>
+  food.parts.length === 0
+    ? [{ food, share: 1 }]
+    : food.parts.flatMap(({ ingredientId, share }) =>
+        plainParts(ingredient(ingredientId)).map((part) => ({ ...part, share: part.share * share })),
+      );

@@ -1,8 +1,8 @@
-import { afterEach, describe, expect, it } from '@jest/globals';
+import { describe, expect, it } from '@jest/globals';
 import { allergenList } from '../allergen.js';
 import { composite } from '../composite.js';
 import { analysisNames, componentNames, normaliseAnalysis, normaliseComposition } from '../ingredient.js';
-import { ingredient, ingredients, plainParts, takeInOwn } from './index.js';
+import { ingredient, ingredients, foodOf, libraryOf, named, plainParts } from './index.js';
 import { readRows } from './read-rows.js';
 
 const all = [...ingredients.values()];
@@ -104,10 +104,10 @@ describe('an ingredient made of others', () => {
     expect(raising.allergens).toEqual(['gluten', 'wheat']);
   });
   it('comes down to plain ingredients, all of it', () => {
-    for (const { id } of all) {
-      const parts = plainParts(id);
+    for (const food of all) {
+      const parts = plainParts(food);
       expect(parts.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
-      for (const part of parts) expect(ingredient(part.ingredientId).parts).toEqual([]);
+      for (const part of parts) expect(part.food.parts).toEqual([]);
     }
   });
   it('with parts that miss 100 % is refused with their sum', () => {
@@ -117,17 +117,22 @@ describe('an ingredient made of others', () => {
 });
 
 describe('ingredients of the bakery’s own', () => {
-  afterEach(() => takeInOwn([]));
   const own = { ...ingredient('wheat-flour'), id: 'mill-flour', name: 'Flour of the mill' };
-  it('stand beside the shipped ones, until others are taken in', () => {
-    takeInOwn([own]);
-    expect(ingredient('mill-flour').name).toBe('Flour of the mill');
-    expect(ingredient('salt').name).toBe('Fine salt');
-    takeInOwn([]);
+  it('stand beside the shipped ones in the library of that bakery, and in no other', () => {
+    const library = libraryOf([own]);
+    expect(ingredient('mill-flour', library).name).toBe('Flour of the mill');
+    expect(ingredient('salt', library).name).toBe('Fine salt');
     expect(ingredients.has('mill-flour')).toBe(false);
+    expect(libraryOf([]).has('mill-flour')).toBe(false);
+    expect(() => ingredient('mill-flour')).toThrow('not in the ingredient library');
+  });
+  it('go along with what names them; what ships is found by its id', () => {
+    expect(foodOf(named(own))).toBe(own);
+    expect(named(ingredient('salt'))).toEqual({ ingredientId: 'salt' });
+    expect(() => foodOf({ ingredientId: 'mill-flour' })).toThrow('not in the ingredient library');
   });
   it('cannot take the place of a shipped one', () => {
-    expect(() => takeInOwn([{ ...own, id: 'salt' }])).toThrow('is an ingredient of the library already');
+    expect(() => libraryOf([{ ...own, id: 'salt' }])).toThrow('is an ingredient of the library already');
   });
 });
 

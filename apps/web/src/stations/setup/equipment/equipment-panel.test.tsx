@@ -28,7 +28,7 @@ beforeEach(() => {
         status,
         text: async () => JSON.stringify(body),
       });
-      if (init?.method !== 'PUT') return answer(200, {});
+      if (init?.method !== 'PUT') return answer(200, bakery());
       const put = JSON.parse(init.body ?? '{}') as Equipment & { version: number };
       server.puts.push(put);
       if (server.refuse)
