@@ -81,8 +81,13 @@ const slippedFraction = (text: string): string =>
 /** "one and a half cups", "a cup and a half", "three quarters of a cup", "1 & 1/2", "one half cup". */
 const spokenParts = (text: string): string =>
   text
+    // "one-and-one-half cups"
     .replace(
-      /\b(one|two|three|five|[1-7])-((?:quarter|third|eighth)s?)(?=\s)/gi,
+      /^\s*(one|two|three|\d)-and-(an?|one|three)-(half|halves|third|quarters?|eighths?)\b/i,
+      '$1 and $2 $3',
+    )
+    .replace(
+      /\b(one|two|three|five|[1-7])-((?:half|quarter|third|eighth)s?)(?=\s)/gi,
       (_, count: string, part: string) => share(count, part),
     )
     .replace(
@@ -149,6 +154,11 @@ export const plainLine = (raw: string, mark?: DecimalMark): PlainText => {
     .replace(
       /^(\s*)(?=(?:scant|heap(?:ed|ing)|rounded|level|generous)\s+(?:cup|t(?:able|ea)spoon|tbsp|tsp|pinch))/i,
       (_, before: string) => `${before}1 `,
+    )
+    // "generous 1/2 teaspoon": how it is filled belongs to the measure.
+    .replace(
+      /^(\s*)(?:an?\s+)?(scant|heap(?:ed|ing)|rounded|level|generous)\s+((?:\d[\d\s./⁄]*|[¼-¾⅐-⅞]))\s*(?=(?:cup|t(?:able|ea)spoon|tbsp|tsp)s?\b)/i,
+      (_, before: string, fill: string, count: string) => `${before}${count.trim()} ${fill} `,
     )
     // "2 x large eggs", "1 x 5 ml spoon"
     .replace(/^(\s*\d+)\s*[x×]\s+(?=\p{L})/iu, '$1 ')

@@ -12,7 +12,7 @@ const isFloury = (id: string, library: Library): boolean =>
 
 /** What goes onto the pieces, said behind the name or, by itself, in brackets: "(for rolling)". */
 const onTop =
-  /\b(?:for|to)\s+(?:the\s+)?(?:roll(?:ing)?|dust(?:ing)?|sprinkl(?:e|ing)|top(?:ping)?|garnish|coat(?:ing)?|finish(?:ing)?|decorat\w*|brush(?:ing)?|glaz(?:e|ing))\b/i;
+  /\b(?:for|to)\s+(?:the\s+)?(?:roll(?:ing)?|dust(?:ing)?|sprinkl(?:e|ing)|top(?:ping)?|garnish|coat(?:ing)?|finish(?:ing)?|decorat\w*|brush(?:ing)?|glaz(?:e|ing)|drizzl(?:e|ing))\b/i;
 const onTopWhole = new RegExp(String.raw`^\s*${onTop.source}[a-z\s]*$`, 'i');
 
 /** What the words say that a line is for, beside the dough. */
@@ -61,7 +61,7 @@ export const withoutMore = (name: string): { readonly name: string; readonly mor
 export const withoutUse = (name: string): string =>
   name
     .replace(
-      /\b(?:for|to)\s+(?:the\s+)?(?:roll|dust|sprinkl|top|garnish|coat|finish|taste|decorat|serv|greas|brush|glaz).*$/i,
+      /\b(?:for|to)\s+(?:the\s+)?(?:roll|dust|sprinkl|top|garnish|coat|finish|taste|decorat|serv|greas|brush|glaz|drizzl).*$/i,
       '',
     )
     .trim();

@@ -68,4 +68,14 @@ export const messyLines: readonly (readonly [
   ['For the dough:', null, 'heading'],
   ['', null, 'empty'],
   ['Preheat the oven to 180', null, 'ask ingredient'],
+  // Out of a page, a list to tick off, a message.
+  ['▢ 200 g caster sugar', 'caster-sugar', 200],
+  ['✓ 300 g plain flour', 'wheat-flour', 300],
+  ['→ 100 g oats', 'rolled-oats', 100],
+  ['▪️ 250 g butter', 'butter', 250],
+  ['"250 g butter, softened",', 'butter', 250],
+  ['Butter – 250 g – softened', 'butter', 250],
+  ['the yolk of one large egg', 'egg-yolk', 18],
+  ['1 medium-large egg', 'whole-egg', 'ask size'],
+  ['2 medium to large eggs', 'whole-egg', 'ask size'],
 ];

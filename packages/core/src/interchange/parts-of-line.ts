@@ -79,7 +79,7 @@ const nameThenAmount =
 
 /** What goes round or on the pieces: it is eaten, so it is a line of its own. What is for the bench is not. */
 const onPieces =
-  /^(.*?)\s+(for|to)\s+(?:the\s+)?((?:roll|coat|sprinkl|top|decorat|finish|garnish|dredg)\w*)\b.*$/i;
+  /^(.*?)\s+(for|to)\s+(?:the\s+)?((?:roll|coat|sprinkl|top|decorat|finish|garnish|dredg|drizzl)\w*)\b.*$/i;
 
 /** "Roll in 2 tbsp sugar + 1 tsp cinnamon": what stands in the line is of that. */
 const rolledIn =

@@ -14,7 +14,8 @@ export interface PlainForm {
   readonly eggs?: string;
 }
 
-const bullets = /^\s*(?:[-*•▪◦‣☐□·]\s+|\d{1,2}[.)]\s+(?=\S))/;
+const bullets =
+  /^\s*(?:[-–—*•▪▫◦‣⁃∙●○■▢▣☐☑☒□·✓✔✗✘→➔➜▸►»>]\uFE0F?\s+|[▢☐☑☒□•●✓✔]\uFE0F?|\d{1,2}[.)]\s+(?=\S))/u;
 /** "Optional: 1 cup pecans", "plus 2 tbsp sugar", "another 50 g": what joins the line to the one before. */
 const joining =
   /^(?:(?:\(?optional\)?|plus|and|also|another|\+|&)\s*[:,–—-]?\s+)+(?=[\d¼-¾⅐-⅞]|an?\s|one\s|two\s|three\s|half\s)/i;
@@ -27,7 +28,12 @@ const cleaned = (line: string): string =>
     .replace(/\s+/g, ' ')
     .replace(/[“”]/g, '"')
     // A line in quotes, as a spreadsheet gives it.
-    .replace(/^\s*(["'])([^"']*\d[^"']*)\1\s*$/, '$2')
+    .replace(/^\s*(["'])([^"']*\d[^"']*)\1\s*,?\s*$/, '$2')
+    // "Butter – 250 g – softened": the weight between the name and what is said of it.
+    .replace(
+      /^([\p{L}][\p{L}\s'’-]*?)\s+[–—-]\s+(\d[\d.,]*\s*(?:g|kg|ml|oz|lbs?|cups?|tsp|tbsp)\b\.?)\s+[–—-]\s+(\D+)$/iu,
+      '$2 $1, $3',
+    )
     // "butter at 68°F", "butter cut in 1/2-inch cubes": how warm and how cut is no part of the name.
     .replace(/\s+at\s+(?:about\s+)?\d+\s*°\s*[CF]\b/i, '')
     .replace(/,?\s+cut\s+(?:in|into|to)\s+[^,(]*$/i, '')
@@ -63,7 +69,10 @@ const partOfEgg = (text: string): string =>
       /^(\d+|an?|one|two|three)\s+((?:small|medium|large|extra[- ]large|jumbo)\s+)?white$/i,
       '$1 $2egg white',
     )
-    .replace(/^(white|yolk)s?\s+(?:of|from)\s+(\d+|an?|one|two|three)\s+(.*?)eggs?$/i, '$2 $3egg $1');
+    .replace(
+      /^(?:the\s+)?(white|yolk)s?\s+(?:of|from)\s+(\d+|an?|one|two|three)\s+(.*?)eggs?$/i,
+      '$2 $3egg $1',
+    );
 
 /** "zest of 1 lemon", "juice of half a lime" with the fruit as the measure. */
 const fruitFirst = (text: string): string =>

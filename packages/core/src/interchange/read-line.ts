@@ -8,6 +8,8 @@ import { plainForm } from './plain-form.js';
 import { notWeighed, type WrittenLine } from './written-line.js';
 
 const sizes = /\b(extra[- ]large|jumbo|large|medium|small)\b/i;
+/** "medium-large" and "medium to large" say two: which, is asked. */
+const betweenSizes = /\b(?:small|medium)\s*(?:-|–|\/|to|or)\s*(?:medium|large)\b/i;
 const packingWords: readonly (readonly [RegExp, string])[] = [
   [/\bpacked\b/i, 'packed'],
   [/\bloose(?:ly)?\b/i, 'loose'],
@@ -52,7 +54,7 @@ export const readLine = (raw: string, library: Library): WrittenLine => {
   // Nobody weighs "a cup of white": of an egg there are whites, of sugar there is white too.
   const onlyWhite = /^white$/i.test(head.trim()) ? ['white'] : [];
   const unclear = [...left, ...onlyWhite, ...(loose === null ? [] : [loose])];
-  const said = sizes.exec(text)?.[1]?.toLowerCase().replace(' ', '-');
+  const said = betweenSizes.test(text) ? undefined : sizes.exec(text)?.[1]?.toLowerCase().replace(' ', '-');
   const size = eggs ? `eu-${eggs}` : said;
   if (
     amounts.length === 0 &&

@@ -515,3 +515,36 @@ describe('a thousand lines with known grams, in ten styles', () => {
     expect(asked / all).toBeLessThan(0.02);
   });
 });
+
+describe('what a page leaves in its text', () => {
+  it.each([
+    ['1&frac12; cups sugar', 299.88],
+    ['1 &#189; cups sugar', 299.88],
+    ['1&nbsp;cup sugar', 199.92],
+    ['<li><b>1 cup</b> sugar</li>', 199.92],
+    ['<span class="amount">200</span> g sugar', 200],
+    ['one-and-one-half cups sugar', 299.88],
+    ['heaping 1/2 cup sugar', 149.94],
+    ['200 g sugar &amp; a smile', 'ask'],
+    ['less than <5 g sugar', 'ask'],
+  ])('%s', (text, wanted) => {
+    const [line] = readSheet(text, { measures: 'us', schools: {} }).lines;
+    expect(line?.text).toBe(text);
+    if (wanted === 'ask') expect(line?.state).toBe('ask');
+    else
+      expect([line?.ingredientId, Math.round((line?.massG ?? 0) * 100) / 100]).toEqual([
+        'white-sugar',
+        wanted,
+      ]);
+  });
+  it('what lies on top by a drizzle is a topping', () => {
+    const { lines } = readSheet('150 g white chocolate, plus 50 g to drizzle', {
+      measures: 'us',
+      schools: {},
+    });
+    expect(lines.map(({ massG, use }) => [massG, use])).toEqual([
+      [150, 'dough'],
+      [50, 'topping'],
+    ]);
+  });
+});

@@ -1,3 +1,4 @@
+import { withoutMarkup } from './markup.js';
 import Papa from 'papaparse';
 
 /*
@@ -152,23 +153,23 @@ const markOf = (rows: readonly string[]): Mark | null =>
 
 /** The lines of a pasted text, rows of a table among them as lines. */
 export const textLines = (text: string): readonly TextLine[] => {
-  const rows = text.split(/\r?\n/);
-  const mark = markOf(rows);
-  if (mark === null) return rows.map((raw) => ({ raw, line: raw.trim() }));
+  const rows = text.split(/\r?\n/).map((raw) => ({ raw, plain: withoutMarkup(raw) }));
+  const mark = markOf(rows.map(({ plain }) => plain));
+  if (mark === null) return rows.map(({ raw, plain }) => ({ raw, line: plain.trim() }));
   let header: readonly string[] = [];
   let roles: readonly Role[] | null = null;
-  return rows.map((raw): TextLine => {
-    if (ruled.test(raw)) return { raw, line: '' };
-    const cells = cellsOf(raw, mark);
-    if (cells.length < 2) return { raw, line: raw.trim() };
+  return rows.map(({ raw, plain }): TextLine => {
+    if (ruled.test(plain)) return { raw, line: '' };
+    const cells = cellsOf(plain, mark);
+    if (cells.length < 2) return { raw, line: plain.trim() };
     const found = rolesOf(cells);
     if (found) {
       header = cells;
       roles = found;
-      return { raw, line: raw.trim(), header: true };
+      return { raw, line: plain.trim(), header: true };
     }
     if (roles && (mark !== ',' || cells.length === header.length))
       return { raw, line: byRoles(cells, roles, header) };
-    return { raw, line: byItself(cells) ?? (mark === ',' ? raw.trim() : cells.filter(Boolean).join(', ')) };
+    return { raw, line: byItself(cells) ?? (mark === ',' ? plain.trim() : cells.filter(Boolean).join(', ')) };
   });
 };

@@ -48,14 +48,14 @@ const byWord: ReadonlyMap<string, WrittenUnit> = new Map([
   ...words('stick sticks', { kind: 'stick' }),
   ...words('%', { kind: 'percent' }),
   ...words(
-    'can cans tin tins packet packets package packages pack packs pkg sachet sachets envelope envelopes box boxes bag bags jar jars bar bars handful handfuls glass glasses knob knobs päckchen pck pkgs brick bricks shot shots tube tubes roll rolls splash splashes drizzle drizzles drop drops piece pieces slice slices block blocks tub tubs carton cartons scoop scoops',
+    'can cans tin tins packet packets pkt pkts package packages pack packs pkg sachet sachets envelope envelopes box boxes bag bags jar jars bar bars handful handfuls glass glasses knob knobs päckchen pck pkgs brick bricks shot shots tube tubes roll rolls splash splashes drizzle drizzles drop drops piece pieces slice slices block blocks tub tubs carton cartons scoop scoops',
     { kind: 'vague', name: '' },
   ).map(([word]) => [word, { kind: 'vague', name: word }] as const),
 ]);
 
 /** Words for what an ingredient is sold in, as a pattern. */
 export const containers =
-  'cans?|tins?|packets?|packages?|packs?|pkgs?\\.?|sachets?|envelopes?|bars?|jars?|bags?|blocks?|bricks?|boxes|box|pots?|tubs?|cartons?';
+  'cans?|tins?|packets?|pkts?\\.?|packages?|packs?|pkgs?\\.?|sachets?|envelopes?|bars?|jars?|bags?|blocks?|bricks?|boxes|box|pots?|tubs?|cartons?';
 
 /** The unit of a word, or undefined. A trailing dot is part of an abbreviation. */
 export const unitOfWord = (word: string): WrittenUnit | undefined => {
