@@ -35,7 +35,9 @@ await orSay(async () => {
       // Nothing is there yet on a new machine; anything else must not be lost in silence.
       if (!/There are no records/.test(error.message)) throw error;
     }
-    const { entries, rows } = await runBackup('restore', file, db);
+    const { entries, rows, bakery: whose, before } = await runBackup('restore', file, db);
+    if (whose !== null && before !== null && whose !== before)
+      say('The records in this backup are another bakery’s than those that were there.');
     say(
       `Put back ${rows} rows, ${entries} entries of the log among them, as of ${madeAt}. Start with: npm start`,
     );

@@ -68,7 +68,10 @@ export const fillYears = async (db, wanted, database = 'jokul') => {
   });
   await connection.query('DELETE FROM journal_entry');
   for (let i = 0; i < chained.length; i += 1000)
-    await connection.query('INSERT INTO journal_entry VALUES ?', [chained.slice(i, i + 1000)]);
+    await connection.query(
+      'INSERT INTO journal_entry (seq, id, atMs, who, device, lot, kind, payload, prevHash, hash) VALUES ?',
+      [chained.slice(i, i + 1000)],
+    );
   await connection.query('UPDATE journal_head SET seq = ?, hash = ?', [chained.length, prevHash]);
   const lots = new Map();
   for (const entry of all) lots.set(entry.lot, [...(lots.get(entry.lot) ?? []), entry]);

@@ -54,9 +54,11 @@ const chainOf = () => {
   let last = 0;
   let brokenAt: number | null = null;
   let head: { seq: number; hash: string } | null = null;
+  let bakery: string | null = null;
   return {
     take: ({ name, columns }: TableForm, row: Row): void => {
       const at = (column: string) => row[columns.indexOf(column)] ?? '';
+      if (name === 'bakery') bakery = at('id');
       if (name === 'journal_head') head = { seq: Number(at('seq')), hash: at('hash') };
       if (name !== 'journal_entry' || brokenAt !== null) return;
       const entry = Object.fromEntries(
@@ -80,6 +82,7 @@ const chainOf = () => {
       return null;
     },
     entries: () => last,
+    bakery: () => bakery,
   };
 };
 
@@ -89,7 +92,16 @@ export interface BackupFacts {
   readonly madeAt: string;
   /** The first entry of the ledger that does not fit, null when all do. */
   readonly brokenSeq: number | null;
+  /** Whose records they are; null in a backup of an older Jokul. */
+  readonly bakery: string | null;
 }
+
+/** Whose records a database holds; null where none, or those of an older Jokul. */
+const bakeryOf = async (db: Connection): Promise<string | null> => {
+  if (!(await tablesOf(db)).includes('bakery')) return null;
+  const [[row]] = await db.query<RowDataPacket[]>('SELECT `id` FROM `bakery`');
+  return row ? String(row['id']) : null;
+};
 
 /** Reads a backup from end to end without touching anything. @throws JokulError `broken-backup`, `no-backup` */
 export const checkBackup = async (file: string): Promise<BackupFacts> => {
@@ -100,6 +112,7 @@ export const checkBackup = async (file: string): Promise<BackupFacts> => {
     rows: Object.values(rows).reduce((sum, n) => sum + n, 0),
     madeAt: head.madeAt,
     brokenSeq: chain.broken(),
+    bakery: chain.bakery(),
   };
 };
 
@@ -138,9 +151,13 @@ const createAs = ({ name, create }: TableForm): string => {
 /**
  * Puts the records of a backup in place of those that are there, all at one moment: they are written beside them first,
  * counted, and only then exchanged. What was there is to be backed up before; it is gone after.
+ * @returns what the backup holds, and whose records were there `before`; null where nobody's, or an older Jokul's
  * @throws JokulError `broken-backup`, `no-backup`; nothing is changed then
  */
-export const restore = async (config: Config, file: string): Promise<BackupFacts> => {
+export const restore = async (
+  config: Config,
+  file: string,
+): Promise<BackupFacts & { readonly before: string | null }> => {
   const facts = await checkBackup(file);
   const db = await connect(config);
   const dropPassing = async () => {
@@ -149,6 +166,7 @@ export const restore = async (config: Config, file: string): Promise<BackupFacts
   try {
     // Of a restore that was cut.
     await dropPassing();
+    const before = await bakeryOf(db);
     let waiting: { table: TableForm; rows: Row[]; size: number } | null = null;
     const flush = async () => {
       if (!waiting || waiting.rows.length === 0) return;
@@ -174,16 +192,16 @@ export const restore = async (config: Config, file: string): Promise<BackupFacts
       if (Number(count?.['n']) !== (rows[name] ?? 0))
         throw new Error(`${count?.['n']} rows of ${name} were written, not ${rows[name] ?? 0}.`);
     }
-    const before = (await tablesOf(db)).filter((name) => !isPassing(name));
+    const there = (await tablesOf(db)).filter((name) => !isPassing(name));
     // One statement: all tables change at once, or none does.
     await db.query(
       `RENAME TABLE ${[
-        ...before.map((name) => `\`${name}\` TO \`${outgoing}${name}\``),
+        ...there.map((name) => `\`${name}\` TO \`${outgoing}${name}\``),
         ...head.tables.map(({ name }) => `${named(name)} TO \`${name}\``),
       ].join(', ')}`,
     );
     await dropPassing();
-    return facts;
+    return { ...facts, before };
   } catch (error) {
     await dropPassing().catch(() => undefined);
     throw error;

@@ -12,10 +12,21 @@ const asNumber = {
 /** Names that people give are other names in capitals, with an accent or with a blank behind. */
 const exactly = 'utf8mb4_nopad_bin';
 
+/** Written by the database, which knows whose it is; refused where it is another's. Nobody reads it to find a row. */
+abstract class OfBakery {
+  @Column({ type: 'char', length: 36, select: false, insert: false, update: false }) bakery?: string;
+}
+
+/** Whose records these are: one row, made with the tables, which goes along with every backup. */
+@Entity('bakery')
+export class BakeryEntity {
+  @PrimaryColumn('char', { length: 36 }) id: string;
+}
+
 @Entity('order_line')
 @Index(['date'])
 @Index('IDX_order_standing', ['standingId', 'date'], { unique: true })
-export class OrderLineEntity {
+export class OrderLineEntity extends OfBakery {
   @PrimaryColumn('char', { length: 36 }) id: string;
   @Column('char', { length: 10 }) date: string;
   @Column('varchar', { length: 80 }) customer: string;
@@ -31,7 +42,7 @@ export class OrderLineEntity {
 
 /** A line that comes back on days of the week. Once in force it is only ended; what changes is a further row. */
 @Entity('standing_order')
-export class StandingOrderEntity {
+export class StandingOrderEntity extends OfBakery {
   @PrimaryColumn('char', { length: 36 }) id: string;
   @Column('varchar', { length: 80 }) customer: string;
   @Column('varchar', { length: 6 }) productCode: string;
@@ -47,7 +58,7 @@ export class StandingOrderEntity {
 
 /** One version of a formula; rows are only ever added. */
 @Entity('formula_version')
-export class FormulaVersionEntity {
+export class FormulaVersionEntity extends OfBakery {
   @PrimaryColumn('varchar', { length: 6 }) code: string;
   @PrimaryColumn('int') version: number;
   @Column('json', { transformer: packed('formula') }) body: Formula;
@@ -56,7 +67,7 @@ export class FormulaVersionEntity {
 
 /** Equipment, house rules, clock: one row each, with an optimistic version number. */
 @Entity('setting')
-export class SettingEntity {
+export class SettingEntity extends OfBakery {
   @PrimaryColumn('varchar', { length: 40 }) key: string;
   @Column('json') body: unknown;
   @Column('int') version: number;
@@ -64,7 +75,7 @@ export class SettingEntity {
 
 /** What a setting was before it was changed, and who changed what of it. */
 @Entity('setup_change')
-export class SetupChangeEntity {
+export class SetupChangeEntity extends OfBakery {
   @PrimaryGeneratedColumn() id: number;
   @Column('varchar', { length: 40 }) key: string;
   /** The version that the change made. */
@@ -77,7 +88,7 @@ export class SetupChangeEntity {
 }
 
 @Entity('plan')
-export class PlanEntity {
+export class PlanEntity extends OfBakery {
   @PrimaryColumn('char', { length: 10 }) date: string;
   @Column('int') version: number;
   @Column('json', { transformer: packed('plan') }) body: unknown;
@@ -89,7 +100,7 @@ export class PlanEntity {
 @Index(['lot'])
 @Index(['atMs'])
 @Index('IDX_journal_kind', ['kind', 'seq'])
-export class JournalEntryEntity {
+export class JournalEntryEntity extends OfBakery {
   @PrimaryColumn('bigint', { transformer: asNumber }) seq: number;
   @Index({ unique: true })
   @Column('char', { length: 36 })
@@ -109,7 +120,7 @@ export class JournalEntryEntity {
 @Index('IDX_lot_last', ['lastMs'])
 @Index('IDX_lot_inside', ['inside'])
 @Index('IDX_lot_inspected', ['inspected', 'lastMs'])
-export class LotEntity {
+export class LotEntity extends OfBakery {
   @PrimaryColumn({ type: 'varchar', length: 80, collation: exactly }) lot: string;
   /** Null while it is only planned. */
   @Column('bigint', { transformer: asNumber, nullable: true }) firstMs: number | null;
@@ -124,14 +135,14 @@ export class LotEntity {
 
 /** The last number that was handed out to a lot of a year; it only ever goes up. */
 @Entity('lot_counter')
-export class LotCounterEntity {
+export class LotCounterEntity extends OfBakery {
   @PrimaryColumn('int') year: number;
   @Column('int') last: number;
 }
 
 /** The last link of the chain: locked while an entry is added, so that numbers follow the order of commits. */
 @Entity('journal_head')
-export class JournalHeadEntity {
+export class JournalHeadEntity extends OfBakery {
   @PrimaryColumn('int') id: number;
   @Column('bigint', { transformer: asNumber }) seq: number;
   @Column('char', { length: 64 }) hash: string;
@@ -140,6 +151,7 @@ export class JournalHeadEntity {
 }
 
 export const entities = [
+  BakeryEntity,
   OrderLineEntity,
   StandingOrderEntity,
   FormulaVersionEntity,

@@ -1,6 +1,7 @@
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { readConfig, type Config } from '../config/config.js';
 import { entities } from '../database/entities.js';
+import { Bakery1764500000000 } from './migrations/1764500000000-bakery.js';
 import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
 import { Lots1764200000000 } from './migrations/1764200000000-lots.js';
 import { SetupHistory1764400000000 } from './migrations/1764400000000-setup-history.js';
@@ -22,6 +23,7 @@ export const dataSourceOptions = ({ database }: Config): DataSourceOptions => ({
     Lots1764200000000,
     StandingOrders1764300000000,
     SetupHistory1764400000000,
+    Bakery1764500000000,
   ],
   connectTimeout: 4000,
   poolSize: 8,
