@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import 'reflect-metadata';
 import { ServiceUnavailableException } from '@nestjs/common';
-import type { DaysTask, MoveTask, PlanTask } from './plan.worker.js';
+import type { DaysTask, MoveTask, PlanTask } from './plan-tasks.js';
 
 /* Who waits for whom. The threads are the test's: each computation lasts until the test answers it. */
 

@@ -32,7 +32,7 @@ import type {
   PredictTask,
   ReplanTask,
   StartTask,
-} from './plan.worker.js';
+} from './plan-tasks.js';
 import type { ProductBakes } from './predictions.js';
 
 /** No computation of a plan may take longer than this, s. */

@@ -5,7 +5,7 @@ import { JokulError, shiftDate, type BatchPlan } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
 import { PlanEntity } from '../database/entities.js';
 import { changeRows } from '../settings/settings.service.js';
-import type { PlanBody } from '../computation/plan.worker.js';
+import type { PlanBody } from '../computation/plan-tasks.js';
 
 export type StoredPlan = PlanBody & {
   readonly madeAtMs: number;

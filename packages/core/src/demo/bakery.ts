@@ -1,4 +1,4 @@
-import type { Calendar, Equipment, HouseRules } from '../schedule/index.js';
+import type { Calendar, Equipment, HouseRules } from '../bakery/index.js';
 import { usualHouseRules } from '../starter/index.js';
 
 /** Equipment of the made-up Hollin Quay Bakehouse. */

@@ -19,8 +19,8 @@ import {
   scaleProduct,
   solvePlan,
   trayLayout,
-} from '../schedule/index.js';
-import { calm, demoPredictions } from '../schedule/problem.testkit.js';
+} from '../planning/index.js';
+import { calm, demoPredictions } from '../planning/problem/problem.testkit.js';
 import { atWallClock } from '../quantity/index.js';
 import { restCurve } from '../thermal/index.js';
 import { closestMm } from '../tray/index.js';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { assembleFormula, formulaToJsonLd, readRecipe } from '../interchange/index.js';
+import { assembleFormula, formulaToJsonLd, readRecipe } from '../exchange/index.js';
 import { compareVersions } from './compare.js';
 import { checkFormula, doughLines, type Formula } from './formula.js';
 import { lineName, readyIn, readyTime, readyWays, sayReady } from './ready.js';

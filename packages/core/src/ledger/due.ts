@@ -1,4 +1,4 @@
-import type { BatchPlan, Load, Preparation, Task } from '../schedule/index.js';
+import type { BatchPlan, Load, Preparation, Task } from '../planning/index.js';
 import { preparedKey } from './kinds/prepared.js';
 import { isTakenOut } from './planned-stock.js';
 import {

@@ -1,5 +1,5 @@
 import type { ClockName, LotAge, LotRecord } from '../lot/index.js';
-import type { PreparationKind } from '../schedule/index.js';
+import type { PreparationKind } from '../planning/index.js';
 import type { Cover } from '../thermal/index.js';
 
 /** What each kind of entry carries. Masses in g, temperatures in °C, durations in s, lengths in mm. */

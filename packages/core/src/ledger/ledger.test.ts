@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { solvePlan } from '../schedule/index.js';
-import { calm, smallProblem } from '../schedule/problem.testkit.js';
+import { solvePlan } from '../planning/index.js';
+import { calm, smallProblem } from '../planning/problem/problem.testkit.js';
 import { canonicalJson, chainText, firstBrokenSeq, genesisHash } from './chain.js';
 import { inTheCold, mostUrgent, openActions, urgencyOf, type Action } from './due.js';
 import type { DraftEntry, EntryKind, JournalEntry, Payloads } from './entry.js';

@@ -1,4 +1,4 @@
-import type { BatchPlan } from '../schedule/index.js';
+import type { BatchPlan } from '../planning/index.js';
 import { emptyLot, type FloorState, type LotState } from './state.js';
 
 /** Out so long before it is planned, it was taken out for this plan, s. */

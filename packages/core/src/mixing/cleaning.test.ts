@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoFormulas } from '../demo/index.js';
 import { allergensOf } from '../formula/index.js';
-import type { BatchPlan } from '../schedule/index.js';
+import type { BatchPlan } from '../planning/index.js';
 import { cleaningsOf } from './cleaning.js';
 
 const formulaOf = ({ productCode }: BatchPlan) => demoFormulas.find(({ code }) => code === productCode);

@@ -1,5 +1,5 @@
 import { allergensOf, type Formula } from '../formula/index.js';
-import { washedAfterS, type BatchPlan, type Preparation } from '../schedule/index.js';
+import { washedAfterS, type BatchPlan, type Preparation } from '../planning/index.js';
 
 const mixOf = (batch: BatchPlan) => batch.tasks.find(({ kind }) => kind === 'mix');
 

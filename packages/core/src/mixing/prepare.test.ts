@@ -10,7 +10,7 @@ import {
   type EntryKind,
   type Payloads,
 } from '../ledger/index.js';
-import type { Availability, BatchPlan } from '../schedule/index.js';
+import type { Availability, BatchPlan } from '../planning/index.js';
 import { preparationsOf } from './prepare.js';
 
 const of = (code: string): Formula => demoFormulas.find((formula) => formula.code === code) as Formula;

@@ -1,13 +1,7 @@
 import { amountsFor, readyTime, type Amount, type Formula, type ReadyWay } from '../formula/index.js';
 import { foodOf } from '../ingredient/index.js';
-import type {
-  AheadWork,
-  Availability,
-  BatchPlan,
-  HouseRules,
-  Preparation,
-  PreparationKind,
-} from '../schedule/index.js';
+import type { HouseRules } from '../bakery/index.js';
+import type { AheadWork, Availability, BatchPlan, Preparation, PreparationKind } from '../planning/index.js';
 import type { Place } from '../thermal/index.js';
 import { coolBrownedButter } from './browned-butter.js';
 import { softenButter } from './butter.js';

@@ -1,7 +1,8 @@
 import { bakeInputOf, type LoggedBake, type Measured } from '../bake/index.js';
 import type { Formula } from '../formula/index.js';
 import type { TrayState } from '../ledger/index.js';
-import { loadTemperature, trayKindOf, type Equipment, type HouseRules } from '../schedule/index.js';
+import { type Equipment, type HouseRules } from '../bakery/index.js';
+import { loadTemperature, trayKindOf } from '../planning/index.js';
 
 /** The place of a tray in its oven, from 1: as written down, or by the number that its name ends in. */
 export const positionOf = (tray: TrayState): number =>

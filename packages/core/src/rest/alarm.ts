@@ -1,5 +1,6 @@
 import type { InTheCold } from '../ledger/index.js';
-import type { BatchPlan, HouseRules } from '../schedule/index.js';
+import type { HouseRules } from '../bakery/index.js';
+import type { BatchPlan } from '../planning/index.js';
 import { sayDuration } from '../shown/index.js';
 import type { PlaceAir } from './place-air-now.js';
 

@@ -1,5 +1,5 @@
 import type { LotState, NeedleCore } from '../ledger/index.js';
-import { tubHoldsG } from '../schedule/index.js';
+import { tubHoldsG } from '../planning/index.js';
 import type { DoughForm, Place, WayStretch } from '../thermal/index.js';
 import { airSince } from './followed.js';
 import type { AirReading } from './simulated-probe.js';

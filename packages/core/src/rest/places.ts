@@ -1,6 +1,6 @@
 import { formatNumber } from '../shown/index.js';
-import { rawDiameterMm, trayKindOf, tubHoldsG, bagHoldsPieces } from '../schedule/index.js';
-import type { Equipment, HouseRules } from '../schedule/index.js';
+import { rawDiameterMm, trayKindOf, tubHoldsG, bagHoldsPieces } from '../planning/index.js';
+import type { Equipment, HouseRules } from '../bakery/index.js';
 import { allergensOf, type Formula } from '../formula/index.js';
 import type { Allergen } from '../ingredient/index.js';
 import type { InTheCold, LotState } from '../ledger/index.js';

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import { emptyLot, reduceLedger, type DraftEntry, type InTheCold, type LotState } from '../ledger/index.js';
 import { lotRecord } from '../lot/index.js';
-import type { BatchPlan } from '../schedule/index.js';
+import type { BatchPlan } from '../planning/index.js';
 import { alongWay, type Place } from '../thermal/index.js';
 import { coldLabels, placesTaken, shelfCounts } from './places.js';
 import { simulateAir, type PlaceFault } from './simulated-probe.js';

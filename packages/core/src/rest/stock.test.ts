@@ -19,8 +19,8 @@ import {
   solvePlan,
   type BatchPlan,
   type StockItem,
-} from '../schedule/index.js';
-import { at, dayInput } from '../schedule/problem.testkit.js';
+} from '../planning/index.js';
+import { at, dayInput } from '../planning/problem/problem.testkit.js';
 import { forecastDay } from '../slip/index.js';
 import { partOff } from './part.js';
 import { stockInTheCold, type StockQuestion } from './stock.js';

@@ -1,7 +1,7 @@
 import type { Formula } from '../formula/index.js';
 import type { InTheCold, LotState } from '../ledger/index.js';
 import type { ClockName } from '../lot/index.js';
-import type { HouseRules } from '../schedule/index.js';
+import type { HouseRules } from '../bakery/index.js';
 import type { Place } from '../thermal/index.js';
 import { ageLimits, clocksOf, kindOfPlace } from './window.js';
 

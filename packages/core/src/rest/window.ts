@@ -11,7 +11,7 @@ import {
   type LotAge,
   type PlaceKindOf,
 } from '../lot/index.js';
-import type { HouseRules } from '../schedule/index.js';
+import type { HouseRules } from '../bakery/index.js';
 import type { Place } from '../thermal/index.js';
 
 /** How long dough may be in each state, where no formula says so; s. Usual practice, all of it in Setup. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { demoEquipment, demoFormulas } from '../demo/index.js';
 import { amountsFor, toppingsFor } from '../formula/index.js';
-import { doughDensityFigure, doughDensityGPerMl } from '../schedule/index.js';
+import { doughDensityFigure, doughDensityGPerMl } from '../planning/index.js';
 import { bowlFill, mixerRange, splitBatches } from './split.js';
 import { sheetTotals, weighSheet } from './weigh-sheet.js';
 

@@ -1,5 +1,5 @@
 import type { DraftEntry, EntryKind, Payloads } from '../ledger/index.js';
-import type { BatchPlan } from '../schedule/index.js';
+import type { BatchPlan } from '../planning/index.js';
 
 /**
  * What a floor writes down that works a plan off until a moment.

@@ -10,7 +10,7 @@ import {
   type Load,
   type PlanOven,
   type Task,
-} from '../schedule/index.js';
+} from '../planning/index.js';
 
 export interface ForecastQuestion {
   readonly batches: readonly BatchPlan[];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { reduceLedger, type JournalEntry } from '../ledger/index.js';
-import { usualSpreads, type BatchPlan, type Load } from '../schedule/index.js';
+import { usualSpreads, type BatchPlan, type Load } from '../planning/index.js';
 import { chance } from '../quantity/index.js';
 import { workedOff } from './day.testkit.js';
 import { learnSpreads } from './learn-spreads.js';

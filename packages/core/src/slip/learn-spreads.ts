@@ -1,5 +1,5 @@
 import type { FloorState } from '../ledger/index.js';
-import { usualSpreads, type BatchPlan, type LearnedSpreads } from '../schedule/index.js';
+import { usualSpreads, type BatchPlan, type LearnedSpreads } from '../planning/index.js';
 
 /** The usual figures weigh as much as so many records. */
 const usualWeigh = 30;

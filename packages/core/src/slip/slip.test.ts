@@ -19,8 +19,8 @@ import {
   type ReplanQuestion,
   type Violation,
   type WhyThenQuestion,
-} from '../schedule/index.js';
-import { calm, at, demoLines, demoProblem } from '../schedule/problem.testkit.js';
+} from '../planning/index.js';
+import { calm, at, demoLines, demoProblem } from '../planning/problem/problem.testkit.js';
 import { demoFormulas, demoRules } from '../demo/index.js';
 import { workedOff } from './day.testkit.js';
 import { forecastDay, lateByForecast, type DayForecast } from './forecast.js';

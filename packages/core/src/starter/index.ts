@@ -1,7 +1,8 @@
 export { exampleFormulas, type ExampleFormula } from './example-formulas.js';
 import { usualCentreC } from '../bake/index.js';
 import { usualAgeLimits, usualProbeSilentS } from '../rest/index.js';
-import { usualCleanS, type Equipment, type HouseRules } from '../schedule/index.js';
+import { type Equipment, type HouseRules } from '../bakery/index.js';
+import { usualCleanS } from '../planning/index.js';
 
 /** House rules that a bakery begins with, all to be changed in Setup. */
 export const usualHouseRules: Omit<HouseRules, 'timeZone' | 'trayId'> = {

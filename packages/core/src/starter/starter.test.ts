@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { bake, bakeInputOf } from '../bake/index.js';
 import { demoFormulas } from '../demo/index.js';
 import { checkFormula, checkSoundness } from '../formula/index.js';
-import { checkEquipment } from '../schedule/index.js';
+import { checkEquipment } from '../bakery/index.js';
 import { exampleFormulas, starterEquipment } from './index.js';
 
 describe('what a bakery of one’s own begins with', () => {

@@ -1,4 +1,4 @@
-import { remembering } from '../remembered/index.js';
+import { cached } from '../cache/index.js';
 import { JokulError, requireNumber } from '../shown/index.js';
 import { checkBody, meshOf, type Body, type Mesh } from './body.js';
 import { ConductingCells } from './conducting-cells.js';
@@ -212,7 +212,7 @@ const mostKept = 200;
  * need no special case. The state is volumetric enthalpy; temperature is read back from it.
  * @throws JokulError for a body, temperature or stay outside the stated domain
  */
-export const conduct: (problem: ConductProblem) => ConductResult = remembering(
+export const conduct: (problem: ConductProblem) => ConductResult = cached(
   run,
   // Air that answers has a state of its own.
   ({ material, ...asked }) =>

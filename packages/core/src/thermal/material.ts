@@ -1,5 +1,5 @@
 import type { Dough } from '../formula/index.js';
-import { remembering } from '../remembered/index.js';
+import { cached } from '../cache/index.js';
 import { doughDensity, enthalpy, iceShare, porousConductivity } from './dough-material.js';
 
 /** What conduction needs of a body: density, and enthalpy and conductivity as functions of temperature. */
@@ -17,7 +17,7 @@ export const coldPorosity = 0.08;
 /** The materials of the doughs that were asked of lately: their tables cost more than a whole curve. */
 const mostKnown = 60;
 
-export const doughMaterial: (dough: Dough, porosity?: number) => Material = remembering(
+export const doughMaterial: (dough: Dough, porosity?: number) => Material = cached(
   (dough: Dough, porosity: number = coldPorosity): Material => ({
     densityKgPerM3: doughDensity(dough, 15, porosity),
     enthalpyJPerKg: (t) => enthalpy(dough, t),

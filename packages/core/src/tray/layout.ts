@@ -1,7 +1,7 @@
 import { offsetRows, straightRows, turned, type Centre, type FreeArea } from './row-patterns.js';
 import { withMore } from './one-more.js';
 import { marginsOf, type TraySide } from './sides.js';
-import { remembering } from '../remembered/index.js';
+import { cached } from '../cache/index.js';
 import { add, call, div, JokulError, relation, requireNumber, sub, type Figure } from '../shown/index.js';
 
 /** Straight rows, offset rows along either side, or set free where that holds more than any rows do. */
@@ -62,7 +62,7 @@ const patternSought = (
 };
 
 /** Setting pieces free takes longer than all the rest, and a day asks for a few trays again and again. */
-const patternOn = remembering(patternSought, (free, asked) => JSON.stringify([free, asked]), 200);
+const patternOn = cached(patternSought, (free, asked) => JSON.stringify([free, asked]), 200);
 
 /**
  * Piece centres on a tray, in mm from its corner; no two baked pieces closer than the gap, none beyond the margin.

@@ -9,7 +9,7 @@ import {
   libraryOf,
   recipeTitle,
   sayPiece,
-  takeIn,
+  importRecipe,
   type BareUnit,
   type CupSchools,
   type Formula,
@@ -148,7 +148,7 @@ export const useSource = () => {
     setWhole(null);
     if (raw.trim() === '') return setText('', '');
     try {
-      const taken = takeIn(raw, libraryOf(own ?? []));
+      const taken = importRecipe(raw, libraryOf(own ?? []));
       if (taken.kind === 'formula') {
         setWhole(taken.formula);
         setText('', taken.formula.name);

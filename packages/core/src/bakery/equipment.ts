@@ -1,0 +1,123 @@
+import type { Liner, TrayMaterial } from '../bake/index.js';
+import type { Mixer, Scale } from '../scaling/index.js';
+import type { Place } from '../thermal/index.js';
+import type { Rails } from '../tray/index.js';
+import type { Calendar } from './calendar.js';
+
+/** One oven chamber or deck, loaded and emptied as a whole. */
+export interface Oven {
+  readonly id: string;
+  readonly name: string;
+  readonly fan: boolean;
+  readonly places: number;
+  /** How fast it goes to another temperature. */
+  readonly degreesPerMin: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
+}
+
+export interface TrayKind {
+  readonly id: string;
+  readonly name: string;
+  readonly material: TrayMaterial;
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly count: number;
+  /** Which sides have a rail; all where left out. */
+  readonly rails?: Rails;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
+}
+
+export interface Rack {
+  readonly id: string;
+  readonly name: string;
+  readonly places: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
+}
+
+/** From a time of day to another one, by the bakery's clock. */
+export interface Hours {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** What hands of a shift may be asked for: `oven` to load, turn and pull, `pack` to ice and pack; making ready is everybody's. */
+export const skills = ['mix', 'portion', 'oven', 'pack'] as const;
+export type Skill = (typeof skills)[number];
+
+export interface Shift {
+  readonly name: string;
+  /** Wall clock, every day. */
+  readonly from: string;
+  readonly to: string;
+  /** People of the line; those who only tend the ovens are not counted (`Equipment.ovenHands`). */
+  readonly hands: number;
+  /** What they can do; all of it where left out. */
+  readonly can?: readonly Skill[];
+  /** When nobody of the shift works, the first first; none where left out. */
+  readonly breaks?: readonly Hours[];
+}
+
+export interface Equipment {
+  readonly mixers: readonly Mixer[];
+  readonly ovens: readonly Oven[];
+  readonly trays: readonly TrayKind[];
+  readonly places: readonly Place[];
+  readonly racks: readonly Rack[];
+  readonly scales: readonly Scale[];
+  readonly scoops: readonly number[];
+  readonly shifts: readonly Shift[];
+  readonly ovenHours: { readonly from: string; readonly to: string };
+  /** People who tend the ovens in those hours and do nothing else, 1 where left out; with 0 the hands of the shifts do. */
+  readonly ovenHands?: number;
+  readonly crew: readonly string[];
+  /** Open every day where left out. */
+  readonly calendar?: Calendar;
+}
+
+/** Defaults that a bakery may disagree with, all in Setup. */
+export interface HouseRules {
+  readonly timeZone: string;
+  readonly bowlLossShare: number;
+  readonly portionLossShare: number;
+  readonly testPieces: number;
+  readonly trayMarginMm: number;
+  /** Dough off the mixer, °C. */
+  readonly doughC: number;
+  /** Core at which rested dough counts as cold, °C. */
+  readonly readyCoreC: number;
+  /** Weighing and mixing of one batch. */
+  readonly mixS: number;
+  readonly portionSPerPiece: number;
+  readonly portionSetUpS: number;
+  /** Cleaning a mixer’s bowl of an allergen, s; the usual where left out. */
+  readonly cleanS?: number;
+  /** On the rack until cold. */
+  readonly coolS: number;
+  readonly packS: number;
+  /** A hand's time for packing a piece, s; packing takes nobody of the line where left out or 0. */
+  readonly packPieceS?: number;
+  /** Between two loads of one chamber: empty, fill, recover. */
+  readonly loadGapS: number;
+  /** A hand's time for putting a tray in, turning it or taking it out, s; takes nobody where left out or 0. */
+  readonly ovenTrayS?: number;
+  readonly pieceToleranceShare: number;
+  /** Raw dough with egg stays at or below this, °C. */
+  readonly coldLimitC: number;
+  readonly eggIntoButterC: number;
+  /** What even the coldest point of a baked piece reaches, carryover included, °C; under it a piece is raw. */
+  readonly centreC: number;
+  /** How long dough may be thawed, frozen, and out of the cold altogether, s; the usual ones where left out. */
+  readonly thawedMaxS?: number;
+  readonly frozenMaxS?: number;
+  readonly outMaxS?: number;
+  /** A probe that said nothing for so long raises the alarm, s. */
+  readonly probeSilentS?: number;
+  readonly liner: Liner;
+  readonly trayId: string;
+}
+
+/** People who tend the ovens and do nothing else. */
+export const ovenHandsOf = ({ ovenHands = 1 }: Pick<Equipment, 'ovenHands'>): number => ovenHands;

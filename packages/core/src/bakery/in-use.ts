@@ -1,0 +1,168 @@
+import { JokulError, requireNumber } from '../shown/index.js';
+import { weekdayNames } from './calendar.js';
+import { ovenHandsOf, skills, type Equipment } from './equipment.js';
+import { shiftParts } from './shift-parts.js';
+
+/** Out of use for good, and kept: records name it. */
+export interface Retirable {
+  readonly id: string;
+  readonly retired?: boolean;
+}
+const active = <T extends Retirable>(
+  items: readonly T[],
+  kept: (id: string) => boolean = () => false,
+): readonly T[] => items.filter(({ id, retired }) => !retired || kept(id));
+
+/**
+ * What a plan may reckon with, and a person may choose: without what is retired.
+ * @param kept of what is retired, the ids that stay all the same: loads that have begun are still on them
+ */
+export const inUse = (equipment: Equipment, kept?: (id: string) => boolean): Equipment => ({
+  ...equipment,
+  mixers: active(equipment.mixers, kept),
+  ovens: active(equipment.ovens, kept),
+  trays: active(equipment.trays, kept),
+  places: active(equipment.places, kept),
+  racks: active(equipment.racks, kept),
+  scales: active(equipment.scales, kept),
+});
+
+/** What is kept as things with ids; crew, shifts and scoops are plain lists. */
+export const equipmentKinds = ['mixers', 'ovens', 'trays', 'places', 'racks', 'scales'] as const;
+export type EquipmentKind = (typeof equipmentKinds)[number];
+const one: Readonly<Record<EquipmentKind, string>> = {
+  mixers: 'mixer',
+  ovens: 'oven',
+  trays: 'tray',
+  places: 'cold place',
+  racks: 'cooling rack',
+  scales: 'scale',
+};
+const nameOf = (item: Retirable & { readonly name?: string }) => item.name ?? item.id;
+
+const checkNames = (equipment: Equipment): void => {
+  // What the plan keeps busy shares one set of ids; scales and trays each have their own.
+  const busy = new Set<string>();
+  for (const kind of equipmentKinds) {
+    const ids = kind === 'scales' || kind === 'trays' ? new Set<string>() : busy;
+    const names = new Set<string>();
+    equipment[kind].forEach((item, i) => {
+      const name = nameOf(item).trim();
+      if (ids.has(item.id))
+        throw new JokulError('same-id', `Two things have the id "${item.id}".`, `${kind}.${i}.id`);
+      ids.add(item.id);
+      if (item.retired) return;
+      if (names.has(name.toLowerCase()))
+        throw new JokulError(
+          'same-name',
+          `Two are called ${name}: give each its own name.`,
+          `${kind}.${i}.name`,
+        );
+      names.add(name.toLowerCase());
+    });
+    if (active<Retirable>(equipment[kind]).length === 0)
+      throw new JokulError(
+        'none-left',
+        `At least one ${one[kind]} stays: without it nothing can be planned.`,
+        kind,
+      );
+  }
+};
+
+const checkFigures = (equipment: Equipment): void => {
+  equipment.mixers.forEach(({ minFill, maxFill, name }, i) => {
+    if (minFill >= maxFill)
+      throw new JokulError(
+        'bad-fill',
+        `${name}: the least fill must be below the most.`,
+        `mixers.${i}.minFill`,
+      );
+  });
+  equipment.scales.forEach(({ id, maxMassG, resolutionG }, i) => {
+    if (resolutionG * 10 > maxMassG)
+      throw new JokulError(
+        'bad-scale',
+        `The scale ${id} shows steps of ${resolutionG} g and carries ${maxMassG} g: one of the two is wrong.`,
+        `scales.${i}.resolutionG`,
+      );
+  });
+};
+
+const checkShifts = (equipment: Equipment): void => {
+  if (equipment.shifts.length === 0)
+    throw new JokulError('no-shift', 'At least one shift stays: somebody must mix and portion.', 'shifts');
+  equipment.shifts.forEach((shift, i) => {
+    const { from, to, name } = shift;
+    if (from === to)
+      throw new JokulError('bad-shift', `${name} begins and ends at ${from}.`, `shifts.${i}.to`);
+    shiftParts(shift);
+    if (shift.can?.length === 0)
+      throw new JokulError('bad-shift', `${name}: say what its hands can do.`, `shifts.${i}.can`);
+  });
+  for (const skill of ['mix', 'portion'] as const)
+    if (!equipment.shifts.some(({ can = skills }) => can.includes(skill)))
+      throw new JokulError(
+        'no-skill',
+        `At least one shift can ${skill}: no dough is made without.`,
+        'shifts',
+      );
+  if (ovenHandsOf(equipment) === 0 && !equipment.shifts.some(({ can = skills }) => can.includes('oven')))
+    throw new JokulError(
+      'no-skill',
+      'At least one shift can tend the ovens, or somebody is there for them alone.',
+      'shifts',
+    );
+};
+
+const checkCalendar = ({ calendar }: Equipment): void => {
+  const { closedWeekdays = [], closedDays = [] } = calendar ?? {};
+  if (new Set(closedWeekdays).size === weekdayNames.length)
+    throw new JokulError(
+      'never-open',
+      'The bakery is closed on every day of the week: open one.',
+      'calendar.closedWeekdays',
+    );
+  closedDays.forEach(({ date }, i) => {
+    if (closedDays.findIndex((other) => other.date === date) < i)
+      throw new JokulError('same-day', `${date} is on the list twice.`, `calendar.closedDays.${i}.date`);
+  });
+};
+
+/**
+ * Refuses equipment that nothing could be planned on, or that names two things alike.
+ * @throws JokulError with the sentence for the baker and the path of the culprit
+ */
+export const checkEquipment = (equipment: Equipment): void => {
+  checkNames(equipment);
+  checkFigures(equipment);
+  if (!active(equipment.places).some(({ kind }) => kind !== 'bench'))
+    throw new JokulError(
+      'no-cold',
+      'At least one walk-in or freezer stays: dough must rest in the cold.',
+      'places',
+    );
+  checkShifts(equipment);
+  checkCalendar(equipment);
+  if (equipment.crew.length === 0)
+    throw new JokulError('no-crew', 'At least one name of who works here stays.', 'crew');
+  for (const scoop of equipment.scoops) requireNumber(scoop, 'The number of a scoop', 4, 100);
+};
+
+/** A name as an id: lower case, hyphens, not yet taken by anything. */
+export const freeId = (name: string, equipment: Equipment): string => {
+  const taken = new Set(equipmentKinds.flatMap((kind) => equipment[kind].map(({ id }) => id)));
+  const base =
+    name
+      .normalize('NFKD')
+      .replaceAll(/\p{M}/gu, '')
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replaceAll(/^-+|-+$/g, '')
+      .slice(0, 32)
+      // A word of the language itself is no name to look things up by.
+      .replace(/^constructor$/, 'constructor-1') || 'thing';
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? base : `${base}-${n}`;
+    if (!taken.has(id)) return id;
+  }
+};

@@ -1,0 +1,169 @@
+import { sayDuration } from '../../shown/index.js';
+import type { Choices } from './choices.js';
+import type { Floor } from './floor-plan.js';
+import type { Load, PlanProblem, Task } from '../problem/problem.js';
+import type { Refusal } from './refusal.js';
+import type { BatchShareOfDay, TrayShare } from './shares.js';
+import { findsHands, placeOne } from './place-after.js';
+import { afterPullS, loadTasks, piecesOf, portionS, restOf } from '../problem/tasks.js';
+
+/** Portioned pieces of a tub wait in the cold no longer than this for their load, s. A default. */
+export const waitMaxS = 3 * 3600;
+/** An oven that takes a tray more may start so much earlier and still be preferred, s. */
+const trayWorthS = 420;
+
+/** How far apart the loads of a batch may start so that one rest window holds for all. */
+const longestSpanS = ({ product, batch }: BatchShareOfDay) => {
+  if (restOf(product, batch).form === 'tub') return waitMaxS;
+  return batch.stock ? batch.stock.toS - batch.stock.fromS : product.rest.maxS - product.rest.minS;
+};
+
+/** Earliest start of a bake if the batch were begun now. */
+export const earliestBakeS = (
+  { nowS }: Pick<PlanProblem, 'nowS'>,
+  { product, batch }: Pick<BatchShareOfDay, 'product' | 'batch'>,
+): number => {
+  const { stock } = batch;
+  if (!stock) return nowS + product.mixS + portionS(product, batch) + product.rest.minS;
+  const usableS = Math.max(nowS + stock.temperS, stock.fromS);
+  return stock.form === 'tub' ? usableS + portionS(product, batch) : usableS;
+};
+
+/** The last moment that dough which exists may go into the oven. */
+const latestBakeS = ({ product, batch }: BatchShareOfDay): number =>
+  batch.stock
+    ? batch.stock.toS + (batch.stock.form === 'tub' ? portionS(product, batch) + waitMaxS : 0)
+    : Number.POSITIVE_INFINITY;
+
+/** How far a batch's loads are placed, and how its trays may go together. */
+interface Standing {
+  readonly loads: readonly Load[];
+  readonly rest: readonly TrayShare[];
+  readonly together: boolean;
+  readonly choices: Choices;
+}
+
+/** Where the next trays go best, beside the loads that are placed; null where no oven takes them. */
+const bestLoad = (
+  floor: Floor,
+  problem: PlanProblem,
+  share: BatchShareOfDay,
+  { loads, rest, together, choices }: Standing,
+): Load | null => {
+  const { product, batch } = share;
+  const [next] = rest as [TrayShare];
+  const dueS = together ? share.dueS : next.dueS;
+  const fromS = earliestBakeS(problem, share);
+  const firstS = Math.min(...loads.map((load) => load.startS));
+  const spanS = longestSpanS(share);
+  const latestS = latestBakeS(share);
+  let best: Load | null = null;
+  let bestScore = Number.NEGATIVE_INFINITY;
+  for (const bake of product.bakes) {
+    const oven = problem.ovens.find((o) => o.id === bake.ovenId);
+    if (!oven || oven.places < 1) continue;
+    // A load serves one ready-by; later trays join where they may bake that early.
+    const count = together
+      ? Math.min(oven.places, rest.length)
+      : Math.min(oven.places, rest.filter((t) => t.dueS <= dueS + choices.joinS).length);
+    const id = `${batch.id}-L${(batch.stock?.loadsBefore ?? 0) + loads.length + 1}`;
+    const trays = rest
+      .slice(0, count)
+      .map((t, i) => ({ id: `${id}-T${i + 1}`, position: i + 1, pieces: t.pieces }));
+    const afterS = afterPullS(product, piecesOf({ trays }));
+    const at = (startS: number): Load => ({
+      id,
+      batchId: batch.id,
+      ovenId: oven.id,
+      setC: bake.setC,
+      pullS: bake.pullS,
+      startS,
+      readyS: startS + bake.pullS + afterS,
+      dueS: next.dueS,
+      trays,
+    });
+    const endByS = Math.min(
+      dueS - afterS - choices.aheadS,
+      firstS + spanS + bake.pullS,
+      latestS + bake.pullS,
+    );
+    const startS = floor.latestStart(
+      oven,
+      bake,
+      endByS,
+      fromS,
+      (s) => loadTasks(product, at(s)),
+      choices.fine ? (s) => findsHands(floor, product, at(s)) : undefined,
+    );
+    if (startS === null) continue;
+    const score =
+      startS +
+      count * trayWorthS +
+      choices.worth(oven.id) -
+      (choices.heating > 0 ? choices.heating * floor.heatingS(oven, bake, startS) : 0);
+    if (score > bestScore) {
+      bestScore = score;
+      best = at(startS);
+    }
+  }
+  return best;
+};
+
+/** Places the loads, earliest due first, each as late as it can go; trays of one load share their oven. */
+export const placeLoads = (
+  floor: Floor,
+  problem: PlanProblem,
+  share: BatchShareOfDay,
+  together: boolean,
+  choices: Choices,
+): Load[] | Refusal => {
+  const { product } = share;
+  const loads: Load[] = [];
+  const put: Task[] = [];
+  let rest: readonly TrayShare[] = share.trays;
+  const clear = () => {
+    for (const load of loads) floor.removeLoad(load);
+    for (const task of put) floor.timeline.remove(task);
+  };
+  while (rest.length > 0) {
+    const best = bestLoad(floor, problem, share, { loads, rest, together, choices });
+    if (!best) {
+      clear();
+      return { reason: noOven(problem, share, together ? share.dueS : (rest[0] as TrayShare).dueS) };
+    }
+    loads.push(best);
+    floor.addLoad(best);
+    for (const task of loadTasks(product, best)) {
+      floor.timeline.add(task);
+      put.push(task);
+    }
+    if (choices.fine && product.after) placeOne(floor, product, best, put);
+    rest = rest.slice(best.trays.length);
+  }
+  clear();
+  return loads;
+};
+
+/** Why no oven takes it: no time for its way through the line, or no room. */
+export const noOven = (problem: PlanProblem, share: BatchShareOfDay, dueS: number): string => {
+  const { product, batch } = share;
+  const quickest = Math.min(...product.bakes.map((bake) => bake.pullS));
+  // Of one tray, which is iced soonest.
+  const after = afterPullS(product, Math.min(product.perTray, batch.pieces));
+  const needs = earliestBakeS(problem, share) + quickest + after;
+  if (product.bakes.length === 0) return 'No oven is set up that can bake it. Add one in Setup.';
+  if (needs > dueS) {
+    const parts = batch.stock
+      ? [
+          `its dough may be loaded in ${sayDuration(Math.max(0, earliestBakeS(problem, share) - problem.nowS))}`,
+        ]
+      : [
+          `mixing ${sayDuration(product.mixS)}`,
+          `portioning ${sayDuration(portionS(product, batch))}`,
+          `resting at least ${sayDuration(product.rest.minS)}`,
+        ];
+    parts.push(`baking ${sayDuration(quickest)}`, `cooling and packing ${sayDuration(after)}`);
+    return `There is not enough time before its ready-by: ${parts.join(', ')} come to ${sayDuration(needs - problem.nowS)}, but only ${sayDuration(Math.max(0, dueS - problem.nowS))} are left. Give it a later ready-by (${sayDuration(needs - dueS)} later), or fewer pieces.`;
+  }
+  return `The ovens are full before its ready-by: no chamber has ${sayDuration(quickest)} free in time. Move another product earlier, give this one a later ready-by, or fewer pieces.`;
+};
