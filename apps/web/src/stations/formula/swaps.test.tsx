@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { cleanup, render, screen } from '@testing-library/react';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import userEvent from '@testing-library/user-event';
 import { demoFormulas, doughLines, type Formula } from '@jokul/core';
 import { Swaps } from './swaps';
@@ -10,7 +11,11 @@ const formula = demoFormulas.find(({ code }) => code === 'SES') as Formula;
 const opened = async () => {
   const user = userEvent.setup();
   const onTake = jest.fn<(formula: Formula) => void>();
-  render(<Swaps formula={formula} onTake={onTake} />);
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <Swaps formula={formula} onTake={onTake} />
+    </QueryClientProvider>,
+  );
   await user.click(screen.getByRole('button', { name: 'Swap something …' }));
   return { user, onTake };
 };
