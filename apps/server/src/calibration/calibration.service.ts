@@ -25,7 +25,7 @@ import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from '../computation/computation.service.js';
-import { Remembered } from '../computation/remembered.js';
+import { CachedAnswers } from '../computation/cached-answers.js';
 import { PlanRows } from '../plan/plan-rows.js';
 import { PlanService } from '../plan/plan.service.js';
 import { SettingsService } from '../settings/settings.service.js';
@@ -111,7 +111,7 @@ export class CalibrationService {
   }
 
   /** Made once for what it is made from: screens look often, trays are measured now and then. */
-  private readonly views = new Remembered(
+  private readonly views = new CachedAnswers(
     ({ date }: { date: string; of: readonly unknown[] }) => this.makeView(date),
     8,
   );

@@ -21,7 +21,7 @@ import {
 import type { AnswersTask, BakeAnswers, FitAnswer, FitTask, LoggedTask } from './calibration.worker.js';
 import type { Outcome } from './outcome.js';
 import { KeptAnswers } from './kept-answers.js';
-import { Remembered } from './remembered.js';
+import { CachedAnswers } from './cached-answers.js';
 import type {
   DaysBody,
   DaysTask,
@@ -67,21 +67,21 @@ export class ComputationService implements OnModuleDestroy {
   });
   private readonly heavy = new PQueue({ concurrency: heavyAtOnce });
   /** What any server would compute alike, by what went in; null where the model does not reach. */
-  private readonly bakes: Remembered<BakeInput, BakeResult | null>;
-  private readonly starts = new Remembered((task: StartTask) => this.run<number>('startC', task), 400);
-  private readonly answers = new Remembered(
+  private readonly bakes: CachedAnswers<BakeInput, BakeResult | null>;
+  private readonly starts = new CachedAnswers((task: StartTask) => this.run<number>('startC', task), 400);
+  private readonly answers = new CachedAnswers(
     (task: AnswersTask) => this.run<BakeAnswers>('answers', task),
     400,
   );
   /** Two screens that look at once learn once. */
-  private readonly fits = new Remembered((task: Omit<FitTask, 'memory'>) => this.makeFit(task), 8);
+  private readonly fits = new CachedAnswers((task: Omit<FitTask, 'memory'>) => this.makeFit(task), 8);
   private runs: FitTask['memory'] = [];
   private stopping = false;
 
   constructor(@Inject(bakesFolder) folder: string | null) {
     const kept = folder ? new KeptAnswers<BakeResult | null>(folder, String(bakeModelVersion)) : null;
     void kept?.tidy();
-    this.bakes = new Remembered(
+    this.bakes = new CachedAnswers(
       (input) =>
         this.run<BakeResult>('predict', { input }).catch((error: unknown) => {
           // Outside the model's domain there is no forecast; the plan says that no oven can bake it.

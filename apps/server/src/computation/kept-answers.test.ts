@@ -3,7 +3,7 @@ import { mkdtemp, readdir, rm, truncate, utimes, writeFile } from 'node:fs/promi
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { KeptAnswers } from './kept-answers.js';
-import { Remembered } from './remembered.js';
+import { CachedAnswers } from './cached-answers.js';
 
 let home: string;
 beforeEach(async () => {
@@ -18,7 +18,7 @@ const server = (version = '5') => {
   let made = 0;
   const files = new KeptAnswers<{ twice: number } | null>(folder(), version);
   const writing: Promise<void>[] = [];
-  const answers = new Remembered(
+  const answers = new CachedAnswers(
     async ({ n }: { n: number }): Promise<{ twice: number } | null> => {
       made += 1;
       return n < 0 ? null : { twice: n * 2 };

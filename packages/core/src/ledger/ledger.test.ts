@@ -1,6 +1,9 @@
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { demoFormulas } from '../demo/index.js';
+import type { Formula } from '../formula/index.js';
+import { lotRecord } from '../lot/index.js';
 import { solvePlan } from '../planning/index.js';
 import { calm, smallProblem } from '../planning/problem/problem.testkit.js';
 import { canonicalJson, chainText, firstBrokenSeq, genesisHash } from './chain.js';
@@ -559,6 +562,20 @@ describe('names that people give', () => {
     const state = reduceLedger([broken, entry('note', { text: 'fine' })]);
     expect(state.lots.get('ONE-A')?.notes).toHaveLength(1);
     expect(state.notices).toMatchObject([{ code: 'unreadable', lot: 'BAD' }]);
+  });
+  it('what a lot pins hides itself where it is made of something that nobody knows', () => {
+    const ginger = demoFormulas[0] as Formula;
+    const record = lotRecord(ginger, { massG: 6000, pieces: 180, day: null, mixerId: null });
+    const ghost = { ingredientId: 'own-ghost', percent: 5 };
+    const entries = [
+      entry('begun', { ...record, formula: { ...ginger, toppings: [ghost] } }, 0, 'x', 'LOT-1'),
+      entry('begun', record, 1, 'x', 'LOT-1'),
+    ];
+    const lot = reduceLedger(entries).lots.get('LOT-1');
+    expect(lot?.notices).toMatchObject([{ code: 'unreadable' }]);
+    // What comes after it counts.
+    expect(lot?.begun?.massG).toBe(6000);
+    expect(lot?.begun?.formula).toEqual(ginger);
   });
 });
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { Remembered } from './remembered.js';
+import { CachedAnswers } from './cached-answers.js';
 
 const counting = (most: number, answer: (asked: { n: number }) => Promise<number>) => {
   let made = 0;
-  const kept = new Remembered((asked: { n: number }) => {
+  const kept = new CachedAnswers((asked: { n: number }) => {
     made += 1;
     return answer(asked);
   }, most);
@@ -18,12 +18,11 @@ describe('answers that are remembered', () => {
     expect(await kept.of({ n: 4 })).toBe(8);
     expect(made()).toBe(2);
   });
-  it('forget the oldest', async () => {
+  it('forget what was asked for longest ago', async () => {
     const { kept, made } = counting(2, ({ n }) => Promise.resolve(n));
-    for (const n of [1, 2, 3]) await kept.of({ n });
-    await kept.of({ n: 3 });
+    for (const n of [1, 2, 1, 3, 1]) await kept.of({ n });
     expect(made()).toBe(3);
-    await kept.of({ n: 1 });
+    await kept.of({ n: 2 });
     expect(made()).toBe(4);
   });
   it('ask again for what failed', async () => {

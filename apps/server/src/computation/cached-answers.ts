@@ -1,17 +1,20 @@
 import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import { canonicalJson } from '@jokul/core';
 import type { Kept } from './kept-answers.js';
 
-/** Answers by the hash of what was asked, the oldest forgotten first; what failed is asked again. */
-export class Remembered<Asked, Answer> {
-  private readonly answers = new Map<string, Promise<Answer>>();
+/** Answers by the hash of what was asked, those asked for longest ago forgotten first; what failed is asked again. */
+export class CachedAnswers<Asked, Answer> {
+  private readonly answers: LRUCache<string, Promise<Answer>>;
 
   constructor(
     private readonly make: (asked: Asked) => Promise<Answer>,
-    private readonly most: number,
+    most: number,
     /** Where they outlive this process; nowhere where left out. */
     private readonly kept: Kept<Answer> | null = null,
-  ) {}
+  ) {
+    this.answers = new LRUCache({ max: most });
+  }
 
   of(asked: Asked): Promise<Answer> {
     const key = createHash('sha256').update(canonicalJson(asked)).digest('hex');
@@ -20,7 +23,6 @@ export class Remembered<Asked, Answer> {
     const made = this.found(key, asked);
     this.answers.set(key, made);
     made.catch(() => this.answers.delete(key));
-    if (this.answers.size > this.most) this.answers.delete(this.answers.keys().next().value ?? '');
     return made;
   }
 
