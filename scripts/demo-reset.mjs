@@ -2,6 +2,7 @@ import { bakeryFolder, bakeryLock } from './lib/bakeries.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { holdLock } from './lib/lock.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
+import { inRoot } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
 import { orSay, say } from './lib/say.mjs';
 import { serverEnv } from './lib/server.mjs';

@@ -57,6 +57,9 @@ const writeLoads = (
   }
 };
 
+/** As cold as it is by then, °C. */
+const frozenC = -19;
+
 /** Dough from the freezer: the part that the plan takes is split off, and lies in the walk-in to thaw. */
 const writeStock = (
   writer: DemoWriter,
@@ -75,7 +78,7 @@ const writeStock = (
   if (parent)
     for (const { lot, kind, payload } of partOff(
       parent,
-      { into: batchId, massG, pieces, day: demoDay.date },
+      { into: batchId, massG, pieces, day: demoDay.date, doughC: frozenC },
       formula,
       kindOf,
       atS * 1000,
@@ -86,7 +89,7 @@ const writeStock = (
     placeId: 'walk-in',
     form: stock.form === 'none' ? 'pieces' : stock.form,
     cover: 'covered',
-    startC: -19,
+    startC: frozenC,
     massG: Math.round(massG),
     pieces,
   });

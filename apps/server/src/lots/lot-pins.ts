@@ -2,12 +2,12 @@ import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { In, type EntityManager } from 'typeorm';
 import {
+  ageOfPart,
   amountsFor,
   isWork,
   JokulError,
   kindOfPlace,
   lotRecord,
-  oldestAge,
   readLotId,
   reduceLedger,
   toppingsFor,
@@ -122,7 +122,7 @@ export class LotPins {
     if (!lot?.begun) return null;
     const { atMs: _a, who: _w, entryId: _e, ...pinned } = lot.begun;
     const { massG, pieces } = entry.kind === 'rest-in' ? entry.payload : pinned;
-    const age = oldestAge(lot, kindOfPlace(places), entry.atMs);
+    const age = ageOfPart(lot, kindOfPlace(places), entry.atMs);
     return {
       ...pinned,
       formula: withoutFoods(pinned.formula),

@@ -87,6 +87,8 @@ const api = {
     );
     return { ...at, pullS: pull?.value ?? null };
   },
+  /** How warm a dough is after its way. */
+  along: (...asked: Parameters<typeof alongWay>): AtLoading => alongWay(...asked),
   /** What a bake of so many seconds comes to. */
   targetAfter: (formula: Formula, on: WhatIf, pullS: number): Doneness =>
     targetAfter(inputOf(formula, on), pullS),

@@ -6,7 +6,7 @@ import type { AirReading } from './simulated-probe.js';
 
 /** What to ask of a lot that is about to be loaded. */
 export interface LotWay {
-  /** Of the mixed dough, or of the core that was measured last, °C. */
+  /** Of the mixed dough, of the core that was measured last, or as it was put away again, °C. */
   readonly startC: number;
   readonly way: readonly WayStretch[];
   /** What it begins from. */
@@ -67,6 +67,20 @@ const lastCore = (lot: LotState): NeedleCore | null => {
 };
 
 /**
+ * When it was put away again last, and how warm it was then: typed by whoever did, or computed up to there. What an older
+ * Jokul wrote there was the dough as it was mixed, and says nothing.
+ */
+const lastGoingIn = ({
+  stays,
+  mixed,
+}: LotState): { readonly atMs: number; readonly temperatureC: number } | null => {
+  const again = stays
+    .slice(1)
+    .findLast(({ startC }) => startC !== mixed?.doughC && startC !== stays[0]?.startC);
+  return again ? { atMs: again.atMs, temperatureC: again.startC } : null;
+};
+
+/**
  * The way of a lot from the mixer, or from the last core that was measured, up to now: where it lay, in which form, in
  * which air. Null while nobody wrote down that it was mixed.
  * @param readingsOf what the probe of a place saw
@@ -78,8 +92,10 @@ export const lotWay = (
   nowMs: number,
 ): LotWay | null => {
   const measured = lastCore(lot);
-  const first = measured ?? lot.mixed ?? lot.stays[0];
-  const startC = measured?.temperatureC ?? lot.mixed?.doughC ?? lot.stays[0]?.startC;
+  const again = lastGoingIn(lot);
+  const known = again && again.atMs > (measured?.atMs ?? 0) ? again : measured;
+  const first = known ?? lot.mixed ?? lot.stays[0];
+  const startC = known?.temperatureC ?? lot.mixed?.doughC ?? lot.stays[0]?.startC;
   const bench = places.find(({ kind }) => kind === 'bench');
   if (!first || startC === undefined || !bench) return null;
   let assumed = false;
@@ -97,5 +113,5 @@ export const lotWay = (
       ...(told && told.measured.length > 0 && { measured: told.measured }),
     };
   });
-  return { startC, way, from: measured ? 'measured' : 'mixed', assumed };
+  return { startC, way, from: known && known === measured ? 'measured' : 'mixed', assumed };
 };

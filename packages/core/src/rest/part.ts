@@ -1,7 +1,7 @@
 import { withoutFoods, type Formula } from '../formula/index.js';
 import type { EntryKind, LotState, Payloads } from '../ledger/index.js';
 import { lotRecord } from '../lot/index.js';
-import type { PlaceKindOf } from '../lot/index.js';
+import type { LotAge, PlaceKindOf } from '../lot/index.js';
 import { oldestAge } from './window.js';
 
 /** Something to write down of a lot. */
@@ -16,7 +16,16 @@ export interface PartToSplit {
   readonly pieces: number;
   /** The day that it is baked for, where that is another one than the lot's. */
   readonly day?: string;
+  /** How warm the dough is by now, °C; as it went in where left out, which is true only of one that just did. */
+  readonly doughC?: number;
 }
+
+/** How old a part of a lot begins. It lies where the lot lies, and nobody put it away anew: that stay is counted by the part. */
+export const ageOfPart = (lot: LotState, kindOf: PlaceKindOf, nowMs: number): LotAge => {
+  const age = oldestAge(lot, kindOf, nowMs);
+  const inside = lot.stays.some(({ outMs }) => outMs === null);
+  return { ...age, stays: Math.max(0, age.stays - (inside ? 1 : 0)) };
+};
 
 /**
  * What is written down when a part of a lot becomes a lot of its own: it begins with the same truth and the age that it has
@@ -25,7 +34,7 @@ export interface PartToSplit {
  */
 export const partOff = (
   lot: LotState,
-  { into, massG, pieces, day }: PartToSplit,
+  { into, massG, pieces, day, doughC }: PartToSplit,
   formula: Formula,
   kindOf: PlaceKindOf,
   nowMs: number,
@@ -41,7 +50,7 @@ export const partOff = (
     pieces,
     ...(day !== undefined && { day }),
     parents: [{ lot: lot.lot, massG }],
-    age: oldestAge(lot, kindOf, nowMs),
+    age: ageOfPart(lot, kindOf, nowMs),
   };
   return [
     { lot: lot.lot, kind: 'split', payload: { into, massG, pieces } },
@@ -64,7 +73,7 @@ export const partOff = (
               placeId: inside.placeId,
               form: inside.form,
               cover: inside.cover,
-              startC: inside.startC,
+              startC: doughC ?? inside.startC,
               massG,
               pieces,
             },

@@ -596,6 +596,18 @@ describe('a lot that is about to be loaded', () => {
     expect([startC, from]).toEqual([11, 'measured']);
     expect(way.map(({ durationS }) => Math.round(durationS / 60))).toEqual([15]);
   });
+  it('goes on from what it was when it was put away again, and not from the mixer', () => {
+    const stays = ready.stays.map((s, i) => (i === 1 ? { ...s, startC: 7.5 } : s));
+    const { startC, way, from } = wayOf({ ...ready, stays });
+    expect([startC, from]).toEqual([7.5, 'mixed']);
+    expect(way.map(({ form, place: p, durationS }) => [form, p.id, Math.round(durationS / 60)])).toEqual([
+      ['pieces', 'walk-in', 45],
+    ]);
+    // A core that is measured later counts for more.
+    const core = { ...deed(0.25), temperatureC: 11 };
+    const measured = stays.map((s, i) => (i === 1 ? { ...s, cores: [core] } : s));
+    expect(wayOf({ ...ready, stays: measured })).toMatchObject({ startC: 11, from: 'measured' });
+  });
   it('says that its air was assumed where no probe told it', () =>
     expect(
       wayOf(

@@ -24,7 +24,7 @@ import { at, dayInput } from '../planning/problem/problem.testkit.js';
 import { forecastDay } from '../slip/index.js';
 import { partOff } from './part.js';
 import { stockInTheCold, type StockQuestion } from './stock.js';
-import { kindOfPlace } from './window.js';
+import { kindOfPlace, oldestAge } from './window.js';
 
 const formulas = new Map(demoFormulas.map((formula) => [formula.code, formula]));
 const of = (code: string): Formula => formulas.get(code) as Formula;
@@ -228,11 +228,12 @@ describe('dough in the cold that a plan may use', () => {
       if (!lot) throw new Error('no lot');
       const taken = partOff(
         lot,
-        { into: 'RYE-26-7-X.101', massG: 2800, pieces: 40 },
+        { into: 'RYE-26-7-X.101', massG: 2800, pieces: 40, doughC: -18.5 },
         of('RYE'),
         kindOfPlace(demoEquipment.places),
         nowS * 1000,
       ).map(({ lot: own, kind, payload }) => entry(own, nowS, kind, payload));
+      expect(taken.find(({ kind }) => kind === 'rest-in')?.payload).toMatchObject({ startC: -18.5 });
       const after = stockOf([...lying(), ...taken], { planned, partNames: new Set(['RYE-26-7-X.101']) });
       expect(after.find(({ id }) => id === 'RYE-26-7-X')?.pieces).toBe(60);
       expect(after.find(({ id }) => id === 'RYE-26-7-X.101')).toBeUndefined();
@@ -393,6 +394,9 @@ describe('what the floor has to do with dough from the cold', () => {
     const part = floor.lots.get(batch.batchId);
     expect(part?.begun).toMatchObject({ day: demoDay.date, pieces: 60, productCode: 'RYE' });
     expect(part?.begun?.age?.frozenS).toBeGreaterThan(9 * 86_400);
+    // It lay in one stay all the while: nobody put it away again.
+    const kindOf = kindOfPlace(demoEquipment.places);
+    expect(part && oldestAge(part, kindOf, (temperS(batch) + 60) * 1000).stays).toBe(1);
     expect(isStockBegun(batch, floor)).toBe(true);
     expect(part && isTakenOut(batch, part)).toBe(true);
   });

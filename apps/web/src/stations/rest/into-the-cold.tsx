@@ -15,6 +15,8 @@ interface IntoTheColdProps {
   readonly going: GoingIn;
   readonly places: readonly Place[];
   readonly startWrong: boolean;
+  /** How it is known how warm the dough is. */
+  readonly temperature: 'fresh' | 'computed' | 'being-found';
   /** Why it cannot go in yet. */
   readonly notYet: string | null;
   readonly onChange: (to: GoingIn) => void;
@@ -22,7 +24,15 @@ interface IntoTheColdProps {
 }
 
 /** The dough is put into its place. */
-export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPutIn }: IntoTheColdProps) => {
+export const IntoTheCold = ({
+  going,
+  places,
+  startWrong,
+  temperature: known,
+  notYet,
+  onChange,
+  onPutIn,
+}: IntoTheColdProps) => {
   const { temperature, label, range } = useUnits();
   return (
     <form
@@ -57,9 +67,13 @@ export const IntoTheCold = ({ going, places, startWrong, notYet, onChange, onPut
         inputMode="decimal"
         value={going.startC}
         onChange={(event) => onChange({ ...going, startC: event.target.value })}
-        error={startWrong ? range(-25, 40, 'temperature') : undefined}
+        placeholder={known === 'being-found' ? '…' : undefined}
+        error={startWrong && known !== 'being-found' ? range(-25, 40, 'temperature') : undefined}
       />
       <Button type="submit" look="primary" disabled={startWrong || notYet !== null}>{t`Put away`}</Button>
+      {known === 'computed' && (
+        <p className="col-span-4 text-[13px] text-ink-soft max-sm:col-span-2">{t`Computed from where it lay and stood since it was mixed. Measured, type what the needle says.`}</p>
+      )}
       {notYet && <p className="col-span-4 text-ink-soft">{notYet}</p>}
     </form>
   );

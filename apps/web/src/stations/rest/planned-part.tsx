@@ -12,6 +12,7 @@ import {
   type Place,
 } from '@jokul/core';
 import { useNames } from '../../line/actions';
+import { useDoughNow } from '../../line/dough-now';
 import { useLots } from '../../line/lots';
 import { record } from '../../journal/store';
 import { nowMs, useNow, useWallClock } from '../../lib/clock';
@@ -30,6 +31,7 @@ const outOf = (batch: BatchPlan) =>
 /**
  * Writes down that the plan's part of a lot was taken out: it becomes a lot of its own, leaves the place, and lies in the
  * one where it thaws, if there is one.
+ * @param doughC how warm it is by now, °C; as it went in where nobody knows
  */
 export const takePart = (
   batch: BatchPlan,
@@ -38,6 +40,7 @@ export const takePart = (
   kindOf: Parameters<typeof partOff>[3],
   day: string,
   thawIn: Place | undefined,
+  doughC: number | undefined,
 ): void => {
   const inside = lot.stays.findLast(({ outMs }) => outMs === null);
   const { batchId: into } = batch;
@@ -46,7 +49,7 @@ export const takePart = (
   const pieces = inside?.form === 'tub' ? 0 : batch.pieces;
   for (const { lot: of, kind, payload } of partOff(
     lot,
-    { into, pieces, massG, day },
+    { into, pieces, massG, day, ...(doughC !== undefined && { doughC }) },
     formula,
     kindOf,
     nowMs(),
@@ -59,7 +62,7 @@ export const takePart = (
       placeId: thawIn.id,
       form: inside.form,
       cover: 'covered',
-      startC: inside.startC,
+      startC: doughC ?? inside.startC,
       massG,
       pieces,
     });
@@ -132,11 +135,13 @@ export const PlannedPart = ({
   const from = batch.stock?.from ?? '';
   const inside = lot?.stays.findLast(({ outMs }) => outMs === null);
   const rules = lots?.ageRulesOf(from);
+  const lotFormula = lots?.formulaOf(from);
   const places = bakery ? inUse(bakery.equipment).places : [];
   const frozen = places.find(({ id }) => id === inside?.placeId)?.kind === 'freezer';
   const thawIn = frozen ? places.find(({ kind }) => kind === 'walk-in') : undefined;
   const outMs = outOf(batch) * 1000;
   const isTub = inside?.form === 'tub';
+  const doughNow = useDoughNow(lot && lotFormula ? { lot, formula: lotFormula } : null);
   const enough =
     inside !== undefined && (isTub ? inside.massG >= batch.massG - 1 : inside.pieces >= batch.pieces);
   const said = (massG: number, pieces: number) =>
@@ -150,10 +155,10 @@ export const PlannedPart = ({
       actions={
         <Button
           look="primary"
-          disabled={!enough || !rules}
+          disabled={!enough || !rules || doughNow === undefined}
           onClick={() => {
             if (!lot || !rules || !day.data) return;
-            takePart(batch, lot, formula, rules.kindOf, day.data.date, thawIn);
+            takePart(batch, lot, formula, rules.kindOf, day.data.date, thawIn, doughNow?.meanC);
             void navigate(`/rest/${batch.batchId}${search}`);
           }}
         >

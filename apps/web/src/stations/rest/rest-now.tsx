@@ -56,11 +56,12 @@ const GoingIntoTheCold = ({ rest }: { readonly rest: Rest }) => {
       {stay?.outMs && (
         <p className="mb-3 rounded-md border bg-surface px-3 py-2">{t`Taken out at ${wall.near(stay.outMs, nowMs())} after ${duration((stay.outMs - stay.atMs) / 1000)}${pressing ? t`; ${duration(Math.max(0, pressing.leftS))} are left of its time` : ''}.`}</p>
       )}
-      {known.trays.size === 0 && (
+      {rest.isLeft && (
         <IntoTheCold
           going={going}
           places={bakery.equipment.places}
           startWrong={startWrong}
+          temperature={rest.isFound ? (rest.isComputed ? 'computed' : 'fresh') : 'being-found'}
           notYet={notYet}
           onChange={setGoing}
           onPutIn={putIn}

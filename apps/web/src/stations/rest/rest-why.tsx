@@ -33,6 +33,8 @@ export const Ready = (props: ReadyProps) => {
         <Fact name={t`Core at ${readyC === null ? '' : temperature(readyC)}`}>
           {evened ? (
             t`ready`
+          ) : readyC !== null && run && !inside && coreAt(run, 0) <= readyC ? (
+            t`at once`
           ) : ready ? (
             <Shown figure={ready}>{duration(Math.round(ready.value / 60) * 60)}</Shown>
           ) : computing ? (

@@ -20,6 +20,7 @@ jest.unstable_mockModule('../../journal/store', () => ({
   useJournal: (read: (state: object) => unknown) =>
     read({ floor: { lots: new Map() }, session: [], pending: [], refused: [] }),
 }));
+jest.unstable_mockModule('../../line/dough-now', () => ({ useDoughNow: () => null }));
 jest.unstable_mockModule('../../lib/queries', () => ({
   queryClient: {},
   useBakery: () => ({}),

@@ -10,6 +10,7 @@ import {
   type Formula,
   type LotState,
 } from '@jokul/core';
+import { useDoughNow } from '../../line/dough-now';
 import { record, useJournal } from '../../journal/store';
 import { nowMs } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
@@ -46,11 +47,12 @@ const splitOff = (
   massG: number,
   pieces: number,
   lots: Iterable<string>,
+  doughC: number | undefined,
 ) => {
   const into = partId(lot.lot, [...lots, ...lot.splits.map((part) => part.into)]);
   for (const { lot: of, kind, payload } of partOff(
     lot,
-    { into, massG, pieces },
+    { into, massG, pieces, ...(doughC !== undefined && { doughC }) },
     formula,
     rules.kindOf,
     nowMs(),
@@ -69,6 +71,7 @@ export const usePart = (props: LotPartsProps) => {
   const { mass, typed } = useUnits();
   const lots = useJournal((s) => s.floor.lots);
   const inside = lot.stays.findLast(({ outMs }) => outMs === null);
+  const doughNow = useDoughNow(inside ? { lot, formula } : null);
   const portioned = lot.portioned !== null || (inside?.pieces ?? 0) > 0;
   const pieces = portioned ? Number(text.trim() === '' ? Number.NaN : text) : 0;
   const massG = portioned ? pieces * formula.piece.massG : typed(text, 'mass');
@@ -88,10 +91,12 @@ export const usePart = (props: LotPartsProps) => {
     wrong() !== undefined ||
     (what === 'discard' && reason.trim().length < 3) ||
     (what === 'merge' && !source) ||
-    (what === 'take' && !inside);
+    (what === 'take' && !inside) ||
+    (what === 'split' && doughNow === undefined);
   const save = () => {
     const said = portioned ? t`${plural(pieces, { one: '# piece', other: '# pieces' })}` : mass(massG);
-    if (what === 'split') toast(t`${said} are now ${splitOff(props, massG, pieces, lots.keys())}.`);
+    if (what === 'split')
+      toast(t`${said} are now ${splitOff(props, massG, pieces, lots.keys(), doughNow?.meanC)}.`);
     if (what === 'take' && inside) {
       record('rest-out', lot.lot, { placeId: inside.placeId, massG, pieces });
       toast(t`${said} of ${lot.lot} taken out.`);

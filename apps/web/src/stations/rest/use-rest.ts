@@ -10,6 +10,7 @@ import {
   type LotState,
 } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
+import { useDoughNow } from '../../line/dough-now';
 import { useLots } from '../../line/lots';
 import { record } from '../../journal/store';
 import { useNow } from '../../lib/clock';
@@ -19,6 +20,7 @@ import type { GoingIn } from './into-the-cold';
 import { questionOf, readyAt } from './question';
 import { useRestCurve } from './use-curve';
 import { asShown, useNeedles } from './use-needles';
+import { balanceOf } from './use-part';
 
 export interface RestOf {
   readonly batchId: string;
@@ -27,9 +29,20 @@ export interface RestOf {
   readonly known: LotState;
 }
 
+/** Less of a dough than this share stays in bowls and on scrapers. */
+const leastLeft = 0.1;
+
 /** The clock that the formula's own window is for. */
 const windowClock = ({ rest }: Formula) =>
   rest.placeKind === 'freezer' ? 'frozen' : rest.placeKind === 'bench' ? 'out' : 'chilled';
+
+/** In which form it goes in: a tub that was portioned is one no more. */
+const formOf = ({ rest }: Formula, { portioned }: LotState): 'pieces' | 'tub' | 'bag' =>
+  rest.form === 'none' || (rest.form === 'tub' && portioned) ? 'pieces' : rest.form;
+
+/** Its pieces: those that lay there last, else as it was portioned, begun or planned. */
+const piecesOf = ({ known, batch }: RestOf, last: number | undefined): number =>
+  [last, known.portioned?.pieces, known.begun?.pieces, batch?.pieces].find((pieces) => pieces) ?? 0;
 
 /** Where a dough is or goes, and the air that is measured there. */
 const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, now: number) => {
@@ -37,13 +50,21 @@ const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, 
   const { places } = equipment;
   const stay = known.stays.findLast(({ outMs }) => outMs === null) ?? known.stays.at(-1);
   const inside = stay?.outMs === null ? stay : undefined;
-  const [going, setGoing] = useState<GoingIn>({
+  // A dough that lay somewhere before goes on from there; one that is fresh is as warm as it came off the mixer.
+  const wasAway = inside === undefined && stay !== undefined;
+  const before = useDoughNow(wasAway ? { lot: known, formula } : null);
+  const freshC = known.mixed?.doughC ?? stay?.startC ?? rules.doughC;
+  const expectedC = wasAway && before !== null ? before?.meanC : freshC;
+  const [typedIn, setGoing] = useState<Omit<GoingIn, 'startC'> & { readonly startC: string | null }>({
     placeId: places.find(({ kind }) => kind === formula.rest.placeKind)?.id ?? '',
     cover: formula.rest.form === 'pieces' ? 'open' : 'covered',
-    startC: figure(known.mixed?.doughC ?? rules.doughC, 'temperature'),
+    startC: null,
   });
+  const shownC = expectedC === undefined ? '' : figure(expectedC, 'temperature');
+  const going: GoingIn = { ...typedIn, startC: typedIn.startC ?? shownC };
   const place = places.find(({ id }) => id === (inside ?? going).placeId);
   const start = typed(going.startC, 'temperature');
+  const isFound = expectedC !== undefined || typedIn.startC !== null;
   const startWrong = !Number.isFinite(start) || start < -25 || start > 40;
   const probes = useProbes(now - 80 * 3600e3);
   const readings = probes.data?.places.find((p) => p.placeId === place?.id)?.readings ?? [];
@@ -52,10 +73,13 @@ const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, 
     stay,
     inside,
     going,
-    setGoing,
+    setGoing: (to: GoingIn) => setGoing({ ...to, startC: to.startC === shownC ? null : to.startC }),
+    /** Whether how warm it is was computed from where it lay. */
+    isComputed: wasAway && before !== null && typedIn.startC === null,
     place,
     start,
     startWrong,
+    isFound,
     readings,
     /** Whether the probes have told anything at all. */
     heard: probes.data !== undefined,
@@ -71,9 +95,12 @@ export const useRest = (of: RestOf, bakery: BakeryView) => {
   const { rules } = bakery;
   const now = useNow(5000);
   const where = useWhere(of, bakery, now);
-  const { inside, going, place, start, startWrong, readings, answer } = where;
-  const form: 'pieces' | 'tub' | 'bag' = formula.rest.form === 'none' ? 'pieces' : formula.rest.form;
-  const massG = known.mixed?.massG ?? batch?.massG ?? 1000;
+  const { stay, inside, going, place, start, startWrong, readings, answer } = where;
+  const form = formOf(formula, known);
+  // What left it meanwhile, or is on trays, is not put away again.
+  const { leftG } = balanceOf(known, formula);
+  const madeG = known.mixed?.massG ?? batch?.massG ?? 1000;
+  const massG = inside || known.trays.size === 0 ? (stay?.massG ?? madeG) : leftG;
   const asked =
     place && (inside || !startWrong)
       ? questionOf(
@@ -109,7 +136,7 @@ export const useRest = (of: RestOf, bakery: BakeryView) => {
       cover: going.cover,
       startC: start,
       massG: Math.round(massG),
-      pieces: form === 'tub' ? 0 : (known.portioned?.pieces ?? known.begun?.pieces ?? batch?.pieces ?? 0),
+      pieces: form === 'tub' ? 0 : piecesOf(of, stay?.pieces),
     });
   return {
     ...of,
@@ -125,6 +152,8 @@ export const useRest = (of: RestOf, bakery: BakeryView) => {
     ages,
     /** The clock that runs out first. */
     pressing: clocks[0],
+    /** Whether there is dough to put away: all of it, or what stays of it after a few pieces were baked first. */
+    isLeft: known.trays.size === 0 || leftG > leastLeft * madeG,
     windowS: clocks.find(({ clock }) => clock === windowClock(formula))?.ageS ?? 0,
     over: ages ? overWindow(known, ages, now) : null,
     enteredMs,
