@@ -31,7 +31,7 @@ const clock = { mode: 'frozen' as const, nowMs, serverMs: nowMs };
 beforeEach(() => {
   broken = false;
   along.mockClear();
-  setClock(clock as never);
+  setClock(clock);
   const answers: Record<string, unknown> = {
     bakery: { equipment: demoEquipment, rules: demoRules, formulas: [formula], ownIngredients: [], clock },
     clock,
@@ -71,7 +71,7 @@ const stay = (fromH: number, toH: number | null) => ({
 const lot: LotState = {
   ...emptyLot('GNG-26-1-A'),
   mixed: { atMs: nowMs - 14 * hour, who: 'x', entryId: 'm', doughC: 23, massG: 6000, missing: [] },
-  stays: [stay(13, 0.25)] as unknown as LotState['stays'],
+  stays: [stay(13, 0.25)],
 };
 const shown = (of: Parameters<typeof useDoughNow>[0]) => renderHook(() => useDoughNow(of), { wrapper });
 
