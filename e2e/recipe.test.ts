@@ -208,7 +208,7 @@ test('the forgotten one is caught at the end, weighed, and the batch is mixed', 
   await page.getByRole('button', { name: 'Weigh them' }).click();
   await weighed(page);
   await press(page, 'Mixing done');
-  await expect(page.getByText(/Mixed at 04:10 by the oven hand/)).toBeVisible();
+  await expect(page.getByText(/Mixed at 04:10 by Oven hand/)).toBeVisible();
 });
 
 test('portioned: the scoop weighed, the rest used, the yield reconciled', async ({ page }) => {

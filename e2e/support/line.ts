@@ -177,7 +177,7 @@ export const theLine = (language: Language): void => {
     await guard.getByRole('button', { name: said('Weigh them') }).click();
     await weighed(page);
     await press(page, 'Mixing done');
-    await expect(page.getByText(said(/Mixed at 04:10 by the oven hand, dough at 22.6 °C/))).toBeVisible();
+    await expect(page.getByText(said(/Mixed at 04:10 by Oven hand, dough at 22.6 °C/))).toBeVisible();
   });
 
   test('3 Mix: with a reason it goes on, and the reason is kept', async ({ page }) => {
@@ -213,7 +213,7 @@ export const theLine = (language: Language): void => {
     await expect(form).toContainText(said('± 1.52 g'));
     await expect(form.locator('div').filter({ hasText: said(/^Light, heavy ?1, 1$/) })).toBeVisible();
     await press(page, 'Portioning done');
-    await expect(page.getByText(said(/Portioned at 04:10 by the oven hand: 203 pieces/))).toBeVisible();
+    await expect(page.getByText(said(/Portioned at 04:10 by Oven hand: 203 pieces/))).toBeVisible();
   });
 
   test('5 Rest: into the walk-in, the curve of a ball, and out again', async ({ page }) => {

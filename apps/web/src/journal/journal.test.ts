@@ -398,7 +398,12 @@ describe('a browser that keeps nothing', () => {
 });
 
 describe('the first work on a lot', () => {
-  const pinned = { schema: 1, productCode: 'TEST', ingredients: [] } as unknown as LotRecord;
+  const pinned = {
+    schema: 1,
+    productCode: 'TEST',
+    formula: { code: 'TEST', stages: [], toppings: [] },
+    ingredients: [],
+  } as unknown as LotRecord;
   it('pins what it is, once, before the work itself', async () => {
     onBegin((lot) => (lot === 'TEST-9' ? pinned : null));
     record('browned', 'TEST-9', { inG: 100, outG: 82 });

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import type { LoadChange } from '@jokul/core';
 import { useWallClock } from '../lib/clock';
 import { useNames } from './actions';
@@ -13,7 +13,7 @@ export const LoadChangeRow = ({ change }: { change: LoadChange }) => {
     <li className="flex flex-wrap items-baseline gap-x-3 border-t py-1.5 first:border-t-0">
       <span className="min-w-0 flex-1 basis-48">
         <span className="font-semibold">{names.product(productCode)}</span>{' '}
-        <span className="text-[13px] text-ink-faint">{t`${loadId}, ${pieces} pieces`}</span>
+        <span className="text-[13px] text-ink-faint">{t`${loadId}, ${plural(pieces, { one: '# piece', other: '# pieces' })}`}</span>
       </span>
       <span className="figures">
         {from && <span className="text-ink-soft">{at(from.startS)}</span>}

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { useUnits } from '../lib/units';
 import { patternWords } from './pattern-words';
 import type { Layout, Margins } from '@jokul/core';
@@ -33,7 +33,7 @@ export const TrayPicture = ({
       viewBox={`-4 -4 ${lengthMm + 8} ${widthMm + 28}`}
       className="w-full"
       role="img"
-      aria-label={t`Tray ${size(lengthMm)} by ${size(widthMm)} with ${Math.min(pieces, layout.count)} pieces, ${patternWords[layout.pattern]}, ${size(diameterMm)} after the spread`}
+      aria-label={t`Tray ${size(lengthMm)} by ${size(widthMm)} with ${plural(Math.min(pieces, layout.count), { one: '# piece', other: '# pieces' })}, ${patternWords[layout.pattern]}, ${size(diameterMm)} after the spread`}
     >
       <rect
         width={lengthMm}

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import {
   loadTemperature,
@@ -64,7 +64,9 @@ const ComesOut = ({
           <Shown figure={outcome.crispRim}>{size(cooled.crispEdgeMm)}</Shown>
         </Fact>
         <Fact name={t`Per tray`} help="perTray">
-          <Shown figure={layout.perRow}>{t`${layout.count} pieces`}</Shown>
+          <Shown
+            figure={layout.perRow}
+          >{t`${plural(layout.count, { one: '# piece', other: '# pieces' })}`}</Shown>
         </Fact>
       </Facts>
       <p className="mt-1 text-[12.5px] text-ink-faint">{t`A forecast${

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { useLots } from '../../line/lots';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -233,7 +233,7 @@ export const TestBake = (props: TestBakeProps) => {
             {!tray
               ? t`A few pieces first show spread and time; the rest of the day is timed by them.`
               : !tray.pulled
-                ? t`${tray.pieces} pieces at place ${tray.position ?? 0} of ${oven.name}: pull at ${wall.time(tray.loaded.atMs + tray.pullS * 1000)} (${countdown(tray.loaded.atMs + tray.pullS * 1000 - now)})`
+                ? t`${plural(tray.pieces, { one: '# piece', other: '# pieces' })} at place ${tray.position ?? 0} of ${oven.name}: pull at ${wall.time(tray.loaded.atMs + tray.pullS * 1000)} (${countdown(tray.loaded.atMs + tray.pullS * 1000 - now)})`
                 : !tray.inspected
                   ? t`Pulled after ${countdown(tray.pulled.atMs - tray.loaded.atMs)}. Measure it when it is cold.`
                   : t`Measured. This is what it changes:`}

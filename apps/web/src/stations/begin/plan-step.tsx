@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { Link } from 'react-router';
 import { DayPicker } from '../../line/day-picker';
 import { PlanButton, StalePlan } from '../../line/plan-bar';
@@ -58,7 +58,7 @@ export const PlanStep = () => {
           <ul className="mt-1 space-y-2">
             {unplaced.map(({ batchId, productCode, pieces, reason }) => (
               <li key={batchId} className="border-l-2 border-hand pl-2">
-                <strong>{t`${names.product(productCode)}, ${pieces} pieces`}</strong>
+                <strong>{t`${names.product(productCode)}, ${plural(pieces, { one: '# piece', other: '# pieces' })}`}</strong>
                 <span className="block text-[13.5px]">
                   <Said>{reason}</Said>
                 </span>

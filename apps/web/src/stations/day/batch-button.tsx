@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import type { BatchPlan } from '@jokul/core';
 import { useNames } from '../../line/actions';
 import { taskOf } from '../../line/batch';
@@ -33,7 +33,7 @@ export const BatchButton = ({
         </span>
       </span>
       <span className="block text-[13px] font-normal text-ink-faint">
-        {t`${batch.pieces} pieces, ${
+        {t`${plural(batch.pieces, { one: '# piece', other: '# pieces' })}, ${
           batch.stock
             ? t`from the ${names.place(batch.stock.placeId ?? '').toLowerCase()}`
             : t`mixed ${mix ? wall.near(mix.startS * 1000, (first ?? mix.startS) * 1000) : ''}`

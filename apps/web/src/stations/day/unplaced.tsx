@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import type { Unplaced } from '@jokul/core';
 import { useNames } from '../../line/actions';
@@ -19,7 +19,7 @@ export const UnplacedList = ({
     <ul className="space-y-2">
       {unplaced.map((u) => (
         <li key={u.batchId} className={marked ? 'border-l-2 border-hand pl-2' : ''}>
-          <strong>{t`${names.product(u.productCode)}, ${u.pieces} pieces`}</strong>
+          <strong>{t`${names.product(u.productCode)}, ${plural(u.pieces, { one: '# piece', other: '# pieces' })}`}</strong>
           <span className={`block ${marked ? 'text-[13.5px]' : 'text-ink-soft'}`}>
             <Said>{u.reason}</Said>
           </span>

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import {
@@ -30,7 +30,7 @@ const Sheet = ({ sheet, formula }: { sheet: HomeSheet; formula: Formula }) => {
   return (
     <article className="max-w-[46rem] rounded-lg border bg-surface p-6 print:border-0 print:p-0">
       <h2 className="text-[20px] font-semibold">{formula.name}</h2>
-      <p className="mb-3 text-ink-soft">{t`${sheet.pieces} pieces of ${mass(formula.piece.massG)}`}</p>
+      <p className="mb-3 text-ink-soft">{t`${plural(sheet.pieces, { one: '# piece', other: '# pieces' })} of ${mass(formula.piece.massG)}`}</p>
       <table className="w-full text-[15px]">
         <thead className="text-left text-[12.5px] text-ink-soft">
           <tr>

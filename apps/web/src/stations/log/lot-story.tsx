@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { LotState, TrayState } from '@jokul/core';
 import { record } from '../../journal/store';
@@ -52,8 +52,9 @@ export const LotStory = ({
     <>
       <p className="mb-2 text-ink-soft">
         {mixed &&
-          t`Mixed ${wall.date(mixed.atMs)} at ${wall.time(mixed.atMs)} by the ${mixed.who.toLowerCase()}: ${mass(mixed.massG)}, dough ${temperature(mixed.doughC, 1)}. `}
-        {portioned && t`Portioned at ${wall.time(portioned.atMs)}: ${portioned.pieces} pieces. `}
+          t`Mixed ${wall.date(mixed.atMs)} at ${wall.time(mixed.atMs)} by ${mixed.who}: ${mass(mixed.massG)}, dough ${temperature(mixed.doughC, 1)}. `}
+        {portioned &&
+          t`Portioned at ${wall.time(portioned.atMs)}: ${plural(portioned.pieces, { one: '# piece', other: '# pieces' })}. `}
       </p>
       {mixed && mixed.missing.length > 0 && (
         <p className="mb-2 font-medium text-hand">

@@ -32,7 +32,7 @@ const MixedAt = ({ mixed }: { readonly mixed: NonNullable<LotState['mixed']> }) 
   const { atMs, who, doughC, missing, reason } = mixed;
   return (
     <p className="mt-3 rounded-md border bg-surface px-3 py-2">
-      {t`Mixed at ${wall.time(atMs)} by the ${who.toLowerCase()}, dough at ${temperature(doughC, 1)}.`}
+      {t`Mixed at ${wall.time(atMs)} by ${who}, dough at ${temperature(doughC, 1)}.`}
       {missing.length > 0 && (
         <strong className="text-hand"> {t`Without ${missing.join(', ')}: ${reason ?? ''}`}</strong>
       )}

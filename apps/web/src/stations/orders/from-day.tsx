@@ -46,7 +46,7 @@ export const FromDay = ({ date, onDone }: { date: string; onDone: () => void }) 
                 ? t`That is this day itself.`
                 : orders.length === 0
                   ? t`Nothing is on its list.`
-                  : t`${pieces} pieces in all.`}
+                  : t`${plural(pieces, { one: '# piece', other: '# pieces' })} in all.`}
         </p>
       </div>
     </section>

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { countPieces, doughDensityFigure, scoopsFor, toppingsBefore } from '@jokul/core';
 import { useBatchAtHand, useBatches } from '../../line/batch';
@@ -80,7 +80,7 @@ const PortionWork = () => {
     .reduce((sum, order) => sum + order.pieces, 0);
   return (
     <Station
-      title={t`${formula.name}: ${count.pieces.value} pieces of ${mass(target)}`}
+      title={t`${formula.name}: ${plural(count.pieces.value, { one: '# piece', other: '# pieces' })} of ${mass(target)}`}
       question={t`${batch.batchId}, ${mass(mixedG)} ${known.mixed ? t`mixed` : t`planned, not mixed yet`}. Which scoop, how many, how even?`}
       queueTitle={t`Batches to portion`}
       queue={<PortionQueue batches={batches} current={batch.batchId} />}

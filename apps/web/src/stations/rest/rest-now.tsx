@@ -56,6 +56,9 @@ const GoingIntoTheCold = ({ rest }: { readonly rest: Rest }) => {
       {stay?.outMs && (
         <p className="mb-3 rounded-md border bg-surface px-3 py-2">{t`Taken out at ${wall.near(stay.outMs, nowMs())} after ${duration((stay.outMs - stay.atMs) / 1000)}${pressing ? t`; ${duration(Math.max(0, pressing.leftS))} are left of its time` : ''}.`}</p>
       )}
+      {rest.isLeft && rest.isRefrozen && (
+        <Alarm>{t`It was frozen and has thawed. Frozen a second time it loses lift and keeps worse: bake it, or keep it chilled within its clocks. Local rules come first.`}</Alarm>
+      )}
       {rest.isLeft && (
         <IntoTheCold
           going={going}

@@ -29,6 +29,8 @@ export interface RestOf {
   readonly known: LotState;
 }
 
+/** A dough that was frozen is soft by then, °C: most of its ice has melted. */
+const thawedC = -4;
 /** Less of a dough than this share stays in bowls and on scrapers. */
 const leastLeft = 0.1;
 
@@ -74,6 +76,11 @@ const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, 
     inside,
     going,
     setGoing: (to: GoingIn) => setGoing({ ...to, startC: to.startC === shownC ? null : to.startC }),
+    /** Whether it was frozen, has thawed, and would be frozen again. */
+    isRefrozen:
+      place?.kind === 'freezer' &&
+      start > thawedC &&
+      known.stays.some(({ placeId }) => places.some(({ id, kind }) => id === placeId && kind === 'freezer')),
     /** Whether how warm it is was computed from where it lay. */
     isComputed: wasAway && before !== null && typedIn.startC === null,
     place,

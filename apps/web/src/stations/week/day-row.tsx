@@ -6,15 +6,26 @@ import { DayStrip } from './day-strip';
 import { lanesOf } from './lanes';
 import { useSay } from './use-say';
 
-/** How a day stands, in a few words; what needs a hand is said so. */
-const standing = ({ closed, lines, plan }: WeekDay): { readonly words: string; readonly hand: boolean } => {
+/**
+ * How a day stands, in a few words; what needs a hand is said so.
+ * @param late orders that come late as the day goes now, whatever the plan says
+ */
+const standing = (
+  { closed, lines, plan }: WeekDay,
+  late: number,
+): { readonly words: string; readonly hand: boolean } => {
   if (closed !== null) return { words: t`Closed: ${closed}`, hand: lines > 0 };
   if (lines === 0) return { words: t`No list`, hand: false };
   if (!plan) return { words: t`Not planned yet`, hand: true };
+  if (late > 0)
+    return {
+      words: t`${plural(late, { one: '# order', other: '# orders' })} will be late as it goes`,
+      hand: true,
+    };
   if (plan.undone > 0) return { words: t`${plan.undone} pieces do not fit`, hand: true };
   return plan.stale
     ? { words: t`The list changed since it was planned`, hand: true }
-    : { words: t`All in time`, hand: false };
+    : { words: t`All in time by the plan`, hand: false };
 };
 
 /** A day of the week: what is ordered, how it stands, and when the house is busy. */
@@ -25,6 +36,7 @@ export const DayRow = ({
   nowS,
   width,
   isToday,
+  late,
 }: {
   day: WeekDay;
   week: WeekView;
@@ -32,6 +44,8 @@ export const DayRow = ({
   nowS: number;
   width: number;
   isToday: boolean;
+  /** Orders that come late as the day goes now. */
+  late: number;
 }) => {
   const say = useSay();
   const { mixers, ovens } = bakery.equipment;
@@ -43,7 +57,7 @@ export const DayRow = ({
   const lanes = lanesOf([...mixers, { id: 'bench', name: t`Bench` }, ...ovens], week.work, fromS, toS);
   const count = (kind: WeekWork['kind']) =>
     lanes.flatMap(({ works }) => works).filter((work) => work.kind === kind).length;
-  const { words, hand } = standing(day);
+  const { words, hand } = standing(day, late);
   const { plan } = day;
   return (
     <li
@@ -65,7 +79,7 @@ export const DayRow = ({
         <p className={`text-[13.5px] ${hand ? 'font-medium text-hand' : 'text-ink-soft'}`}>{words}</p>
         {plan && plan.firstLoadS !== null && plan.readyS !== null && (
           <p className="figures text-[12.5px] text-ink-faint">
-            {t`${plan.loads} loads, ${say.time(plan.firstLoadS)} to ${say.time(plan.readyS)}`}
+            {t`${plural(plan.loads, { one: '# load', other: '# loads' })}, ${say.time(plan.firstLoadS)} to ${say.time(plan.readyS)}`}
           </p>
         )}
       </div>
@@ -76,7 +90,7 @@ export const DayRow = ({
         nowS={nowS}
         lanes={lanes}
         width={width}
-        says={t`${say.day(day.date)}: ${count('mix')} mixings, ${count('bake')} loads`}
+        says={t`${say.day(day.date)}: ${plural(count('mix'), { one: '# mixing', other: '# mixings' })}, ${plural(count('bake'), { one: '# load', other: '# loads' })}`}
         sayWork={say.work}
       />
     </li>

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import type { WeekWork } from '@jokul/contracts';
 import { useNames } from '../../line/actions';
 import { useWallClock } from '../../lib/clock';
@@ -10,5 +10,5 @@ export const useSayWork = (): ((work: WeekWork) => string) => {
   const wall = useWallClock();
   const names = useNames();
   return ({ kind, productCode, pieces, startS, endS }) =>
-    t`${names.product(productCode)}, ${pieces} pieces, ${doing[kind]} ${wall.time(startS * 1000)} to ${wall.time(endS * 1000)}`;
+    t`${names.product(productCode)}, ${plural(pieces, { one: '# piece', other: '# pieces' })}, ${doing[kind]} ${wall.time(startS * 1000)} to ${wall.time(endS * 1000)}`;
 };

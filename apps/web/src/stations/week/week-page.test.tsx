@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -7,8 +7,12 @@ import { atWallClock } from '@jokul/core';
 import type { WeekDay, WeekView, WeekWork } from '@jokul/contracts';
 import { usePreferences } from '../../lib/preferences';
 import { queryClient } from '../../lib/queries';
+import type { Slip } from '../../line/use-slip';
 import { lanesOf } from './lanes';
-import { WeekPage } from './week-page';
+
+const going = { slip: null as Slip | null };
+jest.unstable_mockModule('../../line/use-slip', () => ({ useSlip: () => going.slip }));
+const { WeekPage } = await import('./week-page');
 
 const zone = 'Atlantic/Faroe';
 const at = (date: string, time: string) => atWallClock(date, time, zone);
@@ -113,7 +117,7 @@ const show = (path = '/week') =>
 describe('the week', () => {
   it('says of each day how it stands', async () => {
     show();
-    expect(await screen.findAllByText('All in time')).toHaveLength(2);
+    expect(await screen.findAllByText('All in time by the plan')).toHaveLength(2);
     for (const words of [
       'Not planned yet',
       'Closed: Sunday',
@@ -123,13 +127,20 @@ describe('the week', () => {
       '40 pieces, 1 order',
     ])
       expect(screen.getByText(words)).toBeTruthy();
-    expect(screen.getByRole('img', { name: 'Fri 27 Nov: 1 mixings, 1 loads' })).toBeTruthy();
+    expect(screen.getByRole('img', { name: 'Fri 27 Nov: 1 mixing, 1 load' })).toBeTruthy();
     expect(screen.getByRole('link', { name: 'Sat 28 Nov' }).getAttribute('href')).toBe('/day?day=2026-11-28');
+  });
+  it('says who is late as the day goes, and not what the plan had promised', async () => {
+    going.slip = { date: '2026-11-27', late: [{}, {}] as unknown as Slip['late'], lostOvens: [] };
+    show();
+    expect(await screen.findByText('2 orders will be late as it goes')).toBeTruthy();
+    expect(screen.getAllByText('All in time by the plan')).toHaveLength(1);
+    going.slip = null;
   });
   it('goes from week to week, and back to today', async () => {
     const user = userEvent.setup();
     show();
-    await screen.findAllByText('All in time');
+    await screen.findAllByText('All in time by the plan');
     await user.click(screen.getByRole('button', { name: 'A week later' }));
     await user.click(await screen.findByRole('button', { name: /to today/ }));
     expect(await screen.findByRole('button', { name: 'From today' })).toBeTruthy();

@@ -8,6 +8,7 @@ import { useNow } from '../../lib/clock';
 import { usePreferences } from '../../lib/preferences';
 import { useBakery, useDayDate, useToday, useWeek } from '../../lib/queries';
 import { useWidth } from '../../lib/use-width';
+import { useSlip } from '../../line/use-slip';
 import { weekFrom } from '../../lib/weekdays';
 import { Button } from '../../ui/button';
 import { Failed, Loading } from '../../ui/states';
@@ -28,6 +29,7 @@ const WeekRows = ({ week, bakery }: { week: WeekView; bakery: BakeryView }) => {
   const [ref, room] = useWidth();
   const width = Math.max(240, room < 640 ? room - 24 : room - 214);
   const today = wallClock(now / 1000, bakery.rules.timeZone).date;
+  const slip = useSlip();
   return (
     <div ref={ref}>
       {week.work.length > 0 && <Head width={width} />}
@@ -41,6 +43,7 @@ const WeekRows = ({ week, bakery }: { week: WeekView; bakery: BakeryView }) => {
             nowS={now / 1000}
             width={width}
             isToday={day.date === today}
+            late={slip?.date === day.date ? slip.late.length : 0}
           />
         ))}
       </ol>

@@ -1,4 +1,4 @@
-import { t } from '@lingui/core/macro';
+import { plural, t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { atWallClock, shiftDate } from '@jokul/core';
 import type { BakeryView, WeekWork, WhatIfSide, WhatIfView } from '@jokul/contracts';
@@ -56,7 +56,7 @@ const Strip = ({
         nowS={now / 1000}
         lanes={lanes}
         width={width}
-        says={t`${title}: ${side.loads} loads`}
+        says={t`${title}: ${plural(side.loads, { one: '# load', other: '# loads' })}`}
         sayWork={sayWork}
       />
     </figure>
