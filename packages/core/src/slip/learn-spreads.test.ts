@@ -58,7 +58,7 @@ const begun = (batch: BatchPlan, atS: number) => ({
   device: 'd',
   lot: batch.batchId,
   kind: 'begun',
-  payload: { ingredients: [] },
+  payload: { ingredients: [], formula: { stages: [], toppings: [] } },
 });
 
 describe('how far people stray from the plan, by the log', () => {
