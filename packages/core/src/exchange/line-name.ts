@@ -2,11 +2,18 @@ import { isNoise, matchIngredient, wordsOf, type Match } from './match-ingredien
 import type { Library } from '../ingredient/index.js';
 import { unitOfWord } from './words.js';
 
-/** "butter or margarine": what each of the two is. Same ingredient twice is no choice. */
+/** "butter or margarine", "light or dark brown sugar": what each of the two is. Same ingredient twice is no choice. */
 const eitherOr = (head: string, library: Library): readonly string[] | null => {
   const sides = head.split(/\s+or\s+/i);
   if (sides.length < 2) return null;
-  const ids = sides.map((side) => matchIngredient(side, library).ids);
+  // What the last one is called behind its first word may be meant of all.
+  const shared = (sides.at(-1) ?? '').replace(/^\S+\s*/, '');
+  const ids = sides.map((side) => {
+    const own = matchIngredient(side, library).ids;
+    if (own.length > 0 || shared === '') return own;
+    const whole = matchIngredient(`${side} ${shared}`, library);
+    return whole.left.length === 0 ? whole.ids : [];
+  });
   return ids.every((side) => side.length > 0) ? [...new Set(ids.flat())] : null;
 };
 

@@ -64,4 +64,5 @@ export const withoutUse = (name: string): string =>
       /\b(?:for|to)\s+(?:the\s+)?(?:roll|dust|sprinkl|top|garnish|coat|finish|taste|decorat|serv|greas|brush|glaz|drizzl).*$/i,
       '',
     )
+    .replace(/,?\s*\b(?:if|as|when)\s+(?:needed|necessary|required)\b.*$/i, '')
     .trim();

@@ -78,4 +78,8 @@ export const messyLines: readonly (readonly [
   ['the yolk of one large egg', 'egg-yolk', 18],
   ['1 medium-large egg', 'whole-egg', 'ask size'],
   ['2 medium to large eggs', 'whole-egg', 'ask size'],
+  ['3/4 cup packed light or dark brown sugar', null, 'ask ingredient'],
+  ['2 cups white or milk chocolate chips', null, 'ask ingredient'],
+  ['1-2 tbsp milk if needed', 'whole-milk', 'ask amount'],
+  ['2 g instant espresso powder', 'espresso-powder', 2],
 ];

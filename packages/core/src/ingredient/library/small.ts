@@ -31,7 +31,7 @@ aniseed | Ground aniseed | flavour | 9.5 16 17.6 35 0 15 6.9 0 0 | level 0.4 | |
 cayenne | Cayenne | flavour | 8 17.3 12 19 10.4 27.3 6 0 0 | level 0.36 | | | | chilli powder, chili powder
 cocoa-powder | Cocoa powder, natural | flavour | 4 13 20 15 2 37 9 0 0 | spooned 0.36, dipped 0.45, sifted 0.32 | | acid 0.2 | | natural cocoa powder, natural cocoa, natural unsweetened cocoa
 dutch-cocoa | Cocoa powder, alkalised | flavour | 4 13 19 15 2 36 11 0 0 | spooned 0.38, dipped 0.46, sifted 0.33 | | | | alkalised cocoa, dutch cocoa, dutch-process cocoa powder, dutch-process cocoa, dutched cocoa, dark cocoa powder
-espresso-powder | Instant coffee | flavour | 3.5 0.5 12 68 5 0 11 0 0 | level 0.25 | | acid 0.1 | | espresso powder, instant coffee, instant espresso, coffee powder
+espresso-powder | Instant coffee | flavour | 3.5 0.5 12 68 5 0 11 0 0 | level 0.25 | | acid 0.1 | | espresso powder, instant espresso powder, instant coffee, instant espresso, coffee powder
 matcha | Matcha | flavour | 5 5.5 30 13 0 38.5 8 0 0 | level 0.35 | | | | green tea powder
 gelatine | Gelatine | flavour | 11 0.1 87.5 0 0 0 1.4 0 0 | level 0.7 | | | sheet 2 | gelatin
 xanthan | Xanthan gum | flavour | 9 0 3 0 0 79 9 0 0 | level 0.6 | | | | xanthan gum
