@@ -96,7 +96,14 @@ export const compositeRows: readonly CompositeRow[] = [
     kind: 'flavour',
     parts: { 'white-sugar': 0.68, cornflour: 0.31, salt: 0.01 },
     densityGPerMl: { level: 0.72 },
-    words: ['instant pudding mix', 'instant vanilla pudding mix', 'pudding mix', 'pudding powder', 'custard powder', 'vanilla pudding mix'],
+    words: [
+      'instant pudding mix',
+      'instant vanilla pudding mix',
+      'pudding mix',
+      'pudding powder',
+      'custard powder',
+      'vanilla pudding mix',
+    ],
   },
   {
     id: 'marzipan',
