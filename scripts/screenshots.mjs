@@ -25,7 +25,7 @@ const views = [
   { name: 'orders', path: '/orders' },
   { name: 'formula', path: '/formula/RYE' },
   {
-    name: 'take-in',
+    name: 'import',
     path: '/formula/new',
     after: async (page) => {
       await page.getByRole('button', { name: 'Try it with an example' }).click();

@@ -159,6 +159,7 @@ export class MergedPayload {
   @Name() from: string;
   @Grams() massG: number;
   @Optional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
+  @Optional() @IsArray() @ArrayMaxSize(40) @IsIn(allergenIds, { each: true }) allergens?: Allergen[];
 }
 export class DiscardedPayload {
   @Grams() massG: number;

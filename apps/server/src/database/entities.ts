@@ -19,8 +19,11 @@ abstract class OfBakery {
 
 /** Whose records these are: one row, made with the tables, which goes along with every backup. */
 @Entity('bakery')
+@Index('IDX_bakery_only', ['only'], { unique: true })
 export class BakeryEntity {
   @PrimaryColumn('char', { length: 36 }) id: string;
+  /** Always so: there is no second one. */
+  @Column('boolean', { default: true }) only: boolean;
 }
 
 @Entity('order_line')

@@ -24,12 +24,12 @@ const bakes = new Map<string, ProductBakes>(
   few.map((f) => [f.code, { port: predictIn(f, { id: 'port', fan: true }, demoEquipment, demoRules) }]),
 );
 const past = (seed: number) => {
-  const luck = chance(seed);
-  const writer = new DemoWriter(luck);
+  const random = chance(seed);
+  const writer = new DemoWriter(random);
   writeFrozen(writer, demoFormulas, [lotId('CRD', 2026, 1), lotId('CRD', 2026, 2)]);
   // Only a few are baked for the test; the others pass without a lot.
   const lots = pastLots(demoFormulas).map((own, i) => ({ ...own, id: lotId(own.code, 2026, i + 3) }));
-  writePast(writer, luck, demoFormulas, bakes, lots);
+  writePast(writer, random, demoFormulas, bakes, lots);
   return [...writer.entries].sort((a, b) => a.atMs - b.atMs);
 };
 
@@ -40,14 +40,14 @@ describe('a made-up chance', () => {
     expect(chance(1).uuid()).not.toBe(c.uuid());
   });
   it('stays in its range and about its mean', () => {
-    const luck = chance(7);
-    const values = Array.from({ length: 4000 }, () => luck.around(10, 2));
+    const random = chance(7);
+    const values = Array.from({ length: 4000 }, () => random.around(10, 2));
     const mean = values.reduce((x, y) => x + y, 0) / values.length;
     const deviation = Math.sqrt(values.reduce((s, v) => s + (v - mean) ** 2, 0) / values.length);
     expect(Math.abs(mean - 10)).toBeLessThan(0.15);
     expect(Math.abs(deviation - 2)).toBeLessThan(0.15);
     for (let i = 0; i < 500; i++) {
-      const value = luck.between(3, 5);
+      const value = random.between(3, 5);
       expect(value >= 3 && value < 5).toBe(true);
     }
   });

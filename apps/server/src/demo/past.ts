@@ -107,7 +107,7 @@ interface PastDough {
 /** The nth load of a lot, with what was seen of one of its trays. */
 const writeLoad = (
   writer: DemoWriter,
-  luck: Chance,
+  random: Chance,
   { formula, bakedS, daysAgo, id, pieces }: PastDough,
   n: number,
   bakeStartS: number,
@@ -119,7 +119,7 @@ const writeLoad = (
   const trayIds = Array.from({ length: trays }, (_, i) => `${loadId}-T${i + 1}`);
   const pullS = Math.round(bakedS);
   const lateS =
-    latePulls.has(`${daysAgo}/${formula.code}`) && n === 1 ? luck.between(110, 200) : luck.around(4, 6);
+    latePulls.has(`${daysAgo}/${formula.code}`) && n === 1 ? random.between(110, 200) : random.around(4, 6);
   const pulledS = startS + pullS + lateS;
   writer.write('loaded', startS, 'Oven hand', id, {
     loadId,
@@ -130,21 +130,21 @@ const writeLoad = (
     trayRestS: formula.bake.trayRestS,
     pieces: trayIds.map((_, i) => Math.max(1, Math.min(perTray, pieces - ((n - 1) * 5 + i) * perTray))),
   });
-  writer.write('turned', startS + pullS / 2 + luck.around(8, 10), 'Oven hand', id, { loadId, trayIds });
+  writer.write('turned', startS + pullS / 2 + random.around(8, 10), 'Oven hand', id, { loadId, trayIds });
   writer.write('pulled', pulledS, 'Oven hand', id, { loadId, trayIds });
   const position = ((n + daysAgo) % trays) + 1;
-  const trayS = formula.bake.trayRestS + luck.between(10, 90);
+  const trayS = formula.bake.trayRestS + random.between(10, 90);
   const seen = seenBy(formula, pullS, lateS, hiddenOven(ovenId, position, daysAgo));
   writer.write('racked', pulledS + trayS, 'Oven hand', id, { loadId, trayIds });
-  const halves = (value: number, deviation: number) => Math.round(luck.around(value, deviation) * 2) / 2;
+  const halves = (value: number, deviation: number) => Math.round(random.around(value, deviation) * 2) / 2;
   writer.write('inspected', pulledS + 2700, 'Early baker', id, {
     trayId: trayIds[position - 1] ?? loadId,
     bakeS: Math.round(pullS + lateS),
-    coreC: Math.round(luck.around(seen.coreC, 1.2) * 10) / 10,
+    coreC: Math.round(random.around(seen.coreC, 1.2) * 10) / 10,
     diameterMm: halves(seen.diameterMm, 1.1),
     heightMm: halves(seen.heightMm, 0.5),
-    lossShare: Math.round(luck.around(seen.lossShare, 0.002) * 1e4) / 1e4,
-    colourScore: Math.round(Math.min(100, Math.max(0, luck.around(seen.colour, 3)))),
+    lossShare: Math.round(random.around(seen.lossShare, 0.002) * 1e4) / 1e4,
+    colourScore: Math.round(Math.min(100, Math.max(0, random.around(seen.colour, 3)))),
     ...(lateS > 60 && { note: 'Pulled late: the phone rang.' }),
   });
 };
@@ -152,7 +152,7 @@ const writeLoad = (
 /** One lot of a past day, with the measured tray of each load. */
 const lot = (
   writer: DemoWriter,
-  luck: Chance,
+  random: Chance,
   formula: Formula,
   bakes: ProductBakes,
   { daysAgo, date }: PastLot,
@@ -161,7 +161,7 @@ const lot = (
 ): void => {
   const bake = bakes.port;
   if (!bake?.pull || !bake.cooled) return;
-  const pieces = Math.round(luck.between(70, 180));
+  const pieces = Math.round(random.between(70, 180));
   const massG = Math.round(pieces * formula.piece.massG * 1.02);
   const portionedS = bakeStartS - formula.rest.bestS - 600;
   const mixedS = portionedS - 1500;
@@ -169,7 +169,7 @@ const lot = (
   const record = lotRecord(formula, { massG, pieces, day: date, mixerId: null });
   writer.write('begun', mixedS - 1500, 'Mix hand', id, record);
   writer.write('mixed', mixedS, 'Mix hand', id, {
-    doughC: Math.round(luck.around(22.3, 0.8) * 10) / 10,
+    doughC: Math.round(random.around(22.3, 0.8) * 10) / 10,
     massG,
     missing: forgot ? ['Fine salt'] : [],
     ...(forgot && { reason: 'Salt was still on the bench at folding; baked and kept for the crew.' }),
@@ -179,10 +179,10 @@ const lot = (
     scoop: 30,
     samplesG: Array.from(
       { length: 6 },
-      () => Math.round(luck.around(formula.piece.massG + 0.4, 0.9) * 2) / 2,
+      () => Math.round(random.around(formula.piece.massG + 0.4, 0.9) * 2) / 2,
     ),
     targetG: formula.piece.massG,
-    remainderG: Math.round(luck.between(0, formula.piece.massG)),
+    remainderG: Math.round(random.between(0, formula.piece.massG)),
   });
   if (formula.rest.form !== 'none') {
     const placeId = formula.rest.placeKind;
@@ -199,13 +199,13 @@ const lot = (
   }
   const loads = Math.min(3, Math.ceil(pieces / perTray / 5));
   for (let n = 1; n <= loads; n++)
-    writeLoad(writer, luck, { formula, bakedS: bake.pull.value, daysAgo, id, pieces }, n, bakeStartS);
+    writeLoad(writer, random, { formula, bakedS: bake.pull.value, daysAgo, id, pieces }, n, bakeStartS);
 };
 
 /** Two weeks of lots before the demo day, some of them late, dark or without their salt. */
 export const writePast = (
   writer: DemoWriter,
-  luck: Chance,
+  random: Chance,
   formulas: readonly Formula[],
   bakes: ReadonlyMap<string, ProductBakes>,
   past: readonly (PastLot & { readonly id: string })[],
@@ -214,7 +214,7 @@ export const writePast = (
     const formula = formulas.find(({ code }) => code === own.code);
     const baked = bakes.get(own.code);
     const startS = atWallClock(own.date, '04:20', demoRules.timeZone) + own.turn * 0.7 * hour;
-    if (formula && baked) lot(writer, luck, formula, baked, own, own.id, startS);
+    if (formula && baked) lot(writer, random, formula, baked, own, own.id, startS);
   }
 };
 

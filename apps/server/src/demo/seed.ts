@@ -85,10 +85,10 @@ export class DemoSeed {
     this.logger.log('Filling the empty database with the demo bakery ...');
     const { timeZone } = demoRules;
     const nowS = atWallClock(demoDay.date, demoDay.time, timeZone);
-    const luck = chance(20_26_11_27);
+    const random = chance(20_26_11_27);
     const { manager } = this.db;
     await manager.save(JournalHeadEntity, { id: 1, seq: 0, hash: genesisHash, revision: 0 });
-    await this.fillLists(luck, nowS);
+    await this.fillLists(random, nowS);
 
     const past = pastLots(demoFormulas);
     const [bagNames, pastNames] = [
@@ -102,7 +102,7 @@ export class DemoSeed {
       ),
     ];
 
-    const writer = new DemoWriter(luck);
+    const writer = new DemoWriter(random);
     writeFrozen(writer, demoFormulas, bagNames);
     // What lies in the freezer is there when the week is planned.
     await this.journal.append(writer.entries);
@@ -123,14 +123,14 @@ export class DemoSeed {
     this.logger.log('Writing down the weeks before ...');
     writePast(
       writer,
-      luck,
+      random,
       demoFormulas,
       bakes,
       past.map((own, i) => ({ ...own, id: pastNames[i] ?? '' })),
     );
     writeToday(
       writer,
-      luck,
+      random,
       plan.plan.batches,
       plan.preparations ?? [],
       new Map(demoFormulas.map((f) => [f.code, f])),
@@ -158,7 +158,7 @@ export class DemoSeed {
   }
 
   /** Formulas, orders and settings. */
-  private async fillLists(luck: Chance, nowS: number): Promise<void> {
+  private async fillLists(random: Chance, nowS: number): Promise<void> {
     const { manager } = this.db;
     await manager.insert(
       FormulaVersionEntity,
@@ -173,7 +173,7 @@ export class DemoSeed {
       OrderLineEntity,
       demoOrders.flatMap((order) =>
         Object.entries(order.pieces).map(([productCode, pieces]) => ({
-          id: luck.uuid(),
+          id: random.uuid(),
           date: demoDay.date,
           customer: order.customer,
           productCode,
@@ -183,7 +183,7 @@ export class DemoSeed {
         })),
       ),
     );
-    // Of luck of their own, so that the past stays what it is when they change.
+    // Of random of their own, so that the past stays what it is when they change.
     const standingLuck = chance(20_26_11_28);
     await manager.insert(
       StandingOrderEntity,

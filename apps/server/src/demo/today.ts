@@ -26,7 +26,7 @@ const find = (batch: BatchPlan, id: string): Task | undefined =>
 /** The loads that went into their oven before now, and what came of them since. */
 const writeLoads = (
   writer: DemoWriter,
-  luck: Chance,
+  random: Chance,
   { batchId, loads, tasks }: BatchPlan,
   { bake }: Formula,
   nowS: number,
@@ -34,7 +34,7 @@ const writeLoads = (
   for (const { id, ovenId, setC, pullS, startS, trays } of loads.filter((load) => load.startS <= nowS)) {
     const trayIds = trays.map((tray) => tray.id);
     const step = { loadId: id, trayIds };
-    const atS = Math.min(nowS, startS + luck.between(5, 40));
+    const atS = Math.min(nowS, startS + random.between(5, 40));
     writer.write('loaded', atS, 'Oven hand', batchId, {
       ...step,
       ovenId,
@@ -63,7 +63,7 @@ const frozenC = -19;
 /** Dough from the freezer: the part that the plan takes is split off, and lies in the walk-in to thaw. */
 const writeStock = (
   writer: DemoWriter,
-  luck: Chance,
+  random: Chance,
   batch: BatchPlan,
   formula: Formula,
   floor: FloorState,
@@ -93,13 +93,13 @@ const writeStock = (
     massG: Math.round(massG),
     pieces,
   });
-  writeLoads(writer, luck, batch, formula, nowS);
+  writeLoads(writer, random, batch, formula, nowS);
 };
 
 /** What was done of a batch that is mixed on the day. */
 const writeMixed = (
   writer: DemoWriter,
-  luck: Chance,
+  random: Chance,
   batch: BatchPlan,
   formula: Formula,
   equipment: Equipment,
@@ -109,10 +109,10 @@ const writeMixed = (
   const portion = find(batch, 'portion');
   if (!mix || !portion || mix.endS > nowS) return;
   const lot = batch.batchId;
-  const doughC = Math.round(luck.around(demoRules.doughC, 0.5) * 10) / 10;
+  const doughC = Math.round(random.around(demoRules.doughC, 0.5) * 10) / 10;
   const { lines } = weighSheet(amountsFor(formula, batch.massG), equipment.scales);
   lines.forEach((line, i) => {
-    const off = Math.round(luck.around(0, line.toleranceG / 4) / line.resolutionG) * line.resolutionG;
+    const off = Math.round(random.around(0, line.toleranceG / 4) / line.resolutionG) * line.resolutionG;
     const massG = Number((line.roundedG + off).toFixed(2));
     writer.write('weighed', mix.startS + 40 + i * 45, 'Mix hand', lot, {
       key: line.key,
@@ -147,10 +147,10 @@ const writeMixed = (
         : (scoopsFor(formula.piece.massG, doughDensityGPerMl(formula), equipment.scoops)[0]?.number ?? 0),
     samplesG: Array.from(
       { length: 8 },
-      () => Math.round(luck.around(formula.piece.massG + 0.3, 0.8) * 2) / 2,
+      () => Math.round(random.around(formula.piece.massG + 0.3, 0.8) * 2) / 2,
     ),
     targetG: formula.piece.massG,
-    remainderG: Math.round(luck.between(0, formula.piece.massG)),
+    remainderG: Math.round(random.between(0, formula.piece.massG)),
   });
   if (form === 'pieces' || form === 'bag') {
     goesIn(portion.endS, form);
@@ -167,13 +167,13 @@ const writeMixed = (
       });
     }
   }
-  writeLoads(writer, luck, batch, formula, nowS);
+  writeLoads(writer, random, batch, formula, nowS);
 };
 
 /** What the crew did of the demo day's plan until `nowS`: weighed, mixed, portioned, put into the cold, taken out, loaded. */
 export const writeToday = (
   writer: DemoWriter,
-  luck: Chance,
+  random: Chance,
   batches: readonly BatchPlan[],
   preparations: readonly Preparation[],
   formulas: ReadonlyMap<string, Formula>,
@@ -195,7 +195,7 @@ export const writeToday = (
   for (const batch of batches) {
     const formula = formulas.get(batch.productCode);
     if (!formula) continue;
-    if (batch.stock) writeStock(writer, luck, batch, formula, floor, nowS);
-    else writeMixed(writer, luck, batch, formula, equipment, nowS);
+    if (batch.stock) writeStock(writer, random, batch, formula, floor, nowS);
+    else writeMixed(writer, random, batch, formula, equipment, nowS);
   }
 };

@@ -4,11 +4,11 @@ import type { DraftEntry, EntryKind, Payloads, Chance } from '@jokul/core';
 export class DemoWriter {
   readonly entries: DraftEntry[] = [];
 
-  constructor(private readonly luck: Chance) {}
+  constructor(private readonly random: Chance) {}
 
   write<K extends EntryKind>(kind: K, atS: number, who: string, lot: string, payload: Payloads[K]): void {
     const entry = {
-      id: this.luck.uuid(),
+      id: this.random.uuid(),
       atMs: Math.round(atS * 1000),
       who,
       device: 'demo',

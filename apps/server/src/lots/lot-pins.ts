@@ -7,6 +7,7 @@ import {
   isWork,
   JokulError,
   kindOfPlace,
+  lotAllergens,
   lotRecord,
   readLotId,
   reduceLedger,
@@ -126,6 +127,7 @@ export class LotPins {
     return {
       ...pinned,
       formula: withoutFoods(pinned.formula),
+      allergens: lotAllergens(lot, pinned.formula),
       massG,
       pieces,
       parents: [{ lot: whole, massG }],

@@ -20,7 +20,7 @@ export const router = createBrowserRouter([
       { path: 'welcome', ...page(() => import('../stations/begin/welcome-page'), 'WelcomePage') },
       { path: 'begin/:step?', ...page(() => import('../stations/begin/begin-page'), 'BeginPage') },
       { path: 'orders', ...page(() => import('../stations/orders/orders-page'), 'OrdersPage') },
-      { path: 'formula/new', ...page(() => import('../stations/formula/take-in-page'), 'TakeInPage') },
+      { path: 'formula/new', ...page(() => import('../stations/formula/import-page'), 'ImportPage') },
       {
         path: 'formula/:code/cups',
         ...page(() => import('../stations/formula/home-sheet-page'), 'HomeSheetPage'),

@@ -83,11 +83,11 @@ const verbs =
   /\b(?:bake|preheat|pre-heat|heat|chill|refrigerate|freeze|rest|mix|beat|cream|stir|fold|whisk|roll out|shape|place|let|cool|makes?|yields?|serves?|line|scoop|press|cut|combine|divide|transfer|remove|until|backen|vorheizen|rühren|kneten|kühlen|ruhen|ergibt|cuire|enfourner|mélanger|préchauff\w*|pour|store|keeps?)\b/i;
 
 /** What is done with no amount said is no ingredient: "Roll in sugar"; but "drop of vanilla" is one. */
-const deed =
+const doing =
   /^\s*(?:\d{1,2}[.)]\s+)?(?:roll|coat|dip|toss|drop|flatten|sift|rub|add|melt|put|break|take|leave|allow|turn|wait|bring|blend|work|spread|sprinkle|dust|wrap|knead|grease|brush|drizzle|decorate|sandwich)\s+(?!of\b)\D*$/i;
 
 /** Whether a line tells what to do and not what goes in. */
-export const isInstruction = (text: string): boolean => deed.test(text) || tells(text);
+export const isInstruction = (text: string): boolean => doing.test(text) || tells(text);
 
 /** "350F 8-10 min": degrees and minutes, and nothing to weigh. */
 const heatAndTime =

@@ -3,7 +3,7 @@ import { preparedKey } from './kinds/prepared.js';
 import { isTakenOut } from './planned-stock.js';
 import {
   emptyLot,
-  type Deed,
+  type Stamp,
   type FloorState,
   type LotState,
   type NeedleCore,
@@ -135,8 +135,8 @@ const trayActions = (batch: BatchPlan, load: Load, state: FloorState): Action[] 
       (tray) => tray.pulled?.atMs ?? 0,
     );
   // As long after the step before as planned, and not before its own time.
-  const after = (step: Task, before: Task | undefined, deed: Deed | null) =>
-    Math.max(step.startS, (deed?.atMs ?? 0) / 1000 + step.startS - (before?.startS ?? step.startS)) * 1000;
+  const after = (step: Task, before: Task | undefined, stamp: Stamp | null) =>
+    Math.max(step.startS, (stamp?.atMs ?? 0) / 1000 + step.startS - (before?.startS ?? step.startS)) * 1000;
   const onRack = trays.filter((tray) => tray.racked && !tray.packed && !tray.test);
   if (ice)
     push(

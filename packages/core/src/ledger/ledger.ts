@@ -1,6 +1,6 @@
 import type { DraftEntry } from './entry.js';
 import { kinds, type Kind } from './kinds/index.js';
-import { deedOf } from './kinds/kind.js';
+import { stampOf } from './kinds/kind.js';
 import { emptyLot, emptyState, type FloorState, type LotState } from './state.js';
 
 /**
@@ -11,7 +11,7 @@ export const applyEntry = (lot: LotState, entry: DraftEntry): LotState => {
   try {
     return (kinds[entry.kind].reduce as Kind<never>['reduce'])(lot, entry as never);
   } catch {
-    const unreadable = { ...deedOf(entry), lot: entry.lot, code: 'unreadable', subject: entry.lot } as const;
+    const unreadable = { ...stampOf(entry), lot: entry.lot, code: 'unreadable', subject: entry.lot } as const;
     return { ...lot, notices: [...lot.notices, unreadable] };
   }
 };

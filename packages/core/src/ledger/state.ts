@@ -1,15 +1,15 @@
 import type { EntryKind, Payloads } from './entry.js';
 
 /** Who did something, and when. */
-export interface Deed {
+export interface Stamp {
   readonly atMs: number;
   readonly who: string;
   readonly entryId: string;
 }
-type Did<K extends keyof Payloads> = Deed & Payloads[K];
+type Did<K extends keyof Payloads> = Stamp & Payloads[K];
 
 /** A core that was measured with a needle while the dough lay in a place, °C. */
-export interface NeedleCore extends Deed {
+export interface NeedleCore extends Stamp {
   readonly temperatureC: number;
 }
 
@@ -17,9 +17,9 @@ export interface NeedleCore extends Deed {
 export interface ColdStay extends Did<'rest-in'> {
   readonly outMs: number | null;
   /** Who ended it. */
-  readonly out: Deed | null;
+  readonly out: Stamp | null;
   /** Parts that were taken out while the rest stayed. */
-  readonly taken: readonly (Deed & { readonly pieces: number; readonly massG: number })[];
+  readonly taken: readonly (Stamp & { readonly pieces: number; readonly massG: number })[];
   readonly cores: readonly NeedleCore[];
 }
 
@@ -59,13 +59,13 @@ export interface TrayState {
   readonly position?: number;
   readonly startC?: number;
   readonly test: boolean;
-  readonly loaded: Deed;
-  readonly turned: Deed | null;
-  readonly pulled: Deed | null;
-  readonly flattened: Deed | null;
-  readonly racked: Deed | null;
-  readonly iced: Deed | null;
-  readonly packed: Deed | null;
+  readonly loaded: Stamp;
+  readonly turned: Stamp | null;
+  readonly pulled: Stamp | null;
+  readonly flattened: Stamp | null;
+  readonly racked: Stamp | null;
+  readonly iced: Stamp | null;
+  readonly packed: Stamp | null;
   readonly inspected: Did<'inspected'> | null;
 }
 
@@ -78,7 +78,7 @@ export type NoticeTold =
       readonly subject: string;
       readonly placeId?: string;
       /** Who was first; that one counts. */
-      readonly by: Deed;
+      readonly by: Stamp;
     }
   | { readonly code: 'never-loaded'; readonly step: EntryKind; readonly subject: string }
   | { readonly code: 'not-pulled'; readonly subject: string }
@@ -87,7 +87,7 @@ export type NoticeTold =
   | { readonly code: 'unreadable'; readonly subject: string };
 
 /** Something that was written down but could not take effect, for a person to look at. */
-export type Notice = Deed & { readonly lot: string } & NoticeTold;
+export type Notice = Stamp & { readonly lot: string } & NoticeTold;
 
 export interface FloorState {
   readonly lots: ReadonlyMap<string, LotState>;

@@ -10,14 +10,14 @@ const [, , lemon] = demoFormulas;
 const sheetFor = (factor = 1) =>
   weighSheet(amountsFor(lemon as Formula, 5000 * factor), demoEquipment.scales);
 const sheet = sheetFor();
-const deed = { atMs: 1000, who: 'Mix hand', entryId: 'e' };
+const stamp = { atMs: 1000, who: 'Mix hand', entryId: 'e' };
 type Did = LotState['weighed'] extends ReadonlyMap<string, infer D> ? D : never;
 const all = (change: Record<string, Partial<Did>> = {}): LotState => ({
   ...emptyLot('B'),
   weighed: new Map(
     sheet.lines.map(({ key, roundedG, scaleId }) => [
       key,
-      { ...deed, key, massG: roundedG, targetG: roundedG, scaleId, ...change[key] },
+      { ...stamp, key, massG: roundedG, targetG: roundedG, scaleId, ...change[key] },
     ]),
   ),
 });
@@ -36,7 +36,7 @@ describe('the sheet of a batch', () => {
     );
     expect(withTopping.exactTotalG).toBeCloseTo(5000, 6);
     expect(openLines(withTopping, emptyLot('B')).at(-1)?.key).toBe('topping/white-sugar');
-    const aside = { ...deed, key: 'topping/white-sugar', massG: 143, targetG: 143, scaleId: 'counter' };
+    const aside = { ...stamp, key: 'topping/white-sugar', massG: 143, targetG: 143, scaleId: 'counter' };
     expect(
       weighedMassG({ ...emptyLot('B'), weighed: new Map([[aside.key, aside]]) }, ginger as Formula),
     ).toBe(0);
@@ -47,7 +47,7 @@ describe('the sheet of a batch', () => {
     const weighed = new Map(
       rounded.lines.map(({ key, exact }) => [
         key,
-        { ...deed, key, massG: exact.value, targetG: exact.value, scaleId: 'bench' },
+        { ...stamp, key, massG: exact.value, targetG: exact.value, scaleId: 'bench' },
       ]),
     );
     expect(weighedMassG({ ...emptyLot('B'), weighed }, rye)).toBeCloseTo(5000, 6);

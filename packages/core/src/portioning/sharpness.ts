@@ -3,7 +3,7 @@ import { operatingCharacteristic } from './weigh-verdict.js';
 
 /** What a batch may truly be off by, share of the target: on it, a little light, and light enough to matter. */
 export const trulyOff = [0, -0.03, -0.06] as const;
-/** So many made-up samples of each; the same luck each time, so that the same sample is told the same. */
+/** So many made-up samples of each; the same random each time, so that the same sample is told the same. */
 const samples = 400;
 const seed = 20_261_127;
 
@@ -25,7 +25,7 @@ export const sharpnessOf = ({
   toleranceG,
   spreadG,
 }: SharpnessQuestion): readonly number[] => {
-  const luck = chance(seed);
+  const random = chance(seed);
   const question = {
     nominalG: targetG,
     toleranceG,
@@ -35,6 +35,6 @@ export const sharpnessOf = ({
   };
   return trulyOff.map(
     (offShare) =>
-      operatingCharacteristic({ ...question, offShare }, () => luck.around(0, 1), samples)['on-target'],
+      operatingCharacteristic({ ...question, offShare }, () => random.around(0, 1), samples)['on-target'],
   );
 };

@@ -5,8 +5,9 @@ import { operatingCharacteristic, studentT, weighCheck, type WeighVerdict } from
 
 /** Standard normal numbers out of a reproducible source (Box and Muller, 1958). */
 const normals = (seed: number) => {
-  const luck = chance(seed);
-  return () => Math.sqrt(-2 * Math.log(luck.between(1e-12, 1))) * Math.cos(2 * Math.PI * luck.between(0, 1));
+  const random = chance(seed);
+  return () =>
+    Math.sqrt(-2 * Math.log(random.between(1e-12, 1))) * Math.cos(2 * Math.PI * random.between(0, 1));
 };
 const share = (pieces: number, offShare: number, spreadShare = 0.03, seed = 7) =>
   operatingCharacteristic(

@@ -3,7 +3,7 @@ import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import type { TrayState } from '../ledger/index.js';
 import { loggedBakes, positionOf } from './logged-bakes.js';
 
-const deed = (atMs: number, entryId = `at-${atMs}`) => ({ atMs, who: 'Oven hand', entryId });
+const stamp = (atMs: number, entryId = `at-${atMs}`) => ({ atMs, who: 'Oven hand', entryId });
 const tray = (change: Partial<TrayState> = {}): TrayState => ({
   trayId: 'GNG-1120-A-L1-T3',
   loadId: 'GNG-1120-A-L1',
@@ -14,14 +14,14 @@ const tray = (change: Partial<TrayState> = {}): TrayState => ({
   trayRestS: 300,
   pieces: 20,
   test: false,
-  loaded: deed(0),
-  turned: deed(600e3),
-  pulled: deed(1230e3),
+  loaded: stamp(0),
+  turned: stamp(600e3),
+  pulled: stamp(1230e3),
   flattened: null,
-  racked: deed(1530e3),
+  racked: stamp(1530e3),
   iced: null,
   packed: null,
-  inspected: { ...deed(4000e3, 'i'), trayId: 'GNG-1120-A-L1-T3', coreC: 101, colourScore: 60 },
+  inspected: { ...stamp(4000e3, 'i'), trayId: 'GNG-1120-A-L1-T3', coreC: 101, colourScore: 60 },
   ...change,
 });
 const ginger = demoFormulas.find(({ code }) => code === 'GNG');
@@ -48,10 +48,10 @@ describe('bakes to learn from', () => {
   it.each<[string, Partial<TrayState>]>([
     ['not measured', { inspected: null }],
     ['still in the oven', { pulled: null }],
-    ['pulled at once', { pulled: deed(20e3) }],
+    ['pulled at once', { pulled: stamp(20e3) }],
     ['of an unknown formula', { batchId: 'ZZZ-1-A' }],
     ['in an unknown oven', { ovenId: 'cellar' }],
-    ['with nothing but a note', { inspected: { ...deed(1), trayId: 't', note: 'nice' } }],
+    ['with nothing but a note', { inspected: { ...stamp(1), trayId: 't', note: 'nice' } }],
   ])('%s is none', (_, change) => {
     expect(from(tray(change))).toEqual([]);
   });
@@ -63,7 +63,7 @@ describe('bakes to learn from', () => {
     expect(loggedBakes([tray()], heavier, demoEquipment, demoRules)[0]?.setup.massG).toBe(50);
   });
   it('the latest first, no more than asked for', () => {
-    const many = Array.from({ length: 5 }, (_, i) => tray({ trayId: `T${i}`, pulled: deed(1230e3 + i) }));
+    const many = Array.from({ length: 5 }, (_, i) => tray({ trayId: `T${i}`, pulled: stamp(1230e3 + i) }));
     const some = loggedBakes(many, made, demoEquipment, demoRules, 3);
     expect(some.map(({ atMs }) => atMs)).toEqual([1230e3 + 4, 1230e3 + 3, 1230e3 + 2]);
   });

@@ -2,6 +2,7 @@ export * from './simulated-probe.js';
 export * from './place-air-now.js';
 export * from './followed.js';
 export * from './use-first.js';
+export * from './lot-allergens.js';
 export * from './stock.js';
 export * from './part.js';
 export * from './alarm.js';

@@ -1,12 +1,13 @@
 import { formatNumber } from '../shown/index.js';
 import { rawDiameterMm, trayKindOf, tubHoldsG, bagHoldsPieces } from '../planning/index.js';
 import type { Equipment, HouseRules } from '../bakery/index.js';
-import { allergensOf, type Formula } from '../formula/index.js';
+import type { Formula } from '../formula/index.js';
 import type { Allergen } from '../ingredient/index.js';
 import type { InTheCold, LotState } from '../ledger/index.js';
 import { restingPerTray } from '../tray/index.js';
 import { coldEntry } from './use-first.js';
 import { ageOfLot, kindOfPlace } from './window.js';
+import { lotAllergens } from './lot-allergens.js';
 
 export type Shelf = 'trays' | 'tubs' | 'bags';
 
@@ -71,6 +72,7 @@ export interface ColdLabel {
  * Labels for everything of a dough that stands in the cold on its own: each tub, tray or bag. They say what the lot
  * pinned, and its time is what its age over all stays leaves of it.
  * @param formula of the lot, as it is made by
+ * @param lotOf a lot by its name: dough of another one may have been worked in
  */
 export const coldLabels = (
   item: InTheCold,
@@ -78,6 +80,7 @@ export const coldLabels = (
   formula: Formula,
   equipment: Equipment,
   rules: HouseRules,
+  lotOf?: (lot: string) => LotState | undefined,
 ): readonly ColdLabel[] => {
   const lots = { lotOf: () => lot, formulaOf: () => formula, places: equipment.places, rules };
   // What was worked in since it went there may be older than all of it.
@@ -94,7 +97,7 @@ export const coldLabels = (
         : `${share(item.pieces, i)} pieces of ${formatNumber(formula.piece.massG)} g`;
     return {
       formula,
-      allergens: lot.begun?.allergens ?? allergensOf(formula),
+      allergens: lotAllergens(lot, formula, lotOf),
       lot: item.batchId,
       what: `${one}, ${amount}`,
       number: `${i + 1} of ${count}`,

@@ -533,9 +533,9 @@ describe('dough that was left out', () => {
 
 describe('a lot that is about to be loaded', () => {
   const at = (h: number) => nowMs - h * hour;
-  const deed = (h: number) => ({ atMs: at(h), who: 'x', entryId: `e${h}` });
+  const stamp = (h: number) => ({ atMs: at(h), who: 'x', entryId: `e${h}` });
   const stayed = (placeId: string, fromH: number, toH: number | null, form: 'pieces' | 'tub' = 'pieces') => ({
-    ...deed(fromH),
+    ...stamp(fromH),
     placeId,
     form,
     cover: 'open' as const,
@@ -549,8 +549,8 @@ describe('a lot that is about to be loaded', () => {
   });
   const ready: LotState = {
     ...emptyLot('GNG-1-A'),
-    mixed: { ...deed(6), doughC: 23, massG: 6000, missing: [] },
-    portioned: { ...deed(5), pieces: 180, scoop: 30, samplesG: [], targetG: 32, remainderG: 0 },
+    mixed: { ...stamp(6), doughC: 23, massG: 6000, missing: [] },
+    portioned: { ...stamp(5), pieces: 180, scoop: 30, samplesG: [], targetG: 32, remainderG: 0 },
     stays: [stayed('walk-in', 4.5, 1), stayed('walk-in', 0.75, null)],
   };
   const wayOf = (lot: LotState, readings = air([], nowMs - 8 * hour)) => {
@@ -590,7 +590,7 @@ describe('a lot that is about to be loaded', () => {
     ]);
   });
   it('begins anew from a core that was measured', () => {
-    const core = { ...deed(0.25), temperatureC: 11 };
+    const core = { ...stamp(0.25), temperatureC: 11 };
     const stays = ready.stays.map((s, i) => (i === 1 ? { ...s, cores: [core] } : s));
     const { startC, way, from } = wayOf({ ...ready, stays });
     expect([startC, from]).toEqual([11, 'measured']);
@@ -604,7 +604,7 @@ describe('a lot that is about to be loaded', () => {
       ['pieces', 'walk-in', 45],
     ]);
     // A core that is measured later counts for more.
-    const core = { ...deed(0.25), temperatureC: 11 };
+    const core = { ...stamp(0.25), temperatureC: 11 };
     const measured = stays.map((s, i) => (i === 1 ? { ...s, cores: [core] } : s));
     expect(wayOf({ ...ready, stays: measured })).toMatchObject({ startC: 11, from: 'measured' });
   });

@@ -40,7 +40,7 @@ export const useLookAtSetup = () =>
     mutationFn: (input: SetupFileInput) => call<SetupChanges>('POST', 'setup/file/look', input),
   });
 
-export const useTakeSetup = () =>
+export const useImportSetup = () =>
   useMutation({
     mutationFn: (input: TakeSetupFileInput) => call<SetupChanges>('PUT', 'setup/file', input),
     onSettled: refreshRows,

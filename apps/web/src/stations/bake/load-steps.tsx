@@ -34,7 +34,7 @@ export const LoadSteps = ({ batch, load }: { batch: BatchPlan; load: Load }) => 
     <ol className="grid grid-cols-[repeat(auto-fit,minmax(6rem,1fr))] overflow-hidden rounded-lg border border-line-strong bg-surface">
       {own.map((step) => {
         const action = actions.find((a) => a.kind === step);
-        const deed = first?.[doneAs[step]];
+        const stamp = first?.[doneAs[step]];
         const urgency = action ? urgencyOf(action, now) : null;
         const hand = urgency === 'late' || urgency === 'now';
         return (
@@ -45,9 +45,9 @@ export const LoadSteps = ({ batch, load }: { batch: BatchPlan; load: Load }) => 
             <span>
               <span className="block text-[13px] text-ink-soft">{verbs[step]}</span>
               <span className="figures block text-lg leading-tight">
-                {deed && !action ? (
+                {stamp && !action ? (
                   <>
-                    <Check size={16} className="inline" aria-label={t`done`} /> {wall.exact(deed.atMs)}
+                    <Check size={16} className="inline" aria-label={t`done`} /> {wall.exact(stamp.atMs)}
                   </>
                 ) : action ? (
                   <>

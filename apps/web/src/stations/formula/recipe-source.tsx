@@ -20,7 +20,7 @@ import { Button } from '../../ui/button';
 import { FileInput } from '../../ui/file-input';
 import { SelectField } from '../../ui/field';
 import { OwnCup } from './own-cup';
-import { useTakeIn } from './take-in-store';
+import { useImport } from './import-store';
 import { useUnits } from '../../lib/units';
 
 const eggSizes = Object.entries(ingredient('whole-egg').pieceG);
@@ -41,7 +41,7 @@ interface SchoolChoiceProps {
 }
 
 const SchoolChoice = ({ name, label, options }: SchoolChoiceProps) => {
-  const { schools, set } = useTakeIn();
+  const { schools, set } = useImport();
   const chosen = schools[name];
   const own = typeof chosen === 'number';
   return (
@@ -71,7 +71,7 @@ const SchoolChoice = ({ name, label, options }: SchoolChoiceProps) => {
 /** The written recipe, and in whose cups and eggs it is read. */
 export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => {
   const { grams } = useUnits();
-  const { text, measures, eggSize, bareUnit, set } = useTakeIn();
+  const { text, measures, eggSize, bareUnit, set } = useImport();
   const file = useRef<HTMLInputElement>(null);
   return (
     <div className="space-y-3 px-3">
@@ -139,7 +139,7 @@ export const RecipeSource = ({ onText }: { onText: (text: string) => void }) => 
 
 /** Text, a table or an open format becomes lines; a file of Jokul's own becomes the formula itself. */
 export const useSource = () => {
-  const setText = useTakeIn((s) => s.setText);
+  const setText = useImport((s) => s.setText);
   const own = useBakery().data?.ownIngredients;
   const [problem, setProblem] = useState('');
   const [whole, setWhole] = useState<Formula | null>(null);
@@ -154,7 +154,7 @@ export const useSource = () => {
         setText('', taken.formula.name);
       } else {
         const found =
-          taken.title || (useTakeIn.getState().title === '' ? recipeTitle(raw, own && { own }) : '');
+          taken.title || (useImport.getState().title === '' ? recipeTitle(raw, own && { own }) : '');
         setText(taken.from === 'text' ? raw : taken.text, found || undefined);
       }
     } catch (error) {

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { JokulError, type Formula } from '@jokul/core';
 import { useNewFormula } from '../../lib/queries';
-import { useTakeIn } from './take-in-store';
+import { useImport } from './import-store';
 
 /** A short code from a name, such as SLD of Slipway Drop; empty where there are too few letters. */
 export const codeFrom = (name: string, taken: readonly string[]): string => {
@@ -18,7 +18,7 @@ export const codeFrom = (name: string, taken: readonly string[]): string => {
 export const useMake = () => {
   const create = useNewFormula();
   const navigate = useNavigate();
-  const clear = useTakeIn((taken) => taken.clear);
+  const clear = useImport((taken) => taken.clear);
   const make = async (code: string, name: string, read: () => Formula) => {
     try {
       const { version: _, ...body } = read();

@@ -29,7 +29,7 @@ export const LabelsPage = () => {
         title={t`It is not in the cold`}
       >{t`Labels are for dough that lies in the walk-in or the freezer.`}</Empty>
     );
-  const labels = coldLabels(item, lot, formula, data.equipment, data.rules);
+  const labels = coldLabels(item, lot, formula, data.equipment, data.rules, (name) => floor.lots.get(name));
   const place = data.equipment.places.find(({ id }) => id === item.placeId);
   const when = (ms: number) => `${wall.date(ms)} ${wall.time(ms)}`;
   return (

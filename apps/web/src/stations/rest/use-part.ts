@@ -2,6 +2,7 @@ import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import {
+  lotAllergens,
   lotBalance,
   oldestAge,
   partId,
@@ -106,7 +107,12 @@ export const usePart = (props: LotPartsProps) => {
       toast(t`${said} of ${lot.lot} thrown away.`);
     }
     if (what === 'merge' && source) {
-      record('merged', lot.lot, { from, massG, age: oldestAge(source, rules.kindOf, nowMs()) });
+      record('merged', lot.lot, {
+        from,
+        massG,
+        age: oldestAge(source, rules.kindOf, nowMs()),
+        allergens: lotAllergens(source, source.begun?.formula ?? formula),
+      });
       record('split', from, { into: lot.lot, massG, pieces });
       toast(t`${said} of ${from} worked into ${lot.lot}.`);
     }

@@ -10,7 +10,7 @@ import { FileInput } from '../../ui/file-input';
 import { Said } from '../../ui/said';
 import { Alarm } from '../../ui/states';
 import { SetupChangesList, changesNothing } from './setup-changes';
-import { useTakeFile } from './use-take-file';
+import { useImportFile } from './use-import-file';
 
 /** A larger file is none of ours, bytes. */
 const largest = 1_000_000;
@@ -100,7 +100,7 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const [looked, setLooked] = useState<Looked | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const say = (error: unknown) => setProblem(error instanceof Error ? error.message : String(error));
-  const { look, takeIn, busy } = useTakeFile(say);
+  const { look, importFile, busy } = useImportFile(say);
 
   const save = async () => {
     setProblem(null);
@@ -115,7 +115,7 @@ export const SetupFilePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
     setLooked({ file, name: chosen.name, changes });
   };
   const use = async ({ file, changes }: Looked, withBakery: boolean) => {
-    await takeIn({
+    await importFile({
       file,
       withBakery,
       versions: changes.versions,

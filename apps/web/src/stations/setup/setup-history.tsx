@@ -9,7 +9,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Alarm, Loading } from '../../ui/states';
 import { changesNothing, changeWords, SetupChangesList } from './setup-changes';
-import { useTakeFile } from './use-take-file';
+import { useImportFile } from './use-import-file';
 
 const shownAtFirst = 8;
 
@@ -101,7 +101,7 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
   const [problem, setProblem] = useState<string | null>(null);
   const inUnits = useSaid((own) => own.say);
   const say = (error: unknown) => setProblem(error instanceof Error ? error.message : String(error));
-  const { look, takeIn, busy } = useTakeFile(say);
+  const { look, importFile, busy } = useImportFile(say);
   const open = async (change: SetupChangeView) => {
     setProblem(null);
     const file = await askSetupBefore(change.id);
@@ -109,7 +109,7 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
   };
   const putBack = ({ file, changes }: Looked) => {
     setLooked(null);
-    return takeIn({
+    return importFile({
       file,
       withBakery: true,
       versions: changes.versions,

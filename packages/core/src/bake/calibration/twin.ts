@@ -20,8 +20,8 @@ export interface Twin {
 }
 
 /** Parameters that are taken to be off by some percent in the twin's world; grid and browning rate come with it. */
-const perturbed = (luck: Chance): BakeParameters => {
-  const off = (value: number, share: number) => value * Math.exp(share * luck.around(0, 1));
+const perturbed = (random: Chance): BakeParameters => {
+  const off = (value: number, share: number) => value * Math.exp(share * random.around(0, 1));
   const p = defaultBakeParameters;
   return {
     ...p,
@@ -33,17 +33,17 @@ const perturbed = (luck: Chance): BakeParameters => {
     browningPerS: off(p.browningPerS, 0.12),
     dipStillK: off(p.dipStillK, 0.2),
     dipFanK: off(p.dipFanK, 0.2),
-    emissivityDough: p.emissivityDough - 0.04 * luck.between(0, 1),
+    emissivityDough: p.emissivityDough - 0.04 * random.between(0, 1),
   };
 };
 
 export const randomTwin = (seed: number): Twin => {
-  const luck = chance(seed);
+  const random = chance(seed);
   return {
-    offsetK: luck.between(-15, 15),
-    hFactor: luck.between(0.75, 1.3),
-    places: Array.from({ length: 3 }, () => luck.between(-4, 4)),
-    parameters: perturbed(luck),
+    offsetK: random.between(-15, 15),
+    hFactor: random.between(0.75, 1.3),
+    places: Array.from({ length: 3 }, () => random.between(-4, 4)),
+    parameters: perturbed(random),
   };
 };
 
@@ -79,12 +79,12 @@ const inTwin = (request: BakeRequest, twin: Twin, position: number) =>
     hFactor: twin.hFactor,
   });
 
-const noisy = (seen: Omit<OtherReading, 'heartWater'>, luck: Chance): LoggedBake['measured'] => ({
-  coreC: seen.coreC + 1.5 * luck.around(0, 1),
-  diameterMm: seen.diameterMm + 1 * luck.around(0, 1),
-  heightMm: seen.heightMm + 0.5 * luck.around(0, 1),
-  lossShare: seen.lossShare + 0.002 * luck.around(0, 1),
-  colour: Math.min(100, Math.max(0, seen.colour + 3 * luck.around(0, 1))),
+const noisy = (seen: Omit<OtherReading, 'heartWater'>, random: Chance): LoggedBake['measured'] => ({
+  coreC: seen.coreC + 1.5 * random.around(0, 1),
+  diameterMm: seen.diameterMm + 1 * random.around(0, 1),
+  heightMm: seen.heightMm + 0.5 * random.around(0, 1),
+  lossShare: seen.lossShare + 0.002 * random.around(0, 1),
+  colour: Math.min(100, Math.max(0, seen.colour + 3 * random.around(0, 1))),
 });
 
 /**
@@ -93,7 +93,7 @@ const noisy = (seen: Omit<OtherReading, 'heartWater'>, luck: Chance): LoggedBake
  */
 export const twinTrial = (seed: number): TwinTrial => {
   const twin = randomTwin(seed);
-  const luck = chance(seed + 7919);
+  const random = chance(seed + 7919);
   const planned = bake(bakeInput(logged)).pull?.value ?? 600;
   const bakes = [0, 60, -60].map((off, i): LoggedBake => {
     const position = i + 1;
@@ -110,7 +110,7 @@ export const twinTrial = (seed: number): TwinTrial => {
       pullS,
       trayS: 240,
       turned: false,
-      measured: noisy(seen, luck),
+      measured: noisy(seen, random),
     };
   });
   return offBy(bakes, bake(inTwin(other, twin, 1)).pull?.value);
@@ -143,10 +143,10 @@ const longestS = 2400;
  * other equations say that they change by; the pull is right when the heart is as dry as it is at the usual pull.
  */
 export const otherOvenTrial = (seed: number): TwinTrial => {
-  const luck = chance(seed);
+  const random = chance(seed);
   const usual = { offsetK: 0, transfer: 1 };
-  const hidden = { offsetK: luck.between(-15, 15), transfer: luck.between(0.8, 1.25) };
-  const places = [0, luck.between(-4, 4), luck.between(-4, 4)];
+  const hidden = { offsetK: random.between(-15, 15), transfer: random.between(0.8, 1.25) };
+  const places = [0, random.between(-4, 4), random.between(-4, 4)];
   const pullOf = (request: BakeRequest) => Math.round(bake(bakeInput(request)).pull?.value ?? 600);
   const usualPullS = pullOf(logged);
   const plain = otherBake(asOther(logged), usual, longestS);
@@ -179,7 +179,7 @@ export const otherOvenTrial = (seed: number): TwinTrial => {
           lossShare: changed('lossShare'),
           colour: changed('colour'),
         },
-        luck,
+        random,
       ),
     };
   });

@@ -1,5 +1,5 @@
 import type { DraftEntry, EntryKind, Payloads } from '../entry.js';
-import type { Deed, LotState, NoticeTold } from '../state.js';
+import type { Stamp, LotState, NoticeTold } from '../state.js';
 
 export type EntryOf<K extends EntryKind> = Extract<DraftEntry, { kind: K }>;
 
@@ -21,17 +21,21 @@ export const kind = <K extends EntryKind>(
   options: { readonly moves?: boolean } = {},
 ): Kind<K> => ({ kind: name, reduce, ...options });
 
-export const deedOf = (entry: DraftEntry): Deed => ({ atMs: entry.atMs, who: entry.who, entryId: entry.id });
+export const stampOf = (entry: DraftEntry): Stamp => ({
+  atMs: entry.atMs,
+  who: entry.who,
+  entryId: entry.id,
+});
 
 /** What was written down, with who and when. */
-export const did = <K extends EntryKind>(entry: EntryOf<K>): Deed & Payloads[K] => ({
-  ...deedOf(entry),
+export const did = <K extends EntryKind>(entry: EntryOf<K>): Stamp & Payloads[K] => ({
+  ...stampOf(entry),
   ...(entry.payload as Payloads[K]),
 });
 
 export const withNotice = (lot: LotState, entry: DraftEntry, told: NoticeTold): LotState => ({
   ...lot,
-  notices: [...lot.notices, { ...deedOf(entry), lot: entry.lot, ...told }],
+  notices: [...lot.notices, { ...stampOf(entry), lot: entry.lot, ...told }],
 });
 
 /** The map with one more row: what people name (a stage, an ingredient, a tray) is a key of a map, never of an object. */

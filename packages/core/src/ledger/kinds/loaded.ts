@@ -1,5 +1,5 @@
 import type { TrayState } from '../state.js';
-import { deedOf, kind, withNotice, withRow, type EntryOf } from './kind.js';
+import { stampOf, kind, withNotice, withRow, type EntryOf } from './kind.js';
 
 const trayOf = (entry: EntryOf<'loaded'>, trayId: string, i: number): TrayState => {
   const { loadId, ovenId, setC, pullS, trayRestS, pieces, positions, startC, test } = entry.payload;
@@ -15,7 +15,7 @@ const trayOf = (entry: EntryOf<'loaded'>, trayId: string, i: number): TrayState 
     ...(positions?.[i] !== undefined && { position: positions[i] }),
     ...(startC !== undefined && { startC }),
     test: test ?? false,
-    loaded: deedOf(entry),
+    loaded: stampOf(entry),
     turned: null,
     pulled: null,
     flattened: null,

@@ -1,10 +1,10 @@
 import type { ColdStay } from '../state.js';
-import { deedOf, did, kind, withRow, type EntryOf } from './kind.js';
+import { stampOf, did, kind, withRow, type EntryOf } from './kind.js';
 
 /** A dough that is measured while it lies in the cold was measured with a needle in its core. */
 const withCore = (stays: readonly ColdStay[], entry: EntryOf<'measured'>): readonly ColdStay[] => {
   const open = stays.findLastIndex((stay) => stay.outMs === null);
-  const core = { ...deedOf(entry), temperatureC: entry.payload.temperatureC };
+  const core = { ...stampOf(entry), temperatureC: entry.payload.temperatureC };
   return stays.map((stay, i) => (i === open ? { ...stay, cores: [...stay.cores, core] } : stay));
 };
 

@@ -1,18 +1,18 @@
 import type { ColdStay, LotState } from '../state.js';
-import { deedOf, did, kind, withNotice } from './kind.js';
+import { stampOf, did, kind, withNotice } from './kind.js';
 
 /** What lies in the open stay, less what left it. */
 const takenFrom = (
   lot: LotState,
   massG: number,
   pieces: number,
-  deed: ReturnType<typeof deedOf>,
+  stamp: ReturnType<typeof stampOf>,
 ): readonly ColdStay[] =>
   lot.stays.map((stay) => {
     if (stay.outMs !== null) return stay;
     const left = { massG: Math.max(0, stay.massG - massG), pieces: Math.max(0, stay.pieces - pieces) };
     return left.massG < 0.5
-      ? { ...stay, outMs: Math.max(stay.atMs, deed.atMs), out: deed }
+      ? { ...stay, outMs: Math.max(stay.atMs, stamp.atMs), out: stamp }
       : { ...stay, ...left };
   });
 
@@ -28,7 +28,7 @@ export const split = kind(
     return {
       ...lot,
       splits: [...lot.splits, did(entry)],
-      stays: takenFrom(lot, massG, pieces, deedOf(entry)),
+      stays: takenFrom(lot, massG, pieces, stampOf(entry)),
     };
   },
   { moves: true },
@@ -45,7 +45,7 @@ export const discarded = kind(
     return {
       ...lot,
       discarded: [...lot.discarded, did(entry)],
-      stays: takenFrom(lot, massG, pieces, deedOf(entry)),
+      stays: takenFrom(lot, massG, pieces, stampOf(entry)),
     };
   },
   { moves: true },

@@ -1,5 +1,5 @@
 import type { ColdStay } from '../state.js';
-import { deedOf, did, kind, withNotice } from './kind.js';
+import { stampOf, did, kind, withNotice } from './kind.js';
 
 /**
  * The dough went into a place. It lies in one place at a time: put into the same one twice, the first press counts; put
@@ -20,7 +20,7 @@ export const restIn = kind(
       });
     }
     const moved = lot.stays.map((stay): ColdStay =>
-      stay.outMs === null ? { ...stay, outMs: Math.max(stay.atMs, entry.atMs), out: deedOf(entry) } : stay,
+      stay.outMs === null ? { ...stay, outMs: Math.max(stay.atMs, entry.atMs), out: stampOf(entry) } : stay,
     );
     return { ...lot, stays: [...moved, { ...did(entry), outMs: null, out: null, taken: [], cores: [] }] };
   },

@@ -1,5 +1,5 @@
 import type { ColdStay, LotState } from '../state.js';
-import { deedOf, kind, withNotice, type EntryOf } from './kind.js';
+import { stampOf, kind, withNotice, type EntryOf } from './kind.js';
 
 const notThere = (lot: LotState, entry: EntryOf<'rest-out'>): LotState => {
   const { placeId } = entry.payload;
@@ -32,9 +32,9 @@ export const restOut = kind(
       ? {
           ...stay,
           ...left,
-          taken: [...stay.taken, { ...deedOf(entry), pieces: pieces ?? 0, massG: massG ?? 0 }],
+          taken: [...stay.taken, { ...stampOf(entry), pieces: pieces ?? 0, massG: massG ?? 0 }],
         }
-      : { ...stay, outMs, out: deedOf(entry) };
+      : { ...stay, outMs, out: stampOf(entry) };
     return { ...lot, stays: lot.stays.map((s, i) => (i === open ? after : s)) };
   },
   { moves: true },

@@ -1,5 +1,5 @@
 import type { LotState } from '../state.js';
-import { deedOf, kind, withNotice, withRow, type EntryOf } from './kind.js';
+import { stampOf, kind, withNotice, withRow, type EntryOf } from './kind.js';
 
 type Step = 'turned' | 'pulled' | 'flattened' | 'racked' | 'iced' | 'packed';
 
@@ -17,7 +17,7 @@ const step = (lot: LotState, entry: EntryOf<Step>): LotState =>
       return withNotice(now, entry, { code: 'already', step: 'pulled', subject: trayId, by: tray.pulled });
     if (!inTheOven.has(name) && !tray.pulled)
       return withNotice(now, entry, { code: 'not-pulled', subject: trayId });
-    return { ...now, trays: withRow(now.trays, trayId, { ...tray, [name]: deedOf(entry) }) };
+    return { ...now, trays: withRow(now.trays, trayId, { ...tray, [name]: stampOf(entry) }) };
   }, lot);
 
 export const turned = kind('turned', step);

@@ -14,14 +14,14 @@ import { RecipeProposals } from './recipe-proposals';
 import { RecipeSource, useSource } from './recipe-source';
 import { SaveAsFormula } from './save-as-formula';
 import { SoFar } from './so-far';
-import { useTakeIn } from './take-in-store';
+import { useImport } from './import-store';
 import { codeFrom, useMake } from './use-make';
 import { useProposals } from './use-proposals';
 import { useReading } from './use-reading';
 
 /** How the recipe is to be read, as it was chosen. */
 const useSettings = (): ReadSettings => {
-  const { measures, schools, eggSize, bareUnit } = useTakeIn();
+  const { measures, schools, eggSize, bareUnit } = useImport();
   const own = useBakery().data?.ownIngredients;
   return {
     measures,
@@ -39,8 +39,8 @@ const OwnFormula = ({ whole }: { readonly whole: NonNullable<ReturnType<typeof u
   );
 };
 
-export const TakeInPage = () => {
-  const { text, title, answers, answer, setText } = useTakeIn();
+export const ImportPage = () => {
+  const { text, title, answers, answer, setText } = useImport();
   const { onText, problem, whole } = useSource();
   const bakery = useBakery();
   const navigate = useNavigate();

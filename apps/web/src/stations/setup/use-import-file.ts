@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
 import { toast } from 'sonner';
 import type { SetupFile, SetupVersions } from '@jokul/contracts';
-import { askSetup, useLookAtSetup, useTakeSetup } from '../../lib/queries';
+import { askSetup, useLookAtSetup, useImportSetup } from '../../lib/queries';
 
-interface Taking {
+interface Importing {
   readonly file: SetupFile;
   readonly withBakery: boolean;
   /** What the setup was when the file was looked at. */
@@ -13,15 +13,15 @@ interface Taking {
 }
 
 /** Takes a setup file in that was looked at, with an Undo that brings back what was there before. */
-export const useTakeFile = (say: (error: unknown) => void) => {
+export const useImportFile = (say: (error: unknown) => void) => {
   const look = useLookAtSetup();
-  const take = useTakeSetup();
+  const take = useImportSetup();
   const undo = async (before: SetupFile) => {
     const { versions } = await look.mutateAsync({ file: before, withBakery: true });
     await take.mutateAsync({ file: before, withBakery: true, versions });
     toast(t`The setup is as it was. Things that came only with the file are retired.`);
   };
-  const takeIn = async ({ file, withBakery, versions, done }: Taking) => {
+  const importFile = async ({ file, withBakery, versions, done }: Importing) => {
     const before = await askSetup();
     await take.mutateAsync({ file, withBakery, versions });
     toast(done, {
@@ -29,5 +29,5 @@ export const useTakeFile = (say: (error: unknown) => void) => {
       action: { label: t`Undo`, onClick: () => void undo(before).catch(say) },
     });
   };
-  return { look, takeIn, busy: take.isPending };
+  return { look, importFile, busy: take.isPending };
 };

@@ -9,7 +9,7 @@ import {
   type Measures,
 } from '@jokul/core';
 
-interface TakeInStore {
+interface ImportStore {
   readonly text: string;
   readonly title: string;
   readonly measures: Measures;
@@ -21,15 +21,15 @@ interface TakeInStore {
   readonly answers: Readonly<Record<number, LineAnswer>>;
   readonly setText: (text: string, title?: string) => void;
   readonly answer: (line: number, answer: LineAnswer | null) => void;
-  readonly set: (change: Partial<Pick<TakeInStore, 'measures' | 'schools' | 'eggSize' | 'bareUnit'>>) => void;
+  readonly set: (change: Partial<Pick<ImportStore, 'measures' | 'schools' | 'eggSize' | 'bareUnit'>>) => void;
   readonly clear: () => void;
 }
 
 const sameLines = (
   before: string,
   after: string,
-  answers: TakeInStore['answers'],
-): TakeInStore['answers'] => {
+  answers: ImportStore['answers'],
+): ImportStore['answers'] => {
   if (Object.keys(answers).length === 0) return answers;
   if (isTooLong(before) || isTooLong(after)) return {};
   // An answer stays with its line as long as the line reads the same; it follows when lines are put in above.
@@ -45,7 +45,7 @@ const sameLines = (
 };
 
 /** The recipe being taken in. It is kept on this device until it is a formula, so that a reload loses nothing. */
-export const useTakeIn = create<TakeInStore>()(
+export const useImport = create<ImportStore>()(
   persist(
     (set) => ({
       text: '',
