@@ -5,6 +5,7 @@ import type { ComponentProps } from 'react';
 import {
   demoFormulas,
   emptyLot,
+  lotRecord,
   type AgeRules,
   type Formula,
   type LotState,
@@ -14,11 +15,12 @@ import { usePreferences } from '../../lib/preferences';
 
 /* What is typed on a device of another unit reaches the log in the log's own. */
 const logged: { kind: string; payload: Record<string, unknown> }[] = [];
+const floor = { lots: new Map<string, LotState>() };
 jest.unstable_mockModule('../../journal/store', () => ({
   record: (kind: string, _lot: string, payload: Record<string, unknown>) =>
     void logged.push({ kind, payload }),
   useJournal: (read: (state: object) => unknown) =>
-    read({ floor: { lots: new Map() }, session: [], pending: [], refused: [] }),
+    read({ floor: { lots: floor.lots }, session: [], pending: [], refused: [] }),
 }));
 jest.unstable_mockModule('../../line/dough-now', () => ({ useDoughNow: () => null }));
 jest.unstable_mockModule('../../lib/queries', () => ({
@@ -112,6 +114,30 @@ describe('on a device of ounces and Fahrenheit', () => {
     await user.type(screen.getByLabelText('Weight, oz'), '16');
     await user.click(screen.getByRole('button', { name: 'Throw away' }));
     expect(logged[0]).toMatchObject({ kind: 'discarded', payload: { massG: expect.closeTo(453.59, 1) } });
+  });
+  it('dough that is worked in goes along with its age and with what it declares', async () => {
+    const made = demoFormulas.find(({ code }) => code === 'GNG') as Formula;
+    const older: Formula = { ...made, toppings: [{ ingredientId: 'sesame', percent: 3 }] };
+    const record = lotRecord(older, { massG: 900, pieces: 0, day: null, mixerId: null });
+    const stay = { atMs: 0, outMs: null, placeId: 'walk-in', form: 'tub', massG: 900, pieces: 0, startC: 8 };
+    floor.lots.set('GNG-26-2-G', {
+      ...emptyLot('GNG-26-2-G'),
+      begun: { ...record, atMs: 0, who: 'x', entryId: 'b' },
+      stays: [{ ...stay, cores: [], taken: [], out: null, who: 'x', entryId: 's', cover: 'covered' }],
+    } as unknown as LotState);
+    const user = await parts();
+    await user.selectOptions(screen.getByLabelText('What'), 'merge');
+    await user.selectOptions(screen.getByLabelText('From the lot'), 'GNG-26-2-G');
+    await user.type(screen.getByLabelText('Weight, oz'), '500 g');
+    await user.click(screen.getByRole('button', { name: 'Work in' }));
+    floor.lots.clear();
+    expect(logged.map(({ kind }) => kind)).toEqual(['merged', 'split']);
+    expect(logged[0]?.payload).toMatchObject({
+      from: 'GNG-26-2-G',
+      massG: 500,
+      age: { stays: 1 },
+      allergens: expect.arrayContaining(['sesame', 'wheat']),
+    });
   });
   it('a part is no more than there is, nor nothing', async () => {
     const user = await parts();
