@@ -62,3 +62,27 @@ test('a dough that was out goes back as warm as it is, not as it was mixed, and 
   await expect(age('times put away')).toContainText('3');
   await expect(age('Out of the cold')).toContainText('51 min of 4 h');
 });
+
+test('what lies in a place that is taken out of use stays in sight, and nothing goes in there any more', async ({
+  page,
+}) => {
+  await jokul.setClock('06:00');
+  await page.goto(`${jokul.url}/setup`);
+  const places = page.getByRole('region', { name: 'Cold places' });
+  await places.getByRole('button', { name: 'Copy Walk-in' }).click();
+  await page.getByRole('button', { name: /^Add the/ }).click();
+  await expect(page.getByText('Walk-in, another is added.')).toBeVisible();
+  await places.getByRole('button', { name: 'Retire Walk-in', exact: true }).click();
+  await expect(page.getByText(/Walk-in is retired\. \d doughs lie in it still/)).toBeVisible();
+  const lot = jokul.lot('RYE');
+  await page.goto(`${jokul.url}/rest/${lot}`);
+  await expect(page.getByText('Walk-in, out of use: put these elsewhere')).toBeVisible();
+  await expect(page.getByRole('link', { name: new RegExp(lot) }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  const goesInto = page.getByRole('form', { name: 'Into the cold' }).getByLabel('Place');
+  await expect(goesInto).toBeVisible();
+  expect(await goesInto.getByRole('option').allTextContents()).toEqual(
+    expect.arrayContaining([expect.stringContaining('Walk-in, another')]),
+  );
+  await expect(goesInto.getByRole('option', { name: /^Walk-in, 4/ })).toHaveCount(0);
+});

@@ -15,11 +15,14 @@ export const AllPlaces = ({ current }: { readonly current: string }) => {
   const probes = useProbes(now - backMs);
   const lots = useLots();
   if (!data || !lots) return null;
+  const cold = inTheCold(floor);
+  // What lies in a place that is out of use must not be forgotten there.
+  const holds = (id: string) => cold.some(({ placeId }) => placeId === id);
   return (
     <section aria-label={t`All places`}>
-      <UseFirst entries={inOrderOfUse(inTheCold(floor), lots, now)} current={current} now={now} />
+      <UseFirst entries={inOrderOfUse(cold, lots, now)} current={current} now={now} />
       <div className="mt-6 grid grid-cols-2 gap-6 max-[1100px]:grid-cols-1">
-        {inUse(data.equipment)
+        {inUse(data.equipment, holds)
           .places.filter(({ kind }) => kind !== 'bench')
           .map((place) => (
             <ColdPlace

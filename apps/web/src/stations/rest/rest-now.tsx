@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro';
+import { inUse } from '@jokul/core';
 import { nowMs, useWallClock } from '../../lib/clock';
 import { useUnits } from '../../lib/units';
 import { Alarm } from '../../ui/states';
@@ -62,7 +63,7 @@ const GoingIntoTheCold = ({ rest }: { readonly rest: Rest }) => {
       {rest.isLeft && (
         <IntoTheCold
           going={going}
-          places={bakery.equipment.places}
+          places={inUse(bakery.equipment).places}
           startWrong={startWrong}
           temperature={rest.isFound ? (rest.isComputed ? 'computed' : 'fresh') : 'being-found'}
           notYet={notYet}
@@ -109,7 +110,7 @@ export const RestNow = ({ rest }: { readonly rest: Rest }) => {
         <ComparePlaces
           key={`${batchId}-${start}`}
           formula={formula}
-          places={bakery.equipment.places.map((p) => asShown(p, needles.get(p.id)))}
+          places={inUse(bakery.equipment).places.map((p) => asShown(p, needles.get(p.id)))}
           rules={bakery.rules}
           startC={start}
           massG={rest.massG}

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import type { BakeryView } from '@jokul/contracts';
-import { emptyLot, inTheCold, inUse, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
+import { emptyLot, inTheCold, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
 import { useNames } from '../../line/actions';
 import { useLots, type Lots } from '../../line/lots';
 import { NeedPlan } from '../../line/need-plan';
@@ -57,12 +57,14 @@ const ColdQueue = ({ current, toGo, cold, lots, bakery }: ColdQueueProps) => {
           detail={batch.batchId}
         />
       ))}
-      {inUse(bakery.equipment)
-        .places.filter((place) => cold.some((item) => item.placeId === place.id))
+      {bakery.equipment.places
+        .filter((place) => cold.some((item) => item.placeId === place.id))
         .map((place) => (
           <section key={place.id}>
             <h3 className="px-3 pt-3 pb-0.5 text-[12.5px] text-ink-faint">
-              {t`${place.name}, set to ${temperature(place.airC)}`}
+              {place.retired
+                ? t`${place.name}, out of use: put these elsewhere`
+                : t`${place.name}, set to ${temperature(place.airC)}`}
             </h3>
             {cold
               .filter((item) => item.placeId === place.id)

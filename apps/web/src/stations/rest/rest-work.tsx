@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import { Tag } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
+import { inUse } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../../line/actions';
 import { taskOf } from '../../line/batch';
@@ -82,7 +83,7 @@ const RestLife = ({ rest }: { readonly rest: Rest }) => {
     <WholeLife
       key={batchId}
       formula={formula}
-      places={bakery.equipment.places.map((p) => asShown(p, needles.get(p.id)))}
+      places={inUse(bakery.equipment).places.map((p) => asShown(p, needles.get(p.id)))}
       rules={bakery.rules}
       startC={known.mixed?.doughC ?? bakery.rules.doughC}
       massG={rest.massG}

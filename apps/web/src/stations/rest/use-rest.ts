@@ -3,6 +3,7 @@ import {
   clocksOf,
   coreAt,
   followed,
+  inUse,
   overWindow,
   placeAirNow,
   type BatchPlan,
@@ -58,7 +59,7 @@ const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, 
   const freshC = known.mixed?.doughC ?? stay?.startC ?? rules.doughC;
   const expectedC = wasAway && before !== null ? before?.meanC : freshC;
   const [typedIn, setGoing] = useState<Omit<GoingIn, 'startC'> & { readonly startC: string | null }>({
-    placeId: places.find(({ kind }) => kind === formula.rest.placeKind)?.id ?? '',
+    placeId: inUse(equipment).places.find(({ kind }) => kind === formula.rest.placeKind)?.id ?? '',
     cover: formula.rest.form === 'pieces' ? 'open' : 'covered',
     startC: null,
   });

@@ -2,8 +2,9 @@ import { plural, t } from '@lingui/core/macro';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { freeId, type Equipment } from '@jokul/core';
+import { freeId, inTheCold, type Equipment } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
+import { useJournal } from '../../../journal/store';
 import { useDay } from '../../../lib/queries';
 import { Button } from '../../../ui/button';
 import { nameOf, thingsOf, type Kind, type Preset, type Thing } from './kinds';
@@ -16,10 +17,22 @@ const withThings = (equipment: Equipment, { kind }: Kind, things: readonly Thing
   [kind]: things,
 });
 
-/** How many loads or batches of the day that is looked at stand on a thing. */
+/** How many doughs lie in a place by now. */
+const useLying = () => {
+  const floor = useJournal((s) => s.floor);
+  return ({ kind }: Kind, id: string): number =>
+    kind === 'places' ? inTheCold(floor).filter(({ placeId }) => placeId === id).length : 0;
+};
+
+/** What a change of a thing touches: doughs that lie in it, or loads or batches of the day that is looked at. */
 const useTouched = () => {
   const plan = useDay().data?.plan?.plan;
-  return ({ kind }: Kind, id: string): string | null => {
+  const lying = useLying();
+  return (of: Kind, id: string): string | null => {
+    const doughs = lying(of, id);
+    if (doughs > 0)
+      return t`${plural(doughs, { one: '# dough lies', other: '# doughs lie' })} in it: what is computed of them changes with it.`;
+    const { kind } = of;
     const batches = plan?.batches ?? [];
     const n =
       kind === 'ovens'
@@ -41,6 +54,7 @@ const isThing = (from: Thing | Preset): from is Thing => typeof from.id === 'str
 /** The things of a kind, and how they are changed; each change answers with why it was refused. */
 const useThings = (kind: Kind, bakery: BakeryView) => {
   const { change, busy } = useChangeEquipment(bakery);
+  const lying = useLying();
   const { equipment } = bakery;
   const things = thingsOf(equipment, kind.kind);
   const replace = (id: string, values: Readonly<Record<string, unknown>>, says: string) =>
@@ -64,10 +78,15 @@ const useThings = (kind: Kind, bakery: BakeryView) => {
     );
   };
   const retire = async (thing: Thing, retired: boolean) => {
+    const doughs = lying(kind, thing.id);
+    const isRetired =
+      doughs > 0
+        ? t`${nameOf(thing)} is retired. ${plural(doughs, { one: '# dough lies', other: '# doughs lie' })} in it still: put them elsewhere.`
+        : t`${nameOf(thing)} is retired.`;
     const problem = await replace(
       thing.id,
       { retired },
-      retired ? t`${nameOf(thing)} is retired.` : t`${nameOf(thing)} is in use again.`,
+      retired ? isRetired : t`${nameOf(thing)} is in use again.`,
     );
     if (problem) toast.error(problem, { duration: 12_000 });
   };
