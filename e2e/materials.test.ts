@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { openAt, press } from './support/at-hand.js';
 import { Jokul } from './support/jokul.js';
 
 /* Right materials: a metric sheet as it is written, another fat, and a piece that is raw inside. */
@@ -10,12 +11,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => jokul.stop());
 
-const open = async (page: Page, path: string) => {
-  await page.goto(`${jokul.url}${path}`);
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-};
-const press = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, exact: typeof name === 'string' }).click();
+const open = (page: Page, path: string) => openAt(page, `${jokul.url}${path}`);
 
 const sheet = `Teig:
 0,250 kg Weizenmehl

@@ -30,7 +30,7 @@ test('a dough that was out goes back as warm as it is, not as it was mixed, and 
   await page.getByRole('button', { name: 'Take it out' }).click();
   await allSent(page);
   await open(lot, '04:40');
-  await expect(backIn).toContainText('Computed from where it lay');
+  await expect(backIn).toContainText('Worked out from where it has been');
   const first = await goesIn();
   // 22.4 °C off the mixer, 13 h in a tub at 4 °C, half an hour on the bench.
   expect(first).toBeGreaterThan(5);
@@ -46,7 +46,7 @@ test('a dough that was out goes back as warm as it is, not as it was mixed, and 
   expect(await goesIn()).toBeLessThan(9);
   // What a needle says counts for more.
   await backIn.getByLabel('Dough, °C').fill('8.5');
-  await expect(backIn).not.toContainText('Computed from where it lay');
+  await expect(backIn).not.toContainText('Worked out from where it has been');
   await backIn.getByRole('button', { name: 'Put away' }).click();
   await expect(age('Out of the cold')).toContainText('51 min of 4 h');
   await expect(age('times put away')).toContainText('3');
@@ -76,7 +76,7 @@ test('what lies in a place that is taken out of use stays in sight, and nothing 
   await expect(page.getByText(/Walk-in is retired\. \d doughs lie in it still/)).toBeVisible();
   const lot = jokul.lot('RYE');
   await page.goto(`${jokul.url}/rest/${lot}`);
-  await expect(page.getByText('Walk-in, out of use: put these elsewhere')).toBeVisible();
+  await expect(page.getByText('Walk-in, out of use: move these')).toBeVisible();
   await expect(page.getByRole('link', { name: new RegExp(lot) }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Take it out' }).click();
   const goesInto = page.getByRole('form', { name: 'Into the cold' }).getByLabel('Place');

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { openAt } from './support/at-hand.js';
 import { Jokul } from './support/jokul.js';
 
 /* A formula is chilled, test baked, measured, learned from; the next tray's pull changes. A fridge fails and says so. */
@@ -55,10 +56,7 @@ const loads = async (): Promise<readonly PlanLoad[]> => {
   return day.plan.plan.batches.flatMap((batch) => batch.loads);
 };
 const pullOf = async (id: string) => (await loads()).find((l) => l.id === id)?.pullS ?? 0;
-const open = async (page: Page, path: string) => {
-  await page.goto(`${jokul.url}${path}`);
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-};
+const open = (page: Page, path: string) => openAt(page, `${jokul.url}${path}`);
 
 test('a few pieces are baked first, measured and learned from; the rest of the day is timed by them', async ({
   page,

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test, type Page } from '@playwright/test';
 import { allSent } from './support/all-sent.js';
+import { openAt, press } from './support/at-hand.js';
 import { Jokul } from './support/jokul.js';
 
 /*
@@ -18,12 +19,7 @@ test.afterAll(() => jokul.stop());
 test.describe.configure({ mode: 'serial' });
 
 const tomorrow = '?day=2026-11-28';
-const open = async (page: Page, path: string) => {
-  await page.goto(`${jokul.url}${path}`);
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-};
-const press = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, exact: typeof name === 'string' }).click();
+const open = (page: Page, path: string) => openAt(page, `${jokul.url}${path}`);
 
 test('is copied from the library with what its label says', async ({ page }) => {
   await open(page, '/setup/ingredients/wheat-flour');

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { allSent } from './support/all-sent.js';
+import { openAt, press } from './support/at-hand.js';
 import { Jokul } from './support/jokul.js';
 
 /* A recipe in cups, from the paste to the last dough ball, with what goes wrong on the way. */
@@ -15,12 +16,7 @@ test.describe.configure({ mode: 'serial' });
 
 const tomorrow = '?day=2026-11-28';
 let batch = '';
-const open = async (page: Page, path: string) => {
-  await page.goto(`${jokul.url}${path}`);
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-};
-const press = (page: Page, name: string | RegExp) =>
-  page.getByRole('button', { name, exact: typeof name === 'string' }).click();
+const open = (page: Page, path: string) => openAt(page, `${jokul.url}${path}`);
 
 const target = async (page: Page): Promise<string> => {
   const label = await page.locator('#target').getAttribute('aria-label');

@@ -37,7 +37,7 @@ await orSay(async () => {
     }
     const { entries, rows, bakery: whose, before } = await runBackup('restore', file, db);
     if (whose !== null && before !== null && whose !== before)
-      say('The records in this backup are another bakery’s than those that were there.');
+      say('This backup is from a different bakery than the one it replaced.');
     say(
       `Put back ${rows} rows, ${entries} entries of the log among them, as of ${madeAt}. Start with: npm start`,
     );

@@ -108,7 +108,7 @@ describe('ingredients of the bakery’s own', () => {
     const { status, body } = await gone([spelt]);
     expect([status, body]).toMatchObject([
       422,
-      { code: 'ingredient-in-use', message: expect.stringContaining('Flour of the mill is in MIL') },
+      { code: 'ingredient-in-use', message: expect.stringContaining('Flour of the mill is used in MIL') },
     ]);
     expect((await bakery()).ownIngredients).toHaveLength(2);
     expect((await gone([mill()])).status).toBe(200);

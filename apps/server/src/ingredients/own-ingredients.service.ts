@@ -53,7 +53,7 @@ export class OwnIngredientsService {
       if (user)
         throw new JokulError(
           'ingredient-in-use',
-          `${name} is in ${user.code}, version ${user.version}: it stays in the list.`,
+          `${name} is used in ${user.code}, version ${user.version}: it has to stay in the list.`,
           'ingredients',
         );
     }

@@ -14,10 +14,9 @@ import { asShown, needleQuery } from '../stations/rest/use-needles';
 import { Button, buttonClass } from '../ui/button';
 import { Said } from '../ui/said';
 import { Alarm } from '../ui/states';
+import { airBackMs } from '../line/way-now';
 import { core } from '../workers/core';
 
-/** As far back as a tub still remembers its air. */
-const backMs = 80 * 3600e3;
 const recentMs = 3 * 3600e3;
 
 /** When each dough in a place that is off is cold, by what was set and by what was measured. */
@@ -137,7 +136,7 @@ export const ColdWatch = () => {
     .filter(({ drifting, lastOffMs }) => drifting || lastOffMs !== null)
     .map(({ place }) => place.id);
   // The long way back is asked for only when something is off.
-  const long = useProbes(now - backMs, off.length > 0);
+  const long = useProbes(now - airBackMs, off.length > 0);
   const ready = useReadiness(
     cold.filter((item) => off.includes(item.placeId)),
     long,

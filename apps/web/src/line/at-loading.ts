@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import { adjustmentOf, lotWay, trayKindOf, type Action } from '@jokul/core';
+import { adjustmentOf, trayKindOf, type Action } from '@jokul/core';
 import type { BakeryView, ProbesView } from '@jokul/contracts';
 import { useJournal } from '../journal/store';
 import { useNow } from '../lib/clock';
@@ -7,14 +7,11 @@ import { useBakery, useProbes } from '../lib/queries';
 import { core } from '../workers/core';
 import { loadingKey, type LoadingNow } from './loading-now';
 import type { Lots } from './lots';
+import { airBackMs, slotMs, wayKey, wayNow } from './way-now';
 
-/** As far back as a dough remembers its air. */
-const backMs = 80 * 3600e3;
 /** Loads that are due within so long are looked at. */
 const soonMs = 30 * 60e3;
 const most = 4;
-/** A dough that comes out of the cold goes on warming: its temperature is asked anew this often. */
-const slotMs = 120_000;
 
 const ask = async (
   action: Action,
@@ -28,8 +25,7 @@ const ask = async (
   const formula = lots.formulaOf(batchId);
   const oven = bakery.equipment.ovens.find(({ id }) => id === load?.ovenId);
   if (!load || !lot || !formula || !oven) return null;
-  const readings = (id: string) => probes?.places.find(({ placeId }) => placeId === id)?.readings ?? [];
-  const asked = lotWay(lot, bakery.equipment.places, readings, nowMs);
+  const asked = wayNow(lot, bakery.equipment.places, probes, nowMs);
   if (!asked) return null;
   const { learned } = bakery;
   const found = await core().loading(formula, asked, {
@@ -54,16 +50,15 @@ export const useLoadingWatch = (actions: readonly Action[], lots: Lots | null): 
   const due = actions
     .filter(({ kind, load, dueMs }) => kind === 'load' && load && dueMs < now + soonMs)
     .slice(0, most);
-  const probes = useProbes(now - backMs, due.length > 0);
+  const probes = useProbes(now - airBackMs, due.length > 0);
   const slot = Math.floor(now / slotMs);
+  const lotKey = (name: string) => {
+    const lot = entries.get(name);
+    return lot && wayKey(lot);
+  };
   useQueries({
     queries: due.map((action) => ({
-      queryKey: [
-        ...loadingKey(action.load?.id ?? ''),
-        slot,
-        entries.get(action.batchId),
-        probes.data?.version,
-      ],
+      queryKey: [...loadingKey(action.load?.id ?? ''), slot, lotKey(action.batchId), probes.data?.version],
       queryFn: () => (data && lots ? ask(action, lots, data, probes.data, now) : null),
       enabled: data !== undefined && lots !== null && probes.data !== undefined,
       staleTime: slotMs,

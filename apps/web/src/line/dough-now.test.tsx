@@ -16,6 +16,7 @@ import {
 /* How warm a dough is now: along the way that it came, computed beside the page. */
 
 let broken = false;
+let away = false;
 const along = jest.fn(async (...asked: Parameters<typeof alongWay>) => {
   if (broken) throw new Error('The computation broke off.');
   return alongWay(...asked);
@@ -30,6 +31,7 @@ const formula = demoFormulas[0] as Formula;
 const clock = { mode: 'frozen' as const, nowMs, serverMs: nowMs };
 beforeEach(() => {
   broken = false;
+  away = false;
   along.mockClear();
   setClock(clock);
   const answers: Record<string, unknown> = {
@@ -38,12 +40,15 @@ beforeEach(() => {
     probes: { version: 1, places: [] },
   };
   Object.assign(globalThis, {
-    fetch: async (path: string) => ({
-      ok: true,
-      status: 200,
-      text: async () =>
-        JSON.stringify(Object.entries(answers).find(([name]) => path.includes(name))?.[1] ?? {}),
-    }),
+    fetch: async (path: string) => {
+      if (away && path.includes('probes')) throw new TypeError('Failed to fetch');
+      return {
+        ok: true,
+        status: 200,
+        text: async () =>
+          JSON.stringify(Object.entries(answers).find(([name]) => path.includes(name))?.[1] ?? {}),
+      };
+    },
   });
 });
 afterEach(cleanup);
@@ -94,6 +99,22 @@ describe('how warm a dough is now', () => {
     broken = true;
     const { result } = shown({ lot, formula });
     await waitFor(() => expect(result.current).toBeNull());
+  });
+  it('is found without the server too, by air that is assumed', async () => {
+    away = true;
+    const { result } = shown({ lot, formula });
+    await waitFor(() => expect(result.current).toBeTruthy());
+    expect(result.current?.assumed).toBe(true);
+  });
+  it('is asked anew when its core was measured', async () => {
+    const { result, rerender } = renderHook((of: LotState) => useDoughNow({ lot: of, formula }), {
+      initialProps: lot,
+      wrapper,
+    });
+    await waitFor(() => expect(result.current).toBeTruthy());
+    const dough = { atMs: nowMs, who: 'x', entryId: 'd', what: 'dough' as const, temperatureC: 15 };
+    rerender({ ...lot, measured: new Map([['dough', dough]]) });
+    await waitFor(() => expect(result.current?.meanC).toBeCloseTo(15, 0));
   });
   it('is not asked of what is not to be asked about', () => {
     const { result } = shown(null);

@@ -1,14 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { lotWay, type Formula, type LotState, type Place } from '@jokul/core';
+import type { Formula, LotState, Place } from '@jokul/core';
 import type { ProbesView } from '@jokul/contracts';
 import { useNow } from '../lib/clock';
 import { useBakery, useProbes } from '../lib/queries';
 import { core } from '../workers/core';
-
-/** As far back as a dough remembers its air. */
-const backMs = 80 * 3600e3;
-/** Asked anew this often: out of the cold a dough goes on warming. */
-const slotMs = 120_000;
+import { airBackMs, slotMs, wayKey, wayNow } from './way-now';
 
 /** How warm a lot's dough is now, computed along the way that it came. */
 export interface DoughNow {
@@ -26,11 +22,10 @@ interface DoughOf {
 const ask = async (
   { lot, formula }: DoughOf,
   places: readonly Place[],
-  probes: ProbesView,
+  probes: ProbesView | undefined,
   nowMs: number,
 ): Promise<DoughNow | null> => {
-  const readings = (id: string) => probes.places.find(({ placeId }) => placeId === id)?.readings ?? [];
-  const way = lotWay(lot, places, readings, nowMs);
+  const way = wayNow(lot, places, probes, nowMs);
   if (!way) return null;
   const { meanC } = await core().along(formula, way.startC, way.way);
   return { meanC: Math.round(meanC * 10) / 10, assumed: way.assumed };
@@ -44,11 +39,13 @@ const ask = async (
 export const useDoughNow = (of: DoughOf | null): DoughNow | null | undefined => {
   const { data: bakery } = useBakery();
   const now = useNow(10_000);
-  const probes = useProbes(now - backMs, of !== null).data;
+  const { data: probes, failureCount } = useProbes(now - airBackMs, of !== null);
+  // Without the server the air is assumed: nobody waits for a probe with a tub in their hands.
+  const isTold = probes !== undefined || failureCount > 0;
   const { data, isError } = useQuery({
-    queryKey: ['dough-now', of?.lot, Math.floor(now / slotMs), probes?.version],
-    queryFn: () => (of && bakery && probes ? ask(of, bakery.equipment.places, probes, now) : null),
-    enabled: of !== null && bakery !== undefined && probes !== undefined,
+    queryKey: ['dough-now', of && wayKey(of.lot), Math.floor(now / slotMs), probes?.version],
+    queryFn: () => (of && bakery ? ask(of, bakery.equipment.places, probes, now) : null),
+    enabled: of !== null && bakery !== undefined && isTold,
     staleTime: slotMs,
     gcTime: 3 * slotMs,
     retry: false,

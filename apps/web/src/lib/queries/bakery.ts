@@ -16,7 +16,7 @@ export const useBakery = () =>
       // The clock is asked for by itself: the rest may come from what this device keeps for when the server is away.
       const [bakery, asked] = await Promise.all([get<BakeryView>('bakery'), askClock().catch(() => null)]);
       // Something else listens at this address: what it says must not reach the pages.
-      if (!('rules' in bakery)) throw new Error(t`What answers here is not Jokul. Look at the address.`);
+      if (!('rules' in bakery)) throw new Error(t`The answer did not come from Jokul. Check the address.`);
       const clock = asked ?? lastKnownClock() ?? bakery.clock;
       // Before anything asks what day it is.
       setClock(clock);

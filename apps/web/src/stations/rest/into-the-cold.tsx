@@ -11,12 +11,19 @@ export interface GoingIn {
   readonly startC: string;
 }
 
+/** How it is known how warm a dough is. */
+export type Warmth = 'fresh' | 'computed' | 'typed' | 'being-found' | 'unknown';
+
+const hints: Readonly<Partial<Record<Warmth, string>>> = {
+  computed: t`Worked out from where it has been since mixing. If you measure it, type what the probe says.`,
+  unknown: t`How warm it is cannot be worked out here: measure it.`,
+};
+
 interface IntoTheColdProps {
   readonly going: GoingIn;
   readonly places: readonly Place[];
   readonly startWrong: boolean;
-  /** How it is known how warm the dough is. */
-  readonly temperature: 'fresh' | 'computed' | 'being-found';
+  readonly warmth: Warmth;
   /** Why it cannot go in yet. */
   readonly notYet: string | null;
   readonly onChange: (to: GoingIn) => void;
@@ -28,7 +35,7 @@ export const IntoTheCold = ({
   going,
   places,
   startWrong,
-  temperature: known,
+  warmth,
   notYet,
   onChange,
   onPutIn,
@@ -67,14 +74,18 @@ export const IntoTheCold = ({
         inputMode="decimal"
         value={going.startC}
         onChange={(event) => onChange({ ...going, startC: event.target.value })}
-        placeholder={known === 'being-found' ? '…' : undefined}
-        error={startWrong && known !== 'being-found' ? range(-25, 40, 'temperature') : undefined}
+        placeholder={warmth === 'being-found' ? '…' : undefined}
+        error={startWrong && warmth === 'typed' ? range(-25, 40, 'temperature') : undefined}
       />
       <Button type="submit" look="primary" disabled={startWrong || notYet !== null}>{t`Put away`}</Button>
-      {known === 'computed' && (
-        <p className="col-span-4 text-[13px] text-ink-soft max-sm:col-span-2">{t`Computed from where it lay and stood since it was mixed. Measured, type what the needle says.`}</p>
+      {[hints[warmth], notYet].map(
+        (says) =>
+          says && (
+            <p key={says} className="col-span-full text-ink-soft">
+              {says}
+            </p>
+          ),
       )}
-      {notYet && <p className="col-span-4 text-ink-soft">{notYet}</p>}
     </form>
   );
 };

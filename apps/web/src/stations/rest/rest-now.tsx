@@ -58,14 +58,14 @@ const GoingIntoTheCold = ({ rest }: { readonly rest: Rest }) => {
         <p className="mb-3 rounded-md border bg-surface px-3 py-2">{t`Taken out at ${wall.near(stay.outMs, nowMs())} after ${duration((stay.outMs - stay.atMs) / 1000)}${pressing ? t`; ${duration(Math.max(0, pressing.leftS))} are left of its time` : ''}.`}</p>
       )}
       {rest.isLeft && rest.isRefrozen && (
-        <Alarm>{t`It was frozen and has thawed. Frozen a second time it loses lift and keeps worse: bake it, or keep it chilled within its clocks. Local rules come first.`}</Alarm>
+        <Alarm>{t`It was frozen and has thawed. Freezing it again costs lift and shelf life: bake it, or keep it chilled within its limits. Local rules come first.`}</Alarm>
       )}
       {rest.isLeft && (
         <IntoTheCold
           going={going}
           places={inUse(bakery.equipment).places}
           startWrong={startWrong}
-          temperature={rest.isFound ? (rest.isComputed ? 'computed' : 'fresh') : 'being-found'}
+          warmth={rest.warmth}
           notYet={notYet}
           onChange={setGoing}
           onPutIn={putIn}

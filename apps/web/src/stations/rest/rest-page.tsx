@@ -5,6 +5,7 @@ import { emptyLot, inTheCold, type BatchPlan, type FloorState, type Formula } fr
 import { useNames } from '../../line/actions';
 import { useLots, type Lots } from '../../line/lots';
 import { NeedPlan } from '../../line/need-plan';
+import { airBackMs } from '../../line/way-now';
 import { useJournal } from '../../journal/store';
 import { useNow } from '../../lib/clock';
 import { useBakery, useDay, useProbes } from '../../lib/queries';
@@ -41,7 +42,7 @@ interface ColdQueueProps {
 const ColdQueue = ({ current, toGo, cold, lots, bakery }: ColdQueueProps) => {
   const { temperature } = useUnits();
   const now = useNow(15_000);
-  const probes = useProbes(now - 80 * 3600e3);
+  const probes = useProbes(now - airBackMs);
   const needles = useNeedles();
   const names = useNames();
   const { search } = useLocation();
@@ -63,7 +64,7 @@ const ColdQueue = ({ current, toGo, cold, lots, bakery }: ColdQueueProps) => {
           <section key={place.id}>
             <h3 className="px-3 pt-3 pb-0.5 text-[12.5px] text-ink-faint">
               {place.retired
-                ? t`${place.name}, out of use: put these elsewhere`
+                ? t`${place.name}, out of use: move these`
                 : t`${place.name}, set to ${temperature(place.airC)}`}
             </h3>
             {cold

@@ -4,11 +4,9 @@ import { useLots } from '../../line/lots';
 import { useJournal } from '../../journal/store';
 import { useBakery, useProbes } from '../../lib/queries';
 import { useNow } from '../../lib/clock';
+import { airBackMs } from '../../line/way-now';
 import { core } from '../../workers/core';
 import { needleReadings } from './needles';
-
-/** As far back as the probes are asked; of cores before, the set air is taken. */
-const airMs = 80 * 3600e3;
 
 /** The answer of one place, kept by what was measured: the pages and the watch ask for the same one. */
 export const needleQuery = (readings: readonly NeedleReading[]) => ({
@@ -23,7 +21,7 @@ export const useNeedles = (): ReadonlyMap<string, NeedleAnswer> => {
   const floor = useJournal((s) => s.floor);
   const lots = useLots();
   const now = useNow(60_000);
-  const probes = useProbes(now - airMs);
+  const probes = useProbes(now - airBackMs);
   const places = data?.equipment.places ?? [];
   return useQueries({
     queries: places.map((place) => {

@@ -4,6 +4,7 @@ import {
   coreAt,
   followed,
   inUse,
+  kindOfPlace,
   overWindow,
   placeAirNow,
   type BatchPlan,
@@ -11,13 +12,14 @@ import {
   type LotState,
 } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
-import { useDoughNow } from '../../line/dough-now';
+import { useDoughNow, type DoughNow } from '../../line/dough-now';
 import { useLots } from '../../line/lots';
+import { airBackMs } from '../../line/way-now';
 import { record } from '../../journal/store';
 import { useNow } from '../../lib/clock';
 import { useProbes } from '../../lib/queries';
 import { useUnits } from '../../lib/units';
-import type { GoingIn } from './into-the-cold';
+import type { GoingIn, Warmth } from './into-the-cold';
 import { questionOf, readyAt } from './question';
 import { useRestCurve } from './use-curve';
 import { asShown, useNeedles } from './use-needles';
@@ -39,9 +41,14 @@ const leastLeft = 0.1;
 const windowClock = ({ rest }: Formula) =>
   rest.placeKind === 'freezer' ? 'frozen' : rest.placeKind === 'bench' ? 'out' : 'chilled';
 
-/** In which form it goes in: a tub that was portioned is one no more. */
-const formOf = ({ rest }: Formula, { portioned }: LotState): 'pieces' | 'tub' | 'bag' =>
-  rest.form === 'none' || (rest.form === 'tub' && portioned) ? 'pieces' : rest.form;
+/** In which form it goes in: a tub that was portioned, by itself or in the lot that it is a part of, is one no more. */
+const formOf = ({ rest }: Formula, { portioned, stays }: LotState): 'pieces' | 'tub' | 'bag' => {
+  const isTub = rest.form === 'tub' && !portioned && stays.every(({ form }) => form === 'tub');
+  return rest.form === 'bag' ? 'bag' : isTub ? 'tub' : 'pieces';
+};
+
+const warmthBy = (before: DoughNow | null | undefined): Warmth =>
+  before ? 'computed' : before === null ? 'unknown' : 'being-found';
 
 /** Its pieces: those that lay there last, else as it was portioned, begun or planned. */
 const piecesOf = ({ known, batch }: RestOf, last: number | undefined): number =>
@@ -56,8 +63,7 @@ const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, 
   // A dough that lay somewhere before goes on from there; one that is fresh is as warm as it came off the mixer.
   const wasAway = inside === undefined && stay !== undefined;
   const before = useDoughNow(wasAway ? { lot: known, formula } : null);
-  const freshC = known.mixed?.doughC ?? stay?.startC ?? rules.doughC;
-  const expectedC = wasAway && before !== null ? before?.meanC : freshC;
+  const expectedC = wasAway ? before?.meanC : (known.mixed?.doughC ?? rules.doughC);
   const [typedIn, setGoing] = useState<Omit<GoingIn, 'startC'> & { readonly startC: string | null }>({
     placeId: inUse(equipment).places.find(({ kind }) => kind === formula.rest.placeKind)?.id ?? '',
     cover: formula.rest.form === 'pieces' ? 'open' : 'covered',
@@ -67,9 +73,9 @@ const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, 
   const going: GoingIn = { ...typedIn, startC: typedIn.startC ?? shownC };
   const place = places.find(({ id }) => id === (inside ?? going).placeId);
   const start = typed(going.startC, 'temperature');
-  const isFound = expectedC !== undefined || typedIn.startC !== null;
+  const kindOf = kindOfPlace(places);
   const startWrong = !Number.isFinite(start) || start < -25 || start > 40;
-  const probes = useProbes(now - 80 * 3600e3);
+  const probes = useProbes(now - airBackMs);
   const readings = probes.data?.places.find((p) => p.placeId === place?.id)?.readings ?? [];
   const needles = useNeedles();
   return {
@@ -81,13 +87,11 @@ const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, 
     isRefrozen:
       place?.kind === 'freezer' &&
       start > thawedC &&
-      known.stays.some(({ placeId }) => places.some(({ id, kind }) => id === placeId && kind === 'freezer')),
-    /** Whether how warm it is was computed from where it lay. */
-    isComputed: wasAway && before !== null && typedIn.startC === null,
+      known.stays.some(({ placeId }) => kindOf(placeId) === 'freezer'),
+    warmth: typedIn.startC === null ? (wasAway ? warmthBy(before) : 'fresh') : 'typed',
     place,
     start,
     startWrong,
-    isFound,
     readings,
     /** Whether the probes have told anything at all. */
     heard: probes.data !== undefined,
@@ -108,7 +112,8 @@ export const useRest = (of: RestOf, bakery: BakeryView) => {
   // What left it meanwhile, or is on trays, is not put away again.
   const { leftG } = balanceOf(known, formula);
   const madeG = known.mixed?.massG ?? batch?.massG ?? 1000;
-  const massG = inside || known.trays.size === 0 ? (stay?.massG ?? madeG) : leftG;
+  const isLeft = known.trays.size === 0 || leftG > leastLeft * madeG;
+  const massG = !inside && known.trays.size > 0 && isLeft ? leftG : (stay?.massG ?? madeG);
   const asked =
     place && (inside || !startWrong)
       ? questionOf(
@@ -161,7 +166,7 @@ export const useRest = (of: RestOf, bakery: BakeryView) => {
     /** The clock that runs out first. */
     pressing: clocks[0],
     /** Whether there is dough to put away: all of it, or what stays of it after a few pieces were baked first. */
-    isLeft: known.trays.size === 0 || leftG > leastLeft * madeG,
+    isLeft,
     windowS: clocks.find(({ clock }) => clock === windowClock(formula))?.ageS ?? 0,
     over: ages ? overWindow(known, ages, now) : null,
     enteredMs,

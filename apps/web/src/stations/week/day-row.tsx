@@ -19,13 +19,13 @@ const standing = (
   if (!plan) return { words: t`Not planned yet`, hand: true };
   if (late > 0)
     return {
-      words: t`${plural(late, { one: '# order', other: '# orders' })} will be late as it goes`,
+      words: t`${plural(late, { one: '# order', other: '# orders' })} running late`,
       hand: true,
     };
   if (plan.undone > 0) return { words: t`${plan.undone} pieces do not fit`, hand: true };
   return plan.stale
     ? { words: t`The list changed since it was planned`, hand: true }
-    : { words: t`All in time by the plan`, hand: false };
+    : { words: t`Planned: all in time`, hand: false };
 };
 
 /** A day of the week: what is ordered, how it stands, and when the house is busy. */

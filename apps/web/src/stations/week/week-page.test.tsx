@@ -117,7 +117,7 @@ const show = (path = '/week') =>
 describe('the week', () => {
   it('says of each day how it stands', async () => {
     show();
-    expect(await screen.findAllByText('All in time by the plan')).toHaveLength(2);
+    expect(await screen.findAllByText('Planned: all in time')).toHaveLength(2);
     for (const words of [
       'Not planned yet',
       'Closed: Sunday',
@@ -133,14 +133,14 @@ describe('the week', () => {
   it('says who is late as the day goes, and not what the plan had promised', async () => {
     going.slip = { date: '2026-11-27', late: [{}, {}] as unknown as Slip['late'], lostOvens: [] };
     show();
-    expect(await screen.findByText('2 orders will be late as it goes')).toBeTruthy();
-    expect(screen.getAllByText('All in time by the plan')).toHaveLength(1);
+    expect(await screen.findByText('2 orders running late')).toBeTruthy();
+    expect(screen.getAllByText('Planned: all in time')).toHaveLength(1);
     going.slip = null;
   });
   it('goes from week to week, and back to today', async () => {
     const user = userEvent.setup();
     show();
-    await screen.findAllByText('All in time by the plan');
+    await screen.findAllByText('Planned: all in time');
     await user.click(screen.getByRole('button', { name: 'A week later' }));
     await user.click(await screen.findByRole('button', { name: /to today/ }));
     expect(await screen.findByRole('button', { name: 'From today' })).toBeTruthy();

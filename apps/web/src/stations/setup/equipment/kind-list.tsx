@@ -31,7 +31,7 @@ const useTouched = () => {
   return (of: Kind, id: string): string | null => {
     const doughs = lying(of, id);
     if (doughs > 0)
-      return t`${plural(doughs, { one: '# dough lies', other: '# doughs lie' })} in it: what is computed of them changes with it.`;
+      return t`${plural(doughs, { one: '# dough lies', other: '# doughs lie' })} in it: their forecasts change with it.`;
     const { kind } = of;
     const batches = plan?.batches ?? [];
     const n =
@@ -81,7 +81,7 @@ const useThings = (kind: Kind, bakery: BakeryView) => {
     const doughs = lying(kind, thing.id);
     const isRetired =
       doughs > 0
-        ? t`${nameOf(thing)} is retired. ${plural(doughs, { one: '# dough lies', other: '# doughs lie' })} in it still: put them elsewhere.`
+        ? t`${nameOf(thing)} is retired. ${plural(doughs, { one: '# dough lies', other: '# doughs lie' })} in it still: move them.`
         : t`${nameOf(thing)} is retired.`;
     const problem = await replace(
       thing.id,
