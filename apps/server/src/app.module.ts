@@ -3,19 +3,19 @@ import { ServeStaticModule } from '@nestjs/serve-static';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { BackupModule } from './backup/backup.module.js';
 import { CalcModule } from './calc/calc.module.js';
-import { CalibrationModule } from './calibration/calibration.module.js';
+import { LearningModule } from './learning/learning.module.js';
 import { ClockModule } from './clock/clock.module.js';
 import { ConfigModule } from './config/config.module.js';
 import { webRoot, type Config } from './config/config.js';
 import { dataSourceOptions } from './schema/data-source.js';
 import { DemoModule } from './demo/demo.module.js';
-import { DevicesModule } from './devices/devices.module.js';
+import { RestModule } from './rest/rest.module.js';
 import { FormulaModule } from './formula/formula.module.js';
 import { HealthModule } from './health/health.module.js';
 import { JournalModule } from './journal/journal.module.js';
 import { OrdersModule } from './orders/orders.module.js';
-import { PlanModule } from './plan/plan.module.js';
-import { SetupModule } from './setup/setup.module.js';
+import { PlanningModule } from './planning/planning.module.js';
+import { BakeryModule } from './bakery/bakery.module.js';
 
 /** One module for each word of the line; dependency-cruiser sees to it that their folders know one another one way only. */
 @Module({
@@ -24,12 +24,12 @@ import { SetupModule } from './setup/setup.module.js';
     JournalModule,
     HealthModule,
     ClockModule,
-    SetupModule,
+    BakeryModule,
     OrdersModule,
     FormulaModule,
-    PlanModule,
-    CalibrationModule,
-    DevicesModule,
+    PlanningModule,
+    LearningModule,
+    RestModule,
     BackupModule,
     CalcModule,
     DemoModule,

@@ -21,7 +21,7 @@ import { refuseNewerSchema } from './schema/newer-schema.js';
 import { openShortWay } from './journal/short-way.js';
 import { DemoSeed } from './demo/seed.js';
 import { MetricsService } from './health/metrics.service.js';
-import { OwnBakery } from './setup/own-bakery.service.js';
+import { OwnBakery } from './bakery/own-bakery.service.js';
 
 const bodyLimit = '1mb';
 

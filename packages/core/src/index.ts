@@ -15,6 +15,7 @@ export * from './starter/index.js';
 export * from './exchange/index.js';
 export * from './lot/index.js';
 export * from './ledger/index.js';
+export * from './learning/index.js';
 export * from './quality/index.js';
 export * from './rest/index.js';
 export * from './slip/index.js';

@@ -18,7 +18,7 @@ import {
   type Oven,
   type Replanned,
 } from '@jokul/core';
-import type { AnswersTask, BakeAnswers, FitAnswer, FitTask, LoggedTask } from './calibration.worker.js';
+import type { AnswersTask, BakeAnswers, FitAnswer, FitTask, LoggedTask } from './learning.worker.js';
 import type { Outcome } from './outcome.js';
 import { KeptAnswers } from './kept-answers.js';
 import { CachedAnswers } from './cached-answers.js';

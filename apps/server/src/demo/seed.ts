@@ -26,11 +26,11 @@ import {
   StandingOrderEntity,
   entities,
 } from '../database/entities.js';
-import { LotsService } from '../lots/lots.service.js';
+import { LotsService } from '../lot/lots.service.js';
 import { pack, type StoredName } from '../database/stored.js';
 import { JournalService } from '../journal/journal.service.js';
 import { ComputationService } from '../computation/computation.service.js';
-import { PlanService } from '../plan/plan.service.js';
+import { PlanService } from '../planning/plan.service.js';
 import type { ProductBakes } from '../computation/predictions.js';
 import { frozenBags, pastLots, writeFrozen, writePast } from './past.js';
 import { writeToday } from './today.js';

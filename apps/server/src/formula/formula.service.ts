@@ -4,7 +4,7 @@ import { checkFormula, productOf, JokulError, withFoods, type Formula } from '@j
 import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
 import { ClockService } from '../clock/clock.service.js';
-import { OwnIngredientsService } from '../ingredients/own-ingredients.service.js';
+import { OwnIngredientsService } from '../ingredient/own-ingredients.service.js';
 import { changeRows } from '../settings/settings.service.js';
 
 /** Formulas by version. A version, once written, never changes: an edit makes the next one. */

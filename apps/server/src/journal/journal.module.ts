@@ -1,12 +1,12 @@
 import { Module } from '@nestjs/common';
-import { LotsModule } from '../lots/lots.module.js';
+import { LotModule } from '../lot/lot.module.js';
 import { SettingsModule } from '../settings/settings.module.js';
 import { JournalController } from './journal.controller.js';
 import { JournalFeed } from './journal-feed.js';
 import { JournalService } from './journal.service.js';
 
 @Module({
-  imports: [LotsModule, SettingsModule],
+  imports: [LotModule, SettingsModule],
   controllers: [JournalController],
   providers: [JournalService, JournalFeed],
   exports: [JournalService, JournalFeed],

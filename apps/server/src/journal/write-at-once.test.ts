@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { DataSource } from 'typeorm';
 import type { DraftEntry } from '@jokul/core';
 import { testDatabase } from '../database/test-database.testkit.js';
-import { rebuildLots } from '../lots/lot-rows.js';
+import { rebuildLots } from '../lot/lot-rows.js';
 import { makeApp } from '../make-app.js';
 import { JournalService } from './journal.service.js';
 import { canBeAtOnce } from './write-at-once.js';

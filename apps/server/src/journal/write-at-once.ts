@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
 import { followsAlone, type DraftEntry } from '@jokul/core';
-import { addRows, rowsAfter } from '../lots/lot-rows.js';
+import { addRows, rowsAfter } from '../lot/lot-rows.js';
 import { chainOn, entryValues, insertEntries, type ChainEnd } from './chain-on.js';
 
 /** Whether the tables can follow these entries without anything being read first. */

@@ -2,8 +2,8 @@ import { t } from '@lingui/core/macro';
 import { Link, useLocation } from 'react-router';
 import { useBakery, useDay } from '../lib/queries';
 import { buttonClass } from '../ui/button';
-import { nextStep, stepIds, stepsDone, stepWords } from '../stations/begin/steps';
-import { useBegin } from '../stations/begin/use-begin';
+import { nextStep, stepIds, stepsDone, stepWords } from '../starter/steps';
+import { useBegin } from '../starter/use-begin';
 
 /** While the own bakery is being set up, every other page leads back to the step where it goes on. */
 export const SettingUp = () => {

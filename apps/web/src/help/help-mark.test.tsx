@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it } from '@jest/globals';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
-import { ruleFields } from '../stations/setup/rule-fields';
+import { ruleFields } from '../bakery/rule-fields';
 import { Fact, Facts } from '../line/station';
 import { HelpMark } from './help-mark';
 import { helps, type Help } from './help-texts';

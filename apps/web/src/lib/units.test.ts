@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { onScale } from '../stations/mix/grams';
-import { ruleFields, ruleLabel, shownRule, storedRule } from '../stations/setup/rule-fields';
+import { onScale } from '../mixing/grams';
+import { ruleFields, ruleLabel, shownRule, storedRule } from '../bakery/rule-fields';
 import { sayDifference, saySize } from './units';
 
 describe('figures in the units of the device', () => {

@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro';
+import { scaleLinear } from 'd3-scale';
 import { sayDuration, type BakeState, type DonenessWindow } from '@jokul/core';
 import { stateNames } from '../words/names-of-codes';
 
@@ -20,7 +21,7 @@ interface DonenessBarProps {
 export const DonenessBar = ({ windows, pullS, toleranceS }: DonenessBarProps) => {
   const from = Math.min(...windows.filter((w) => w.state !== 'under').map((w) => w.fromS)) * 0.75;
   const to = windows.at(-1)?.toS ?? 1;
-  const x = (s: number) => Math.max(0, Math.min(100, ((s - from) / (to - from)) * 100));
+  const x = scaleLinear([from, to], [0, 100]).clamp(true);
   return (
     <div>
       <div className="relative flex h-11 overflow-hidden rounded border border-line-strong bg-raised">

@@ -1,27 +1,16 @@
-import { gap, left, top, type Frame } from './ribbon-frame';
+import { gap, top, type Frame } from './ribbon-frame';
 import type { rowsOf } from './ribbons';
-
-/** Steps of the time axis, s: the first that leaves enough room between two marks. */
-const ticks = [60, 120, 300, 600, 900, 1800, 3600, 7200, 10_800, 14_400, 21_600, 43_200];
 
 interface AxisProps {
   readonly frame: Frame;
-  readonly fromS: number;
-  readonly toS: number;
-  readonly width: number;
   readonly sayTime: (atS: number) => string;
   /** Width that a time label needs, px. */
   readonly tickRoom: number;
 }
 
 /** The marks of the hours. */
-export const TimeAxis = ({ frame: { x, height }, fromS, toS, width, sayTime, tickRoom }: AxisProps) => {
-  const step = ticks.find((t) => (t / (toS - fromS)) * (width - left) > tickRoom) ?? 43_200;
-  const marks = Array.from(
-    { length: Math.ceil((toS - fromS) / step) + 1 },
-    (_, i) => Math.ceil(fromS / step) * step + i * step,
-  ).filter((t) => t <= toS);
-  return marks.map((t) => (
+export const TimeAxis = ({ frame: { x, height, marksS }, sayTime, tickRoom }: AxisProps) =>
+  marksS(tickRoom).map((t) => (
     <g key={t}>
       <line x1={x(t)} x2={x(t)} y1={top - 6} y2={height} stroke="var(--line)" />
       <text x={x(t)} y={14} fontSize={12} textAnchor="middle" fill="var(--ink-soft)" className="figures">
@@ -29,7 +18,6 @@ export const TimeAxis = ({ frame: { x, height }, fromS, toS, width, sayTime, tic
       </text>
     </g>
   ));
-};
 
 export const NowLine = ({
   frame: { x, height },

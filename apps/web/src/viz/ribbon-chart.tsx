@@ -79,7 +79,7 @@ export const RibbonChart = ({
       className="block select-none"
     >
       <Gradients id={id} segments={shown} frame={frame} />
-      <TimeAxis frame={frame} fromS={fromS} toS={toS} width={width} sayTime={sayTime} tickRoom={tickRoom} />
+      <TimeAxis frame={frame} sayTime={sayTime} tickRoom={tickRoom} />
       <RowNames rows={rows} rowTop={rowTop} width={width} />
       {flows.map((flow) => (
         <Flow

@@ -1,4 +1,5 @@
 import type { RibbonSegment } from '@jokul/core';
+import { scaleUtc } from 'd3-scale';
 import { segmentKey, type rowsOf } from './ribbons';
 
 export const left = 122;
@@ -14,6 +15,8 @@ export interface Frame {
   readonly x: (atS: number) => number;
   /** Not held inside the chart: where a ribbon that began before it would begin. */
   readonly unclipped: (atS: number) => number;
+  /** Even times of the axis, s, at least `room` px apart. */
+  readonly marksS: (room: number) => readonly number[];
   readonly rowTop: ReadonlyMap<string, number>;
   readonly height: number;
   /** The middle of a ribbon's lane; null where its place has no row. */
@@ -26,7 +29,9 @@ export const frameOf = (
   toS: number,
   width: number,
 ): Frame => {
-  const unclipped = (atS: number) => left + ((atS - fromS) / (toS - fromS)) * (width - left - right);
+  // Seconds of the bakery's day are its own clock: read as UTC, no time zone moves them.
+  const scale = scaleUtc([fromS * 1000, toS * 1000], [left, width - right]);
+  const unclipped = (atS: number) => scale(atS * 1000);
   const rowTop = new Map<string, number>();
   let y = top;
   for (const row of rows) {
@@ -36,6 +41,8 @@ export const frameOf = (
   return {
     x: (atS) => unclipped(Math.min(toS, Math.max(fromS, atS))),
     unclipped,
+    // d3 takes the step nearest to what is asked: a half more room keeps the nearest one wide enough.
+    marksS: (room) => scale.ticks((width - left - right) / (1.5 * room)).map((at) => at.getTime() / 1000),
     rowTop,
     height: y + 4,
     middle: (segment) => {

@@ -1,19 +1,11 @@
+import canonicalize from 'canonicalize';
 import type { DraftEntry, JournalEntry } from './entry.js';
 
 /** The hash before the first entry. */
 export const genesisHash = '0'.repeat(64);
 
-/** JSON with sorted keys, so that the same entry always gives the same text. */
-export const canonicalJson = (value: unknown): string => {
-  if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`;
-  if (value !== null && typeof value === 'object') {
-    const entries = Object.entries(value)
-      .filter(([, v]) => v !== undefined)
-      .sort(([a], [b]) => (a < b ? -1 : 1));
-    return `{${entries.map(([k, v]) => `${JSON.stringify(k)}:${canonicalJson(v)}`).join(',')}}`;
-  }
-  return JSON.stringify(value);
-};
+/** One text for one value, whatever the order of its keys (RFC 8785). @throws Error for a number that is none, or a broken character */
+export const canonicalJson = (value: unknown): string => canonicalize(value) ?? 'null';
 
 /** The text that is hashed for an entry: the hash before it and everything the client wrote. */
 export const chainText = (prevHash: string, entry: DraftEntry): string =>

@@ -281,6 +281,11 @@ describe('the hash chain', () => {
   it('does not depend on the order of keys', () => {
     expect(canonicalJson({ b: 1, a: [{ d: null, c: 'x' }] })).toBe('{"a":[{"c":"x","d":null}],"b":1}');
     expect(canonicalJson({ a: undefined, b: 2 })).toBe('{"b":2}');
+    // Of RFC 8785, appendix B and section 3.2.3.
+    expect(canonicalJson([1e30, 4.5, 2e-3, 1e-27, -0])).toBe('[1e+30,4.5,0.002,1e-27,0]');
+    expect(canonicalJson({ '\u20ac': 1, '\r': 2, '1': 3, '\ud83d\ude00': 4, '\ufb33': 5 })).toBe(
+      '{"\\r":2,"1":3,"\u20ac":1,"\ud83d\ude00":4,"\ufb33":5}',
+    );
   });
 });
 

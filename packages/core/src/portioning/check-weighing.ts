@@ -12,6 +12,7 @@ import {
 } from '../shown/index.js';
 import { checkSample } from './sample.js';
 import { weighCheck, type WeighCheck } from './weigh-verdict.js';
+import { studentT } from './student-t.js';
 
 /** Tolerable deficiency T of a piece of nominal mass Q, g: OIML R 87 (2016), table for 5 to 500 g. */
 export const tolerableDeficiency = (nominalG: number): number => {
@@ -31,42 +32,13 @@ export const samplePlan = (
   return { weigh, first, oneIn: Math.max(1, Math.floor((pieces - first) / Math.max(1, weigh - first))) };
 };
 
-/** Student's t at 99.5 % one-sided by degrees of freedom (table). */
-const studentT: readonly (readonly [number, number])[] = [
-  [1, 63.66],
-  [2, 9.925],
-  [3, 5.841],
-  [4, 4.604],
-  [5, 4.032],
-  [6, 3.707],
-  [7, 3.499],
-  [8, 3.355],
-  [9, 3.25],
-  [10, 3.169],
-  [12, 3.055],
-  [15, 2.947],
-  [19, 2.861],
-  [24, 2.797],
-  [29, 2.756],
-  [49, 2.68],
-  [79, 2.64],
-  [1e9, 2.576],
-];
-const tOf = (freedom: number): number => {
-  const i = studentT.findIndex(([n]) => n >= freedom);
-  const [n1, t1] = studentT[Math.max(0, i)] ?? [1e9, 2.576];
-  const [n0, t0] = studentT[Math.max(0, i - 1)] ?? [n1, t1];
-  // Nearly linear in 1/n.
-  return n1 === n0 ? t1 : t0 + ((t1 - t0) * (1 / n0 - 1 / freedom)) / (1 / n0 - 1 / n1);
-};
-
 const correctedOf = relation({
   name: 'Mean with the doubt of the sample in its favour',
   symbol: 'x̄ + k s',
   unit: 'g',
   inputs: {
     x: { symbol: 'x̄', name: 'mean of the sample', unit: 'g' },
-    t: { symbol: 't', name: "Student's t, 99.5 %", unit: '', source: 'table' },
+    t: { symbol: 't', name: "Student's t, 99.5 %", unit: '' },
     s: { symbol: 's', name: 'spread of the sample', unit: 'g' },
     n: { symbol: 'n', name: 'pieces weighed', unit: 'pieces' },
   },
@@ -189,7 +161,7 @@ export const checkWeighing = (
   const shortByT = samplesG.filter((x) => x < targetG - T).length;
   const shortBy2T = samplesG.filter((x) => x < targetG - 2 * T).length;
   const n = samplesG.length;
-  const corrected = deviation ? correctedOf({ x: mean, t: tOf(n - 1), s: deviation, n }) : null;
+  const corrected = deviation ? correctedOf({ x: mean, t: studentT(0.995, n - 1), s: deviation, n }) : null;
   const outside = deviation && outsideOf(mean, deviation, targetG, toleranceG);
   const lostPerBatch = piecesGivenAway(giveaway, pieces, targetG);
   const proved = weighCheck(samplesG, targetG, toleranceG, Math.max(n, Math.round(pieces)));

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { chance } from '../quantity/index.js';
-import { operatingCharacteristic, studentT, weighCheck, type WeighVerdict } from './weigh-verdict.js';
+import { operatingCharacteristic, weighCheck, type WeighVerdict } from './weigh-verdict.js';
 
 /** Standard normal numbers out of a reproducible source (Box and Muller, 1958). */
 const normals = (seed: number) => {
@@ -59,13 +59,6 @@ describe('what a sample proves', () => {
     const decided = share(5 + (morePieces ?? 0), 0, 0.04);
     expect(decided['too-few']).toBeLessThan(0.5);
   });
-  it.each([
-    [4, 2.776],
-    [9, 2.262],
-    [11, 2.201],
-    [25, 2.06],
-    [1e6, 1.96],
-  ])('t of %d degrees of freedom is %d', (freedom, t) => expect(studentT(freedom)).toBeCloseTo(t, 2));
 });
 
 describe('how the check answers over many samples', () => {

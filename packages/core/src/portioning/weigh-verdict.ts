@@ -1,4 +1,5 @@
 import { requireNumber } from '../shown/index.js';
+import { studentT } from './student-t.js';
 
 /**
  * What a weighed sample proves of its batch, and no more:
@@ -20,38 +21,6 @@ export interface WeighCheck {
   readonly morePieces: number | null;
 }
 
-/** Student's t at 97.5 % by degrees of freedom (Fisher and Yates, 1963, table III). */
-const student: readonly (readonly [number, number])[] = [
-  [1, 12.706],
-  [2, 4.303],
-  [3, 3.182],
-  [4, 2.776],
-  [5, 2.571],
-  [6, 2.447],
-  [7, 2.365],
-  [8, 2.306],
-  [9, 2.262],
-  [10, 2.228],
-  [11, 2.201],
-  [12, 2.179],
-  [15, 2.131],
-  [20, 2.086],
-  [30, 2.042],
-  [60, 2],
-  [120, 1.98],
-  [1e9, 1.96],
-];
-/** Nearly linear in 1/n between the rows. */
-export const studentT = (freedom: number): number => {
-  const i = Math.max(
-    0,
-    student.findIndex(([n]) => n >= freedom),
-  );
-  const [n1, t1] = student[i] as readonly [number, number];
-  const [n0, t0] = student[Math.max(0, i - 1)] as readonly [number, number];
-  return n1 === n0 ? t1 : t0 + ((t1 - t0) * (1 / n0 - 1 / freedom)) / (1 / n0 - 1 / n1);
-};
-
 /** The mean may be off by this share of a piece's tolerance and still be called right. */
 const meanShare = 0.5;
 /** A batch may have this share of its pieces beyond the tolerance. */
@@ -65,7 +34,7 @@ const deviationOf = (readings: readonly number[], mean: number): number =>
 
 /** Half of the range of the mean: Student's t with the share of the batch that is weighed already taken off. */
 const halfRange = (s: number, n: number, batch: number): number =>
-  n >= batch ? 0 : (studentT(n - 1) * s * Math.sqrt(1 - n / batch)) / Math.sqrt(n);
+  n >= batch ? 0 : (studentT(0.975, n - 1) * s * Math.sqrt(1 - n / batch)) / Math.sqrt(n);
 
 /** Chance of `k` or more of `n` when each has the chance `p`. */
 const atLeast = (k: number, n: number, p: number): number => {

@@ -1,2 +1,1 @@
 export * from './tray.js';
-export * from './logged-bakes.js';

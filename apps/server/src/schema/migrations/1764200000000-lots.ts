@@ -1,5 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { rebuildLots } from '../../lots/lot-rows.js';
+import { rebuildLots } from '../../lot/lot-rows.js';
 
 /**
  * Each statement may run again after a migration that was cut short.

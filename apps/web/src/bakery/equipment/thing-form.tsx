@@ -1,0 +1,185 @@
+import { t } from '@lingui/core/macro';
+import { useState } from 'react';
+import { readTyped, showTyped, typedUnit } from '@jokul/core';
+import { saidFigure, useUnits } from '../../lib/units';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Field, SelectField } from '../../ui/field';
+import { nameOf, type Detail, type Kind, type Thing } from './kinds';
+
+type Given = Readonly<Record<string, string>>;
+type Units = 'metric' | 'us';
+
+const shown = (
+  { key, ask, usual }: Detail,
+  thing: Readonly<Record<string, unknown>>,
+  units: Units,
+): string => {
+  const value = thing[key] ?? (key === 'name' ? thing.id : usual);
+  if (ask.as === 'percent' && typeof value === 'number') return showTyped(value * 100, 'number', units);
+  if (ask.as !== 'text' && ask.as !== 'choice' && ask.as !== 'percent' && typeof value === 'number')
+    return showTyped(value, ask.as, units);
+  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'
+    ? String(value)
+    : '';
+};
+
+/** The limits as the field shows its figures. */
+const limits = (ask: Extract<Detail['ask'], { min: number }>, units: Units): string => {
+  const kind = ask.as === 'percent' ? 'number' : ask.as;
+  const unit = ask.as === 'percent' ? '%' : typedUnit(ask.as, units);
+  return t`Between ${saidFigure(ask.min, kind, units)} and ${saidFigure(ask.max, kind, units)}${unit ? ` ${unit}` : ''}.`;
+};
+
+/** A field read: its value as stored, or why it cannot be. */
+const read = (
+  { key, ask }: Detail,
+  text: string,
+  units: Units,
+  before: Readonly<Record<string, unknown>>,
+): { readonly value?: unknown; readonly error?: string } => {
+  if (ask.as === 'text') {
+    const name = text.trim();
+    return name.length > 0 && name.length <= 60 ? { value: name } : { error: t`A name has 1 to 60 letters.` };
+  }
+  // What none of the choices says stays as it was.
+  if (ask.as === 'choice') {
+    const chosen = ask.choices.find(([value]) => String(value) === text);
+    return { value: chosen ? chosen[0] : before[key] };
+  }
+  // What nobody changed stays to the last digit: an inch is no whole number of millimetres.
+  if (text === shown({ key, ask } as Detail, before, units) && typeof before[key] === 'number')
+    return { value: before[key] };
+  const value = readTyped(text, ask.as === 'percent' ? 'number' : ask.as, units);
+  if (
+    value === null ||
+    value < ask.min - 1e-9 ||
+    value > ask.max + 1e-9 ||
+    (ask.as === 'number' && ask.whole && !Number.isInteger(value))
+  )
+    return {
+      error: ask.as === 'number' && ask.whole ? t`A whole number. ${limits(ask, units)}` : limits(ask, units),
+    };
+  return { value: ask.as === 'percent' ? value / 100 : Number(value.toPrecision(9)) };
+};
+
+/** A detail as a choice or a field, in the units of the device. */
+const DetailField = ({
+  detail: { label, hint, ask },
+  value,
+  error,
+  onChange,
+}: {
+  readonly detail: Detail;
+  readonly value: string;
+  readonly error: string | undefined;
+  readonly onChange: (event: { target: { value: string } }) => void;
+}) => {
+  const { units } = useUnits();
+  const common = { label, hint, value, onChange };
+  if (ask.as === 'choice')
+    return (
+      <SelectField {...common}>
+        {ask.choices.some(([choice]) => String(choice) === value) || (
+          <option value={value}>{t`as it is (${value})`}</option>
+        )}
+        {ask.choices.map(([choice, text]) => (
+          <option key={String(choice)} value={String(choice)}>
+            {text}
+          </option>
+        ))}
+      </SelectField>
+    );
+  const unit = ask.as === 'text' || ask.as === 'percent' ? '' : typedUnit(ask.as, units);
+  return (
+    <Field
+      {...common}
+      label={unit ? `${label}, ${unit}` : label}
+      inputMode={ask.as === 'text' ? 'text' : 'decimal'}
+      error={error}
+      maxLength={60}
+    />
+  );
+};
+
+/** One thing of the equipment, to be filled in and checked before it is taken over. */
+export const ThingForm = ({
+  kind,
+  thing,
+  touches,
+  onTake,
+  onClose,
+}: {
+  readonly kind: Kind;
+  /** Null for a new one. */
+  readonly thing: Thing | null;
+  /** What a change of it touches, said before it is taken. */
+  readonly touches: string | null;
+  /** Answers with null when it is saved, else with why not: then the form stays, with what was typed. */
+  readonly onTake: (values: Readonly<Record<string, unknown>>) => Promise<string | null>;
+  readonly onClose: () => void;
+}) => {
+  const { units } = useUnits();
+  const from = thing ?? kind.example;
+  const [given, setGiven] = useState<Given>(() =>
+    Object.fromEntries(kind.details.map((detail) => [detail.key, shown(detail, from, units)])),
+  );
+  const [tried, setTried] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
+  const [saving, setSaving] = useState(false);
+  const results = kind.details.map((detail) => ({
+    detail,
+    ...read(detail, given[detail.key] ?? '', units, from),
+  }));
+  const bad = results.some(({ error }) => error !== undefined);
+  const set = (key: string) => (event: { target: { value: string } }) => {
+    setRefused(null);
+    setGiven((before) => ({ ...before, [key]: event.target.value }));
+  };
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={thing ? t`Change ${nameOf(thing)}` : t`A new ${kind.one}`}
+      lead={touches ?? undefined}
+    >
+      <form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          setTried(true);
+          // The same press twice is one.
+          if (bad || saving) return;
+          setSaving(true);
+          const values = Object.fromEntries(results.map(({ detail, value }) => [detail.key, value]));
+          void onTake(values)
+            .then((problem) => (problem ? setRefused(problem) : onClose()))
+            .finally(() => setSaving(false));
+        }}
+      >
+        <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+          {results.map(({ detail, error }) => (
+            <DetailField
+              key={detail.key}
+              detail={detail}
+              value={given[detail.key] ?? ''}
+              error={tried ? error : undefined}
+              onChange={set(detail.key)}
+            />
+          ))}
+        </div>
+        {refused && (
+          <p role="alert" className="mt-3 font-medium text-hand">
+            {refused}
+          </p>
+        )}
+        <div className="mt-4 flex justify-end gap-2">
+          <Button onClick={onClose}>{t`Cancel`}</Button>
+          <Button type="submit" look="primary" disabled={saving}>
+            {thing ? t`Save` : t`Add the ${kind.one}`}
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+};

@@ -1,0 +1,82 @@
+import { t } from '@lingui/core/macro';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import { isShipped, ownId, type Ingredient } from '@jokul/core';
+import type { BakeryView, OwnIngredientsInput } from '@jokul/contracts';
+import { useSaveIngredients } from '../lib/queries';
+import { Button } from '../ui/button';
+import { Said } from '../ui/said';
+import { analysisOf, draftOf, problemOf, rowOf, type Draft } from './own-ingredient-draft';
+import { Composition, Declares, Measures, Names } from './own-ingredient-fields';
+
+/** An ingredient of the bakery's own, with the fields of the library. */
+export const OwnIngredientForm = ({
+  from,
+  bakery,
+  onDone,
+}: {
+  from: Ingredient;
+  bakery: BakeryView;
+  onDone: () => void;
+}) => {
+  const isNew = isShipped(from.id);
+  const [draft, setDraft] = useState(() => draftOf(from, isNew));
+  const change = (part: Partial<Draft>) => setDraft((before) => ({ ...before, ...part }));
+  const save = useSaveIngredients();
+  const navigate = useNavigate();
+  const store = async () => {
+    const id = isNew ? ownId(draft.name) : from.id;
+    const row = rowOf(id, draft);
+    const others = bakery.ownIngredients
+      .filter((other) => other.id !== id)
+      .map(({ composition: _c, parts: _p, words: _w, ...other }) => structuredClone(other));
+    try {
+      await save.mutateAsync({
+        ingredients: [...others, row],
+        version: bakery.ownIngredientsVersion,
+      } as unknown as OwnIngredientsInput);
+      toast(t`${row.name} is saved.`);
+      onDone();
+      void navigate(`/setup/ingredients/${id}`);
+    } catch {
+      // The refusal stands under the fields.
+    }
+  };
+  return (
+    <form
+      aria-label={t`Own ingredient`}
+      className="max-w-3xl space-y-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void store();
+      }}
+    >
+      <Names draft={draft} onChange={change} />
+      <Composition draft={draft} onChange={change} />
+      <Measures draft={draft} onChange={change} />
+      <Declares draft={draft} onChange={change} />
+      {save.error && (
+        <p role="alert" className="font-medium text-hand">
+          <Said>{save.error.message}</Said>
+        </p>
+      )}
+      <div className="flex gap-2">
+        <Button
+          type="submit"
+          look="primary"
+          disabled={
+            problemOf(analysisOf(draft)) !== '' ||
+            draft.name.trim().length < 2 ||
+            draft.source.trim() === '' ||
+            save.isPending
+          }
+        >{t`Save ingredient`}</Button>
+        <Button onClick={onDone}>{t`Cancel`}</Button>
+        {draft.source.trim() === '' && (
+          <p className="self-center text-[13.5px] text-ink-soft">{t`Say where the figures are from.`}</p>
+        )}
+      </div>
+    </form>
+  );
+};

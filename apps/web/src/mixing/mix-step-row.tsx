@@ -1,0 +1,117 @@
+import { t } from '@lingui/core/macro';
+import { Play, Square } from 'lucide-react';
+import type { LotState, MixStep, WeighSheet } from '@jokul/core';
+import { useNow } from '../lib/clock';
+import { useUnits } from '../lib/units';
+import { Button } from '../ui/button';
+import { changesToTool } from '../words/names-of-codes';
+import { useScale } from './grams';
+import { StageDrawing } from './stage-drawing';
+
+const clockText = (s: number) =>
+  `${Math.floor(Math.abs(s) / 60)}:${String(Math.floor(Math.abs(s) % 60)).padStart(2, '0')}`;
+
+/** A running step: what is left, and whether the bowl wants scraping. */
+const Running = ({
+  step,
+  startedMs,
+  onStop,
+}: {
+  step: MixStep;
+  startedMs: number;
+  onStop: (durationS: number) => void;
+}) => {
+  const now = useNow();
+  const goneS = Math.max(0, (now - startedMs) / 1000);
+  const leftS = step.durationS - goneS;
+  const scrape = step.scrapeAtS.some((at) => goneS >= at && goneS < at + 12);
+  return (
+    <div className="flex items-center gap-4">
+      <span
+        className={`figures text-5xl ${leftS < 0 ? 'text-hand' : ''}`}
+        role="timer"
+        aria-label={t`${step.name} left`}
+      >
+        {leftS < 0 ? '+' : ''}
+        {clockText(leftS)}
+      </span>
+      <span className="min-w-0 flex-1 text-lg">
+        {scrape ? (
+          <strong className="text-hand">{t`Stop the mixer and scrape: bowl, paddle, underside.`}</strong>
+        ) : leftS < 0 ? (
+          step.stopWhen
+        ) : (
+          ''
+        )}
+      </span>
+      <Button
+        look="primary"
+        className="min-h-14 px-6 text-xl"
+        icon={<Square size={18} />}
+        onClick={() => onStop(goneS)}
+      >{t`Stopped`}</Button>
+    </div>
+  );
+};
+
+/** A stage: what goes in, when it is enough, and its timer. */
+export const MixStepRow = ({
+  step,
+  sheet,
+  known,
+  startedMs,
+  onBegin,
+  onStop,
+}: {
+  readonly step: MixStep;
+  readonly sheet: WeighSheet;
+  readonly known: LotState;
+  /** When it was started, while it runs. */
+  readonly startedMs: number | undefined;
+  readonly onBegin: () => void;
+  readonly onStop: (durationS: number) => void;
+}) => {
+  const { duration } = useUnits();
+  const scale = useScale();
+  const done = known.stages.get(step.stageId);
+  return (
+    <li className={`rounded-lg border p-3 ${startedMs ? 'border-line-strong bg-raised' : 'bg-surface'}`}>
+      <div className="flex items-center gap-4">
+        <StageDrawing picture={step.picture} />
+        <div className="min-w-0 flex-1">
+          <p className="text-lg font-semibold">
+            {step.name}
+            <span className="ml-3 text-[14px] font-normal text-ink-soft">
+              {t`${
+                step.speed === 'off'
+                  ? t`by hand`
+                  : step.speed === 'lowest'
+                    ? t`lowest speed`
+                    : t`speed ${step.speed}`
+              }${step.tool === 'hand-mixer' ? t`, hand mixer` : ''}, about ${duration(step.durationS)}${step.parts > 1 ? t`, in ${step.parts} parts` : ''}`}
+            </span>
+          </p>
+          {step.changesTool && <p className="text-[14px] font-semibold">{changesToTool[step.tool]}</p>}
+          <p className="text-[14px]">
+            {sheet.lines
+              .filter(({ stageId }) => stageId === step.stageId)
+              .map((line) => `${line.name.toLowerCase()} ${scale.said(line.roundedG, line.resolutionG)}`)
+              .join(', ')}
+          </p>
+          <p className="text-ink-soft">{t`Enough when: ${step.stopWhen}`}</p>
+        </div>
+        {done ? (
+          <span className="figures text-ink-soft">{duration(Math.round(done.durationS))}</span>
+        ) : startedMs === undefined ? (
+          <Button
+            className="no-print min-h-14 px-5"
+            icon={<Play size={18} />}
+            disabled={known.mixed !== null}
+            onClick={onBegin}
+          >{t`Start`}</Button>
+        ) : null}
+      </div>
+      {!done && startedMs !== undefined && <Running step={step} startedMs={startedMs} onStop={onStop} />}
+    </li>
+  );
+};

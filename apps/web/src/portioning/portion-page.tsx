@@ -1,0 +1,134 @@
+import { plural, t } from '@lingui/core/macro';
+import { useState } from 'react';
+import { countPieces, doughDensityFigure, scoopsFor, toppingsBefore } from '@jokul/core';
+import { useBatchAtHand, useBatches } from '../line/batch';
+import { NeedPlan } from '../line/need-plan';
+import { NoBatches } from '../line/no-batches';
+import { StalePlan } from '../line/plan-bar';
+import { useBakery, useDay } from '../lib/queries';
+import { useUnits } from '../lib/units';
+import { Cautions, Station, WhySection } from '../line/station';
+import { Loading } from '../ui/states';
+import { HowMany } from './how-many';
+import { PortionForm } from './portion-form';
+import { PortionQueue } from './portion-queue';
+import { PortionResult } from './portion-result';
+import { Toppings } from './toppings';
+import type { MeasuredScoop } from './weigh-scoops';
+import { WhichScoop } from './which-scoop';
+
+interface PortionWhyProps {
+  readonly hand: NonNullable<ReturnType<typeof useBatchAtHand>>;
+  readonly count: ReturnType<typeof countPieces>;
+  readonly scoops: ReturnType<typeof scoopsFor>;
+  readonly owned: readonly number[];
+  readonly measured: MeasuredScoop | null;
+  readonly onMeasured: (scoop: MeasuredScoop | null) => void;
+}
+
+/** How many pieces there are, which scoop makes them, and what goes on each. */
+const PortionWhy = ({ hand, count, scoops, owned, measured, onMeasured }: PortionWhyProps) => {
+  const { batch, formula, known } = hand;
+  return (
+    <>
+      <HowMany count={count} planned={batch.pieces} />
+      <WhichScoop
+        key={batch.batchId}
+        scoops={scoops}
+        owned={owned}
+        measured={measured}
+        typical={doughDensityFigure(formula)}
+        onMeasured={onMeasured}
+      />
+      {toppingsBefore(formula).length > 0 && (
+        <WhySection title={t`On each piece`}>
+          <Toppings formula={formula} pieces={known.portioned?.pieces ?? count.pieces.value} known={known} />
+        </WhySection>
+      )}
+      <Cautions
+        items={[
+          t`All pieces the same weight: even size is what lets one time fit a tray.`,
+          t`Dough with egg goes back into the cold as soon as it is portioned.`,
+        ]}
+      />
+    </>
+  );
+};
+
+const PortionWork = () => {
+  const { data } = useBakery();
+  const batches = useBatches('portion');
+  const hand = useBatchAtHand(batches, (known) => !known?.portioned);
+  const { mass } = useUnits();
+  const day = useDay();
+  // Weighed scoops hold for the batch they were weighed of.
+  const [weighed, setWeighed] = useState<{ batchId: string; scoop: MeasuredScoop } | null>(null);
+  if (!data) return <Loading what={t`the batches`} />;
+  if (batches.length === 0) return <NoBatches title={t`Nothing to portion`} />;
+  if (!hand) return <Loading what={t`the batch`} />;
+  const { batch, formula, known } = hand;
+  const { rules, equipment } = data;
+  // What was weighed counts more than what was planned.
+  const mixedG = known.mixed?.massG ?? batch.massG;
+  const doughG = mixedG * (1 - rules.bowlLossShare);
+  const target = formula.piece.massG;
+  const count = countPieces(doughG, target, rules.portionLossShare);
+  const measured = weighed?.batchId === batch.batchId ? weighed.scoop : null;
+  const scoops = scoopsFor(target, measured?.density ?? doughDensityFigure(formula), equipment.scoops);
+  const piecesOfDay = (day.data?.orders ?? [])
+    .filter((order) => order.productCode === batch.productCode)
+    .reduce((sum, order) => sum + order.pieces, 0);
+  return (
+    <Station
+      title={t`${formula.name}: ${plural(count.pieces.value, { one: '# piece', other: '# pieces' })} of ${mass(target)}`}
+      question={t`${batch.batchId}, ${mass(mixedG)} ${known.mixed ? t`mixed` : t`planned, not mixed yet`}. Which scoop, how many, how even?`}
+      queueTitle={t`Batches to portion`}
+      queue={<PortionQueue batches={batches} current={batch.batchId} />}
+      why={
+        <PortionWhy
+          hand={hand}
+          count={count}
+          scoops={scoops}
+          owned={equipment.scoops}
+          measured={measured}
+          onMeasured={(scoop) => setWeighed(scoop && { batchId: batch.batchId, scoop })}
+        />
+      }
+    >
+      <StalePlan />
+      {known.portioned ? (
+        <PortionResult
+          done={known.portioned}
+          toleranceShare={rules.pieceToleranceShare}
+          planned={batch.pieces}
+          expected={count.pieces.value}
+          mixedG={mixedG}
+          piecesOfDay={piecesOfDay}
+        />
+      ) : (
+        <PortionForm
+          key={batch.batchId}
+          batchId={batch.batchId}
+          targetG={target}
+          expected={count.pieces.value}
+          remainderG={count.remainder.value}
+          scoop={formula.piece.shape === 'slice' ? 0 : (scoops[0]?.number ?? 0)}
+          scoops={equipment.scoops}
+          toleranceShare={rules.pieceToleranceShare}
+          mixed={known.mixed !== null}
+          measured={measured}
+          piecesOfDay={piecesOfDay}
+          formula={formula}
+          equipment={equipment}
+          rules={rules}
+        />
+      )}
+    </Station>
+  );
+};
+
+export const PortionPage = () => (
+  <NeedPlan>
+    <PortionWork />
+  </NeedPlan>
+);
