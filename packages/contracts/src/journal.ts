@@ -12,15 +12,11 @@ import {
   IsString,
   IsUUID,
   Length,
-  Matches,
   Max,
   MaxLength,
   Min,
-  ValidateBy,
-  ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { Optional } from './optional.js';
 import {
   allergenIds,
   entryKinds,
@@ -29,143 +25,29 @@ import {
   type EntryKind,
   type PreparationKind,
 } from '@jokul/core';
-import { FormulaBody } from './formula.js';
-import { OwnIngredientInput } from './setup.js';
+import { ByName, Degrees, Grams, Name, Names, Range, Reason } from './journal-fields.js';
+import { AgePayload, BegunPayload } from './journal-pinned.js';
+import { Optional } from './optional.js';
 
-const Grams = () => (target: object, key: string) => {
-  IsNumber({}, { message: 'A weight must be a number of grams.' })(target, key);
-  Min(0, { message: 'A weight cannot be below 0 g.' })(target, key);
-  Max(1e6, { message: 'That weight is more than a tonne.' })(target, key);
-};
-const Degrees = () => (target: object, key: string) => {
-  IsNumber({}, { message: 'A temperature must be a number.' })(target, key);
-  Min(-45, { message: 'A temperature below −45 °C makes no sense here.' })(target, key);
-  Max(300, { message: 'A temperature above 300 °C makes no sense here.' })(target, key);
-};
-const Name = () => (target: object, key: string) => {
-  IsString()(target, key);
-  Length(1, 80)(target, key);
-};
-const Names = () => (target: object, key: string) => {
-  IsArray()(target, key);
-  ArrayMaxSize(60)(target, key);
-  IsString({ each: true })(target, key);
-  Length(1, 80, { each: true })(target, key);
-};
-const Range = (min: number, max: number) => (target: object, key: string) => {
-  IsNumber()(target, key);
-  Min(min)(target, key);
-  Max(max)(target, key);
-};
-
-/** A figure by a name that people gave, such as grams by ingredient. */
-const ByName = (most: number, sentence: string) =>
-  ValidateBy({
-    name: 'byName',
-    constraints: [most],
-    validator: {
-      validate: (value: unknown) =>
-        typeof value === 'object' &&
-        value !== null &&
-        Object.entries(value).length <= 40 &&
-        Object.entries(value).every(
-          ([name, figure]) =>
-            name.length > 0 &&
-            name.length <= 80 &&
-            typeof figure === 'number' &&
-            Number.isFinite(figure) &&
-            figure >= 0 &&
-            figure <= most,
-        ),
-      defaultMessage: () => sentence,
-    },
-  });
-const Reason = () => (target: object, key: string) => {
-  IsString()(target, key);
-  Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })(target, key);
-};
-
-class PinnedFormulaPayload extends FormulaBody {
-  @Matches(/^[A-Z0-9]{2,6}$/) code: string;
-  @IsInt() @Min(1) version: number;
-}
-/** An own ingredient with what was computed of it. */
-class PinnedOwnPayload extends OwnIngredientInput {
-  @IsObject() composition: object;
-  @IsArray() @ArrayMaxSize(0) parts: [];
-  @IsArray() @ArrayMaxSize(60) words: string[];
-}
-class PinnedIngredientPayload {
-  @IsString() @Length(1, 60) id: string;
-  @Name() name: string;
-  @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
-  @Optional() @IsObject() @ValidateNested() @Type(() => PinnedOwnPayload) own?: object;
-}
-class PinnedWeighingPayload {
-  @Name() key: string;
-  @IsString() @Length(1, 60) ingredientId: string;
-  @Grams() targetG: number;
-  @Name() scaleId: string;
-}
-class ParentPayload {
-  @Name() lot: string;
-  @Grams() massG: number;
-}
-const seconds = { message: 'An age is a number of seconds, at most some years.' };
-class AgePayload {
-  @IsNumber({}, seconds) @Min(0, seconds) @Max(4e8, seconds) chilledS: number;
-  @IsNumber({}, seconds) @Min(0, seconds) @Max(4e8, seconds) frozenS: number;
-  @IsNumber({}, seconds) @Min(0, seconds) @Max(4e8, seconds) outS: number;
-  @IsInt() @Min(0) @Max(1000) stays: number;
-  @ByName(4e8, seconds.message) byPlace: Record<string, number>;
-}
-export class BegunPayload {
-  @IsIn([1]) schema: 1;
-  @Matches(/^[A-Z0-9]{2,6}$/) productCode: string;
-  @IsObject() @ValidateNested() @Type(() => PinnedFormulaPayload) formula: PinnedFormulaPayload;
-  @IsArray()
-  @ArrayMaxSize(200)
-  @IsObject({ each: true })
-  @ValidateNested({ each: true })
-  @Type(() => PinnedIngredientPayload)
-  ingredients: PinnedIngredientPayload[];
-  @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
-  @Grams() massG: number;
-  @Range(0, 100_000) pieces: number;
-  @ValidateIf((payload: BegunPayload) => payload.day !== null)
-  @Matches(/^\d{4}-\d{2}-\d{2}$/)
-  day: string | null;
-  @ValidateIf((payload: BegunPayload) => payload.mixerId !== null) @Name() mixerId: string | null;
-  @IsArray()
-  @ArrayMaxSize(200)
-  @IsObject({ each: true })
-  @ValidateNested({ each: true })
-  @Type(() => PinnedWeighingPayload)
-  sheet: PinnedWeighingPayload[];
-  @IsArray()
-  @ArrayMaxSize(20)
-  @IsObject({ each: true })
-  @ValidateNested({ each: true })
-  @Type(() => ParentPayload)
-  parents: ParentPayload[];
-  @Optional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
-}
 export class SplitPayload {
   @Name() into: string;
   @Grams() massG: number;
   @Range(0, 100_000) pieces: number;
 }
+
 export class MergedPayload {
   @Name() from: string;
   @Grams() massG: number;
   @Optional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
   @Optional() @IsArray() @ArrayMaxSize(40) @IsIn(allergenIds, { each: true }) allergens?: Allergen[];
 }
+
 export class DiscardedPayload {
   @Grams() massG: number;
   @Range(0, 100_000) pieces: number;
   @Reason() reason: string;
 }
+
 export class PreparedPayload {
   @IsIn(preparationKinds) what: PreparationKind;
   /** Of an oven: which, for which load, and what it is set to. */
@@ -173,6 +55,7 @@ export class PreparedPayload {
   @Optional() @Name() ovenId?: string;
   @Optional() @Type(() => Number) @IsNumber() @Min(50) @Max(320) setC?: number;
 }
+
 export class WeighedPayload {
   @Name() key: string;
   @Grams() massG: number;
@@ -183,10 +66,12 @@ export class WeighedPayload {
   @Optional() @Range(0.2, 2) factor?: number;
   @Optional() @IsBoolean() late?: boolean;
 }
+
 export class BrownedPayload {
   @Grams() inG: number;
   @Grams() outG: number;
 }
+
 export class MeasuredPayload {
   @IsIn(['browned butter', 'butter', 'room', 'egg', 'dough'])
   what: 'browned butter' | 'butter' | 'room' | 'egg' | 'dough';
@@ -196,15 +81,18 @@ export class MeasuredPayload {
   @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
   reason?: string;
 }
+
 export class StageDonePayload {
   @Name() stageId: string;
   @Range(0, 7200) durationS: number;
 }
+
 export class AdjustedPayload {
   @IsIn(['crumbly', 'loose']) look: 'crumbly' | 'loose';
   @Optional() @IsString() @Length(1, 60) ingredientId?: string;
   @Grams() massG: number;
 }
+
 export class MixedPayload {
   @Degrees() doughC: number;
   @Grams() massG: number;
@@ -217,6 +105,7 @@ export class MixedPayload {
   @Optional() @Degrees() roomC?: number;
   @Optional() @Degrees() butterC?: number;
 }
+
 export class PortionedPayload {
   @Range(0, 100_000) pieces: number;
   @Range(0, 200) scoop: number;
@@ -235,6 +124,7 @@ export class PortionedPayload {
   @ByName(1e6, 'Each topping needs its grams: a number from 0 to a tonne.')
   toppingsG?: Record<string, number>;
 }
+
 export class RestInPayload {
   @Name() placeId: string;
   @IsIn(['pieces', 'tub', 'bag']) form: 'pieces' | 'tub' | 'bag';
@@ -243,12 +133,14 @@ export class RestInPayload {
   @Grams() massG: number;
   @Range(0, 100_000) pieces: number;
 }
+
 export class RestOutPayload {
   @Name() placeId: string;
   /** Where only a part leaves. */
   @Optional() @Range(0, 100_000) pieces?: number;
   @Optional() @Grams() massG?: number;
 }
+
 export class ReleasedPayload {
   @IsIn(['over-window']) why: 'over-window';
   @Optional() @IsIn(['chilled', 'frozen', 'out']) clock?: 'chilled' | 'frozen' | 'out';
@@ -258,6 +150,7 @@ export class ReleasedPayload {
   @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
   reason: string;
 }
+
 export class LoadedPayload {
   @Name() loadId: string;
   @Names() trayIds: string[];
@@ -276,10 +169,12 @@ export class LoadedPayload {
   @Optional() @Degrees() startC?: number;
   @Optional() @IsBoolean() test?: boolean;
 }
+
 export class TrayStepPayload {
   @Name() loadId: string;
   @Names() trayIds: string[];
 }
+
 export class InspectedPayload {
   @Name() trayId: string;
   @Optional() @Range(30, 7200) bakeS?: number;
@@ -293,9 +188,11 @@ export class InspectedPayload {
   @Optional() @IsIn(['touched', 'fits', 'more']) room?: 'touched' | 'fits' | 'more';
   @Optional() @IsString() @MaxLength(1000) note?: string;
 }
+
 export class NotePayload {
   @IsString() @Length(1, 1000, { message: 'A note has 1 to 1000 letters.' }) text: string;
 }
+
 export class StruckPayload {
   @IsUUID() entryId: string;
   @IsString() @Length(3, 400, { message: 'Say why it is struck (3 to 400 letters).' }) reason: string;

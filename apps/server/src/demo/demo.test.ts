@@ -1,20 +1,21 @@
-import { describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
+import { describe, expect, it } from '@jest/globals';
 import {
   atWallClock,
+  chance,
   demoDay,
   demoEquipment,
   demoFormulas,
-  lotId,
   demoRules,
   inTheCold,
+  lotId,
   predictIn,
   reduceLedger,
-  chance,
 } from '@jokul/core';
-import { checkedEntry } from '../journal/payload-check.js';
 import type { ProductBakes } from '../computation/predictions.js';
-import { pastLots, writeFrozen, writePast } from './past.js';
+import { checkedEntry } from '../journal/payload-check.js';
+import { writeFrozen } from './past-frozen.js';
+import { pastLots, writePast } from './past.js';
 
 import { DemoWriter } from './writer.js';
 

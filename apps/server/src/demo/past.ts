@@ -1,23 +1,17 @@
 import {
-  bakeInputIn,
-  demoEquipment,
-  foretell,
-  foretoldNames,
-  lotRecord,
-  noAdjustment,
-  slopesOf,
-  type Foretold,
-  type Slopes,
-  type BakeAdjustment,
   atWallClock,
   demoDay,
   demoRules,
+  foretoldNames,
+  lotRecord,
   shiftDate,
-  type Formula,
+  type BakeAdjustment,
   type Chance,
+  type Foretold,
+  type Formula,
 } from '@jokul/core';
 import type { ProductBakes } from '../computation/predictions.js';
-
+import { tell } from './past-told.js';
 import type { DemoWriter } from './writer.js';
 
 const days = 14;
@@ -38,29 +32,6 @@ const hiddenOven = (ovenId: string, position: number, daysAgo: number): BakeAdju
   stiffness: 0.88,
   colourFactor: 1.08,
 });
-
-interface Told {
-  readonly onTime: Foretold;
-  readonly perLateS: Foretold;
-  readonly slopes: Slopes;
-}
-const told = new Map<string, Told>();
-const lateStepS = 120;
-
-/** How a formula bakes in a fan oven on time, later, and under other conditions: a few runs for all its past trays. */
-const tell = (formula: Formula, pullS: number): Told => {
-  const known = told.get(`${formula.code}/${pullS}`);
-  if (known) return known;
-  const { setup } = bakeInputIn(formula, { id: 'port', fan: true }, demoEquipment, demoRules);
-  const at = (s: number) => foretell({ setup, pullS: s, trayS: formula.bake.trayRestS }, noAdjustment);
-  const [onTime, late] = [at(pullS), at(pullS + lateStepS)];
-  const perLateS = Object.fromEntries(
-    foretoldNames.map((name) => [name, (late[name] - onTime[name]) / lateStepS]),
-  ) as unknown as Foretold;
-  const made = { onTime, perLateS, slopes: slopesOf({ setup, pullS }) };
-  told.set(`${formula.code}/${pullS}`, made);
-  return made;
-};
 
 /** What comes out of an oven that is off, to first order: good enough for a made-up past. */
 const seenBy = (formula: Formula, pullS: number, lateS: number, by: BakeAdjustment): Foretold => {
@@ -216,43 +187,4 @@ export const writePast = (
     const startS = atWallClock(own.date, '04:20', demoRules.timeZone) + own.turn * 0.7 * hour;
     if (formula && baked) lot(writer, random, formula, baked, own, own.id, startS);
   }
-};
-
-/** Bags that lie in the freezer from earlier weeks, one of them near the end of its time. */
-export const frozenBags = [
-  { code: 'CRD', daysAgo: 51, pieces: 300, form: 'bag' },
-  { code: 'CRD', daysAgo: 16, pieces: 200, form: 'bag' },
-] as const;
-
-export const writeFrozen = (
-  writer: DemoWriter,
-  formulas: readonly Formula[],
-  ids: readonly string[],
-): void => {
-  frozenBags.forEach(({ code, daysAgo, pieces, form }, i) => {
-    const formula = formulas.find((f) => f.code === code);
-    const id = ids[i];
-    if (!formula || !id) return;
-    const date = shiftDate(demoDay.date, -daysAgo);
-    const atS = atWallClock(date, '16:10', demoRules.timeZone);
-    const massG = pieces * formula.piece.massG;
-    const record = lotRecord(formula, { massG, pieces, day: null, mixerId: null });
-    writer.write('begun', atS - 3600, 'Mix hand', id, record);
-    writer.write('mixed', atS - 2400, 'Mix hand', id, { doughC: 21.4, massG, missing: [] });
-    writer.write('portioned', atS - 300, 'Mix hand', id, {
-      pieces,
-      scoop: 0,
-      samplesG: [],
-      targetG: formula.piece.massG,
-      remainderG: 0,
-    });
-    writer.write('rest-in', atS, 'Mix hand', id, {
-      placeId: 'freezer',
-      form,
-      cover: 'covered',
-      startC: 20,
-      massG,
-      pieces,
-    });
-  });
 };

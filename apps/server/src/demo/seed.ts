@@ -1,7 +1,9 @@
 import { Injectable, Logger } from '@nestjs/common';
 import { DataSource, Not } from 'typeorm';
+import type { PlanView } from '@jokul/contracts';
 import {
   atWallClock,
+  chance,
   demoCalendar,
   demoDay,
   demoEquipment,
@@ -13,26 +15,25 @@ import {
   genesisHash,
   reduceLedger,
   shiftDate,
-  chance,
   type Chance,
 } from '@jokul/core';
-import type { PlanView } from '@jokul/contracts';
+import { ComputationService } from '../computation/computation.service.js';
+import type { ProductBakes } from '../computation/predictions.js';
 import {
+  entities,
   FormulaVersionEntity,
   JournalEntryEntity,
   JournalHeadEntity,
   OrderLineEntity,
   SettingEntity,
   StandingOrderEntity,
-  entities,
 } from '../database/entities.js';
-import { LotsService } from '../lot/lots.service.js';
 import { pack, type StoredName } from '../database/stored.js';
 import { JournalService } from '../journal/journal.service.js';
-import { ComputationService } from '../computation/computation.service.js';
+import { LotsService } from '../lot/lots.service.js';
 import { PlanService } from '../planning/plan.service.js';
-import type { ProductBakes } from '../computation/predictions.js';
-import { frozenBags, pastLots, writeFrozen, writePast } from './past.js';
+import { frozenBags, writeFrozen } from './past-frozen.js';
+import { pastLots, writePast } from './past.js';
 import { writeToday } from './today.js';
 import { DemoWriter } from './writer.js';
 

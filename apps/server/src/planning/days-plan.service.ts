@@ -15,7 +15,9 @@ import { ClockService } from '../clock/clock.service.js';
 import { Together } from '../common/together.js';
 import { ComputationService } from '../computation/computation.service.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
-import { PlanService, type PlanInputs } from './plan.service.js';
+import { PlanBodyService } from './plan-body.service.js';
+import { PlanInputsService, type PlanInputs } from './plan-inputs.service.js';
+import { PlanService } from './plan.service.js';
 import { predictionsOf } from '../computation/predictions.js';
 import { SpreadsService } from './spreads.service.js';
 import { StockService } from './stock.service.js';
@@ -42,6 +44,8 @@ export class DaysPlanService {
   private readonly making = new Together<DaysPlanView>();
 
   constructor(
+    private readonly inputs: PlanInputsService,
+    private readonly bodies: PlanBodyService,
     private readonly plans: PlanService,
     private readonly rows: PlanRows,
     private readonly stock: StockService,
@@ -67,7 +71,7 @@ export class DaysPlanService {
 
   /** What one of the days is planned from, with its plan before. */
   private async dayOf(date: string) {
-    const [inputs, before] = await Promise.all([this.plans.inputs(date), this.rows.stored(date)]);
+    const [inputs, before] = await Promise.all([this.inputs.of(date), this.rows.stored(date)]);
     const old = before ? (before.body as StoredPlan) : null;
     const fixed = await this.plans.standing(old);
     const free = (old?.plan.batches ?? []).filter((batch) => !fixed.includes(batch));
@@ -83,7 +87,7 @@ export class DaysPlanService {
    */
   async make(from: string, until: string, how: How = {}): Promise<DaysPlanView> {
     const nowMs = await this.clock.nowMs();
-    const { rules } = await this.plans.inputs(from);
+    const { rules } = await this.inputs.of(from);
     const dates = this.datesBetween(from, until, wallClock(nowMs / 1000, rules.timeZone).date);
     const days = (await Promise.all(dates.map((date) => this.dayOf(date)))).filter(
       ({ inputs }) => inputs.orders.length > 0,
@@ -112,7 +116,7 @@ export class DaysPlanService {
     for (const day of days) {
       const own = batches.filter(({ batchId }) => dayOf(batchId) === day.date);
       computed.push(
-        await this.plans.body(day.date, day.inputs, day.before, own, {
+        await this.bodies.of(day.date, day.inputs, day.before, own, {
           keep: true,
           anew: { quality: qualityOf[day.date] ?? quality, standing: day.fixed, promised },
           nowMs,
@@ -165,7 +169,7 @@ export class DaysPlanService {
       hash,
     };
     const [bakes, outside, promised] = await Promise.all([
-      this.plans.bakesOf(together),
+      this.inputs.bakesOf(together),
       this.rows.takenByOthers(dates, nowMs),
       this.rows.promised(dates, nowMs),
     ]);
@@ -193,7 +197,7 @@ export class DaysPlanService {
     const predictions = new Map(
       [...formulas.values()].map((f) => [f.code, predictionsOf(f, bakes[f.code], equipment)]),
     );
-    const lotIds = await this.plans.lotIdsFor(
+    const lotIds = await this.bodies.lotIdsFor(
       lotsNeeded(dayHorizon({ ...input, predictions })),
       new Map(days.map(({ date, free }) => [date, free])),
       rules.timeZone,

@@ -23,6 +23,7 @@ import { Who } from '../common/who.js';
 import { DaysPlanService } from './days-plan.service.js';
 import { PlanService } from './plan.service.js';
 import { ReplanService } from './replan.service.js';
+import { TakeOfferService } from './take-offer.service.js';
 import { WhatIfService } from './what-if.service.js';
 
 @ApiTags('plan')
@@ -31,6 +32,7 @@ export class PlanController {
   constructor(
     private readonly plans: PlanService,
     private readonly replans: ReplanService,
+    private readonly offers: TakeOfferService,
     private readonly days: DaysPlanService,
     private readonly whatIf: WhatIfService,
   ) {}
@@ -78,7 +80,7 @@ export class PlanController {
     @Body() { reason }: TakeInput,
     @Who() who: string,
   ): Promise<TakenView> {
-    return this.replans.take(date, id, reason, who);
+    return this.offers.take(date, id, reason, who);
   }
 
   /** What follows when a load goes into another oven, or at another time; changes nothing. */

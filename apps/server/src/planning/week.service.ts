@@ -4,7 +4,7 @@ import type { WeekDay, WeekView } from '@jokul/contracts';
 import { SettingsService } from '../settings/settings.service.js';
 import { busyWork } from './busy-work.js';
 import { PlanRows } from './plan-rows.js';
-import { PlanService } from './plan.service.js';
+import { PlanInputsService } from './plan-inputs.service.js';
 
 const daysOfWeek = 7;
 /** Dough is mixed so many days before it is baked, at most: plans of days behind the week have work in it. */
@@ -14,7 +14,7 @@ const mixedBefore = 5;
 @Injectable()
 export class WeekService {
   constructor(
-    private readonly plans: PlanService,
+    private readonly inputs: PlanInputsService,
     private readonly rows: PlanRows,
     private readonly settings: SettingsService,
   ) {}
@@ -29,7 +29,7 @@ export class WeekService {
     ]);
     const days = await Promise.all(
       dates.map(async (date): Promise<WeekDay> => {
-        const { orders, hash } = await this.plans.inputs(date);
+        const { orders, hash } = await this.inputs.of(date);
         const plan = plans.find((own) => own.date === date);
         const loads = plan?.batches.flatMap((batch) => batch.loads) ?? [];
         return {

@@ -16,8 +16,11 @@ import { SettingsService } from '../settings/settings.service.js';
 import { busyWork } from './busy-work.js';
 import { Offers } from './offers.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
-import { PlanService, type PlanInputs } from './plan.service.js';
-import { dueOrders, ReplanService } from './replan.service.js';
+import { CurrentDayService, dueOrders } from './current-day.service.js';
+import { PlanBodyService } from './plan-body.service.js';
+import { PlanInputsService, type PlanInputs } from './plan-inputs.service.js';
+import { PlanService } from './plan.service.js';
+import { ReplanService } from './replan.service.js';
 
 /** Something that was supposed, with what it was supposed of. */
 interface Offer {
@@ -49,6 +52,9 @@ export class WhatIfService {
   private readonly waysBack = new Offers<WayBack>();
 
   constructor(
+    private readonly inputs: PlanInputsService,
+    private readonly bodies: PlanBodyService,
+    private readonly day: CurrentDayService,
     private readonly plans: PlanService,
     private readonly replans: ReplanService,
     private readonly rows: PlanRows,
@@ -65,8 +71,8 @@ export class WhatIfService {
     if (Object.values(supposal).every((list) => !Array.isArray(list) || list.length === 0))
       throw new JokulError('nothing-supposed', 'Say first what would be otherwise.', '');
     const [real, supposed, row, { version: equipmentVersion }] = await Promise.all([
-      this.plans.inputs(date),
-      this.plans.inputs(date, supposal),
+      this.inputs.of(date),
+      this.inputs.of(date, supposal),
       this.rows.stored(date),
       this.settings.read('equipment'),
     ]);
@@ -103,8 +109,8 @@ export class WhatIfService {
     if (inputs.orders.length === 0) return null;
     const row = await this.rows.stored(date);
     const old = row ? (row.body as StoredPlan) : null;
-    const kept = row ? await this.replans.standing(date, inputs, signal) : [];
-    const { body } = await this.plans.body(date, inputs, row, kept, {
+    const kept = row ? await this.day.standing(date, inputs, signal) : [];
+    const { body } = await this.bodies.of(date, inputs, row, kept, {
       keep: false,
       supposed: true,
       chance: old?.quality?.wanted ?? undefined,
@@ -212,7 +218,7 @@ export class WhatIfService {
         held,
       });
     }
-    const { orders } = await this.plans.inputs(date);
+    const { orders } = await this.inputs.of(date);
     return orders.length > 0 ? this.replans.planAgain(date) : this.plans.view(date);
   }
 }

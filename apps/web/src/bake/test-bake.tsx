@@ -1,5 +1,4 @@
 import { plural, t } from '@lingui/core/macro';
-import { useLots } from '../line/lots';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
@@ -14,17 +13,18 @@ import {
   type Oven,
   type TrayState,
 } from '@jokul/core';
-import { doTrayAction, verb } from '../line/actions';
 import { record, useJournal } from '../journal/store';
+import { PullChanges } from '../learning/pull-changes';
 import { countdown, useNow, useWallClock } from '../lib/clock';
 import { useCalibration, useCalibrationStep, useDayDate } from '../lib/queries';
 import { useUnits } from '../lib/units';
+import { doTrayAction, verb } from '../line/actions';
+import { useLots } from '../line/lots';
+import { InspectTray } from '../log/inspect-tray';
 import { Button, buttonClass } from '../ui/button';
 import { Dialog } from '../ui/dialog';
-import { Field, SelectField } from '../ui/field';
 import { TrayPicture } from '../viz/tray-picture';
-import { InspectTray } from '../log/inspect-tray';
-import { PullChanges } from '../learning/pull-changes';
+import { FewFields, useFew, WhatToMeasure } from './few-fields';
 
 interface TestBakeProps {
   readonly batch: BatchPlan;
@@ -38,87 +38,6 @@ interface TestBakeProps {
   readonly tray: { readonly lengthMm: number; readonly widthMm: number };
   readonly margins: Margins;
 }
-
-const whatToMeasure = [
-  t`core of the middle piece as it is pulled, with a thin needle`,
-  t`diameter: several pieces edge to edge, cold, divided by their number`,
-  t`height, the same way, stacked`,
-  t`weight of the pieces raw and cold: the bake loss`,
-  t`colour of the rim by the colour card`,
-];
-
-/** How many pieces, where, and how cold, as it is typed. */
-const useFew = (places: number, plannedC: number) => {
-  const { figure, typed } = useUnits();
-  const [pieces, setPieces] = useState('4');
-  const [position, setPosition] = useState(String(Math.ceil(places / 2)));
-  const [start, setStart] = useState(figure(plannedC, 'temperature'));
-  const count = Number(pieces);
-  const startC = typed(start, 'temperature');
-  const wrongCount = !Number.isInteger(count) || count < 1 || count > 12;
-  const wrongStart = !Number.isFinite(startC) || startC < -30 || startC > 35;
-  return {
-    pieces,
-    setPieces,
-    position,
-    setPosition,
-    start,
-    setStart,
-    count,
-    startC,
-    wrongCount,
-    wrongStart,
-    wrong: wrongCount || wrongStart,
-  };
-};
-
-const FewFields = ({ few, places }: { readonly few: ReturnType<typeof useFew>; readonly places: number }) => {
-  const { label, range } = useUnits();
-  const { pieces, setPieces, position, setPosition, start, setStart, wrongCount, wrongStart } = few;
-  return (
-    <div className="space-y-3">
-      <Field
-        label={t`Pieces`}
-        inputMode="numeric"
-        className="figures text-right"
-        value={pieces}
-        error={wrongCount ? t`1 to 12` : undefined}
-        onChange={(event) => setPieces(event.target.value)}
-      />
-      <SelectField
-        label={t`Place in the oven`}
-        value={position}
-        onChange={(event) => setPosition(event.target.value)}
-      >
-        {Array.from({ length: places }, (_, i) => (
-          <option key={i} value={i + 1}>
-            {i + 1}
-          </option>
-        ))}
-      </SelectField>
-      <Field
-        label={label(t`Core of the dough`, 'temperature')}
-        inputMode="decimal"
-        className="figures text-right"
-        value={start}
-        error={wrongStart ? range(-30, 35, 'temperature') : undefined}
-        onChange={(event) => setStart(event.target.value)}
-      />
-    </div>
-  );
-};
-
-const WhatToMeasure = () => (
-  <>
-    <p className="text-ink-soft">{t`Measure what you have time for:`}</p>
-    <ul className="mt-1 list-inside list-disc text-[13.5px] text-ink-soft">
-      {whatToMeasure.map((what) => (
-        <li key={what}>{what}</li>
-      ))}
-    </ul>
-  </>
-);
-
 /** A few pieces into the oven first. */
 const Begin = (props: TestBakeProps & { readonly onClose: () => void }) => {
   const { batch, load, formula, oven, onClose, layout, tray, margins, diameterMm } = props;
@@ -179,7 +98,6 @@ const Begin = (props: TestBakeProps & { readonly onClose: () => void }) => {
     </Dialog>
   );
 };
-
 /** What the measured test changes, and the press that puts it into force. */
 const Taught = ({ tray }: { tray: TrayState }) => {
   const date = useDayDate();
@@ -210,7 +128,6 @@ const Taught = ({ tray }: { tray: TrayState }) => {
     </>
   );
 };
-
 /** A test bake of a few pieces: load, pull, measure, learn. */
 export const TestBake = (props: TestBakeProps) => {
   const { batch, load, oven } = props;

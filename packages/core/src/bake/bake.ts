@@ -1,19 +1,13 @@
-import { fatIn } from '../ingredient/index.js';
-import { checkComposition, judgedBy, type BakeInput } from './input.js';
-import {
-  aimedIndex,
-  centreSurelyThere,
-  darkLimits,
-  donenessIndex,
-  stateOf,
-  type BakeState,
-} from './doneness.js';
 import type { Doneness } from '../formula/index.js';
-import { advance, carryoverS, readingIfPulledNow, readRun, startRun, type Run } from './simulate.js';
-import { passingIndex, passingSet, probeOf, type Probe } from './probe.js';
+import { fatIn } from '../ingredient/index.js';
+import { formatNumber, modelled, type Figure, type Warning } from '../shown/index.js';
+import { certaintyNote, certaintyOf, type Certainty } from './certainty.js';
+import { aimedIndex, darkLimits, donenessIndex, stateOf, type BakeState } from './doneness.js';
+import { fullRun, probes } from './full-run.js';
+import { checkComposition, judgedBy, type BakeInput } from './input.js';
+import { passingIndex, passingSet, type Probe } from './probe.js';
 import type { Reading } from './reading.js';
-import { diameterBand, pullBandS, pullSlopes } from './calibration/pull-certainty.js';
-import { formatNumber, modelled, sayDuration, type Figure, type Warning } from '../shown/index.js';
+import { advance, carryoverS, readRun, startRun } from './simulate.js';
 
 export interface DonenessWindow {
   readonly state: BakeState;
@@ -46,56 +40,6 @@ export interface BakeResult {
   readonly warnings: readonly Warning[];
 }
 
-export interface Certainty {
-  readonly pullS: number;
-  readonly diameterShare: number;
-  readonly bakes: number;
-}
-
-/** Uncalibrated predictions: about a minute and a half, and five percent of the diameter. */
-export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
-
-/** The water of the centre falls so evenly that pulls between are true to two seconds. */
-const probeEveryS = 180;
-/** While it sets, which happens within a few minutes and not evenly. */
-const settingEveryS = 60;
-/**
- * Close to set the centre runs ahead within a minute: read more finely, to three seconds of an exact search. A small piece
- * in a hot oven sets within seconds: it is read by a share of what it has been in.
- */
-const nearlySet = 0.45;
-const nearlySetEveryS = 40;
-const nearlySetShare = 0.06;
-/** While the centre comes to the limit, where it comes last of all. */
-const centreEveryS = 20;
-/** Before anything sets; a small piece in a hot oven is soon there. */
-const untilSetsEveryS = 120;
-const firstProbeS = 60;
-const longestS = 60 * 60;
-
-/** What a pull every three minutes would give, until crisp through or an hour. */
-const probes = (input: BakeInput): readonly Probe[] => {
-  const run = startRun(input.setup);
-  const found: Probe[] = [];
-  let pullS = firstProbeS;
-  while (pullS <= longestS) {
-    advance(run, 'oven', pullS);
-    const probe = probeOf(pullS, readingIfPulledNow(run), judgedBy(input), found.at(-1));
-    found.push(probe);
-    if (probe.index >= 4.95) break;
-    pullS += nextProbeS(probe);
-  }
-  return found;
-};
-
-const nextProbeS = ({ pullS, firm, centre }: Probe): number => {
-  if (firm === 0) return untilSetsEveryS;
-  if (firm < nearlySet) return settingEveryS;
-  if (firm < 1) return Math.min(nearlySetEveryS, nearlySetShare * pullS);
-  if (centre < 0) return settingEveryS;
-  return centre < centreSurelyThere ? centreEveryS : probeEveryS;
-};
-
 const windowsOf = (found: readonly Probe[]): readonly DonenessWindow[] => {
   const end = found.at(-1)?.pullS ?? 0;
   const at = (index: number) => passingIndex(found, index) ?? end;
@@ -107,66 +51,6 @@ const windowsOf = (found: readonly Probe[]): readonly DonenessWindow[] => {
     .map((state, i) => ({ state, fromS: bounds[i] as number, toS: bounds[i + 1] as number }))
     .filter((window) => window.toS > window.fromS);
 };
-
-const sampleS = 15;
-
-/** Runs oven, tray and rack with a given pull, and samples the curves. */
-const fullRun = (input: BakeInput, pullS: number) => {
-  const run = startRun(input.setup);
-  const curves = {
-    timesS: [] as number[],
-    centreC: [] as number[],
-    edgeC: [] as number[],
-    bottomC: [] as number[],
-    diameterMm: [] as number[],
-    heightMm: [] as number[],
-    lossShare: [] as number[],
-  };
-  const sample = (r: Run) => {
-    const reading = readRun(r);
-    curves.timesS.push(r.state.timeS);
-    for (const key of ['centreC', 'edgeC', 'bottomC', 'diameterMm', 'heightMm', 'lossShare'] as const)
-      curves[key].push(reading[key]);
-    return reading;
-  };
-  const stay = (phase: 'oven' | 'tray' | 'rack', untilS: number) => {
-    let reading = sample(run);
-    while (run.state.timeS < untilS - 1e-6) {
-      advance(run, phase, Math.min(untilS, run.state.timeS + sampleS));
-      reading = sample(run);
-    }
-    return reading;
-  };
-  const atPull = stay('oven', pullS);
-  const carriedS = pullS + carryoverS;
-  const offTrayS = pullS + input.rest.trayS;
-  const early = offTrayS < carriedS;
-  if (early) stay('tray', offTrayS);
-  const { coldestReachedC } = stay(early ? 'rack' : 'tray', carriedS);
-  if (!early) stay('tray', offTrayS);
-  const cooled = stay('rack', Math.max(carriedS, offTrayS) + 600);
-  return { curves, atPull, cooled, coldestReachedC };
-};
-
-/** What the pull and the diameter are good for, by what is known of oven and dough. */
-const certaintyOf = (input: BakeInput, pullS: number | null): Certainty => {
-  const { known } = input;
-  if (!known || pullS === null) return { ...uncalibrated, bakes: 0 };
-  const { calibration, where } = known;
-  const slopes = pullSlopes(input, pullS);
-  return {
-    pullS: pullBandS(calibration, slopes, where),
-    diameterShare: diameterBand(calibration, slopes, where),
-    bakes: calibration?.bakes ?? 0,
-  };
-};
-
-const certaintyNote = ({ pullS: bandS, bakes }: Certainty, pullS: number): string =>
-  `A forecast. ${
-    bakes === 0
-      ? 'Not calibrated on this oven yet: good to about'
-      : `Calibrated by ${bakes} logged ${bakes === 1 ? 'bake' : 'bakes'}: nine times in ten within`
-  } ± ${sayDuration(Math.round(bandS / 5) * 5)}. Look at the tray from ${sayDuration(Math.round(Math.max(60, pullS - bandS)))} on.`;
 
 const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certainty): Figure => {
   const { setup } = input;

@@ -1,5 +1,6 @@
 import type { Scratch } from './scratch.js';
-import type { Fixed, State } from './setup.js';
+import type { Fixed } from './setup.js';
+import type { State } from './state.js';
 import { perPoint, placeOf, stepK } from './tables.js';
 
 export const waterC = 4176;

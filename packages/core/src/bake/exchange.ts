@@ -1,6 +1,7 @@
 import { vapourEnthalpy } from './cells.js';
 import type { Scratch } from './scratch.js';
-import type { Fixed, State } from './setup.js';
+import type { Fixed } from './setup.js';
+import type { State } from './state.js';
 
 /**
  * What is left of an exchange in a column that is thinner than the step is made for: there layers even out faster than a

@@ -1,7 +1,8 @@
 import { P0, vapourEnthalpy } from './cells.js';
 import { eased } from './exchange.js';
 import type { Scratch } from './scratch.js';
-import type { Fixed, State } from './setup.js';
+import type { Fixed } from './setup.js';
+import type { State } from './state.js';
 import { convection, radiation } from './surroundings.js';
 import { at } from './tables.js';
 
@@ -10,6 +11,7 @@ import { at } from './tables.js';
  * layers. It vanishes as the grid gets finer, and brings the shipped grid within 2 % of one that is halved.
  */
 const dryingReach = 4;
+
 /** Vapour that leaves through the film of air by the heat that it lets through, kg/(m² s Pa) over W/m²K (Lewis). */
 const lewis = 0.622 / (1006 * P0 * 0.9);
 

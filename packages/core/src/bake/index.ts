@@ -1,9 +1,11 @@
 export * from './parameters.js';
+export * from './state.js';
 export * from './setup.js';
 export * from './reading.js';
 export * from './doneness.js';
 export * from './simulate.js';
 export * from './input.js';
+export { type Certainty, uncalibrated } from './certainty.js';
 export * from './bake.js';
 export * from './outcome.js';
 export * from './bake-map.js';

@@ -1,4 +1,5 @@
-import type { Fixed, State } from './setup.js';
+import type { Fixed } from './setup.js';
+import type { State } from './state.js';
 
 /** What a baker could see and measure at one moment. Shares are 0 to 1, colours a score from 0 (raw) to 100 (black). */
 export interface Reading {

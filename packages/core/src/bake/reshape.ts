@@ -1,6 +1,7 @@
 import { placeRings } from './rings.js';
-import { crumbConducts, type Fixed, type State } from './setup.js';
+import { crumbConducts, type Fixed } from './setup.js';
 import { perShape } from './shaping.js';
+import { type State } from './state.js';
 import { placeOf } from './tables.js';
 
 /** Setting, lift and spread: mass means over all cells move the shape. */

@@ -1,4 +1,3 @@
-import { fatIn, typicalThinning } from '../ingredient/index.js';
 import {
   plainFlourProtein,
   pressedAspect,
@@ -6,12 +5,13 @@ import {
   type Dough,
   type PieceShape,
 } from '../formula/index.js';
+import { fatIn, typicalThinning } from '../ingredient/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
-import { shapingTable } from './shaping.js';
-import { emptyRings, placeRings, ringLayout, type RingLayout, type Rings } from './rings.js';
 import { processFactors, type Process } from './process.js';
-import { at, bakeTables, gas, table, type BakeTables } from './tables.js';
+import { ringLayout, type RingLayout } from './rings.js';
+import { shapingTable } from './shaping.js';
+import { bakeTables, gas, table, type BakeTables } from './tables.js';
 
 export interface BakeSetup {
   readonly massG: number;
@@ -48,7 +48,7 @@ export const startAspect: Readonly<Record<PieceShape, number>> = {
 export const startPower: Readonly<Record<PieceShape, number>> = { ball: 2, mound: 2.8, puck: 5, slice: 9 };
 
 /** Height over diameter, and the power of the top, of the piece as it is set down: a pressed one is a puck of its own height. */
-const asSetDown = ({ shape, pressedMm }: BakeSetup, volumeM3: number) =>
+export const asSetDown = ({ shape, pressedMm }: BakeSetup, volumeM3: number) =>
   pressedMm === undefined
     ? { aspect: startAspect[shape], power: startPower[shape] }
     : { aspect: pressedAspect(volumeM3, pressedMm), power: Math.max(startPower[shape], startPower.puck) };
@@ -87,29 +87,6 @@ export interface Fixed {
   readonly contact: number;
   /** Tray area that belongs to one piece, m². */
   readonly pitchArea: number;
-}
-
-/** Everything that moves. Typed arrays of rings × layers, index ring × layers + layer (layer 0 at the tray). */
-export interface State extends Rings {
-  readonly U: Float64Array;
-  readonly W: Float64Array;
-  readonly T: Float64Array;
-  readonly sigma: Float64Array;
-  readonly Tmax: Float64Array;
-  /** How well the crumb of a cell conducts, over its solids. */
-  readonly crumb: Float64Array;
-  readonly brownTop: Float64Array;
-  readonly brownBottom: Float64Array;
-  readonly topC: Float64Array;
-  radius: number;
-  lift: number;
-  /** Ln of the power of the top. */
-  lnPower: number;
-  trayUnderC: number;
-  trayEdgeC: number;
-  timeS: number;
-  /** Time that set, lift and shape have not followed yet, s. */
-  unshapedS: number;
 }
 
 /** How well a cell's crumb conducts over its solids: less where it has risen to so many times its volume, more where it fell again. */
@@ -184,77 +161,3 @@ export const prepare = (setup: BakeSetup): Fixed => {
     pitchArea: 0.107 ** 2 * (massG / 35) ** 0.7,
   };
 };
-
-/** Temperature of a cell from a profile core to surface, by how far out the cell lies in the piece. */
-const fromProfile = (profile: readonly number[], out: number): number => {
-  const x = Math.min(profile.length - 1, Math.max(0, out * profile.length - 0.5));
-  const i = Math.min(profile.length - 2, Math.floor(x));
-  if (profile.length === 1) return profile[0] as number;
-  const a = profile[i] as number;
-  return a + (x - i) * ((profile[i + 1] as number) - a);
-};
-
-export const initialState = (fixed: Fixed): State => {
-  const { setup, nr, nz, volume0, cellMass, tables } = fixed;
-  const n = nr * nz;
-  const ovenC = setup.setC + (setup.offsetK ?? 0);
-  const rings = emptyRings(nr);
-  const { aspect, power } = asSetDown(setup, volume0);
-  const lnPower = Math.log(power);
-  placeRings(fixed.layout, lnPower, rings);
-  const { centres } = rings;
-  const state: State = {
-    ...rings,
-    U: new Float64Array(n),
-    W: new Float64Array(n),
-    T: new Float64Array(n),
-    sigma: new Float64Array(n),
-    Tmax: new Float64Array(n),
-    crumb: new Float64Array(n).fill(crumbConducts(fixed.p, 1)),
-    brownTop: new Float64Array(nr),
-    brownBottom: new Float64Array(nr),
-    topC: new Float64Array(nr),
-    radius: Math.cbrt(volume0 / (2 * Math.PI * aspect)),
-    lift: 1,
-    lnPower,
-    trayUnderC: trayMaterials[setup.tray].preheated ? ovenC : setup.roomC,
-    trayEdgeC: trayMaterials[setup.tray].preheated ? ovenC : setup.roomC,
-    timeS: 0,
-    unshapedS: 0,
-  };
-  for (let i = 0; i < nr; i++) {
-    for (let j = 0; j < nz; j++) {
-      const a = i * nz + j;
-      const up = (2 * (j + 0.5)) / nz - 1;
-      const out = Math.min(1, Math.hypot(centres[i] as number, up));
-      const t = typeof setup.start === 'number' ? setup.start : fromProfile(setup.start, out);
-      const m = cellMass[i] as number;
-      const w = m * setup.dough.composition.water;
-      state.T[a] = t;
-      state.Tmax[a] = t;
-      state.W[a] = w;
-      state.U[a] = m * at(tables.dryEnthalpy, t) + w * 4176 * t;
-    }
-    state.topC[i] = state.T[i * nz + nz - 1] as number;
-  }
-  return state;
-};
-
-export const copyState = (s: State): State => ({
-  ...s,
-  U: s.U.slice(),
-  W: s.W.slice(),
-  T: s.T.slice(),
-  sigma: s.sigma.slice(),
-  Tmax: s.Tmax.slice(),
-  crumb: s.crumb.slice(),
-  faces: s.faces.slice(),
-  centres: s.centres.slice(),
-  areaShare: s.areaShare.slice(),
-  heightShare: s.heightShare.slice(),
-  upward: s.upward.slice(),
-  outward: s.outward.slice(),
-  brownTop: s.brownTop.slice(),
-  brownBottom: s.brownBottom.slice(),
-  topC: s.topC.slice(),
-});

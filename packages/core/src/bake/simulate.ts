@@ -1,6 +1,7 @@
 import { read, type Reading } from './reading.js';
-import { copyState, initialState, prepare, type BakeSetup, type Fixed, type State } from './setup.js';
 import { makeScratch, type Scratch } from './scratch.js';
+import { prepare, type BakeSetup, type Fixed } from './setup.js';
+import { copyState, initialState, type State } from './state.js';
 import { step } from './step.js';
 import type { Phase } from './surroundings.js';
 

@@ -3,7 +3,8 @@ import { exchangeAll } from './exchange.js';
 import { openRim, openTops, openUndersides, stepTray, trayContact } from './faces.js';
 import { reshape } from './reshape.js';
 import type { Scratch } from './scratch.js';
-import type { Fixed, State } from './setup.js';
+import type { Fixed } from './setup.js';
+import type { State } from './state.js';
 import { surroundingsAt, type Phase } from './surroundings.js';
 
 /** Walls follow the air half way, as they do after the door. */

@@ -1,14 +1,15 @@
 import type { Library } from '../ingredient/index.js';
 import { formatNumber } from '../shown/index.js';
 import type { LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
+import { ask } from './ask.js';
 import { joinDirections, type Directions } from './directions.js';
-import { readLine } from './read-line.js';
-import type { WrittenLine } from './written-line.js';
 import { libraryFor } from './own-names.js';
+import { readLine } from './read-line.js';
 import { recipeRows, type RecipeRow, type RowSettings } from './recipe-rows.js';
 import type { LineUse } from './sections.js';
 import { isBare } from './weigh-amount.js';
-import { ask, weighLine } from './weigh-line.js';
+import { weighLine } from './weigh-line.js';
+import type { WrittenLine } from './written-line.js';
 
 export interface SheetSettings extends ReadSettings, RowSettings {}
 
@@ -22,7 +23,9 @@ const implausible: Readonly<Partial<Record<string, number>>> = {
   sugar: 4,
   egg: 3,
 };
+
 const mostG = 50_000;
+
 /** Less than this is no slip, whatever the flour is, g. */
 const leastG = 3;
 
@@ -31,6 +34,7 @@ const question = (sentence: string, grams: readonly number[]): LineQuestion => (
   sentence,
   choices: grams.map((massG) => ({ label: `${formatNumber(massG)} g`, answer: { massG } })),
 });
+
 /** The line asked about after all: what was read of it counts no more. */
 const again = ({ line, ingredientId, food, use }: ReadResult, asked: LineQuestion): ReadResult =>
   ask(line, asked, { ...(ingredientId && { ingredientId }), ...(food && { food }), ...(use && { use }) });
@@ -72,6 +76,7 @@ const sane = (
 
 /** How far the flours of a sheet in percent may be from 100, percent. */
 const hundred = 1;
+
 /** Whether percent is of the flour: then the flours of the sheet come to a hundred. */
 const isOfFlour = (results: readonly ReadResult[]): boolean => {
   const flours = results.filter((result) => kindOf(result) === 'flour');
@@ -168,6 +173,7 @@ export interface SheetLine {
   readonly rangeG?: readonly [number, number];
   readonly question?: string;
 }
+
 export interface Sheet extends Directions {
   readonly lines: readonly SheetLine[];
 }

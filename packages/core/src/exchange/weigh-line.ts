@@ -1,108 +1,25 @@
-import { ingredient, type Ingredient, type Library } from '../ingredient/index.js';
-import { massUnitsG, volumeUnitsMl } from '../quantity/index.js';
-import { add, formatNumber, relation, sumFigure, type Figure } from '../shown/index.js';
-import type { Choice, LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
-import type { WrittenAmount } from './read-amount.js';
+import { ingredient, type Ingredient } from '../ingredient/index.js';
+import { volumeUnitsMl } from '../quantity/index.js';
+import { formatNumber, sumFigure, type Figure } from '../shown/index.js';
+import type { LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
+import {
+  addUp,
+  ask,
+  askEachOrAll,
+  askIngredient,
+  gramsOnce,
+  isOnlyAmountOpen,
+  leaveOut,
+  plain,
+  total,
+} from './ask.js';
 import { libraryFor } from './own-names.js';
-import type { WrittenLine } from './written-line.js';
-import { unitIn, unitOfWord } from './words.js';
+import { ofMass, type Weighed } from './packed.js';
+import type { WrittenAmount } from './read-amount.js';
+import { isQuestion, weighAmount } from './weigh-amount.js';
 import { weightBeside } from './weight-beside.js';
-import { isQuestion, ofMass, weighAmount, type Weighed } from './weigh-amount.js';
-
-const both = relation({
-  name: 'Both amounts',
-  symbol: 'm',
-  unit: 'g',
-  inputs: {
-    a: { symbol: 'm₁', name: 'first amount', unit: 'g' },
-    b: { symbol: 'm₂', name: 'second amount', unit: 'g' },
-  },
-  formula: ({ a, b }) => add(a, b),
-  source: 'm = m₁ + m₂',
-});
-
-/** Without the last digits of a division. */
-const plain = (grams: number) => Number(grams.toPrecision(10));
-
-const leaveOut: Choice = { label: 'No ingredient: leave it out', answer: { leaveOut: true } };
-
-export const ask = (
-  line: WrittenLine,
-  question: LineQuestion,
-  known: Partial<ReadResult> = {},
-): ReadResult => ({
-  line,
-  state: 'ask',
-  uncertain: line.notes,
-  ...known,
-  question,
-});
-
-/** What of a name nothing accounts for; figures and units that are left are no name. */
-const unknownWords = (line: WrittenLine): string =>
-  line.left.filter((word) => !/\d/.test(word) && !unitOfWord(word)).join(' ');
-
-/** What it is is clear, how much is not: a figure is left that no reading accounts for. */
-const isOnlyAmountOpen = (line: WrittenLine): boolean =>
-  line.ids.length === 1 && line.left.length > 0 && unknownWords(line) === '';
-
-const askIngredient = (line: WrittenLine, library: Library): ReadResult => {
-  const named = line.name || line.text.trim();
-  const unknown = unknownWords(line);
-  const [only = ''] = line.ids;
-  if (isOnlyAmountOpen(line))
-    return ask(
-      line,
-      {
-        about: 'amount',
-        sentence: `How much ${ingredient(only, library).name.toLowerCase()} is "${line.text.trim()}"?`,
-        choices: [leaveOut],
-      },
-      { ingredientId: only, food: ingredient(only, library) },
-    );
-  const offered = line.ids.length > 1 ? line.ids : [...new Set([...line.ids, ...line.likely])];
-  return ask(line, {
-    about: 'ingredient',
-    sentence:
-      line.ids.length > 1
-        ? `Which is meant by "${named}"?`
-        : line.ids.length === 1
-          ? `Is "${named}" ${ingredient(only, library).name.toLowerCase()}? "${unknown}" is not known.`
-          : `What is "${named}"? It is not in the library by that name.`,
-    choices: [
-      ...offered.map((id) => ({ label: ingredient(id, library).name, answer: { ingredientId: id } })),
-      leaveOut,
-    ],
-  });
-};
-
-const addUp = (parts: readonly Weighed[]): Figure | null =>
-  parts
-    .map(({ figure }) => figure)
-    .reduce<Figure | null>((sum, figure) => (sum ? both({ a: sum, b: figure }) : figure), null);
-
-const gramsOnce = (line: WrittenLine): readonly number[] =>
-  line.given.map(({ low, unit }) => low * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN));
-
-const total = (grams: readonly number[]): number => grams.reduce((sum, one) => sum + one, 0);
-
-/** "3 bars of chocolate (300 g)": nobody but the baker knows whether that is one bar or all three. */
-const askEachOrAll = (line: WrittenLine, count: number, known: Partial<ReadResult>): ReadResult => {
-  const grams = plain(total(gramsOnce(line)));
-  const each = plain(grams * count);
-  return ask(
-    line,
-    {
-      about: 'amount',
-      sentence: `${formatNumber(grams)} g: is that one, or all together?`,
-      choices: [
-        { label: `One: ${formatNumber(each)} g for ${formatNumber(count)}`, answer: { massG: each } },
-        { label: `All together: ${formatNumber(grams)} g`, answer: { massG: grams } },
-      ],
-    },
-    known,
-  );
-};
+import { unitIn } from './words.js';
+import type { WrittenLine } from './written-line.js';
 
 /** How near fluid ounces are rounded to, of the measure beside them. */
 const sameOunces = 0.02;

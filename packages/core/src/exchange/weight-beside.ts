@@ -1,7 +1,8 @@
 import type { Ingredient } from '../ingredient/index.js';
-import type { WrittenAmount } from './read-amount.js';
 import type { LineQuestion } from './answers.js';
-import { isQuestion, type Weighed } from './weigh-amount.js';
+import { type Weighed } from './packed.js';
+import type { WrittenAmount } from './read-amount.js';
+import { isQuestion } from './weigh-amount.js';
 
 /*
  * "3 eggs (150 g)", "3 (50 g) eggs", "1 cup (50 g) flour": whether the weight that stands beside a measure is of it all,
@@ -10,6 +11,7 @@ import { isQuestion, type Weighed } from './weigh-amount.js';
 
 /** Eggs and cups differ by less than this, as a factor. */
 const alike = 1.75;
+
 /** What is further away is a slip, or another amount; between the two it is said. */
 const far = 2.25;
 

@@ -8,5 +8,6 @@ export * from './shares.js';
 export * from './compare.js';
 export * from './balance.js';
 export * from './soundness/index.js';
+export * from './texture-levers.js';
 export * from './texture.js';
 export * from './swaps/index.js';

@@ -3,6 +3,8 @@ export * from './entry.js';
 export * from './chain.js';
 export * from './state.js';
 export * from './ledger.js';
+export { type ActionKind, type Action, type Urgency, urgencyOf, mostUrgent } from './action.js';
+export * from './in-the-cold.js';
 export * from './due.js';
 export { kinds } from './kinds/index.js';
 export * from './projections/lot-row.js';

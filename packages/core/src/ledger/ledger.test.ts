@@ -1,14 +1,16 @@
-import { createHash } from 'node:crypto';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { createHash } from 'node:crypto';
 import { demoFormulas } from '../demo/index.js';
 import type { Formula } from '../formula/index.js';
 import { lotRecord } from '../lot/index.js';
 import { solvePlan } from '../planning/index.js';
 import { calm, smallProblem } from '../planning/problem/problem.testkit.js';
+import { mostUrgent, urgencyOf, type Action } from './action.js';
 import { canonicalJson, chainText, firstBrokenSeq, genesisHash } from './chain.js';
-import { inTheCold, mostUrgent, openActions, urgencyOf, type Action } from './due.js';
+import { openActions } from './due.js';
 import type { DraftEntry, EntryKind, JournalEntry, Payloads } from './entry.js';
+import { inTheCold } from './in-the-cold.js';
 import { Ledger, reduceLedger } from './ledger.js';
 
 let n = 0;

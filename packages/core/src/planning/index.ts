@@ -1,8 +1,13 @@
 export { ovenShift } from './problem/floor-resources.js';
 export * from './problem/suppose.js';
+export * from './problem/costs.js';
+export * from './problem/plan.js';
+export * from './problem/plan-stock.js';
+export * from './problem/spreads.js';
 export * from './problem/problem.js';
 export * from './problem/preparation.js';
 export * from './solve/solve.js';
+export * from './check/violation.js';
 export * from './check/check.js';
 export * from './bound/bound.js';
 export * from './forecast/load-temperature.js';

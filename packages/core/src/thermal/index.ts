@@ -7,5 +7,6 @@ export * from './place.js';
 export * from './learned-transfer.js';
 export * from './form.js';
 export * from './place-air.js';
+export * from './loaded-place.js';
 export * from './life.js';
 export * from './at-loading.js';

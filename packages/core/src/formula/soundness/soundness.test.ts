@@ -3,8 +3,9 @@ import { demoFormulas } from '../../demo/index.js';
 import { ingredient, ingredients } from '../../ingredient/index.js';
 import { leaveningOf } from '../balance.js';
 import type { Formula, FormulaLine } from '../formula.js';
+import { levers } from '../texture-levers.js';
+import { byLevers, forecastTexture, leversFor, type ByLevers } from '../texture.js';
 import { checkSoundness, undeclaredIn } from './index.js';
-import { byLevers, forecastTexture, levers, leversFor, type ByLevers } from '../texture.js';
 
 const formula = (code: string): Formula => {
   const found = demoFormulas.find((f) => f.code === code);

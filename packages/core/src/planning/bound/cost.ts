@@ -1,12 +1,7 @@
-import {
-  betweenLoadsS,
-  heatUpS,
-  usualWeights,
-  type Load,
-  type PlanOven,
-  type PlanProblem,
-} from '../problem/problem.js';
-import type { BatchPlan } from '../problem/problem.js';
+import { usualWeights } from '../problem/costs.js';
+import { type Load } from '../problem/plan.js';
+import type { BatchPlan } from '../problem/plan.js';
+import { betweenLoadsS, heatUpS, type PlanOven, type PlanProblem } from '../problem/problem.js';
 import { portionS } from '../problem/tasks.js';
 
 /** What a plan costs, in minutes of one person, and of what that is made up. */

@@ -1,6 +1,7 @@
-import { ovenWindows } from './oven-windows.js';
-import { heatUpS, usualWeights, type PlanProblem, type PlanProduct } from '../problem/problem.js';
+import { usualWeights } from '../problem/costs.js';
+import { heatUpS, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { afterPullS } from '../problem/tasks.js';
+import { ovenWindows } from './oven-windows.js';
 
 /** Pieces that have yet to be baked of a product, and how many of them need new dough. */
 interface Wanted {
@@ -68,6 +69,7 @@ const leastOf = (problem: PlanProblem, product: PlanProduct) => {
   for (let pieces = 1; pieces < bake; pieces++) perPiece = Math.min(perPiece, minutes(pieces) / pieces);
   return { product, pieces: bake, work: work(bake), loading, perPiece };
 };
+
 type Least = ReturnType<typeof leastOf>;
 
 /**

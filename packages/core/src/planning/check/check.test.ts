@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { checkPlan } from './check.js';
+import type { BatchPlan, Load, Task } from '../problem/plan.js';
+import type { PlanProblem } from '../problem/problem.js';
 import { calm, smallProblem, withBatch } from '../problem/problem.testkit.js';
-import type { BatchPlan, Load, PlanProblem, Task } from '../problem/problem.js';
 import { solvePlan } from '../solve/solve.js';
+import { checkPlan } from './check.js';
 
 /* Each rule of the floor, broken on purpose: the checker must find it. */
 const problem = smallProblem();

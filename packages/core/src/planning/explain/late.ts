@@ -1,4 +1,4 @@
-import type { BatchPlan } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
 
 /** What a customer wants at a moment. */
 export interface DueOrder {

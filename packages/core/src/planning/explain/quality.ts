@@ -1,7 +1,9 @@
 import { costOf, type PlanCost } from '../bound/cost.js';
 import { leastCost } from '../bound/least-cost.js';
-import type { BatchPlan, Demand, LearnedSpreads, PlanProblem, Spreads } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
+import type { Demand, PlanProblem } from '../problem/problem.js';
 import { missingPieces, servedBy, undonePieces, type Served } from '../problem/served.js';
+import type { LearnedSpreads, Spreads } from '../problem/spreads.js';
 import { surenessOf } from '../solve/sure.js';
 import { waysOut, type WayOut } from './ways.js';
 

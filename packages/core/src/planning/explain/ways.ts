@@ -1,9 +1,10 @@
 import { wallClock } from '../../quantity/index.js';
 import { sayDuration } from '../../shown/index.js';
-import { solvePlan } from '../solve/solve.js';
-import type { Availability, BatchPlan, PlanProblem } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
+import type { Availability, PlanProblem } from '../problem/problem.js';
 import { resourceIds } from '../problem/problem.js';
 import { servedBy, type Served } from '../problem/served.js';
+import { solvePlan } from '../solve/solve.js';
 
 /** A way out that was tried on the whole plan and works. */
 export interface WayOut {

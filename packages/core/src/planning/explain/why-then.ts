@@ -1,6 +1,7 @@
 import type { RestRule } from '../../formula/index.js';
+import { type BatchPlan, type Load } from '../problem/plan.js';
+import { betweenLoadsS, type PlanOven } from '../problem/problem.js';
 import { waitMaxS } from '../solve/place-loads.js';
-import { betweenLoadsS, type BatchPlan, type Load, type PlanOven } from '../problem/problem.js';
 
 /** What keeps a load from starting later, or earlier, and how much room it leaves, s. */
 export type Hold = { readonly loadId: string; readonly slackS: number } & (
@@ -20,6 +21,7 @@ export interface WhyThenQuestion {
 
 /** A chain is followed for so many loads. */
 const longest = 5;
+
 /** Less room than this is none, s. */
 const aboutS = 60;
 

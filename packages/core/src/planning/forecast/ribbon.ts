@@ -1,8 +1,8 @@
 import type { BakeCurves } from '../../bake/index.js';
+import type { HouseRules } from '../../bakery/index.js';
 import type { Formula } from '../../formula/index.js';
 import { coreAt, restCurve, type ConductResult, type Place } from '../../thermal/index.js';
-import type { HouseRules } from '../../bakery/index.js';
-import type { BatchPlan, Load, Task } from '../problem/problem.js';
+import type { BatchPlan, Load, Task } from '../problem/plan.js';
 
 export type RibbonPlaceKind = 'mixer' | 'bench' | 'cold' | 'oven' | 'rack';
 

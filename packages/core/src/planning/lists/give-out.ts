@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { wallClock } from '../../quantity/index.js';
-import type { BatchPlan, Task, TaskKind } from '../problem/problem.js';
+import type { BatchPlan, Task, TaskKind } from '../problem/plan.js';
 import type { Preparation, PreparationKind } from '../problem/preparation.js';
 
 /** Something that a person does of a plan, or a machine, from a moment to a moment. */

@@ -1,11 +1,5 @@
-import {
-  betweenLoadsS,
-  heatUpS,
-  type BatchPlan,
-  type Load,
-  type PlanProblem,
-  type Use,
-} from '../problem/problem.js';
+import { type BatchPlan, type Load, type Use } from '../problem/plan.js';
+import { betweenLoadsS, heatUpS, type PlanProblem } from '../problem/problem.js';
 
 /** What a chamber does around its loads. */
 export interface OvenTask {

@@ -1,9 +1,11 @@
-import { ovenTasks } from './oven-tasks.js';
-import type { BatchPlan, PlanProblem } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
 import type { Preparation } from '../problem/preparation.js';
+import type { PlanProblem } from '../problem/problem.js';
+import { ovenTasks } from './oven-tasks.js';
 
 /** So long before the load it goes for the oven is looked at: time enough to turn it up, s. */
 const checkedBeforeS = 180;
+
 /** A chamber that stands empty for less than this stays on, whatever that costs, s. */
 const staysOnS = 3600;
 

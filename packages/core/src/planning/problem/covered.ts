@@ -1,4 +1,5 @@
-import type { BatchPlan, Demand } from './problem.js';
+import type { BatchPlan } from './plan.js';
+import type { Demand } from './problem.js';
 
 type Due = Pick<Demand, 'readyByS'>;
 

@@ -1,7 +1,8 @@
 import { atWallClock, shiftDate } from '../../quantity/index.js';
 import type { HorizonInput } from './horizon-input.js';
 import { horizonProblem } from './horizon.js';
-import type { BatchPlan, PlanProblem, Unplaced } from './problem.js';
+import type { BatchPlan, Unplaced } from './plan.js';
+import type { PlanProblem } from './problem.js';
 
 export interface OrderLine {
   readonly id: string;

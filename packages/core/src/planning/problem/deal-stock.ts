@@ -1,6 +1,6 @@
-import type { Formula, RestRule } from '../../formula/index.js';
 import type { HouseRules } from '../../bakery/index.js';
-import type { PlanStock } from './problem.js';
+import type { Formula, RestRule } from '../../formula/index.js';
+import type { PlanStock } from './plan-stock.js';
 
 /** Dough of a product that is in the cold already. */
 export interface StockItem {
@@ -36,10 +36,13 @@ export interface DealtStock {
 
 /** Frozen pieces of a dough that rests chilled thaw in the walk-in for so long, s. A default. */
 const thawS = 8 * 3600;
+
 /** Frozen dough keeps for so long, s, unless the house says otherwise. */
 const usualFrozenMaxS = 56 * 86_400;
+
 /** Nothing is baked longer before its ready-by only because its dough goes off, s. */
 const staleAfterS = 24 * 3600;
+
 /** Fewer pieces than this are not worth a tray and a trip to the cold, unless they are all that is wanted. */
 const fewestPieces = 12;
 

@@ -1,27 +1,20 @@
-import { atWallClock, shiftDate, wallClock } from '../../quantity/index.js';
 import {
+  handsOn,
   ovenHandsOf,
+  shiftParts,
   skills,
+  wallOf,
+  whyClosed,
+  type Calendar,
   type Equipment,
   type HouseRules,
   type Shift,
   type Skill,
-  shiftParts,
-  wallOf,
-  handsOn,
-  whyClosed,
-  type Calendar,
 } from '../../bakery/index.js';
+import { atWallClock, shiftDate, wallClock } from '../../quantity/index.js';
 import { trayKindOf } from '../forecast/predictions.js';
-import {
-  resourceIds,
-  skillsIn,
-  type Availability,
-  type BatchPlan,
-  type RareSkills,
-  type Resource,
-  type Use,
-} from './problem.js';
+import { type BatchPlan, type Use } from './plan.js';
+import { resourceIds, skillsIn, type Availability, type RareSkills, type Resource } from './problem.js';
 
 /** Days from the one on which `fromS` falls to the one on which `toS` does, and the night before. */
 const datesOf = (fromS: number, toS: number, timeZone: string): readonly string[] => {
@@ -111,6 +104,7 @@ const skillWords: Readonly<Record<Skill, string>> = {
   oven: 'tend the ovens',
   pack: 'ice and pack',
 };
+
 const handsThatCan = (able: RareSkills): string =>
   `Hands that can ${skillsIn(able)
     .map((skill) => skillWords[skill])

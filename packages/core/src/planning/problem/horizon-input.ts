@@ -1,8 +1,11 @@
 import type { Equipment, HouseRules } from '../../bakery/index.js';
 import type { Formula } from '../../formula/index.js';
 import type { Prediction } from '../forecast/predictions.js';
+import type { CostWeights } from './costs.js';
 import type { StockItem } from './deal-stock.js';
-import type { AheadWork, BatchPlan, CostWeights, LearnedSpreads, PlanProblem } from './problem.js';
+import type { BatchPlan } from './plan.js';
+import type { AheadWork, PlanProblem } from './problem.js';
+import type { LearnedSpreads } from './spreads.js';
 
 /** Pieces of one product that a customer wants at a moment. */
 export interface HorizonOrder {

@@ -1,5 +1,5 @@
 import { coveredPieces } from './covered.js';
-import type { BatchPlan } from './problem.js';
+import type { BatchPlan } from './plan.js';
 
 interface Due {
   readonly readyByS: number;

@@ -1,12 +1,13 @@
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { deserialize, serialize } from 'node:v8';
-import { atWallClock, shiftDate } from '../../quantity/index.js';
 import { demoDay, demoEquipment, demoFormulas, demoOrders, demoRules } from '../../demo/index.js';
+import { atWallClock, shiftDate } from '../../quantity/index.js';
+import { predictIn, setTemperature, type Prediction } from '../forecast/predictions.js';
 import type { Effort } from '../solve/improve.js';
 import { dayProblem, type DayInput, type OrderLine } from './day.js';
-import { predictIn, setTemperature, type Prediction } from '../forecast/predictions.js';
-import type { BatchPlan, PlanProblem } from './problem.js';
+import type { BatchPlan } from './plan.js';
+import type { PlanProblem } from './problem.js';
 
 const zone = demoRules.timeZone;
 

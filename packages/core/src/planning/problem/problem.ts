@@ -1,5 +1,9 @@
-import type { RestRule } from '../../formula/index.js';
 import type { Skill } from '../../bakery/index.js';
+import type { RestRule } from '../../formula/index.js';
+import type { CostWeights } from './costs.js';
+import type { PlanStock } from './plan-stock.js';
+import type { BatchPlan } from './plan.js';
+import type { Spreads } from './spreads.js';
 
 /*
  * The day as a problem: plain JSON (docs/plan.schema.json). All times are seconds since 1970 (UTC); the caller
@@ -41,26 +45,6 @@ export interface Demand {
   readonly pieces: number;
   /** How much a piece of it that is not ready counts; 1 where left out. */
   readonly weight?: number;
-}
-
-/** Dough that is in the cold already: it is only loaded, or portioned and loaded. */
-export interface PlanStock {
-  /** As what and where it lies, and how long it thaws or tempers before the oven. */
-  readonly form: RestRule['form'];
-  readonly placeKind: RestRule['placeKind'];
-  readonly temperS: number;
-  /** First and last moment that it may go into the oven (a tub: that it may be portioned). */
-  readonly fromS: number;
-  readonly toS: number;
-  /** What it takes up until it is loaded is counted elsewhere: it is a part of a batch that has begun. */
-  readonly held?: boolean;
-  /** Loads that were planned of it before: those here are numbered on, so that no two bear one name. */
-  readonly loadsBefore?: number;
-  /** The place that it lies in, and since when the plan reckons with it; left out for dough that no floor knows. */
-  readonly placeId?: string;
-  readonly sinceS?: number;
-  /** The lot that it is a part of, where not all of that is used: it becomes a lot of its own when it is taken out. */
-  readonly from?: string;
 }
 
 /** Work that a dough asks for before it is mixed, by one pair of hands. */
@@ -158,23 +142,6 @@ export interface PlanProblem {
   readonly spreads?: Spreads;
 }
 
-/** How far durations and people stray from the plan. */
-export interface Spreads {
-  /** Standard deviation of a duration, as a share of it. */
-  readonly workShare: number;
-  readonly pullShare: number;
-  readonly coolShare: number;
-  /** Mean of what a person comes late to a task, s. */
-  readonly lateS: number;
-}
-
-/** Spreads as the log shows them, with how much it has of each. */
-export interface LearnedSpreads extends Spreads {
-  readonly loads: number;
-  readonly pulls: number;
-  readonly works: number;
-}
-
 /** A mixer that goes on to a dough without an allergen of the one before is cleaned in between. */
 export interface BowlRule {
   readonly cleanS: number;
@@ -184,6 +151,7 @@ export interface BowlRule {
 
 /** Cleaning a bowl of an allergen, s: an estimate, to be changed by the house. */
 export const usualCleanS = 600;
+
 /** So far apart the bowl was washed with everything else anyway, s. */
 export const washedAfterS = 6 * 3600;
 
@@ -201,107 +169,8 @@ export const leftInBowl = (
 export const betweenMixesS = (rule: BowlRule, before: string, after: string): number =>
   leftInBowl(rule, before, after).length > 0 ? rule.cleanS : 0;
 
-/** What counts how much in a plan, in minutes of one person. House settings; the defaults are estimates. */
-export interface CostWeights {
-  /** For a minute that a chamber is hot. */
-  readonly ovenMinute: number;
-  /** For a piece that is packed, s of work. */
-  readonly packPieceS: number;
-  /** For a piece that waits an hour longer than it stays fresh. */
-  readonly staleHour: number;
-  /** How long a packed piece stays fresh, s. */
-  readonly freshS: number;
-}
-
-export const usualWeights: CostWeights = {
-  ovenMinute: 0.25,
-  packPieceS: 3,
-  staleHour: 0.02,
-  freshS: 3 * 3600,
-};
-
 /** Ovens start the day at about this, °C. */
 export const coldOvenC = 22;
-
-export type TaskKind =
-  | 'prepare'
-  | 'mix'
-  | 'portion'
-  | 'rest'
-  | 'temper'
-  | 'load'
-  | 'bake'
-  | 'turn'
-  | 'pull'
-  | 'flatten'
-  | 'tray-rest'
-  | 'rack'
-  | 'ice'
-  | 'dry'
-  | 'pack';
-
-export interface Use {
-  readonly resourceId: string;
-  readonly amount: number;
-}
-
-export interface Task {
-  readonly id: string;
-  readonly kind: TaskKind;
-  readonly batchId: string;
-  readonly loadId?: string;
-  readonly startS: number;
-  readonly endS: number;
-  readonly uses: readonly Use[];
-}
-
-export interface PlanTray {
-  readonly id: string;
-  readonly position: number;
-  readonly pieces: number;
-}
-
-export interface Load {
-  readonly id: string;
-  readonly batchId: string;
-  readonly ovenId: string;
-  readonly setC: number;
-  readonly pullS: number;
-  readonly startS: number;
-  /** When its pieces are cold and packed. */
-  readonly readyS: number;
-  /** The earliest ready-by that it serves. */
-  readonly dueS: number;
-  readonly trays: readonly PlanTray[];
-}
-
-/** Everything planned for one batch. */
-export interface BatchPlan {
-  readonly batchId: string;
-  readonly productCode: string;
-  readonly mixerId: string;
-  readonly massG: number;
-  readonly pieces: number;
-  readonly loads: readonly Load[];
-  readonly tasks: readonly Task[];
-  /** Dough that was in the cold when the plan was made, or a part of it: it is not mixed for this plan. */
-  readonly stock?: PlanStock;
-}
-
-export interface Unplaced {
-  readonly batchId: string;
-  readonly productCode: string;
-  readonly pieces: number;
-  /** A sentence for the baker. */
-  readonly reason: string;
-}
-
-export interface Plan {
-  readonly batches: readonly BatchPlan[];
-  readonly unplaced: readonly Unplaced[];
-  /** No plan can keep the ovens and the line busy for less, s. */
-  readonly boundS: number;
-}
 
 /**
  * Time between two loads of one chamber: it is emptied, filled and comes back, and then goes to the temperature of the

@@ -1,4 +1,5 @@
-import type { BatchPlan, Demand, PlanProblem, PlanProduct } from './problem.js';
+import type { BatchPlan } from './plan.js';
+import type { Demand, PlanProblem, PlanProduct } from './problem.js';
 
 /** What a plan has ready for one demand in time. */
 export interface Served {

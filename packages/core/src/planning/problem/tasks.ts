@@ -1,17 +1,14 @@
-import type { RestRule } from '../../formula/index.js';
 import type { Skill } from '../../bakery/index.js';
+import type { RestRule } from '../../formula/index.js';
+import { type Load, type Task, type TaskKind, type Use } from './plan.js';
 import {
   bagHoldsPieces,
   resourceIds,
   skillsIn,
   trayCoolS,
   tubHoldsG,
-  type Load,
   type PlanBatch,
   type PlanProduct,
-  type Task,
-  type TaskKind,
-  type Use,
 } from './problem.js';
 
 /** The moments that fix a batch: all its tasks follow from them. */

@@ -1,4 +1,4 @@
-import type { BatchPlan, Load, Task } from '../problem/problem.js';
+import type { BatchPlan, Load, Task } from '../problem/plan.js';
 import type { ReplanQuestion } from './replan-question.js';
 import { stayUntil } from './retime.js';
 

@@ -1,4 +1,4 @@
-import type { BatchPlan, Load } from '../problem/problem.js';
+import type { BatchPlan, Load } from '../problem/plan.js';
 import { piecesOf } from '../problem/tasks.js';
 import { aboutS, loadsOf, type LoadChange, type ReplanQuestion } from './replan-question.js';
 

@@ -1,4 +1,4 @@
-import type { BatchPlan } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
 import { aboutS, loadsOf, type ReplanQuestion } from './replan-question.js';
 import { stayUntil } from './retime.js';
 

@@ -1,11 +1,13 @@
 import { JokulError } from '../../shown/index.js';
-import { checkPlan, type Violation } from '../check/check.js';
+import { checkPlan } from '../check/check.js';
+import { type Violation } from '../check/violation.js';
+import type { BatchPlan } from '../problem/plan.js';
+import type { OvenBake, PlanProblem } from '../problem/problem.js';
 import { placeAfterAgain } from '../solve/place-after.js';
-import type { BatchPlan, OvenBake, PlanProblem } from '../problem/problem.js';
+import { splitLoad } from '../solve/split-load.js';
 import { changesOf } from './load-changes.js';
 import type { LoadChange } from './replan-question.js';
 import { retime, shiftTasks } from './retime.js';
-import { splitLoad } from '../solve/split-load.js';
 
 export interface MoveQuestion {
   /** The day, as it is checked: its demands, ovens that are in use, people and places. */

@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import type { BatchPlan, OvenBake, Task } from '../problem/problem.js';
+import type { BatchPlan, Task } from '../problem/plan.js';
+import type { OvenBake } from '../problem/problem.js';
 import { at, demoProblem } from '../problem/problem.testkit.js';
-import { readPlan, type ReadPlanQuestion } from './read-plan.js';
 import { solvePlan } from '../solve/solve.js';
+import { readPlan, type ReadPlanQuestion } from './read-plan.js';
 
 const problem = demoProblem();
 const { batches } = solvePlan(problem, { tries: 0 });

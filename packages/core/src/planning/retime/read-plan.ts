@@ -1,10 +1,11 @@
 import { JokulError } from '../../shown/index.js';
-import { withCleanings } from '../solve/clean-bowls.js';
-import { consequences, type MovedLoad } from './move-load.js';
-import { placeAfterAgain } from '../solve/place-after.js';
-import type { BatchPlan, Load, OvenBake, PlanProblem, Task } from '../problem/problem.js';
-import { shiftTasks } from './retime.js';
+import type { BatchPlan, Load, Task } from '../problem/plan.js';
+import type { OvenBake, PlanProblem } from '../problem/problem.js';
 import { workTasks } from '../problem/tasks.js';
+import { withCleanings } from '../solve/clean-bowls.js';
+import { placeAfterAgain } from '../solve/place-after.js';
+import { consequences, type MovedLoad } from './move-load.js';
+import { shiftTasks } from './retime.js';
 
 export interface ReadPlanQuestion {
   /** The day, as it is checked: its demands, ovens that are in use, people and places. */

@@ -1,5 +1,6 @@
 import type { RestRule } from '../../formula/index.js';
-import type { BatchPlan, OvenBake, PlanProblem } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
+import type { OvenBake, PlanProblem } from '../problem/problem.js';
 import type { Effort } from '../solve/improve.js';
 
 /** A day that slipped, and what of it may still be changed. */

@@ -1,5 +1,6 @@
 import { checkPlan } from '../check/check.js';
-import type { BatchPlan, PlanProblem } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
+import type { PlanProblem } from '../problem/problem.js';
 import { undonePieces } from '../problem/served.js';
 import { piecesOf } from '../problem/tasks.js';
 import { plainChoices } from '../solve/choices.js';

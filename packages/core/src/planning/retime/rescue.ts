@@ -1,4 +1,5 @@
-import type { BatchPlan, PlanProblem } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
+import type { PlanProblem } from '../problem/problem.js';
 import { Draft } from '../solve/draft.js';
 import { Floor } from '../solve/floor-plan.js';
 import { placeBatch } from '../solve/place-batch.js';

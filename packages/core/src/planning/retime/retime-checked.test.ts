@@ -1,9 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import { checkPlan } from '../check/check.js';
+import { type Plan } from '../problem/plan.js';
+import { betweenLoadsS, type PlanProblem } from '../problem/problem.js';
 import { calm, demoProblem, smallProblem } from '../problem/problem.testkit.js';
-import { betweenLoadsS, type Plan, type PlanProblem } from '../problem/problem.js';
-import { retime } from './retime.js';
 import { solvePlan } from '../solve/solve.js';
+import { retime } from './retime.js';
 
 /* What the retiming makes of a plan goes through the judge of plans, like any other. */
 

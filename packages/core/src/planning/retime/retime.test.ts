@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { BatchPlan, Load } from '../problem/problem.js';
+import type { BatchPlan, Load } from '../problem/plan.js';
 import { retime, type RetimeQuestion } from './retime.js';
 
 const load = (id: string, ovenId: string, startS: number, pullS = 600, setC = 165): Load => ({

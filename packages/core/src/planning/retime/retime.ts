@@ -1,4 +1,5 @@
-import { betweenLoadsS, type BatchPlan, type Load, type PlanOven, type Task } from '../problem/problem.js';
+import { type BatchPlan, type Load, type Task } from '../problem/plan.js';
+import { betweenLoadsS, type PlanOven } from '../problem/problem.js';
 
 export interface RetimeQuestion {
   readonly batches: readonly BatchPlan[];

@@ -1,5 +1,6 @@
 import type { RestRule } from '../../formula/index.js';
-import type { BatchPlan, Load, PlanBatch, PlanProblem, PlanProduct } from '../problem/problem.js';
+import type { BatchPlan, Load } from '../problem/plan.js';
+import type { PlanBatch, PlanProblem, PlanProduct } from '../problem/problem.js';
 import { servedBy } from '../problem/served.js';
 import { waitMaxS } from '../solve/place-loads.js';
 import type { BatchShareOfDay, TrayShare } from '../solve/shares.js';

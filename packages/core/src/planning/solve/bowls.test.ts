@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { chance } from '../../quantity/index.js';
 import { checkPlan } from '../check/check.js';
+import { type Plan } from '../problem/plan.js';
+import { betweenMixesS, leftInBowl, type BowlRule, type PlanProblem } from '../problem/problem.js';
 import { calm, smallProblem } from '../problem/problem.testkit.js';
-import { betweenMixesS, leftInBowl, type BowlRule, type Plan, type PlanProblem } from '../problem/problem.js';
 import { solvePlan } from './solve.js';
 
 const [one] = smallProblem().products;

@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { checkPlan } from '../check/check.js';
-import { withCleanings } from './clean-bowls.js';
-import { leftInBowl, washedAfterS, type BatchPlan, type Task } from '../problem/problem.js';
+import { type BatchPlan, type Task } from '../problem/plan.js';
+import { leftInBowl, washedAfterS } from '../problem/problem.js';
 import { calm, demoProblem } from '../problem/problem.testkit.js';
+import { withCleanings } from './clean-bowls.js';
 import { solvePlan } from './solve.js';
 
 const cleaningOf = (batch: BatchPlan): Task | undefined =>

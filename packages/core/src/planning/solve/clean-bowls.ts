@@ -1,12 +1,6 @@
+import { type BatchPlan, type Task } from '../problem/plan.js';
+import { leftInBowl, resourceIds, washedAfterS, type PlanProblem } from '../problem/problem.js';
 import { Floor } from './floor-plan.js';
-import {
-  leftInBowl,
-  resourceIds,
-  washedAfterS,
-  type BatchPlan,
-  type PlanProblem,
-  type Task,
-} from '../problem/problem.js';
 
 const stepS = 60;
 const isCleaning = ({ kind, id }: Task): boolean => kind === 'prepare' && id.endsWith('/clean');

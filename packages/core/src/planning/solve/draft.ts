@@ -1,11 +1,12 @@
-import { costOf } from '../bound/cost.js';
-import { Floor } from './floor-plan.js';
 import { lowerBoundS } from '../bound/bound.js';
-import { noOven } from './place-loads.js';
-import { placeMost } from './place-batch.js';
-import { type Choices } from './choices.js';
-import type { BatchPlan, Plan, PlanProblem } from '../problem/problem.js';
+import { costOf } from '../bound/cost.js';
+import type { BatchPlan, Plan } from '../problem/plan.js';
+import type { PlanProblem } from '../problem/problem.js';
 import { undonePieces } from '../problem/served.js';
+import { type Choices } from './choices.js';
+import { Floor } from './floor-plan.js';
+import { placeMost } from './place-batch.js';
+import { noOven } from './place-loads.js';
 import type { BatchShareOfDay } from './shares.js';
 
 interface Placed {

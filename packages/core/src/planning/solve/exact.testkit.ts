@@ -1,8 +1,9 @@
 import { chance } from '../../quantity/index.js';
-import { solved } from './linear.testkit.js';
+import type { Task } from '../problem/plan.js';
+import type { PlanProblem, PlanProduct } from '../problem/problem.js';
 import { smallProblem } from '../problem/problem.testkit.js';
-import type { PlanProblem, PlanProduct, Task } from '../problem/problem.js';
 import { loadTasks, workTasks } from '../problem/tasks.js';
+import { solved } from './linear.testkit.js';
 
 /*
  * An exact peer: an integer program over small days in slots of ten minutes, where the dough of each batch rests exactly

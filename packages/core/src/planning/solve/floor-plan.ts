@@ -1,17 +1,14 @@
+import { type BatchPlan, type Load, type Task, type Use } from '../problem/plan.js';
 import {
   betweenLoadsS,
   betweenMixesS,
   heatUpS,
   resourceIds,
   washedAfterS,
-  type BatchPlan,
-  type Load,
   type OvenBake,
   type PlanOven,
   type PlanProblem,
   type Resource,
-  type Task,
-  type Use,
 } from '../problem/problem.js';
 import { leastAvailable, Timeline } from './timeline.js';
 

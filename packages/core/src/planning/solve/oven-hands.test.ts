@@ -1,10 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoRules } from '../../demo/index.js';
 import { checkPlan } from '../check/check.js';
-import { resourceIds, type BatchPlan, type PlanProblem, type Task } from '../problem/problem.js';
+import { type BatchPlan, type Task } from '../problem/plan.js';
+import { resourceIds, type PlanProblem } from '../problem/problem.js';
 import { calm, demoProblem, smallProblem } from '../problem/problem.testkit.js';
-import { retime } from '../retime/retime.js';
 import { undonePieces } from '../problem/served.js';
+import { retime } from '../retime/retime.js';
 import { solvePlan } from './solve.js';
 import { splitLoad } from './split-load.js';
 

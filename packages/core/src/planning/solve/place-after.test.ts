@@ -1,13 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import * as fc from 'fast-check';
 import { checkPlan } from '../check/check.js';
-import { moveLoad } from '../retime/move-load.js';
-import { placeAfterAgain } from './place-after.js';
-import { resourceIds, type AfterWork, type Plan, type PlanProblem, type Task } from '../problem/problem.js';
+import { type Plan, type Task } from '../problem/plan.js';
+import { resourceIds, type AfterWork, type PlanProblem } from '../problem/problem.js';
 import { calm, demoProblem, smallProblem } from '../problem/problem.testkit.js';
-import { replan } from '../retime/replan.js';
-import { solvePlan } from './solve.js';
 import { undonePieces } from '../problem/served.js';
+import { moveLoad } from '../retime/move-load.js';
+import { replan } from '../retime/replan.js';
+import { placeAfterAgain } from './place-after.js';
+import { solvePlan } from './solve.js';
 import { surenessOf } from './sure.js';
 
 const all: AfterWork = { flattenPieceS: 1, icePieceS: 4, dryS: 1800, packPieceS: 3 };

@@ -1,17 +1,11 @@
-import { Floor } from './floor-plan.js';
-import {
-  resourceIds,
-  type BatchPlan,
-  type Load,
-  type PlanProblem,
-  type PlanProduct,
-  type Task,
-  type Use,
-} from '../problem/problem.js';
-import type { Refusal } from './refusal.js';
+import { type BatchPlan, type Load, type Task, type Use } from '../problem/plan.js';
+import { resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { afterPullS, handsFor, piecesOf, taskOfLoad } from '../problem/tasks.js';
+import { Floor } from './floor-plan.js';
+import type { Refusal } from './refusal.js';
 
 const stepS = 60;
+
 /** A hand for what is late already is sought for so long, s. */
 const lateMostS = 4 * 3600;
 

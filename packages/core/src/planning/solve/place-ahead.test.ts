@@ -1,13 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import * as fc from 'fast-check';
 import { aheadWorkOf } from '../../mixing/index.js';
-import { checkPlan } from '../check/check.js';
 import { costOf } from '../bound/cost.js';
-import type { AheadWork, Plan, PlanProblem } from '../problem/problem.js';
+import { checkPlan } from '../check/check.js';
+import type { Plan } from '../problem/plan.js';
+import type { AheadWork, PlanProblem } from '../problem/problem.js';
 import { resourceIds } from '../problem/problem.js';
 import { calm, demoProblem, smallProblem } from '../problem/problem.testkit.js';
-import { solvePlan } from './solve.js';
 import { undonePieces } from '../problem/served.js';
+import { solvePlan } from './solve.js';
 
 const asking = (ahead: readonly AheadWork[], change: Partial<PlanProblem> = {}): PlanProblem => {
   const problem = smallProblem(change);

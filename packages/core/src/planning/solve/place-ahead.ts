@@ -1,7 +1,9 @@
+import { type Task } from '../problem/plan.js';
+import { resourceIds, type PlanBatch } from '../problem/problem.js';
 import type { Floor } from './floor-plan.js';
-import { resourceIds, type PlanBatch, type Task } from '../problem/problem.js';
 
 const stepS = 300;
+
 /** Nothing is done longer before the mixing than this: what is out overnight is too warm. s */
 const longestS = 20 * 3600;
 

@@ -1,9 +1,10 @@
+import type { BatchPlan } from '../problem/plan.js';
+import type { PlanProblem } from '../problem/problem.js';
 import { plainChoices, type Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
 import { placeAfter } from './place-after.js';
 import { placeLoads } from './place-loads.js';
 import { placeWork } from './place-work.js';
-import type { BatchPlan, PlanProblem } from '../problem/problem.js';
 import type { Refusal } from './refusal.js';
 import type { BatchShareOfDay, TrayShare } from './shares.js';
 

@@ -1,14 +1,16 @@
 import { sayDuration } from '../../shown/index.js';
+import type { Load, Task } from '../problem/plan.js';
+import type { PlanProblem } from '../problem/problem.js';
+import { afterPullS, loadTasks, piecesOf, portionS, restOf } from '../problem/tasks.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
-import type { Load, PlanProblem, Task } from '../problem/problem.js';
+import { findsHands, placeOne } from './place-after.js';
 import type { Refusal } from './refusal.js';
 import type { BatchShareOfDay, TrayShare } from './shares.js';
-import { findsHands, placeOne } from './place-after.js';
-import { afterPullS, loadTasks, piecesOf, portionS, restOf } from '../problem/tasks.js';
 
 /** Portioned pieces of a tub wait in the cold no longer than this for their load, s. A default. */
 export const waitMaxS = 3 * 3600;
+
 /** An oven that takes a tray more may start so much earlier and still be preferred, s. */
 const trayWorthS = 420;
 

@@ -1,12 +1,13 @@
 import { sayDuration } from '../../shown/index.js';
+import { type Load, type Task } from '../problem/plan.js';
+import { resourceIds, type PlanBatch, type PlanProblem } from '../problem/problem.js';
+import { loadTasks, portionS, restOf, workTasks } from '../problem/tasks.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
 import { placeAhead } from './place-ahead.js';
 import { waitMaxS } from './place-loads.js';
 import type { Refusal } from './refusal.js';
-import { resourceIds, type Load, type PlanBatch, type PlanProblem, type Task } from '../problem/problem.js';
 import type { BatchShareOfDay } from './shares.js';
-import { loadTasks, portionS, restOf, workTasks } from '../problem/tasks.js';
 
 const stepS = 300;
 
@@ -68,6 +69,7 @@ const oneHand = [{ resourceId: resourceIds.hands, amount: 1 }];
 
 /** So many moments are passed over for one that leaves butter and nuts their time. */
 const mostHasty = 12;
+
 /** Of the moments that a search steps through no more than so many: a tub's are a square of them. */
 const mostMoments = 4000;
 

@@ -1,15 +1,17 @@
-import { checkPlan, type Violation } from '../check/check.js';
 import { costOf, type PlanCost } from '../bound/cost.js';
+import { leastCost } from '../bound/least-cost.js';
+import { leastUndone, type SolveLinear } from '../bound/undone-bound.js';
+import { checkPlan } from '../check/check.js';
+import { type Violation } from '../check/violation.js';
+import { waysOut, type WayOut } from '../explain/ways.js';
+import { ovenTasks, type OvenTask } from '../lists/oven-tasks.js';
 import type { HorizonInput, HorizonOrder } from '../problem/horizon-input.js';
 import { horizonProblem } from '../problem/horizon.js';
-import { leastCost } from '../bound/least-cost.js';
-import { ovenTasks, type OvenTask } from '../lists/oven-tasks.js';
-import type { BatchPlan, PlanProblem, Resource, Task } from '../problem/problem.js';
+import type { BatchPlan, Task } from '../problem/plan.js';
+import type { PlanProblem, Resource } from '../problem/problem.js';
 import { missingPieces, servedBy, undonePieces, type Served } from '../problem/served.js';
 import { safePlan, type SafeEffort } from './safe-plan.js';
 import { surenessOf } from './sure.js';
-import { leastUndone, type SolveLinear } from '../bound/undone-bound.js';
-import { waysOut, type WayOut } from '../explain/ways.js';
 
 export interface HorizonOptions extends SafeEffort {
   readonly solveLinear: SolveLinear;

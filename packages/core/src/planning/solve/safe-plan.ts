@@ -1,4 +1,5 @@
-import type { BatchPlan, Plan, PlanProblem } from '../problem/problem.js';
+import type { BatchPlan, Plan } from '../problem/plan.js';
+import type { PlanProblem } from '../problem/problem.js';
 import { servedBy, undonePieces } from '../problem/served.js';
 import { solvePlan, type Effort } from './solve.js';
 import { surenessOf } from './sure.js';

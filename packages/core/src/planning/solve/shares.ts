@@ -1,5 +1,6 @@
 import { coveredPieces } from '../problem/covered.js';
-import type { BatchPlan, PlanBatch, PlanProduct } from '../problem/problem.js';
+import type { BatchPlan } from '../problem/plan.js';
+import type { PlanBatch, PlanProduct } from '../problem/problem.js';
 
 /** A tray's worth of pieces of one batch, with the earliest ready-by that it serves. */
 export interface TrayShare {

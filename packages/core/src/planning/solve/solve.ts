@@ -1,9 +1,10 @@
-import { improve, slack, type Effort } from './improve.js';
-import { better, Draft, type Score } from './draft.js';
-import { withCleanings } from './clean-bowls.js';
+import type { Plan } from '../problem/plan.js';
 import { checkProblem } from '../problem/problem-check.js';
+import type { PlanProblem } from '../problem/problem.js';
 import { plainChoices } from './choices.js';
-import type { Plan, PlanProblem } from '../problem/problem.js';
+import { withCleanings } from './clean-bowls.js';
+import { better, Draft, type Score } from './draft.js';
+import { improve, slack, type Effort } from './improve.js';
 import { sharesOf, type BatchShareOfDay } from './shares.js';
 
 /** Orders in which batches may be placed at first. */

@@ -1,5 +1,5 @@
 import { JokulError } from '../../shown/index.js';
-import type { BatchPlan, Load, PlanTray, Task } from '../problem/problem.js';
+import type { BatchPlan, Load, PlanTray, Task } from '../problem/plan.js';
 import { resourceIds } from '../problem/problem.js';
 import { piecesOf } from '../problem/tasks.js';
 

@@ -1,13 +1,9 @@
 import { chance, type Chance } from '../../quantity/index.js';
-import {
-  betweenLoadsS,
-  type BatchPlan,
-  type PlanProblem,
-  type PlanProduct,
-  type Spreads,
-} from '../problem/problem.js';
-import { icingS, piecesOf, restOf } from '../problem/tasks.js';
+import { type BatchPlan } from '../problem/plan.js';
+import { betweenLoadsS, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { servedBy } from '../problem/served.js';
+import { type Spreads } from '../problem/spreads.js';
+import { icingS, piecesOf, restOf } from '../problem/tasks.js';
 
 /** Estimates, until there are records to learn them from. */
 export const usualSpreads: Spreads = { workShare: 0.12, pullShare: 0.05, coolShare: 0.1, lateS: 90 };

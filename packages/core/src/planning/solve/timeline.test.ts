@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { lowerBoundS } from '../bound/bound.js';
-import { Floor } from './floor-plan.js';
+import type { Load, Task } from '../problem/plan.js';
 import { smallProblem } from '../problem/problem.testkit.js';
-import type { Load, Task } from '../problem/problem.js';
+import { Floor } from './floor-plan.js';
 import { leastAvailable, leastCapacity, Timeline } from './timeline.js';
 
 const task = (startS: number, endS: number, amount = 1, resourceId = 'mixer'): Task => ({

@@ -1,4 +1,5 @@
-import type { Availability, Resource, Task, Use } from '../problem/problem.js';
+import type { Task, Use } from '../problem/plan.js';
+import type { Availability, Resource } from '../problem/problem.js';
 
 interface Taken {
   readonly startS: number;

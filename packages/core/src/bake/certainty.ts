@@ -1,0 +1,32 @@
+import { sayDuration } from '../shown/index.js';
+import { diameterBand, pullBandS, pullSlopes } from './calibration/pull-certainty.js';
+import type { BakeInput } from './input.js';
+
+export interface Certainty {
+  readonly pullS: number;
+  readonly diameterShare: number;
+  readonly bakes: number;
+}
+
+/** Uncalibrated predictions: about a minute and a half, and five percent of the diameter. */
+export const uncalibrated = { pullS: 90, diameterShare: 0.05 } as const;
+
+/** What the pull and the diameter are good for, by what is known of oven and dough. */
+export const certaintyOf = (input: BakeInput, pullS: number | null): Certainty => {
+  const { known } = input;
+  if (!known || pullS === null) return { ...uncalibrated, bakes: 0 };
+  const { calibration, where } = known;
+  const slopes = pullSlopes(input, pullS);
+  return {
+    pullS: pullBandS(calibration, slopes, where),
+    diameterShare: diameterBand(calibration, slopes, where),
+    bakes: calibration?.bakes ?? 0,
+  };
+};
+
+export const certaintyNote = ({ pullS: bandS, bakes }: Certainty, pullS: number): string =>
+  `A forecast. ${
+    bakes === 0
+      ? 'Not calibrated on this oven yet: good to about'
+      : `Calibrated by ${bakes} logged ${bakes === 1 ? 'bake' : 'bakes'}: nine times in ten within`
+  } ± ${sayDuration(Math.round(bandS / 5) * 5)}. Look at the tray from ${sayDuration(Math.round(Math.max(60, pullS - bandS)))} on.`;

@@ -1,0 +1,110 @@
+import type { Ingredient } from '../ingredient/index.js';
+import { volumeUnitsMl } from '../quantity/index.js';
+import { formatNumber, mul, relation, type Figure } from '../shown/index.js';
+import type { LineAnswer, LineQuestion, ReadSettings, SchoolName } from './answers.js';
+import { unitIn, type Measures } from './words.js';
+import type { WrittenLine } from './written-line.js';
+
+/** Grams from a mass in any unit. */
+export const ofMass = relation({
+  name: 'Mass as written',
+  symbol: 'm',
+  unit: 'g',
+  inputs: {
+    n: { symbol: 'n', name: 'amount', unit: '', source: 'recipe' },
+    u: { symbol: 'u', name: 'grams of the unit', unit: 'g', source: 'definition of the unit' },
+  },
+  formula: ({ n, u }) => mul(n, u),
+  source: 'm = n u',
+});
+
+export const ofVolume = relation({
+  name: 'Mass of a volume',
+  symbol: 'm',
+  unit: 'g',
+  inputs: {
+    n: { symbol: 'n', name: 'amount', unit: '', source: 'recipe' },
+    v: { symbol: 'v', name: 'volume of one measure', unit: 'mL', source: 'definition of the measure' },
+    f: { symbol: 'f', name: 'filling, level = 1', unit: '' },
+    rho: { symbol: 'ρ', name: 'bulk density as packed', unit: 'g/mL' },
+  },
+  formula: ({ n, v, f, rho }) => mul(mul(mul(n, v), f), rho),
+  source: 'm = n v f ρ',
+});
+
+export const ofPieces = relation({
+  name: 'Mass of pieces',
+  symbol: 'm',
+  unit: 'g',
+  inputs: {
+    n: { symbol: 'n', name: 'amount', unit: '', source: 'recipe' },
+    p: { symbol: 'p', name: 'grams of one', unit: 'g' },
+  },
+  formula: ({ n, p }) => mul(n, p),
+  source: 'm = n p',
+});
+
+/** Packings of one ingredient that differ by more than this are asked about, g/g. */
+const tellApart = 0.1;
+
+const schoolOf = ({ id, kind, densityGPerMl }: Ingredient): SchoolName | null => {
+  if (id === 'cocoa-powder' || id === 'dutch-cocoa') return 'cocoa';
+  if (kind === 'sugar' && 'packed' in densityGPerMl) return 'brown sugar';
+  return kind === 'flour' && 'spooned' in densityGPerMl ? 'flour' : null;
+};
+
+interface Packed {
+  readonly packing: string;
+  readonly rho: number;
+  readonly source: string;
+  readonly uncertain?: string;
+}
+
+const cupMl = (measures: Measures) => volumeUnitsMl[unitIn('cup', measures)];
+
+export const packed = (
+  food: Ingredient,
+  line: WrittenLine,
+  answer: LineAnswer,
+  settings: ReadSettings,
+): Packed | LineQuestion => {
+  const all = Object.entries(food.densityGPerMl);
+  const of = (packing: string): Packed => ({
+    packing,
+    rho: food.densityGPerMl[packing] ?? Number.NaN,
+    source: `${food.name}, ${packing}: ${food.source}`,
+  });
+  if (answer.packing !== undefined && Object.hasOwn(food.densityGPerMl, answer.packing))
+    return of(answer.packing);
+  const said = line.packings.find((packing) => packing in food.densityGPerMl);
+  if (said) return of(said);
+  const school = schoolOf(food);
+  const chosen = school ? settings.schools[school] : undefined;
+  if (typeof chosen === 'number')
+    return {
+      packing: 'own',
+      rho: chosen / cupMl(settings.measures),
+      source: `own cup of ${formatNumber(chosen)} g`,
+    };
+  if (typeof chosen === 'string' && Object.hasOwn(food.densityGPerMl, chosen)) return of(chosen);
+  const [first, second] = all;
+  if (!first) return { packing: '', rho: Number.NaN, source: '' };
+  const densities = all.map(([, rho]) => rho);
+  if (second && Math.max(...densities) / Math.min(...densities) - 1 > tellApart)
+    return {
+      about: 'packing',
+      sentence: `${food.name}: how was the cup filled? It matters: ${all.map(([name, rho]) => `${name} it holds ${Math.round(rho * cupMl(settings.measures))} g`).join(', ')}.`,
+      choices: all.map(([packing, rho]) => ({
+        label: `${packing}, ${Math.round(rho * cupMl(settings.measures))} g a cup`,
+        answer: { packing },
+      })),
+    };
+  return { ...of(first[0]), ...(second && { uncertain: `taken as ${first[0]}` }) };
+};
+
+export interface Weighed {
+  readonly figure: Figure;
+  readonly range: readonly [number, number];
+  readonly packing?: string;
+  readonly uncertain: readonly string[];
+}
