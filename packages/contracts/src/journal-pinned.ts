@@ -15,21 +15,31 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { allergenIds, type Allergen } from '@jokul/core';
+import { allergenIds, allergenSourceIds, type Allergen, type AllergenSource } from '@jokul/core';
 import { FormulaBody } from './formula.js';
 import { ByName, Grams, Name, Range, seconds } from './journal-fields.js';
 import { Optional } from './optional.js';
-import { OwnIngredientInput } from './setup.js';
+import { IngredientPartInput, OwnIngredientInput } from './setup.js';
 
 class PinnedFormulaPayload extends FormulaBody {
   @Matches(/^[A-Z0-9]{2,6}$/) code: string;
   @IsInt() @Min(1) version: number;
 }
 
+/** What it was mixed from, the bakery's own whole. */
+class PinnedPartPayload extends IngredientPartInput {
+  @Optional() @IsObject() food?: object;
+}
+
 /** An own ingredient with what was computed of it. */
 class PinnedOwnPayload extends OwnIngredientInput {
   @IsObject() composition: object;
-  @IsArray() @ArrayMaxSize(0) parts: [];
+  @IsArray()
+  @ArrayMaxSize(30)
+  @IsObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => PinnedPartPayload)
+  declare parts: PinnedPartPayload[];
   @IsArray() @ArrayMaxSize(60) words: string[];
 }
 
@@ -37,6 +47,7 @@ class PinnedIngredientPayload {
   @IsString() @Length(1, 60) id: string;
   @Name() name: string;
   @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
+  @Optional() @IsArray() @ArrayMaxSize(40) @IsIn(allergenSourceIds, { each: true }) which?: AllergenSource[];
   @Optional() @IsObject() @ValidateNested() @Type(() => PinnedOwnPayload) own?: object;
 }
 
@@ -71,6 +82,7 @@ export class BegunPayload {
   @Type(() => PinnedIngredientPayload)
   ingredients: PinnedIngredientPayload[];
   @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
+  @Optional() @IsArray() @ArrayMaxSize(40) @IsIn(allergenSourceIds, { each: true }) which?: AllergenSource[];
   @Grams() massG: number;
   @Range(0, 100_000) pieces: number;
   @ValidateIf((payload: BegunPayload) => payload.day !== null)

@@ -19,9 +19,11 @@ import {
 } from 'class-validator';
 import {
   allergenIds,
+  allergenSourceIds,
   entryKinds,
   preparationKinds,
   type Allergen,
+  type AllergenSource,
   type EntryKind,
   type PreparationKind,
 } from '@jokul/core';
@@ -40,6 +42,7 @@ export class MergedPayload {
   @Grams() massG: number;
   @Optional() @IsObject() @ValidateNested() @Type(() => AgePayload) age?: AgePayload;
   @Optional() @IsArray() @ArrayMaxSize(40) @IsIn(allergenIds, { each: true }) allergens?: Allergen[];
+  @Optional() @IsArray() @ArrayMaxSize(40) @IsIn(allergenSourceIds, { each: true }) which?: AllergenSource[];
 }
 
 export class DiscardedPayload {

@@ -18,9 +18,11 @@ import {
 import { Optional } from './optional.js';
 import {
   allergenIds,
+  allergenSourceIds,
   ingredientKinds,
   liners,
   type Allergen,
+  type AllergenSource,
   type IngredientKind,
   type Liner,
 } from '@jokul/core';
@@ -134,6 +136,12 @@ export class LeaveningInput {
   @IsNumber() @Min(0) @Max(1000) gasMlPerG: number;
 }
 
+/** What an ingredient is mixed from, as a mass fraction. */
+export class IngredientPartInput {
+  @IsString() @Length(1, 60) ingredientId: string;
+  @Fraction() share: number;
+}
+
 /** An ingredient of the bakery's own. */
 export class OwnIngredientInput {
   @Matches(/^own-[a-z0-9-]{1,50}$/, { message: 'The id begins with own- and has small letters and digits.' })
@@ -144,9 +152,19 @@ export class OwnIngredientInput {
   /** Packing to g/mL. */
   @IsObject() densityGPerMl: Record<string, number>;
   @IsArray() @IsIn(allergenIds, { each: true }) allergens: Allergen[];
+  /** The nuts and cereals among them by name. */
+  @Optional() @IsArray() @ArrayMaxSize(40) @IsIn(allergenSourceIds, { each: true }) which?: AllergenSource[];
   @IsObject() @ValidateNested() @Type(() => LeaveningInput) leavening: LeaveningInput;
   /** Name of a piece to grams. */
   @IsObject() pieceG: Record<string, number>;
+  /** What it is mixed from; its composition and leavening follow from them. */
+  @Optional()
+  @IsArray()
+  @ArrayMaxSize(30, { message: 'An ingredient is mixed from 30 others at most.' })
+  @IsObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => IngredientPartInput)
+  parts?: IngredientPartInput[];
   @IsString()
   @Length(1, 200, { message: 'Say where the figures are from: the label, a supplier.' })
   source: string;

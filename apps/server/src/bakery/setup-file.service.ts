@@ -6,7 +6,8 @@ import {
   equipmentKinds,
   JokulError,
   libraryOf,
-  ownIngredient,
+  givenOf,
+  ownIngredients,
   withFoods,
   withoutFoods,
   type Equipment,
@@ -42,18 +43,6 @@ import { isKept, keepChange } from '../settings/setup-history.js';
 import { changeRows, SettingsService } from '../settings/settings.service.js';
 
 type Now = Awaited<ReturnType<SetupFileService['now']>>;
-
-const givenOf = ({
-  id,
-  name,
-  kind,
-  analysis,
-  densityGPerMl,
-  allergens,
-  leavening,
-  pieceG,
-  source,
-}: Ingredient) => ({ id, name, kind, analysis, densityGPerMl, allergens, leavening, pieceG, source });
 
 const without = <T extends object, K extends keyof T>(whole: T, key: K): Omit<T, K> =>
   Object.fromEntries(Object.entries(whole).filter(([own]) => own !== key)) as Omit<T, K>;
@@ -153,9 +142,11 @@ export class SetupFileService {
 
   /** The own ingredients with the file's: what is not in the file stays, formulas may use it. */
   private ingredientsWith({ own }: Now, { ingredients }: SetupFile): readonly Ingredient[] {
-    const given = ingredients.map((row) => ownIngredient(plain<OwnIngredientInput>(row)));
-    const ids = new Set(given.map(({ id }) => id));
-    return [...own.ingredients.filter(({ id }) => !ids.has(id)), ...given];
+    const given = new Set(ingredients.map(({ id }) => id));
+    return ownIngredients([
+      ...own.ingredients.filter(({ id }) => !given.has(id)).map(givenOf),
+      ...ingredients.map((row) => plain<OwnIngredientInput>(row)),
+    ]);
   }
 
   /** What the file would change; nothing is written. @throws JokulError for what could not be taken in */

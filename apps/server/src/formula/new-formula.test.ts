@@ -113,6 +113,37 @@ describe('ingredients of the bakery’s own', () => {
     expect((await bakery()).ownIngredients).toHaveLength(2);
     expect((await gone([mill()])).status).toBe(200);
   });
+  it('may be mixed from one another, and follow what is corrected', async () => {
+    const mix = (id: string, parts: readonly object[]) => ({ ...mill(), id, name: `Mix ${id}`, parts });
+    const halves = [
+      { ingredientId: 'own-mill-flour', share: 0.5 },
+      { ingredientId: 'ground-hazelnuts', share: 0.5 },
+    ];
+    const put = async (flour: object, parts: readonly object[] = halves) => {
+      const { ownIngredientsVersion: version } = await bakery();
+      return app.put<BakeryView>('ingredients', { ingredients: [mix('own-mix', parts), flour], version });
+    };
+    const mixed = async () => (await bakery()).ownIngredients.find(({ id }) => id === 'own-mix');
+    expect((await put(mill())).status).toBe(200);
+    expect(await mixed()).toMatchObject({ allergens: ['gluten', 'wheat', 'nuts'], which: ['hazelnut'] });
+    const before = (await mixed())?.analysis.water ?? 0;
+    const { analysis } = mill();
+    const drier = { ...analysis, water: analysis.water - 0.02, starch: analysis.starch + 0.02 };
+    expect((await put({ ...mill(), analysis: drier })).status).toBe(200);
+    expect((await mixed())?.analysis.water).toBeCloseTo(before - 0.01, 4);
+    for (const [parts, refused, why] of [
+      [[{ ingredientId: 'own-mix', share: 1 }], 422, 'made of itself'],
+      [[{ ingredientId: '__proto__', share: 1 }], 404, 'not in the ingredient library'],
+      [[{ ingredientId: 'salt', share: 0.5 }], 422, 'add up to 50.0 %'],
+    ] as const) {
+      expect(await put(mill(), parts)).toMatchObject({
+        status: refused,
+        body: { message: expect.stringContaining(why) },
+      });
+    }
+    expect(await mixed()).toMatchObject({ which: ['hazelnut'] });
+    expect((await put(mill())).status).toBe(200);
+  });
   it('cannot take the place of the library, and need a source and a density', async () => {
     const { ownIngredientsVersion: version } = await bakery();
     const refused = async (change: object) =>

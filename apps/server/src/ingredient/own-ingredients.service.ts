@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
-import { JokulError, libraryOf, ownIngredient, type Ingredient, type Library } from '@jokul/core';
+import { JokulError, libraryOf, ownIngredients, type Ingredient, type Library } from '@jokul/core';
 import type { OwnIngredientsInput } from '@jokul/contracts';
 import { unpack } from '../database/stored.js';
 import { FormulaVersionEntity, SettingEntity } from '../database/entities.js';
@@ -30,7 +30,7 @@ export class OwnIngredientsService {
 
   /** @throws JokulError `bad-composition`, `ingredient-taken`, `ingredient-in-use`, `changed-meanwhile` */
   async write({ ingredients, version }: OwnIngredientsInput, who = ''): Promise<void> {
-    const rows = ingredients.map((given) => ownIngredient(structuredClone(given)));
+    const rows = ownIngredients(structuredClone(ingredients));
     libraryOf(rows);
     const before = await this.read();
     // An edit of an older list is refused as such.

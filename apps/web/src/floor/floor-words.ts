@@ -1,5 +1,12 @@
 import { plural, t } from '@lingui/core/macro';
-import { icingFor, urgencyOf, type Action, type Formula, type PreparationKind } from '@jokul/core';
+import {
+  allergenWords,
+  icingFor,
+  urgencyOf,
+  type Action,
+  type Formula,
+  type PreparationKind,
+} from '@jokul/core';
 import { andList } from '../line/and-list';
 import { verb, type useNames } from '../line/actions';
 import { ingredientList } from '../line/preparation-words';
@@ -29,7 +36,7 @@ export const amount = (
   if (!prepare) return '';
   const { oven, allergens, ingredientIds, massG } = prepare;
   if (oven) return `${temperature(oven.setC)}, `;
-  if (allergens) return t`of ${andList(allergens, 20)}, `;
+  if (allergens) return t`of ${andList(allergenWords(allergens), 20)}, `;
   return `${[mass(massG), ...(ingredientIds ? [ingredientList(prepare)] : [])].join(' ')}, `;
 };
 

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { allergensOf, componentShare, doughOf, type Formula } from '@jokul/core';
+import { allergenWords, componentShare, declaredIn, doughOf, type Formula } from '@jokul/core';
 import { Shown } from '../ui/shown';
 import { Fact, Facts, WhySection } from '../line/station';
 import { percent } from './forecast';
@@ -25,7 +25,9 @@ export const DoughShares = ({ formula }: { readonly formula: Formula }) => {
         <Fact name={t`Flour`}>
           <Shown figure={componentShare(formula, 'flour')}>{percent(dough.flour)}</Shown>
         </Fact>
-        <Fact name={t`Contains`}>{allergensOf(formula).join(', ') || t`none of the listed allergens`}</Fact>
+        <Fact name={t`Contains`}>
+          {allergenWords(declaredIn(formula)).join(', ') || t`none of the listed allergens`}
+        </Fact>
       </Facts>
       <p className="mt-1 text-[12.5px] text-ink-faint">{t`Shares of the raw dough, from typical food-composition values.`}</p>
     </WhySection>

@@ -13,7 +13,7 @@ import {
 } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Shown } from '../ui/shown';
-import { IngredientPicker } from './ingredient-picker';
+import { IngredientPicker } from '../line/ingredient-picker';
 import { NumberCell } from './number-cell';
 
 /** Adds an ingredient to a stage or to the toppings. */

@@ -5,7 +5,7 @@ import { type LineAnswer, type ReadResult } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Button } from '../ui/button';
 import { Shown } from '../ui/shown';
-import { IngredientPicker } from './ingredient-picker';
+import { IngredientPicker } from '../line/ingredient-picker';
 import { Said } from '../ui/said';
 
 interface LineProps {

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { ingredient, sayPiece, type Ingredient } from '@jokul/core';
+import { allergenWords, declaredOf, foodOf, sayPiece, type Ingredient } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Fact, Facts } from '../line/station';
 import { analysisParts } from './analysis-parts';
@@ -67,9 +67,9 @@ export const IngredientDetail = ({ food }: { food: Ingredient }) => {
           <div>
             <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">{t`Made of`}</h2>
             <Facts>
-              {parts.map(({ ingredientId, share }) => (
-                <Fact key={ingredientId} name={ingredient(ingredientId).name}>
-                  {percent(share)}
+              {parts.map((part) => (
+                <Fact key={part.ingredientId} name={foodOf(part).name}>
+                  {percent(part.share)}
                 </Fact>
               ))}
             </Facts>
@@ -77,7 +77,7 @@ export const IngredientDetail = ({ food }: { food: Ingredient }) => {
         )}
         <p>
           <span className="text-ink-soft">{t`Allergens:`} </span>
-          {food.allergens.join(', ') || t`none of the listed allergens`}
+          {allergenWords(declaredOf(food)).join(', ') || t`none of the listed allergens`}
         </p>
       </div>
     </div>

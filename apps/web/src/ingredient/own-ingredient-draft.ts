@@ -1,11 +1,17 @@
 import { t } from '@lingui/core/macro';
 import {
+  classOfSource,
+  ingredient,
   JokulError,
   normaliseAnalysis,
+  ownIngredient,
   type Allergen,
+  type AllergenSource,
   type Analysis,
   type Ingredient,
   type IngredientKind,
+  type Library,
+  type OwnGiven,
 } from '@jokul/core';
 import { analysisParts } from './analysis-parts';
 import { typedNumber } from '../lib/units';
@@ -27,15 +33,25 @@ const fromPairs = (values: Readonly<Record<string, number>>) =>
     .map(([name, value]) => `${name} ${value}`)
     .join('; ');
 
+/** A part of a mix as it is typed. */
+export interface DraftPart {
+  readonly ingredientId: string;
+  readonly percent: string;
+}
+
 /** An ingredient as it is typed. */
 export interface Draft {
   readonly name: string;
   readonly kind: IngredientKind;
   readonly source: string;
   readonly amounts: Readonly<Record<string, string>>;
+  /** What it is mixed from; empty for one that is bought as it is. */
+  readonly parts: readonly DraftPart[];
   readonly density: string;
   readonly pieces: string;
   readonly allergens: readonly Allergen[];
+  /** The nuts and cereals among them. */
+  readonly which: readonly AllergenSource[];
   readonly leavening: { readonly base: string; readonly acid: string; readonly gas: string };
 }
 
@@ -46,9 +62,14 @@ export const draftOf = (from: Ingredient, isNew: boolean): Draft => ({
   amounts: Object.fromEntries(
     analysisParts.map(([part]) => [part, String(Number((100 * from.analysis[part]).toFixed(2)))]),
   ),
+  parts: from.parts.map(({ ingredientId, share }) => ({
+    ingredientId,
+    percent: String(Number((100 * share).toFixed(2))),
+  })),
   density: fromPairs(from.densityGPerMl),
   pieces: fromPairs(from.pieceG),
   allergens: from.allergens,
+  which: from.which ?? [],
   leavening: {
     base: String(from.leavening.baseMmolPerG),
     acid: String(from.leavening.acidMmolPerG),
@@ -62,7 +83,7 @@ export const analysisOf = ({ amounts }: Draft) =>
   ) as unknown as Analysis;
 
 /** As it is sent. */
-export const rowOf = (id: string, draft: Draft) => ({
+export const rowOf = (id: string, draft: Draft): OwnGiven => ({
   id,
   name: draft.name.trim(),
   kind: draft.kind,
@@ -70,18 +91,39 @@ export const rowOf = (id: string, draft: Draft) => ({
   densityGPerMl: pairs(draft.density),
   pieceG: pairs(draft.pieces),
   allergens: [...draft.allergens],
+  which: draft.which.filter((source) => draft.allergens.includes(classOfSource(source))),
   leavening: {
     baseMmolPerG: number(draft.leavening.base),
     acidMmolPerG: number(draft.leavening.acid),
     gasMlPerG: number(draft.leavening.gas),
   },
+  ...(draft.parts.length > 0 && {
+    parts: draft.parts.map(({ ingredientId, percent }) => ({ ingredientId, share: number(percent) / 100 })),
+  }),
   source: draft.source,
 });
 
-/** Why a composition is none; empty where it is one. */
-export const problemOf = (analysis: Analysis): string => {
+/** What a mix comes to; null while it is none, and for what is not mixed. */
+export const mixOf = (draft: Draft, library: Library): Ingredient | null => {
+  if (draft.parts.length === 0) return null;
   try {
-    normaliseAnalysis(analysis);
+    return ownIngredient({ ...rowOf('own-mix', draft), densityGPerMl: { level: 1 }, pieceG: {} }, (id) =>
+      ingredient(id, library),
+    );
+  } catch (error) {
+    if (error instanceof JokulError) return null;
+    throw error;
+  }
+};
+
+/** Why what it is made of cannot be; empty where it can. */
+export const problemOf = (draft: Draft, library: Library): string => {
+  try {
+    if (draft.parts.length === 0) normaliseAnalysis(analysisOf(draft));
+    else
+      ownIngredient({ ...rowOf('own-mix', draft), densityGPerMl: { level: 1 }, pieceG: {} }, (id) =>
+        ingredient(id, library),
+      );
     return '';
   } catch (error) {
     if (error instanceof JokulError) return error.message;

@@ -2,13 +2,15 @@ import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { isShipped, ownId, type Ingredient } from '@jokul/core';
+import { givenOf, isShipped, ownId, type Ingredient } from '@jokul/core';
 import type { BakeryView, OwnIngredientsInput } from '@jokul/contracts';
-import { useSaveIngredients } from '../lib/queries';
+import { useLibrary, useSaveIngredients } from '../lib/queries';
 import { Button } from '../ui/button';
 import { Said } from '../ui/said';
-import { analysisOf, draftOf, problemOf, rowOf, type Draft } from './own-ingredient-draft';
-import { Composition, Declares, Measures, Names } from './own-ingredient-fields';
+import { draftOf, problemOf, rowOf, type Draft } from './own-ingredient-draft';
+import { Declares } from './declares';
+import { Composition } from './mixed-from';
+import { Measures, Names } from './own-ingredient-fields';
 
 /** An ingredient of the bakery's own, with the fields of the library. */
 export const OwnIngredientForm = ({
@@ -24,13 +26,14 @@ export const OwnIngredientForm = ({
   const [draft, setDraft] = useState(() => draftOf(from, isNew));
   const change = (part: Partial<Draft>) => setDraft((before) => ({ ...before, ...part }));
   const save = useSaveIngredients();
+  const library = useLibrary();
   const navigate = useNavigate();
   const store = async () => {
     const id = isNew ? ownId(draft.name) : from.id;
     const row = rowOf(id, draft);
     const others = bakery.ownIngredients
       .filter((other) => other.id !== id)
-      .map(({ composition: _c, parts: _p, words: _w, ...other }) => structuredClone(other));
+      .map((other) => structuredClone(givenOf(other)));
     try {
       await save.mutateAsync({
         ingredients: [...others, row],
@@ -66,7 +69,7 @@ export const OwnIngredientForm = ({
           type="submit"
           look="primary"
           disabled={
-            problemOf(analysisOf(draft)) !== '' ||
+            problemOf(draft, library) !== '' ||
             draft.name.trim().length < 2 ||
             draft.source.trim() === '' ||
             save.isPending

@@ -1,6 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import { toast } from 'sonner';
 import {
+  givenOf,
   ingredientsToCsv,
   readIngredientTable,
   type IngredientTableRow,
@@ -11,8 +12,7 @@ import { useSaveIngredients } from '../lib/queries';
 import { Button } from '../ui/button';
 import { CsvTable, TableLook, type OpenedTable } from '../ui/csv-table';
 
-const ownRows = ({ ownIngredients }: BakeryView): readonly OwnIngredientRow[] =>
-  ownIngredients.map(({ composition: _c, parts: _p, words: _w, ...row }) => row);
+const ownRows = ({ ownIngredients }: BakeryView): readonly OwnIngredientRow[] => ownIngredients.map(givenOf);
 
 /** What a table would do, before it is done. */
 const Look = ({

@@ -1,6 +1,6 @@
 import { plural, t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
-import { coldLabels, inTheCold } from '@jokul/core';
+import { allergenWords, coldLabels, inTheCold } from '@jokul/core';
 import { useLots } from '../line/lots';
 import { useJournal } from '../journal/store';
 import { useWallClock } from '../lib/clock';
@@ -50,7 +50,7 @@ export const LabelsPage = () => {
               </p>
               <p className="figures text-[13px]">{t`${label.lot} · raw dough, ${label.what}`}</p>
             </div>
-            <p className="text-[12px] leading-tight">{t`Contains: ${label.allergens.join(', ') || t`none of the listed allergens`}. Do not eat raw.`}</p>
+            <p className="text-[12px] leading-tight">{t`Contains: ${allergenWords(label.allergens).join(', ') || t`none of the listed allergens`}. Do not eat raw.`}</p>
             <div className="figures text-[13px] leading-snug">
               <p>
                 {t`in ${when(label.madeMs)}, ${place?.name.toLowerCase() ?? ''} ${place ? temperature(place.airC) : ''}`}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import {
   lotAllergens,
+  lotWhich,
   lotBalance,
   oldestAge,
   partId,
@@ -112,6 +113,7 @@ export const usePart = (props: LotPartsProps) => {
         massG,
         age: oldestAge(source, rules.kindOf, nowMs()),
         allergens: lotAllergens(source, source.begun?.formula ?? formula),
+        which: lotWhich(source, source.begun?.formula ?? formula),
       });
       record('split', from, { into: lot.lot, massG, pieces });
       toast(t`${said} of ${from} worked into ${lot.lot}.`);

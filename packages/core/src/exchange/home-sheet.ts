@@ -1,12 +1,12 @@
 import {
-  allergensOf,
+  declaredIn,
   amountsFor,
   doughLines,
   totalPercent,
   type Formula,
   type ToppingWay,
 } from '../formula/index.js';
-import { foodOf, type Allergen, type Ingredient } from '../ingredient/index.js';
+import { foodOf, type Declared, type Ingredient } from '../ingredient/index.js';
 import { volumeUnitsMl } from '../quantity/index.js';
 import { JokulError, requireNumber } from '../shown/index.js';
 
@@ -38,7 +38,7 @@ export interface HomeSheet {
   readonly pieces: number;
   readonly doughG: number;
   readonly lines: readonly HomeLine[];
-  readonly allergens: readonly Allergen[];
+  readonly allergens: readonly Declared[];
 }
 
 const fractions = [
@@ -192,6 +192,6 @@ export const homeSheet = (formula: Formula, pieces: number, kitchen: Kitchen): H
         homeLine(foodOf(line), line.percent * perPercent, kitchen, line.on ?? 'coat'),
       ),
     ],
-    allergens: allergensOf(formula),
+    allergens: declaredIn(formula),
   };
 };

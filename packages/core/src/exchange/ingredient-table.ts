@@ -1,11 +1,18 @@
 import Papa from 'papaparse';
 import {
   allergenList,
+  ingredient,
   ingredientKinds,
+  isShipped,
   ownIngredient,
+  allergenSources,
+  classOfSource,
   type Allergen,
+  type AllergenSource,
   type Analysis,
   type Ingredient,
+  type OwnGiven,
+  type Part,
 } from '../ingredient/index.js';
 import { JokulError } from '../shown/index.js';
 import { readTable } from './table-of-things.js';
@@ -16,7 +23,7 @@ import { readTable } from './table-of-things.js';
  */
 
 /** What is kept of an own ingredient; the rest follows from it. */
-export type OwnIngredientRow = Omit<Ingredient, 'composition' | 'parts' | 'words'>;
+export type OwnIngredientRow = OwnGiven;
 
 export interface IngredientTableRow {
   /** As it stands in the text, from 1, the heading counted. */
@@ -55,19 +62,36 @@ const pairsOut = (values: Readonly<Record<string, number>>) =>
 /** The table, percent and grams as they are entered. */
 export const ingredientsToCsv = (ingredients: readonly OwnIngredientRow[]): string =>
   `${Papa.unparse(
-    ingredients.map(({ id, name, kind, analysis, allergens, densityGPerMl, pieceG, leavening, source }) => ({
-      id,
-      name,
-      kind,
-      ...Object.fromEntries(
-        analysisColumns.map(([part, heading]) => [heading, Number((100 * analysis[part]).toFixed(4))]),
-      ),
-      allergens: allergens.join('; ') || nothing,
-      'g/mL': pairsOut(densityGPerMl),
-      'g a piece': pairsOut(pieceG),
-      ...Object.fromEntries(leaveningColumns.map(([part, heading]) => [heading, leavening[part]])),
-      source,
-    })),
+    ingredients.map(
+      ({
+        id,
+        name,
+        kind,
+        analysis,
+        allergens,
+        which = [],
+        densityGPerMl,
+        pieceG,
+        leavening,
+        parts = [],
+        source,
+      }) => ({
+        id,
+        name,
+        kind,
+        ...Object.fromEntries(
+          analysisColumns.map(([part, heading]) => [heading, Number((100 * analysis[part]).toFixed(4))]),
+        ),
+        allergens: [...allergens, ...which].join('; ') || nothing,
+        'g/mL': pairsOut(densityGPerMl),
+        'g a piece': pairsOut(pieceG),
+        ...Object.fromEntries(leaveningColumns.map(([part, heading]) => [heading, leavening[part]])),
+        'made of %': parts
+          .map(({ ingredientId, share }) => `${ingredientId} ${Number((100 * share).toFixed(4))}`)
+          .join('; '),
+        source,
+      }),
+    ),
     { escapeFormulae: true },
   )}\n`;
 
@@ -75,6 +99,20 @@ const numberIn = (text: string): number | null => {
   const trimmed = text.trim();
   if (trimmed === '') return 0;
   return /^\d+(?:[.,]\d+)?\s*%?$/.test(trimmed) ? Number.parseFloat(trimmed.replace(',', '.')) : null;
+};
+
+/** "white-sugar 90; own-praline 10"; null where one is not read. */
+const partsIn = (text: string): readonly Part[] | null => {
+  const parts = text
+    .split(/[;\n]/)
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .map((part) => /^([a-z0-9-]+)\s+(\d+(?:[.,]\d+)?)\s*%?$/.exec(part.toLowerCase()));
+  if (parts.includes(null)) return null;
+  return parts.map((found) => ({
+    ingredientId: found?.[1] ?? '',
+    share: Number((found?.[2] ?? '').replace(',', '.')) / 100,
+  }));
 };
 
 /** "spooned 0.52; dipped 0,61", or a figure alone; null where one is not read. */
@@ -92,8 +130,15 @@ const pairsIn = (text: string): Readonly<Record<string, number>> | null => {
   );
 };
 
-const allergenIn = (text: string): Allergen | undefined =>
-  allergenList.find(({ id, name }) => [id as string, name as string].includes(text.trim().toLowerCase()))?.id;
+/** A class of allergens, or a nut or a cereal: by its id or its name. */
+const declaredAs = (text: string): Allergen | AllergenSource | undefined => {
+  const word = text.trim().toLowerCase();
+  return [...allergenList, ...allergenSources].find(
+    ({ id, name }) => id === word || name.toLowerCase() === word || `${id}s` === word,
+  )?.id;
+};
+const isSource = (id: Allergen | AllergenSource): id is AllergenSource =>
+  allergenSources.some((source) => source.id === id);
 
 /** The id of a name, as the form gives it. */
 export const ownId = (name: string): string =>
@@ -103,6 +148,9 @@ export const ownId = (name: string): string =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
     .slice(0, 50)}`;
+
+/** An ingredient of one's own that a row is mixed from: it is looked up when the whole list is taken. */
+const anyOwn = ingredient('white-sugar');
 
 const readRow = (cell: (heading: string) => string, line: number): IngredientTableRow => {
   const troubles: string[] = [];
@@ -128,13 +176,20 @@ const readRow = (cell: (heading: string) => string, line: number): IngredientTab
     .filter(Boolean);
   const isNone = written.length === 1 && /^(?:none|-|–)$/i.test(written[0] ?? '');
   if (written.length === 0) troubles.push(`Write its allergens, or "${nothing}".`);
-  const allergens = isNone ? [] : written.map((word) => allergenIn(word));
+  const declared = isNone ? [] : written.map((word) => declaredAs(word));
   written.forEach((word, i) => {
-    if (!isNone && allergens[i] === undefined)
+    if (!isNone && declared[i] === undefined)
       troubles.push(
-        `"${word}" is none of the listed allergens (${allergenList.map(({ id }) => id).join(', ')}).`,
+        `"${word}" is none of the listed allergens (${[...allergenList, ...allergenSources].map(({ id }) => id).join(', ')}).`,
       );
   });
+  const known = declared.filter((id) => id !== undefined);
+  const which = known.filter(isSource);
+  const parts = partsIn(cell('made of %'));
+  if (!parts)
+    troubles.push(
+      `"${cell('made of %')}" under made of % is not read; write it "white-sugar 90; cinnamon 10".`,
+    );
   const source = cell('source').trim();
   if (source === '' || source.length > 200)
     troubles.push('Say where the figures are from: the label, a supplier.');
@@ -148,17 +203,19 @@ const readRow = (cell: (heading: string) => string, line: number): IngredientTab
     analysis: Object.fromEntries(
       analysisColumns.map(([part, heading]) => [part, number(heading) / 100]),
     ) as unknown as Analysis,
-    allergens: allergens.filter((allergen) => allergen !== undefined),
+    allergens: [...new Set(known.map((id) => (isSource(id) ? classOfSource(id) : id)))],
+    ...(which.length > 0 && { which }),
     densityGPerMl: pairs('g/mL'),
     pieceG: pairs('g a piece'),
     leavening: Object.fromEntries(
       leaveningColumns.map(([part, heading]) => [part, number(heading)]),
     ) as unknown as Ingredient['leavening'],
+    ...(parts && parts.length > 0 && { parts }),
     source,
   };
   if (troubles.length > 0) return { line, name, ingredient: null, troubles };
   try {
-    ownIngredient(row);
+    ownIngredient(row, (of) => (isShipped(of) || !of.startsWith('own-') ? ingredient(of) : anyOwn));
     return { line, name, ingredient: row, troubles };
   } catch (error) {
     if (error instanceof JokulError) return { line, name, ingredient: null, troubles: [error.message] };

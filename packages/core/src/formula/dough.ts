@@ -12,6 +12,8 @@ import {
   thinningSugar,
   type Ingredient,
   type Allergen,
+  type AllergenSource,
+  type Declared,
   type Composition,
 } from '../ingredient/index.js';
 import { doughLines, doughParts, type Formula } from './formula.js';
@@ -137,3 +139,15 @@ export const allergensOf = (formula: Formula): readonly Allergen[] =>
   [
     ...new Set([...doughLines(formula), ...formula.toppings].flatMap((line) => foodOf(line).allergens)),
   ].sort();
+
+/** The nuts and cereals among its allergens by name, in alphabetical order. */
+export const whichOf = (formula: Formula): readonly AllergenSource[] =>
+  [
+    ...new Set([...doughLines(formula), ...formula.toppings].flatMap((line) => foodOf(line).which ?? [])),
+  ].sort();
+
+/** What anyone who eats it must know, with the nuts and cereals by name. */
+export const declaredIn = (formula: Formula): readonly Declared[] => [
+  ...allergensOf(formula),
+  ...whichOf(formula),
+];

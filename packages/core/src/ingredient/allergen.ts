@@ -26,3 +26,52 @@ export const allergenList = [
 
 export type Allergen = (typeof allergenList)[number]['id'];
 export const allergenIds: readonly Allergen[] = allergenList.map(({ id }) => id);
+
+/** What a class of allergens is named by on a label: which nut, which cereal (Regulation 1169/2011, Annex II; FALCPA). */
+export const allergenSources = [
+  { id: 'rye', name: 'rye', of: 'gluten' },
+  { id: 'barley', name: 'barley', of: 'gluten' },
+  { id: 'oats', name: 'oats', of: 'gluten' },
+  { id: 'almond', name: 'almond', of: 'nuts' },
+  { id: 'brazil-nut', name: 'Brazil nut', of: 'nuts' },
+  { id: 'cashew', name: 'cashew', of: 'nuts' },
+  { id: 'hazelnut', name: 'hazelnut', of: 'nuts' },
+  { id: 'macadamia', name: 'macadamia', of: 'nuts' },
+  { id: 'pecan', name: 'pecan', of: 'nuts' },
+  { id: 'pistachio', name: 'pistachio', of: 'nuts' },
+  { id: 'walnut', name: 'walnut', of: 'nuts' },
+] as const satisfies readonly { id: string; name: string; of: Allergen }[];
+
+/** A nut or a cereal by its name. */
+export type AllergenSource = (typeof allergenSources)[number]['id'];
+export const allergenSourceIds: readonly AllergenSource[] = allergenSources.map(({ id }) => id);
+
+/** What somebody must know who eats of it: classes, and what they are of. */
+export type Declared = Allergen | AllergenSource;
+
+const isSource = (id: string): id is AllergenSource => allergenSourceIds.some((known) => known === id);
+
+/** The class that a nut or a cereal belongs to. */
+export const classOfSource = (id: AllergenSource): Allergen =>
+  allergenSources.find((source) => source.id === id)?.of ?? 'nuts';
+
+/**
+ * As a label says it: "gluten (wheat, rye)", "tree nuts (hazelnut)", "milk". A class whose source nobody named stands alone;
+ * a source whose class is not said brings it along.
+ * @param declared ids of classes and sources, in any order; what is not known here is said as it is
+ */
+export const allergenWords = (declared: readonly string[]): readonly string[] => {
+  const sources = declared.filter(isSource);
+  const classes = [...new Set([...declared.filter((id) => !isSource(id)), ...sources.map(classOfSource)])];
+  const isCereal = classes.includes('gluten');
+  return classes
+    .filter((id) => id !== 'wheat' || !isCereal)
+    .map((id) => {
+      const name = id === 'gluten' ? id : (allergenList.find((own) => own.id === id)?.name ?? id);
+      const of = [
+        ...(id === 'gluten' && classes.includes('wheat') ? ['wheat'] : []),
+        ...allergenSources.filter((own) => own.of === id && sources.includes(own.id)).map((own) => own.name),
+      ];
+      return of.length > 0 ? `${name} (${of.join(', ')})` : name;
+    });
+};

@@ -35,11 +35,13 @@ export const composite = (
     ) as unknown as Analysis,
     row.id,
   );
+  const which = [...new Set(found.flatMap(({ part }) => part.which ?? []))].sort();
   return {
     ...row,
     analysis,
     composition: compositionOf(analysis),
     allergens: [...new Set(found.flatMap(({ part }) => part.allergens))].sort(),
+    ...(which.length > 0 && { which }),
     leavening: {
       baseMmolPerG: sum(({ leavening }) => leavening.baseMmolPerG),
       acidMmolPerG: sum(({ leavening }) => leavening.acidMmolPerG),

@@ -1,5 +1,5 @@
 import { JokulError } from '../shown/index.js';
-import type { Allergen } from './allergen.js';
+import type { Allergen, AllergenSource, Declared } from './allergen.js';
 
 /**
  * What the heat models need of an ingredient: mass fractions that add up to 1. `carbohydrate` is starch and sugars
@@ -58,6 +58,8 @@ export interface Part {
   readonly ingredientId: string;
   /** Mass fraction. */
   readonly share: number;
+  /** An ingredient of the bakery's own as it is, or as it was when a lot was begun. */
+  readonly food?: Ingredient;
 }
 
 export interface Ingredient {
@@ -69,6 +71,8 @@ export interface Ingredient {
   /** Bulk density by packing, g/mL; the first is the default. */
   readonly densityGPerMl: Readonly<Record<string, number>>;
   readonly allergens: readonly Allergen[];
+  /** The nuts and cereals among them by name; left out where nobody said. Wheat is an allergen of its own. */
+  readonly which?: readonly AllergenSource[];
   readonly leavening: Leavening;
   /** Grams of one piece by its size or name: a large egg, a stick of butter. */
   readonly pieceG: Readonly<Record<string, number>>;
@@ -132,3 +136,9 @@ export const compositionOf = (a: Analysis): Composition => ({
   fibre: a.fibre,
   ash: a.ash + a.salt,
 });
+
+/** What an ingredient declares: classes, with the nuts and cereals that they are of. */
+export const declaredOf = ({
+  allergens,
+  which = [],
+}: Pick<Ingredient, 'allergens' | 'which'>): readonly Declared[] => [...allergens, ...which];

@@ -1,4 +1,4 @@
-import type { Allergen } from '../ingredient/index.js';
+import type { Allergen, AllergenSource } from '../ingredient/index.js';
 import type { ClockName, LotAge, LotRecord } from '../lot/index.js';
 import type { PreparationKind } from '../planning/index.js';
 import type { Cover } from '../thermal/index.js';
@@ -88,6 +88,7 @@ export interface Payloads {
     /** How old that dough was by then, and what it declared; missing in entries of an older Jokul. */
     readonly age?: LotAge;
     readonly allergens?: readonly Allergen[];
+    readonly which?: readonly AllergenSource[];
   };
   readonly discarded: { readonly massG: number; readonly pieces: number; readonly reason: string };
   /** Dough beyond its window is used all the same: somebody decided it and said why. */

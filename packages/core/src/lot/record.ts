@@ -1,5 +1,11 @@
-import { allergensOf, doughLines, withFoods, withoutFoods, type Formula } from '../formula/index.js';
-import { foodOf, isShipped, type Allergen, type Ingredient } from '../ingredient/index.js';
+import { allergensOf, doughLines, whichOf, withFoods, withoutFoods, type Formula } from '../formula/index.js';
+import {
+  foodOf,
+  isShipped,
+  type Allergen,
+  type AllergenSource,
+  type Ingredient,
+} from '../ingredient/index.js';
 import type { LotAge } from './age.js';
 
 /** An ingredient as it was when the lot was begun. */
@@ -7,6 +13,7 @@ export interface PinnedIngredient {
   readonly id: string;
   readonly name: string;
   readonly allergens: readonly Allergen[];
+  readonly which?: readonly AllergenSource[];
   /** The bakery's own are kept whole, since a label may be corrected later: see `asPinned`. */
   readonly own?: Ingredient;
 }
@@ -34,6 +41,8 @@ export interface LotRecord {
   readonly formula: Formula;
   readonly ingredients: readonly PinnedIngredient[];
   readonly allergens: readonly Allergen[];
+  /** The nuts and cereals among them by name; those of its formula where left out. */
+  readonly which?: readonly AllergenSource[];
   readonly massG: number;
   readonly pieces: number;
   /** The day that it is baked for, such as 2026-11-27; null for dough on no plan. */
@@ -69,10 +78,11 @@ export const lotRecord = (
     productCode: formula.code,
     formula: withoutFoods(formula),
     ingredients: [...foods.values()].map((food) => {
-      const { id, name, allergens } = food;
-      return { id, name, allergens, ...(!isShipped(id) && { own: food }) };
+      const { id, name, allergens, which } = food;
+      return { id, name, allergens, ...(which && { which }), ...(!isShipped(id) && { own: food }) };
     }),
     allergens: allergensOf(formula),
+    which: whichOf(formula),
     massG: made.massG,
     pieces: made.pieces,
     day: made.day,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoFormulas } from '../demo/index.js';
-import { allergensOf } from '../formula/index.js';
+import { declaredIn } from '../formula/index.js';
 import type { BatchPlan } from '../planning/index.js';
 import { cleaningsOf } from './cleaning.js';
 
@@ -41,9 +41,27 @@ describe('cleaning between doughs', () => {
     for (const a of demoFormulas)
       for (const b of demoFormulas) {
         const [one] = cleaningsOf([batch(a.code, 'x', 0), batch(b.code, 'x', 60)], formulaOf);
-        const left = allergensOf(a).filter((allergen) => !allergensOf(b).includes(allergen));
+        const left = declaredIn(a).filter((allergen) => !declaredIn(b).includes(allergen));
         expect(one?.allergens ?? []).toEqual(left);
       }
+  });
+  it('is asked for between two doughs with other nuts: who may eat hazelnuts may not eat walnuts', () => {
+    const walnut = demoFormulas.find(({ code }) => code === 'BBW') ?? demoFormulas[0];
+    const nutOf = (id: string) => (formula: (typeof demoFormulas)[number]) => ({
+      ...formula,
+      toppings: [{ ingredientId: id, percent: 10, on: 'top' as const }],
+      stages: formula.stages.map((stage) => ({
+        ...stage,
+        lines: stage.lines.filter(({ ingredientId }) => ingredientId !== 'walnuts'),
+      })),
+    });
+    if (!walnut) throw new Error('no formula');
+    const made = { A: nutOf('hazelnuts')(walnut), B: nutOf('walnuts')(walnut) };
+    const [one] = cleaningsOf(
+      [batch('A', 'large', 0), batch('B', 'large', 60)],
+      ({ productCode }) => made[productCode as 'A' | 'B'],
+    );
+    expect(one?.allergens).toEqual(['hazelnut']);
   });
   it('a night between them is enough: the bowl was washed with everything else', () => {
     expect(found(batch('PNT', 'large', 0), batch('LEM', 'large', 24 * 60))).toEqual([]);

@@ -1,4 +1,4 @@
-import { allergensOf, type Formula } from '../formula/index.js';
+import { declaredIn, type Formula } from '../formula/index.js';
 import { washedAfterS, type BatchPlan, type Preparation } from '../planning/index.js';
 
 const mixOf = (batch: BatchPlan) => batch.tasks.find(({ kind }) => kind === 'mix');
@@ -15,7 +15,7 @@ export const cleaningsOf = (
   const mixed = batches
     .flatMap((batch) => {
       const [mix, formula] = [mixOf(batch), formulaOf(batch)];
-      return mix && formula ? [{ batch, mix, allergens: allergensOf(formula) }] : [];
+      return mix && formula ? [{ batch, mix, allergens: declaredIn(formula) }] : [];
     })
     .sort((a, b) => a.mix.startS - b.mix.startS);
   const last = new Map<string, (typeof mixed)[number]>();

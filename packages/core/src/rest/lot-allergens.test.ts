@@ -3,7 +3,7 @@ import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import type { Formula } from '../formula/index.js';
 import { inTheCold, reduceLedger, type DraftEntry, type EntryKind, type Payloads } from '../ledger/index.js';
 import { lotRecord } from '../lot/index.js';
-import { lotAllergens } from './lot-allergens.js';
+import { lotAllergens, lotDeclares } from './lot-allergens.js';
 import { partOff } from './part.js';
 import { coldLabels } from './places.js';
 import { kindOfPlace } from './window.js';
@@ -65,6 +65,32 @@ describe('what a lot declares', () => {
       );
       expect(label?.allergens).toContain('sesame');
     }
+  });
+  it('names its nuts, those of dough that was worked in too', () => {
+    const old = { ...today, toppings: [{ ingredientId: 'hazelnuts', percent: 5, on: 'top' as const }] };
+    const floorOf = (which?: Payloads['merged']['which']) =>
+      reduceLedger([
+        entry('OLD', 'begun', lotRecord(old, made)),
+        entry('NEW', 'begun', lotRecord(today, made)),
+        entry('NEW', 'rest-in', stay),
+        entry('NEW', 'merged', { from: 'OLD', massG: 500, allergens: ['nuts'], ...(which && { which }) }),
+      ]);
+    for (const floor of [floorOf(['hazelnut']), floorOf()]) {
+      const [item] = inTheCold(floor);
+      if (!item) throw new Error('nothing in the cold');
+      const [label] = coldLabels(item, lotIn(floor, 'NEW'), today, demoEquipment, demoRules, (name) =>
+        floor.lots.get(name),
+      );
+      expect(label?.allergens).toEqual(expect.arrayContaining(['nuts', 'hazelnut']));
+    }
+  });
+  it('names them by its pinned formula where the entry is of an older Jokul', () => {
+    const { which: _w, ...older } = lotRecord(
+      { ...today, toppings: [{ ingredientId: 'walnuts', percent: 5, on: 'top' }] },
+      made,
+    );
+    const floor = reduceLedger([entry('NEW', 'begun', older), entry('NEW', 'rest-in', stay)]);
+    expect(lotDeclares(lotIn(floor, 'NEW'), today)).toContain('walnut');
   });
   it('goes along with a part', () => {
     const lot = lotIn(floorWith(['sesame']), 'NEW');

@@ -1,5 +1,5 @@
-import { allergensOf, type Formula } from '../formula/index.js';
-import type { Allergen } from '../ingredient/index.js';
+import { allergensOf, whichOf, type Formula } from '../formula/index.js';
+import type { Allergen, AllergenSource, Declared } from '../ingredient/index.js';
 import type { LotState } from '../ledger/index.js';
 
 /**
@@ -19,3 +19,25 @@ export const lotAllergens = (
       ...merged.flatMap(({ from, allergens = lotOf(from)?.begun?.allergens ?? [] }) => allergens),
     ]),
   ].sort();
+
+/** The nuts and cereals among them by name: an entry that does not say follows the formula that the lot is made by. */
+export const lotWhich = (
+  { begun, merged }: Pick<LotState, 'begun' | 'merged'>,
+  formula: Formula,
+  lotOf: (lot: string) => LotState | undefined = () => undefined,
+): readonly AllergenSource[] => {
+  const madeBy = (pinned: LotState['begun'] | undefined) =>
+    pinned && (pinned.which ?? whichOf(pinned.formula));
+  return [
+    ...new Set([
+      ...(madeBy(begun) ?? whichOf(formula)),
+      ...merged.flatMap(({ from, which = madeBy(lotOf(from)?.begun) ?? [] }) => which),
+    ]),
+  ].sort();
+};
+
+/** What the label of a lot says: its allergens, with the nuts and cereals by name. */
+export const lotDeclares = (...of: Parameters<typeof lotAllergens>): readonly Declared[] => [
+  ...lotAllergens(...of),
+  ...lotWhich(...of),
+];

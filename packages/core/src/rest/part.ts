@@ -2,7 +2,7 @@ import { withoutFoods, type Formula } from '../formula/index.js';
 import type { EntryKind, LotState, Payloads } from '../ledger/index.js';
 import { lotRecord } from '../lot/index.js';
 import type { LotAge, PlaceKindOf } from '../lot/index.js';
-import { lotAllergens } from './lot-allergens.js';
+import { lotAllergens, lotWhich } from './lot-allergens.js';
 import { oldestAge } from './window.js';
 
 /** Something to write down of a lot. */
@@ -48,6 +48,7 @@ export const partOff = (
     ...pinned,
     formula: withoutFoods(pinned.formula),
     allergens: lotAllergens(lot, formula),
+    which: lotWhich(lot, formula),
     massG,
     pieces,
     ...(day !== undefined && { day }),

@@ -2,12 +2,12 @@ import { formatNumber } from '../shown/index.js';
 import { rawDiameterMm, trayKindOf, tubHoldsG, bagHoldsPieces } from '../planning/index.js';
 import type { Equipment, HouseRules } from '../bakery/index.js';
 import type { Formula } from '../formula/index.js';
-import type { Allergen } from '../ingredient/index.js';
+import type { Declared } from '../ingredient/index.js';
 import type { InTheCold, LotState } from '../ledger/index.js';
 import { restingPerTray } from '../tray/index.js';
 import { coldEntry } from './use-first.js';
 import { ageOfLot, kindOfPlace } from './window.js';
-import { lotAllergens } from './lot-allergens.js';
+import { lotDeclares } from './lot-allergens.js';
 
 export type Shelf = 'trays' | 'tubs' | 'bags';
 
@@ -59,7 +59,7 @@ export const shelfCounts = (
 export interface ColdLabel {
   readonly formula: Formula;
   /** As they were when the dough was made. */
-  readonly allergens: readonly Allergen[];
+  readonly allergens: readonly Declared[];
   readonly lot: string;
   readonly what: string;
   readonly number: string;
@@ -97,7 +97,7 @@ export const coldLabels = (
         : `${share(item.pieces, i)} pieces of ${formatNumber(formula.piece.massG)} g`;
     return {
       formula,
-      allergens: lotAllergens(lot, formula, lotOf),
+      allergens: lotDeclares(lot, formula, lotOf),
       lot: item.batchId,
       what: `${one}, ${amount}`,
       number: `${i + 1} of ${count}`,

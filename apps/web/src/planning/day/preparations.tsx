@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { butterForCreaming, type Preparation } from '@jokul/core';
+import { allergenWords, butterForCreaming, type Preparation } from '@jokul/core';
 import { useNames } from '../../line/actions';
 import { andList } from '../../line/and-list';
 import { ingredientList, preparationWords } from '../../line/preparation-words';
@@ -40,7 +40,7 @@ export const Preparations = ({
                 )}
               </td>
               <td className="figures py-0.5 text-right">
-                {allergens ? t`of ${andList(allergens, 20)}` : mass(massG)}
+                {allergens ? t`of ${andList(allergenWords(allergens), 20)}` : mass(massG)}
               </td>
             </tr>
           ))}

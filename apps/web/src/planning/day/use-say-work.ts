@@ -1,5 +1,5 @@
 import { plural, t } from '@lingui/core/macro';
-import { icingFor, type PlannedWork } from '@jokul/core';
+import { allergenWords, icingFor, type PlannedWork } from '@jokul/core';
 import { useNames } from '../../line/actions';
 import { useLots } from '../../line/lots';
 import { ingredientList } from '../../line/preparation-words';
@@ -14,7 +14,7 @@ export const useSayWork = () => {
   const plan = useDay().data?.plan;
   return ({ id, kind, batchId, pieces, massG, where, trays, setC }: PlannedWork): string => {
     const prepared = plan?.preparations?.find((own) => own.id === id);
-    if (prepared?.allergens) return t`of ${prepared.allergens.join(', ')}`;
+    if (prepared?.allergens) return t`of ${allergenWords(prepared.allergens).join(', ')}`;
     if (prepared?.ingredientIds) return `${mass(massG ?? 0)} ${ingredientList(prepared)}`;
     if (massG !== null) return mass(massG);
     if (prepared) return '';

@@ -1,4 +1,4 @@
-import type { Allergen, Ingredient } from '../../ingredient/index.js';
+import { classOfSource, type Allergen, type Ingredient } from '../../ingredient/index.js';
 
 /** Words in a name that imply an allergen, and names that carry the word without it. */
 const implied: readonly (readonly [RegExp, Allergen, RegExp?])[] = [
@@ -34,3 +34,15 @@ export const undeclaredIn = ({
     ),
   ];
 };
+
+/** Classes that an ingredient declares without saying which nut or cereal it is: a label must name it. */
+export const unnamedIn = ({
+  allergens,
+  which = [],
+}: Pick<Ingredient, 'allergens' | 'which'>): readonly Allergen[] =>
+  (['nuts', 'gluten'] as const).filter(
+    (of) =>
+      allergens.includes(of) &&
+      !which.some((source) => classOfSource(source) === of) &&
+      !(of === 'gluten' && allergens.includes('wheat')),
+  );

@@ -1,13 +1,13 @@
 import { foodOf } from '../../ingredient/index.js';
 import { doughLines, flourPercent, type Formula } from '../formula.js';
-import { undeclaredIn } from './allergens.js';
+import { undeclaredIn, unnamedIn } from './allergens.js';
 import { softFatFindings, waterFindings } from './fat.js';
 import type { Finding } from './finding.js';
 import { leaveningFindings } from './leavening.js';
 import { bindingFindings, ratioFindings } from './ratios.js';
 import { saltFindings } from './salt.js';
 
-export { undeclaredIn } from './allergens.js';
+export { undeclaredIn, unnamedIn } from './allergens.js';
 export type { Finding } from './finding.js';
 
 const fatKinds = new Set(['butter', 'fat', 'nut-butter']);
@@ -32,14 +32,22 @@ export const checkSoundness = (formula: Formula): readonly Finding[] => {
     ...bindingFindings(formula),
     ...ratioFindings(formula),
   );
-  for (const line of [...lines, ...formula.toppings])
-    for (const allergen of undeclaredIn(foodOf(line)))
+  for (const food of new Set([...lines, ...formula.toppings].map(foodOf))) {
+    for (const allergen of undeclaredIn(food))
       findings.push({
         code: 'allergen-undeclared',
         level: 'wrong',
-        sentence: `${foodOf(line).name} sounds like ${allergen}, but does not declare it. Check its label.`,
+        sentence: `${food.name} sounds like ${allergen}, but does not declare it. Check its label.`,
         figures: {},
       });
+    for (const of of unnamedIn(food))
+      findings.push({
+        code: 'allergen-unnamed',
+        level: 'mind',
+        sentence: `${food.name} does not say which ${of === 'nuts' ? 'nuts it has' : 'cereal it has'}: the label must name it.`,
+        figures: {},
+      });
+  }
   const order = { wrong: 0, mind: 1, note: 2 };
   return findings.sort((a, b) => order[a.level] - order[b.level]);
 };

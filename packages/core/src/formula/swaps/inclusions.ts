@@ -1,4 +1,4 @@
-import { foodOf, ingredient, type Ingredient } from '../../ingredient/index.js';
+import { allergenWords, declaredOf, foodOf, ingredient, type Ingredient } from '../../ingredient/index.js';
 import { formatNumber } from '../../shown/index.js';
 import { doughLines, type Formula, type FormulaLine } from '../formula.js';
 import { percentOf, replace, signed, swap, type Swap, type Swapped } from './lines.js';
@@ -47,8 +47,9 @@ const inPlace = (formula: Formula, from: string, to: string, more: string): Swap
     percentOf(formula, from) +
     formula.toppings.filter((l) => l.ingredientId === from).reduce((sum, l) => sum + l.percent, 0);
   const other = replace(formula, from, (line) => [{ ...line, ingredientId: to }]);
-  const came = b.allergens.filter((allergen) => !a.allergens.includes(allergen));
-  const went = a.allergens.filter((allergen) => !b.allergens.includes(allergen));
+  const [before, after] = [declaredOf(a), declaredOf(b)];
+  const came = allergenWords(after.filter((allergen) => !before.includes(allergen)));
+  const went = allergenWords(before.filter((allergen) => !after.includes(allergen)));
   const allergens = [
     ...(came.length > 0 ? [`It brings ${came.join(', ')}. `] : []),
     ...(went.length > 0 ? [`${went.join(', ')} is out of this line; the rest of the formula decides. `] : []),

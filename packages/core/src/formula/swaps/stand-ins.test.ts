@@ -96,7 +96,7 @@ describe('what stands in for another', () => {
     const { formula: f, says } = swap(plain, 'in-almonds-sunflower-seeds');
     expect(allergensOf(plain)).toContain('nuts');
     expect(allergensOf(f)).not.toContain('nuts');
-    expect(says).toContain('nuts is out of this line');
+    expect(says).toContain('tree nuts (almond) is out of this line');
   });
   it('a piece that is also on top is replaced there too: no allergen stays behind', () => {
     const plain = { ...named('crisp with almonds'), toppings: [{ ingredientId: 'almonds', percent: 5 }] };

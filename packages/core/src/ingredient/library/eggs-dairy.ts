@@ -13,9 +13,9 @@ sour-cream | Sour cream | liquid | 74 18.5 2.8 0 4 0 0.7 0 0 | level 1 | milk | 
 heavy-cream | Cream, 35 % fat | liquid | 59.5 35 2.2 0 2.8 0 0.5 0 0 | level 0.99 | milk | acid 0.012 | | heavy cream, double cream, whipping cream, cream
 evaporated-milk | Evaporated milk | liquid | 73.5 8 7 0 10 0 1.5 0 0 | level 1.07 | milk | acid 0.03 | |
 milk-powder | Milk powder | flavour | 3.5 26.5 26 0 38 0 6 0 0 | level 0.5 | milk | acid 0.1 | | dried milk, powdered milk, nonfat dry milk, skimmed milk powder
-oat-drink | Oat drink | liquid | 90 1.5 1 2.5 4 0.8 0.2 0 0 | level 1.03 | gluten | | | oat milk
+oat-drink | Oat drink | liquid | 90 1.5 1 2.5 4 0.8 0.2 0 0 | level 1.03 | gluten:oats | | | oat milk
 soy-drink | Soy drink | liquid | 91.5 1.9 3.3 0.5 1.6 0.5 0.7 0 0 | level 1.03 | soy | | | soy milk, soya milk
-almond-drink | Almond drink | liquid | 96.5 1.2 0.5 0.1 1.2 0.3 0.2 0 0 | level 1.02 | nuts | | | almond milk
+almond-drink | Almond drink | liquid | 96.5 1.2 0.5 0.1 1.2 0.3 0.2 0 0 | level 1.02 | nuts:almond | | | almond milk
 water | Water | liquid | 100 0 0 0 0 0 0 0 0 | level 1 | | | | hot water, cold water, warm water
 coffee | Coffee, brewed | liquid | 99.2 0 0.2 0 0.4 0 0.2 0 0 | level 1 | | acid 0.01 | | strong coffee, espresso, coffee, brewed coffee
 orange-juice | Orange juice | liquid | 88.7 0.1 0.7 0 9.7 0.3 0.5 0 0 | level 1.04 | | acid 0.15 | orange 70 | juice of orange

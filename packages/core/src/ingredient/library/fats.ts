@@ -14,8 +14,8 @@ cream-cheese | Cream cheese | fat | 54 34 6 0 4 0 1.2 0.8 0 | packed 0.98 | milk
 mascarpone | Mascarpone | fat | 48 43 4.5 0 3.8 0 0.6 0.1 0 | packed 1 | milk | | |
 tahini | Tahini | nut-butter | 2 55 18 9 3 9 4 0 0 | stirred 1.02 | sesame | | | sesame paste
 peanut-butter | Peanut butter | nut-butter | 1.5 50 24 9 7 6 1.5 1 0 | stirred 1.09 | peanut | | | smooth peanut butter, crunchy peanut butter, creamy peanut butter
-almond-butter | Almond butter | nut-butter | 1.6 55.5 21 5 4.5 10 2.4 0 0 | stirred 1.06 | nuts | | |
-cashew-butter | Cashew butter | nut-butter | 2.5 49 17.5 20 5.5 3 2.5 0 0 | stirred 1.07 | nuts | | |
-hazelnut-paste | Hazelnut paste | nut-butter | 1.5 63 15 3 5 10 2.5 0 0 | stirred 1.05 | nuts | | | hazelnut butter, praline paste unsweetened
-pistachio-paste | Pistachio paste | nut-butter | 2 47 20.5 14 7 7 2.5 0 0 | stirred 1.07 | nuts | | | pistachio butter
+almond-butter | Almond butter | nut-butter | 1.6 55.5 21 5 4.5 10 2.4 0 0 | stirred 1.06 | nuts:almond | | |
+cashew-butter | Cashew butter | nut-butter | 2.5 49 17.5 20 5.5 3 2.5 0 0 | stirred 1.07 | nuts:cashew | | |
+hazelnut-paste | Hazelnut paste | nut-butter | 1.5 63 15 3 5 10 2.5 0 0 | stirred 1.05 | nuts:hazelnut | | | hazelnut butter, praline paste unsweetened
+pistachio-paste | Pistachio paste | nut-butter | 2 47 20.5 14 7 7 2.5 0 0 | stirred 1.07 | nuts:pistachio | | | pistachio butter
 `;

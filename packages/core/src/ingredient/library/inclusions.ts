@@ -8,14 +8,14 @@ cocoa-nibs | Cocoa nibs | inclusion | 5 50 13 18 1 10 3 0 0 | level 0.55 | | | |
 toffee-pieces | Toffee pieces | inclusion | 2 31 1.3 0 64 0 0.7 1 0 | level 0.68 | milk | | | toffee bits
 sugar-pearls | Sugar sprinkles | inclusion | 1.5 5 0 6 87 0 0.5 0 0 | level 0.8 | | | | sprinkles, hundreds and thousands
 marshmallows | Marshmallows | inclusion | 16.5 0.2 1.8 23 58.4 0 0.1 0 0 | loose 0.2 | | | marshmallow 7 | mini marshmallows
-walnuts | Walnuts, chopped | inclusion | 4.1 65.2 15.2 4.4 2.6 6.7 1.8 0 0 | chopped 0.5 | nuts | | | walnuts, walnut halves
-pecans | Pecans, chopped | inclusion | 3.5 72 9.2 0.5 4 9.6 1.5 0 0 | chopped 0.46 | nuts | | | pecans, pecan halves
-almonds | Almonds, chopped | inclusion | 4.4 50 21 5 4.4 12.5 3 0 0 | chopped 0.55 | nuts | | | almonds, slivered almonds, whole almonds
-flaked-almonds | Flaked almonds | inclusion | 4.4 50 21 5 4.4 12.5 3 0 0 | loose 0.38 | nuts | | | sliced almonds
-hazelnuts | Hazelnuts, chopped | inclusion | 5.3 60.8 15 2.7 4.3 9.7 2.3 0 0 | chopped 0.5 | nuts | | | hazelnuts
-pistachios | Pistachios, chopped | inclusion | 4.4 45.3 20.2 9 7.7 10.6 3 0 0 | chopped 0.52 | nuts | | | pistachios
-cashews | Cashews, chopped | inclusion | 5.2 44 18.2 21 6 3.3 2.5 0 0 | chopped 0.55 | nuts | | | cashews, cashew nuts
-macadamias | Macadamias, chopped | inclusion | 1.4 75.8 7.9 1.2 4.6 8.6 1.1 0 0 | chopped 0.55 | nuts | | | macadamia nuts, macadamias
+walnuts | Walnuts, chopped | inclusion | 4.1 65.2 15.2 4.4 2.6 6.7 1.8 0 0 | chopped 0.5 | nuts:walnut | | | walnuts, walnut halves
+pecans | Pecans, chopped | inclusion | 3.5 72 9.2 0.5 4 9.6 1.5 0 0 | chopped 0.46 | nuts:pecan | | | pecans, pecan halves
+almonds | Almonds, chopped | inclusion | 4.4 50 21 5 4.4 12.5 3 0 0 | chopped 0.55 | nuts:almond | | | almonds, slivered almonds, whole almonds
+flaked-almonds | Flaked almonds | inclusion | 4.4 50 21 5 4.4 12.5 3 0 0 | loose 0.38 | nuts:almond | | | sliced almonds
+hazelnuts | Hazelnuts, chopped | inclusion | 5.3 60.8 15 2.7 4.3 9.7 2.3 0 0 | chopped 0.5 | nuts:hazelnut | | | hazelnuts
+pistachios | Pistachios, chopped | inclusion | 4.4 45.3 20.2 9 7.7 10.6 3 0 0 | chopped 0.52 | nuts:pistachio | | | pistachios
+cashews | Cashews, chopped | inclusion | 5.2 44 18.2 21 6 3.3 2.5 0 0 | chopped 0.55 | nuts:cashew | | | cashews, cashew nuts
+macadamias | Macadamias, chopped | inclusion | 1.4 75.8 7.9 1.2 4.6 8.6 1.1 0 0 | chopped 0.55 | nuts:macadamia | | | macadamia nuts, macadamias
 chopped-peanuts | Peanuts, chopped | inclusion | 1.6 49.7 23.7 8.5 5 8 3.5 0 0 | chopped 0.6 | peanut | | | peanuts, roasted peanuts
 coconut | Coconut, shredded dry | inclusion | 3 64.5 6.9 0 7.4 16.3 1.9 0 0 | loose 0.35 | | | | desiccated coconut, dessicated coconut, shredded coconut, unsweetened coconut, coconut flakes
 sweet-coconut | Coconut, sweetened | inclusion | 13 35.5 3 0 43 4.5 1 0 0 | loose 0.36, packed 0.42 | sulphite | | | sweetened coconut, sweetened shredded coconut

@@ -90,6 +90,6 @@ export const plainParts = (
 ): readonly { readonly food: Ingredient; readonly share: number }[] =>
   food.parts.length === 0
     ? [{ food, share: 1 }]
-    : food.parts.flatMap(({ ingredientId, share }) =>
-        plainParts(ingredient(ingredientId)).map((part) => ({ ...part, share: part.share * share })),
+    : food.parts.flatMap((of) =>
+        plainParts(foodOf(of)).map((part) => ({ ...part, share: part.share * of.share })),
       );

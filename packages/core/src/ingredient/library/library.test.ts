@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { allergenList } from '../allergen.js';
+import { unnamedIn } from '../../formula/soundness/allergens.js';
+import { allergenList, allergenWords } from '../allergen.js';
 import { composite } from '../composite.js';
 import { analysisNames, componentNames, normaliseAnalysis, normaliseComposition } from '../ingredient.js';
 import { ingredient, ingredients, foodOf, libraryOf, named, plainParts } from './index.js';
@@ -54,6 +55,29 @@ describe('the ingredient library', () => {
   it.each(['cornflour', 'white-sugar', 'salt', 'dates'])('%s declares none', (id) =>
     expect(ingredient(id).allergens).toEqual([]),
   );
+
+  it('says of every nut and cereal which it is, also through what is made of it', () => {
+    expect(all.filter((food) => unnamedIn(food).length > 0).map(({ id }) => id)).toEqual([]);
+    expect(ingredient('sweet-hazelnut-spread').which).toEqual(['hazelnut']);
+    expect(ingredient('dark-rye-flour').which).toEqual(['rye']);
+    expect(ingredient('butter').which).toBeUndefined();
+  });
+  it.each([
+    [
+      ['milk', 'nuts', 'hazelnut', 'walnut'],
+      ['milk', 'tree nuts (hazelnut, walnut)'],
+    ],
+    [['gluten', 'wheat', 'oats'], ['gluten (wheat, oats)']],
+    [['gluten', 'rye'], ['gluten (rye)']],
+    [['wheat'], ['wheat']],
+    [['nuts'], ['tree nuts']],
+    // A source whose class somebody forgot is no less there; what is unknown here is said as it came.
+    [
+      ['almond', 'constructor'],
+      ['constructor', 'tree nuts (almond)'],
+    ],
+    [[], []],
+  ])('%j reads %j', (declared, words) => expect(allergenWords(declared)).toEqual(words));
 
   it('wheat is on both lists by its two names, rye on the European one alone', () => {
     expect(ingredient('wheat-flour').allergens).toEqual(['gluten', 'wheat']);

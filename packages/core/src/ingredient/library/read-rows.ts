@@ -1,5 +1,11 @@
 import { JokulError } from '../../shown/index.js';
-import { allergenIds, type Allergen } from '../allergen.js';
+import {
+  allergenIds,
+  allergenSourceIds,
+  classOfSource,
+  type Allergen,
+  type AllergenSource,
+} from '../allergen.js';
 import {
   analysisNames,
   compositionOf,
@@ -12,7 +18,7 @@ import {
 
 /*
  * A table of ingredients as text, one a line, so that it reads as a table:
- * id | name | kind | water fat protein starch sugars fibre ash salt alcohol, % | packing g/mL, ... | allergens |
+ * id | name | kind | water fat protein starch sugars fibre ash salt alcohol, % | packing g/mL, ... | allergens (`nuts:hazelnut`) |
  * base mmol/g, acid mmol/g, gas mL/g | grams of one piece by size, ... | other names, ...
  */
 
@@ -38,6 +44,7 @@ const leaveningOf = (cell = '') => {
 
 const isKind = (word: string): word is IngredientKind => ingredientKinds.some((kind) => kind === word);
 const isAllergen = (word: string): word is Allergen => allergenIds.some((id) => id === word);
+const isSource = (word: string): word is AllergenSource => allergenSourceIds.some((id) => id === word);
 
 /** @throws JokulError `bad-row` naming the row that cannot be read, `bad-composition` */
 export const readRows = (table: string, source: string): readonly Ingredient[] =>
@@ -48,8 +55,19 @@ export const readRows = (table: string, source: string): readonly Ingredient[] =
       const [id = '', name = '', kind = '', percents = '', packings, allergens, leavening, pieces, words] =
         row.split('|').map((cell) => cell.trim());
       const parts = percents.split(' ').map((percent) => Number(percent) / 100);
-      const known = list(allergens);
-      if (!id || !name || !isKind(kind) || parts.length !== analysisNames.length || !known.every(isAllergen))
+      const declared = list(allergens).map((word) => word.split(':'));
+      const known = declared.map(([of = '']) => of);
+      const which = declared.flatMap(([of, source]) =>
+        source === undefined ? [] : isSource(source) && classOfSource(source) === of ? [source] : [row],
+      );
+      if (
+        !id ||
+        !name ||
+        !isKind(kind) ||
+        parts.length !== analysisNames.length ||
+        !known.every(isAllergen) ||
+        !which.every(isSource)
+      )
         throw new JokulError('bad-row', `The ingredient table cannot be read at "${row}".`, id);
       const analysis = normaliseAnalysis(
         Object.fromEntries(analysisNames.map((part, i) => [part, parts[i]])) as unknown as Analysis,
@@ -63,6 +81,7 @@ export const readRows = (table: string, source: string): readonly Ingredient[] =
         composition: compositionOf(analysis),
         densityGPerMl: numbers(packings),
         allergens: known,
+        ...(which.length > 0 && { which }),
         leavening: leaveningOf(leavening),
         pieceG: numbers(pieces),
         parts: [],

@@ -12,7 +12,7 @@ flaked-salt | Flaked salt | salt | 0.2 0 0 0 0 0 0 99.8 0 | loose 0.6 | | | | fl
 vanilla | Vanilla extract | flavour | 52.5 0 0 0 12.6 0 0.4 0 34.5 | level 0.95 | | | | vanilla, pure vanilla extract, vanilla essence
 vanilla-paste | Vanilla paste | flavour | 40 0.1 0.3 2 56 1 0.6 0 0 | level 1.3 | | | | vanilla bean paste
 vanilla-seeds | Vanilla seeds | flavour | 30 10 4 10 20 21 5 0 0 | level 0.6 | | | pod 0.4 | vanilla bean, vanilla pod
-almond-extract | Almond extract | flavour | 55 0.5 0 0 0.5 0 0 0 44 | level 0.9 | nuts | | | almond essence
+almond-extract | Almond extract | flavour | 55 0.5 0 0 0.5 0 0 0 44 | level 0.9 | nuts:almond | | | almond essence
 peppermint-extract | Peppermint extract | flavour | 30 0.5 0 0 0.5 0 0 0 69 | level 0.86 | | | |
 orange-zest | Orange zest | flavour | 72.5 0.2 1.5 0 14.4 10.6 0.8 0 0 | loose 0.4 | | acid 0.03 | orange 9 | zest of orange
 lemon-zest | Lemon zest | flavour | 81.5 0.3 1.5 0 5.6 10.6 0.5 0 0 | loose 0.4 | | acid 0.05 | lemon 6 | zest of lemon, lemon rind

@@ -17,7 +17,7 @@ glucose-syrup | Glucose syrup | syrup | 20 0 0 0 79.9 0 0.1 0 0 | level 1.42 | |
 maple-syrup | Maple syrup | syrup | 32.5 0 0 0 66.9 0 0.6 0 0 | level 1.32 | | | |
 agave-syrup | Agave syrup | syrup | 23 0.3 0 0 76.4 0.2 0.1 0 0 | level 1.35 | | | | agave nectar, agave
 date-syrup | Date syrup | syrup | 25 0 1.2 0 71 0.8 2 0 0 | level 1.38 | | acid 0.05 | | silan
-malt-syrup | Malt syrup | syrup | 22 0 5 12 59.8 0 1.2 0 0 | level 1.41 | gluten | acid 0.02 | | malt extract, barley malt syrup, barley malt extract
+malt-syrup | Malt syrup | syrup | 22 0 5 12 59.8 0 1.2 0 0 | level 1.41 | gluten:barley | acid 0.02 | | malt extract, barley malt syrup, barley malt extract
 invert-syrup | Invert syrup | syrup | 22 0 0 0 77.8 0 0.2 0 0 | level 1.4 | | acid 0.01 | | invert sugar, inverted sugar, inverted sugar syrup
 condensed-milk | Condensed milk, sweetened | syrup | 27 8 8 0 55.2 0 1.8 0 0 | level 1.3 | milk | acid 0.01 | | condensed milk, sweetened condensed milk
 caramel-sauce | Caramel sauce | syrup | 24 9 2 0 63 0 0.6 0.6 0 | level 1.3 | milk | | | dulce de leche

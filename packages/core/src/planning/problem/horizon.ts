@@ -1,5 +1,5 @@
 import { ovenHandsOf, whyClosed } from '../../bakery/index.js';
-import { allergensOf, type Formula } from '../../formula/index.js';
+import { declaredIn, type Formula } from '../../formula/index.js';
 import { wallClock } from '../../quantity/index.js';
 import { JokulError, sayDuration } from '../../shown/index.js';
 import { restingPerTray } from '../../tray/index.js';
@@ -152,7 +152,7 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       fixed: withoutOldHands(resources, fixed),
       bowls: {
         cleanS: rules.cleanS ?? usualCleanS,
-        allergens: Object.fromEntries([...formulas.values()].map((f) => [f.code, allergensOf(f)])),
+        allergens: Object.fromEntries([...formulas.values()].map((f) => [f.code, declaredIn(f)])),
       },
       ...(!input.byDay && { coldOvens: true }),
       ...(input.taken && { taken: withoutOldHands(resources, input.taken) }),
