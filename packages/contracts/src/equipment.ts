@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
+  ArrayMinSize,
   ArrayUnique,
   IsArray,
   IsBoolean,
@@ -66,11 +67,20 @@ export class MixerInput extends NamedThing {
   @Between(0.01, 0.9, 'The least fill, as a share,') minFill: number;
   @Between(0.05, 1, 'The most fill, as a share,') maxFill: number;
   @Between(200, 400_000, 'The most dough, g,') maxMassG: number;
+  @Optional() @Between(20, 20_000, 'The power of the motor, W,') powerW?: number;
+  @Optional()
+  @IsArray()
+  @ArrayMinSize(3)
+  @ArrayMaxSize(3)
+  @IsString({ each: true })
+  @Length(1, 20, { each: true, message: 'A speed has a name of 1 to 20 letters.' })
+  speeds?: string[];
 }
 export class OvenInput extends NamedThing {
   @IsBoolean() fan: boolean;
   @Whole(1, 60, 'The number of trays at once') places: number;
   @Between(0.1, 60, 'The heating rate, °C per min,') degreesPerMin: number;
+  @Optional() @Between(0.1, 60, 'The cooling rate, °C per min,') coolsPerMin?: number;
 }
 export class TrayInput extends NamedThing {
   @IsIn(Object.keys(trayMaterials), { message: 'Choose what the tray is made of.' }) material: TrayMaterial;

@@ -5,6 +5,7 @@ const rareSkills = `^${skill}(\\+${skill})*$`;
 const time = { type: 'number', description: 'seconds since 1970-01-01T00:00Z' } as const;
 const count = { type: 'integer', minimum: 0 } as const;
 const positive = { type: 'number', minimum: 0 } as const;
+const rate = { type: 'number', minimum: 0.1, description: '°C a minute' } as const;
 const share = { type: 'number', minimum: 0, maximum: 1 } as const;
 const id = { type: 'string', minLength: 1, maxLength: 80 } as const;
 const list = <T>(items: T) => ({ type: 'array', items }) as const;
@@ -167,7 +168,9 @@ export const planSchema = {
       nowS: time,
       products: list(product),
       resources: list(object({ id, name: id, capacity: count, when: availability }, ['when'])),
-      ovens: list(object({ id, name: id, places: count, degreesPerMin: { type: 'number', minimum: 0.1 } })),
+      ovens: list(
+        object({ id, name: id, places: count, degreesPerMin: rate, coolsPerMin: rate }, ['coolsPerMin']),
+      ),
       ovenHours: availability,
       loadGapS: positive,
       fixed: list(batchPlan),

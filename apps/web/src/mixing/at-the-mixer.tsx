@@ -20,6 +20,7 @@ interface AtTheMixerProps {
   readonly batchId: string;
   readonly formula: Formula;
   readonly sheet: WeighSheet;
+  readonly speeds: readonly string[] | undefined;
   readonly known: LotState;
   readonly eggLimitC: number;
 }
@@ -57,7 +58,7 @@ const blockOf = (
 
 /** The stages one after the other: timers, speeds, scraping, and when it is enough. */
 export const AtTheMixer = (props: AtTheMixerProps) => {
-  const { batchId, formula, sheet, known } = props;
+  const { batchId, formula, sheet, speeds, known } = props;
   const { temperature } = useUnits();
   const { started, start, stop } = useMixTimers();
   const [asking, setAsking] = useState<Asking | null>(null);
@@ -88,6 +89,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
           key={step.stageId}
           step={step}
           sheet={sheet}
+          speeds={speeds}
           known={known}
           startedMs={started[`${batchId}/${step.stageId}`]}
           onBegin={() => begin(step)}

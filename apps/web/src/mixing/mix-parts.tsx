@@ -57,6 +57,7 @@ export const MixParts = ({ batch, formula, sheet, known, amounts, bakery }: MixP
           name: t`At the mixer`,
           content: (
             <AtTheMixer
+              speeds={mixer?.speeds}
               key={batch.batchId}
               batchId={batch.batchId}
               formula={formula}

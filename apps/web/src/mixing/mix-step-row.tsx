@@ -54,10 +54,21 @@ const Running = ({
   );
 };
 
+const speedPlace = { lowest: 0, '1': 1, '2': 2 } as const;
+
+/** The speed as it stands on the machine, where somebody said how; a hand mixer has its own. */
+const saySpeed = ({ speed, tool }: MixStep, speeds: readonly string[] | undefined): string => {
+  if (speed === 'off') return t`by hand`;
+  const called = tool === 'mixer' ? speeds?.[speedPlace[speed]] : undefined;
+  if (called !== undefined) return t`speed ${called}`;
+  return speed === 'lowest' ? t`lowest speed` : t`speed ${speed}`;
+};
+
 /** A stage: what goes in, when it is enough, and its timer. */
 export const MixStepRow = ({
   step,
   sheet,
+  speeds,
   known,
   startedMs,
   onBegin,
@@ -65,6 +76,8 @@ export const MixStepRow = ({
 }: {
   readonly step: MixStep;
   readonly sheet: WeighSheet;
+  /** What the speeds of its mixer are called. */
+  readonly speeds: readonly string[] | undefined;
   readonly known: LotState;
   /** When it was started, while it runs. */
   readonly startedMs: number | undefined;
@@ -82,13 +95,10 @@ export const MixStepRow = ({
           <p className="text-lg font-semibold">
             {step.name}
             <span className="ml-3 text-[14px] font-normal text-ink-soft">
-              {t`${
-                step.speed === 'off'
-                  ? t`by hand`
-                  : step.speed === 'lowest'
-                    ? t`lowest speed`
-                    : t`speed ${step.speed}`
-              }${step.tool === 'hand-mixer' ? t`, hand mixer` : ''}, about ${duration(step.durationS)}${step.parts > 1 ? t`, in ${step.parts} parts` : ''}`}
+              {t`${saySpeed(
+                step,
+                speeds,
+              )}${step.tool === 'hand-mixer' ? t`, hand mixer` : ''}, about ${duration(step.durationS)}${step.parts > 1 ? t`, in ${step.parts} parts` : ''}`}
             </span>
           </p>
           {step.changesTool && <p className="text-[14px] font-semibold">{changesToTool[step.tool]}</p>}

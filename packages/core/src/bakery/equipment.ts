@@ -10,8 +10,10 @@ export interface Oven {
   readonly name: string;
   readonly fan: boolean;
   readonly places: number;
-  /** How fast it goes to another temperature. */
+  /** How fast it heats up. */
   readonly degreesPerMin: number;
+  /** How fast it cools with its door shut; as it heats up where left out. */
+  readonly coolsPerMin?: number;
   /** Out of use, and kept for what was recorded with it. */
   readonly retired?: boolean;
 }

@@ -28,9 +28,9 @@ export interface MixerHeat {
   readonly bowlJPerK: number;
 }
 
-/** Typical: 18 W of motor and 0.17 kg of steel a litre of bowl; a quarter of the power warms the dough. */
-export const typicalMixerHeat = (mixer: Pick<Mixer, 'bowlL'>): MixerHeat => ({
-  powerW: 18 * mixer.bowlL,
+/** Its motor as it is set up, else typical: 18 W of motor and 0.17 kg of steel a litre of bowl; a quarter of the power warms the dough. */
+export const typicalMixerHeat = (mixer: Pick<Mixer, 'bowlL' | 'powerW'>): MixerHeat => ({
+  powerW: mixer.powerW ?? 18 * mixer.bowlL,
   efficiency: 0.25,
   bowlJPerK: 0.17 * mixer.bowlL * 490 * 0.5,
 });

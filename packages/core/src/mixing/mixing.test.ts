@@ -51,6 +51,12 @@ describe('dough temperature', () => {
     expect(frictionHeat(mixing('LEM')).value).toBeCloseTo(25_650, 0);
     expect(doughTemperature(mixing('LEM')).value - 20).toBeCloseTo(1.9, 0);
   });
+  it('a motor that is set up counts as it is, any other by its bowl', () => {
+    const heat = typicalMixerHeat({ ...small, powerW: 2 * 18 * small.bowlL });
+    expect(frictionHeat(mixing('LEM', { heat })).value).toBeCloseTo(2 * 25_650, 0);
+    const warmer = doughTemperature(mixing('LEM', { heat })).value - 20;
+    expect(warmer).toBeCloseTo(2 * (doughTemperature(mixing('LEM')).value - 20), 1);
+  });
   it('cold egg and cold butter cool it', () => {
     const warm = doughTemperature(mixing('LEM')).value;
     const egg = doughTemperature(mixing('LEM', { temperaturesC: { 'whole-egg': 4 } })).value;

@@ -8,10 +8,14 @@ export interface Detail {
   readonly hint?: string;
   /** What holds where a thing says nothing of it. */
   readonly usual?: string;
+  /** It may be left empty; what holds then. */
+  readonly optional?: string;
   /** How it reads in the list, # being the figure; the label and the figure where left out. */
   readonly said?: string;
   readonly ask:
     | { readonly as: 'text' }
+    /** So many words with commas between them. */
+    | { readonly as: 'words'; readonly count: number }
     | { readonly as: TypedKind; readonly min: number; readonly max: number; readonly whole?: boolean }
     | { readonly as: 'percent'; readonly min: number; readonly max: number }
     | {
@@ -63,6 +67,14 @@ export const kinds: readonly Kind[] = [
         said: t`# a minute`,
         ask: { as: 'difference', min: 0.1, max: 60 },
         hint: t`Time it over 30 °C, or 50 °F, and divide by the minutes.`,
+      },
+      {
+        key: 'coolsPerMin',
+        label: t`Cools down per minute`,
+        said: t`cools # a minute`,
+        optional: t`as it heats up`,
+        ask: { as: 'difference', min: 0.1, max: 60 },
+        hint: t`With the door shut, timed the same way. A deck oven takes long.`,
       },
     ],
     example: { name: '', fan: true, places: 5, degreesPerMin: 8 },
@@ -165,6 +177,22 @@ export const kinds: readonly Kind[] = [
         said: t`at most #`,
         ask: { as: 'mass', min: 200, max: 400_000 },
         hint: t`What the motor turns without slowing.`,
+      },
+      {
+        key: 'powerW',
+        label: t`Motor, W`,
+        said: t`# W`,
+        optional: t`usual for its bowl`,
+        ask: { as: 'number', min: 20, max: 20_000 },
+        hint: t`On its plate. It warms the dough as it mixes.`,
+      },
+      {
+        key: 'speeds',
+        label: t`Its three speeds`,
+        said: t`speeds #`,
+        optional: t`lowest, 1, 2`,
+        ask: { as: 'words', count: 3 },
+        hint: t`As they stand on the machine: to stir, to cream, to beat.`,
       },
     ],
     example: { name: '', bowlL: 20, minFill: 0.15, maxFill: 0.65, maxMassG: 7000 },

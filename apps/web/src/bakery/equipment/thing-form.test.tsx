@@ -123,4 +123,38 @@ describe('a thing of the equipment', () => {
     for (const { label } of kind.details)
       expect(screen.getAllByLabelText(new RegExp(`^${label.slice(0, 8)}`)).length).toBeGreaterThan(0);
   });
+  it('may leave open what has a usual value, says which, and takes it back out', async () => {
+    const [deck] = thingsOf(demoEquipment, 'ovens');
+    const { user, onTake } = open(kindOf('ovens'), deck ?? null);
+    const cools = screen.getByLabelText<HTMLInputElement>(/^Cools down/);
+    expect([cools.value, cools.placeholder]).toEqual(['', 'as it heats up']);
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect(onTake.mock.calls[0]?.[0].coolsPerMin).toBeUndefined();
+    cleanup();
+    const slow = open(kindOf('ovens'), { id: 'deck', name: 'Deck', fan: false, places: 2, coolsPerMin: 1.5 });
+    await slow.user.clear(screen.getByLabelText(/^Cools down/));
+    await type(slow.user, /^Heats up/, '2');
+    await slow.user.click(screen.getByRole('button', { name: 'Save' }));
+    expect(slow.onTake.mock.calls[0]?.[0]).toMatchObject({ degreesPerMin: 2, coolsPerMin: undefined });
+  });
+  it('a rate in Fahrenheit is a difference: no 32 is added', async () => {
+    usePreferences.getState().set({ units: 'us' });
+    const { user, onTake } = open(kindOf('ovens'), thingsOf(demoEquipment, 'ovens')[0] ?? null);
+    await type(user, /^Cools down/, '3.6');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect(onTake.mock.calls[0]?.[0].coolsPerMin).toBeCloseTo(2, 6);
+  });
+  it.each([
+    ['1, 2', null],
+    ['1, , 3', null],
+    ['low, middle, ' + 'x'.repeat(21), null],
+    ['stir,1,2', ['stir', '1', '2']],
+  ])('its speeds %j are %j', async (text, words) => {
+    const { user, onTake } = open(kindOf('mixers'), thingsOf(demoEquipment, 'mixers')[0] ?? null);
+    await type(user, /^Its three speeds/, text);
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    if (words) return expect(onTake.mock.calls[0]?.[0].speeds).toEqual(words);
+    expect(screen.getByText('3 names with commas between them.')).toBeTruthy();
+    expect(onTake).not.toHaveBeenCalled();
+  });
 });

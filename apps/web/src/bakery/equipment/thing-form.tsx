@@ -16,6 +16,7 @@ const shown = (
   units: Units,
 ): string => {
   const value = thing[key] ?? (key === 'name' ? thing.id : usual);
+  if (ask.as === 'words') return Array.isArray(value) ? value.join(', ') : '';
   if (ask.as === 'percent' && typeof value === 'number') return showTyped(value * 100, 'number', units);
   if (ask.as !== 'text' && ask.as !== 'choice' && ask.as !== 'percent' && typeof value === 'number')
     return showTyped(value, ask.as, units);
@@ -33,11 +34,18 @@ const limits = (ask: Extract<Detail['ask'], { min: number }>, units: Units): str
 
 /** A field read: its value as stored, or why it cannot be. */
 const read = (
-  { key, ask }: Detail,
+  { key, ask, optional }: Detail,
   text: string,
   units: Units,
   before: Readonly<Record<string, unknown>>,
 ): { readonly value?: unknown; readonly error?: string } => {
+  if (optional !== undefined && text.trim() === '') return { value: undefined };
+  if (ask.as === 'words') {
+    const words = text.split(',').map((word) => word.trim());
+    return words.length === ask.count && words.every((word) => word.length > 0 && word.length <= 20)
+      ? { value: words }
+      : { error: t`${ask.count} names with commas between them.` };
+  }
   if (ask.as === 'text') {
     const name = text.trim();
     return name.length > 0 && name.length <= 60 ? { value: name } : { error: t`A name has 1 to 60 letters.` };
@@ -65,7 +73,7 @@ const read = (
 
 /** A detail as a choice or a field, in the units of the device. */
 const DetailField = ({
-  detail: { label, hint, ask },
+  detail: { label, hint, ask, optional },
   value,
   error,
   onChange,
@@ -90,12 +98,14 @@ const DetailField = ({
         ))}
       </SelectField>
     );
-  const unit = ask.as === 'text' || ask.as === 'percent' ? '' : typedUnit(ask.as, units);
+  const isWords = ask.as === 'text' || ask.as === 'words';
+  const unit = isWords || ask.as === 'percent' ? '' : typedUnit(ask.as, units);
   return (
     <Field
       {...common}
       label={unit ? `${label}, ${unit}` : label}
-      inputMode={ask.as === 'text' ? 'text' : 'decimal'}
+      inputMode={isWords ? 'text' : 'decimal'}
+      placeholder={optional}
       error={error}
       maxLength={60}
     />

@@ -8,6 +8,7 @@ import { nameOf, type Detail, type Kind, type Thing } from './kinds';
 /** A detail in a few words, in the units of the device. */
 const say = ({ key, ask, usual, said = '#' }: Detail, thing: Thing, units: 'metric' | 'us'): string => {
   const value = thing[key] ?? usual;
+  if (ask.as === 'words') return Array.isArray(value) ? said.replace('#', value.join(', ')) : '';
   if (ask.as === 'choice') return said.replace('#', ask.choices.find(([v]) => v === value)?.[1] ?? '');
   if (typeof value !== 'number' || ask.as === 'text') return '';
   const figure =

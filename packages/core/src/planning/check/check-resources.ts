@@ -108,7 +108,8 @@ export const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]):
         });
       const next = loads[i + 1];
       if (!next) return;
-      const needs = problem.loadGapS + (60 * Math.abs(next.setC - load.setC)) / oven.degreesPerMin;
+      const rate = next.setC < load.setC ? (oven.coolsPerMin ?? oven.degreesPerMin) : oven.degreesPerMin;
+      const needs = problem.loadGapS + (60 * Math.abs(next.setC - load.setC)) / rate;
       if (next.startS - endS < needs - 1e-6) {
         found.push({
           code: 'oven',

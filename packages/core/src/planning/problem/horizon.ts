@@ -136,11 +136,12 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       nowS,
       products,
       resources,
-      ovens: equipment.ovens.map(({ id, name, places, degreesPerMin }) => ({
+      ovens: equipment.ovens.map(({ id, name, places, degreesPerMin, coolsPerMin }) => ({
         id,
         name,
         places,
         degreesPerMin,
+        ...(coolsPerMin !== undefined && { coolsPerMin }),
       })),
       ovenHours: everyDay(
         stretch,

@@ -104,7 +104,7 @@ export const smallProblem = (change: Partial<PlanProblem> = {}): PlanProblem => 
     { id: 'mixer', name: 'Mixer', capacity: 1 },
     { id: 'walk-in/trays', name: 'Walk-in, tray places', capacity: 4 },
   ],
-  ovens: [{ id: 'oven', name: 'Oven', places: 2, degreesPerMin: 5 }],
+  ovens: [{ id: 'oven', name: 'Oven', places: 2, degreesPerMin: 5, coolsPerMin: 2 }],
   ovenHours: [{ fromS: 0, toS: 40_000, capacity: 1 }],
   loadGapS: 150,
   fixed: [],

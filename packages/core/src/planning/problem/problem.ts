@@ -29,8 +29,14 @@ export interface PlanOven {
   readonly id: string;
   readonly name: string;
   readonly places: number;
+  /** How fast it heats up, °C a minute. */
   readonly degreesPerMin: number;
+  /** How fast it cools, °C a minute; as it heats up where left out. */
+  readonly coolsPerMin?: number;
 }
+
+/** How fast a chamber goes to another temperature. */
+export type OvenRates = Pick<PlanOven, 'degreesPerMin' | 'coolsPerMin'>;
 
 /** How a product bakes in one oven, from the bake model. */
 export interface OvenBake {
@@ -172,16 +178,19 @@ export const betweenMixesS = (rule: BowlRule, before: string, after: string): nu
 /** Ovens start the day at about this, °C. */
 export const coldOvenC = 22;
 
+/** How long a chamber takes from one temperature to another, s. */
+export const changeS = (
+  { degreesPerMin, coolsPerMin = degreesPerMin }: OvenRates,
+  fromC: number,
+  toC: number,
+): number => (60 * Math.abs(toC - fromC)) / (toC < fromC ? coolsPerMin : degreesPerMin);
+
 /**
  * Time between two loads of one chamber: it is emptied, filled and comes back, and then goes to the temperature of the
  * next one, s.
  */
-export const betweenLoadsS = (
-  oven: Pick<PlanOven, 'degreesPerMin'>,
-  fromC: number,
-  toC: number,
-  loadGapS: number,
-): number => loadGapS + (Math.abs(fromC - toC) / oven.degreesPerMin) * 60;
+export const betweenLoadsS = (oven: OvenRates, fromC: number, toC: number, loadGapS: number): number =>
+  loadGapS + changeS(oven, fromC, toC);
 
 /** What a chamber takes from cold to its temperature, s. */
 export const heatUpS = (oven: Pick<PlanOven, 'degreesPerMin'>, setC: number): number =>

@@ -46,8 +46,11 @@ describe('between two loads of one chamber', () => {
     expect(betweenLoadsS({ degreesPerMin: 2 }, 165, 185, 150)).toBe(150 + 600);
     expect(betweenLoadsS({ degreesPerMin: 2 }, 185, 165, 150)).toBe(150 + 600);
     expect(betweenLoadsS({ degreesPerMin: 8 }, 165, 165, 150)).toBe(150);
+    // Most chambers heat sooner than they cool.
+    expect(betweenLoadsS({ degreesPerMin: 8, coolsPerMin: 1 }, 165, 185, 150)).toBe(150 + 150);
+    expect(betweenLoadsS({ degreesPerMin: 8, coolsPerMin: 1 }, 185, 165, 150)).toBe(150 + 1200);
   });
-  it('planner, retiming and judge agree on it to the second', () => {
+  it.each([20, -20])('planner, retiming and judge agree on it to the second, %d °C on', (byC) => {
     const problem = smallProblem();
     const plan = solvePlan(problem, calm);
     const [batch] = plan.batches;
@@ -67,7 +70,7 @@ describe('between two loads of one chamber', () => {
               ...load,
               id: 'TWO-A-L1',
               batchId: 'TWO-A',
-              setC: load.setC + 20,
+              setC: load.setC + byC,
               startS: load.startS + load.pullS + gapS,
             },
           ],
@@ -76,7 +79,7 @@ describe('between two loads of one chamber', () => {
     });
     const one: Plan = { ...plan, batches: [{ ...batch, loads: [load] }] };
     expect(ovenFaults(problem, one)).toEqual([]);
-    const needsS = betweenLoadsS(oven, load.setC, load.setC + 20, problem.loadGapS);
+    const needsS = betweenLoadsS(oven, load.setC, load.setC + byC, problem.loadGapS);
     const between = (gapS: number) => {
       const both = other(gapS);
       return ovenFaults(problem, {

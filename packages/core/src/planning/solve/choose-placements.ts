@@ -112,9 +112,10 @@ const longestChangeS = (
 ): number => {
   const oven = problem.ovens.find(({ id }) => id === ovenId);
   const sets = loads.map(({ load }) => load.setC);
-  return oven && sets.length > 0
-    ? betweenLoadsS(oven, Math.min(...sets), Math.max(...sets), problem.loadGapS)
-    : 0;
+  if (!oven || sets.length === 0) return 0;
+  const [low, high] = [Math.min(...sets), Math.max(...sets)];
+  const between = (fromC: number, toC: number) => betweenLoadsS(oven, fromC, toC, problem.loadGapS);
+  return Math.max(between(low, high), between(high, low));
 };
 
 const capacityOf =

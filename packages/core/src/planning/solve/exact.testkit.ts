@@ -53,7 +53,7 @@ export const tightDay = (seed: number): PlanProblem => {
     products,
     ovens: [
       { id: 'oven', name: 'Oven', places: 3, degreesPerMin: 5 },
-      { id: 'second', name: 'Second', places: 3, degreesPerMin: 5 },
+      { id: 'second', name: 'Second', places: 3, degreesPerMin: 5, coolsPerMin: 1 },
     ],
     ovenHours: [{ fromS: slotS * whole(0, 8), toS: slotS * slots, capacity: 1 }],
     loadGapS: slotS,

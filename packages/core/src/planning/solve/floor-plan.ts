@@ -1,6 +1,7 @@
 import { type BatchPlan, type Load, type Task, type Use } from '../problem/plan.js';
 import {
   betweenLoadsS,
+  changeS,
   betweenMixesS,
   heatUpS,
   resourceIds,
@@ -164,12 +165,14 @@ export class Floor {
         startS = Math.min(startS - 60, Math.floor((attended.toS - bake.pullS) / 60) * 60);
         continue;
       }
-      const clash = others.find((o) => {
-        const gap = betweenLoadsS(oven, o.setC, bake.setC, this.problem.loadGapS);
-        return startS < o.endS + gap && endS + gap > o.startS;
-      });
+      const { loadGapS } = this.problem;
+      const clash = others.find(
+        (o) =>
+          startS < o.endS + betweenLoadsS(oven, o.setC, bake.setC, loadGapS) &&
+          endS + betweenLoadsS(oven, bake.setC, o.setC, loadGapS) > o.startS,
+      );
       if (clash) {
-        const gap = betweenLoadsS(oven, clash.setC, bake.setC, this.problem.loadGapS);
+        const gap = betweenLoadsS(oven, bake.setC, clash.setC, loadGapS);
         startS = Math.min(startS - 60, Math.floor((clash.startS - gap - bake.pullS) / 60) * 60);
         continue;
       }
@@ -185,8 +188,9 @@ export class Floor {
   heatingS(oven: PlanOven, { setC, pullS }: OvenBake, startS: number): number {
     let heating = heatUpS(oven, setC);
     for (const other of this.loads.get(oven.id) ?? []) {
-      const change = (60 * Math.abs(other.setC - setC)) / oven.degreesPerMin;
-      const idle = other.startS > startS ? other.startS - startS - pullS : startS - other.endS;
+      const isBefore = other.startS > startS;
+      const change = isBefore ? changeS(oven, setC, other.setC) : changeS(oven, other.setC, setC);
+      const idle = isBefore ? other.startS - startS - pullS : startS - other.endS;
       heating = Math.min(heating, Math.max(change, idle));
     }
     return heating;
