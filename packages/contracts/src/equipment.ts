@@ -80,6 +80,7 @@ export class OvenInput extends NamedThing {
   @IsBoolean() fan: boolean;
   @Whole(1, 60, 'The number of trays at once') places: number;
   @Between(0.1, 60, 'The heating rate, °C per min,') degreesPerMin: number;
+  @Optional() @Between(-60, 60, 'The heat over the dial, °C,') offsetK?: number;
   @Optional() @Between(0.1, 60, 'The cooling rate, °C per min,') coolsPerMin?: number;
 }
 export class TrayInput extends NamedThing {

@@ -1,5 +1,13 @@
 import { useMemo } from 'react';
-import { adjustmentOf, loadTemperature, trayKindOf, type Formula, type Load, type Oven } from '@jokul/core';
+import {
+  adjustmentOf,
+  heatOf,
+  loadTemperature,
+  trayKindOf,
+  type Formula,
+  type Load,
+  type Oven,
+} from '@jokul/core';
 import { useBakery } from '../lib/queries';
 import type { WhatIf } from '../workers/core.worker';
 
@@ -22,9 +30,9 @@ export const useConditions = (formula: Formula, oven: Oven, load: Load): Conditi
       tray: trayKindOf(equipment, rules).material,
       liner: rules.liner,
       centreC: rules.centreC,
-      fan: oven.fan,
+      ...heatOf(oven),
       setC: load.setC,
       ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),
     };
-  }, [equipment, formula, learned, load.setC, oven.fan, oven.id, rules]);
+  }, [equipment, formula, learned, load.setC, oven, rules]);
 };

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { adjustmentOf, inUse, setTemperature, typedUnit, type Formula, type Oven } from '@jokul/core';
+import { adjustmentOf, heatOf, inUse, setTemperature, typedUnit, type Formula, type Oven } from '@jokul/core';
 import type { useBakery } from '../lib/queries';
 import { sayTemperature, typedFigure } from '../lib/units';
 import type { Conditions, Variant } from './use-conditions';
@@ -36,15 +36,15 @@ export const otherOvens = (
 ): readonly Variant[] =>
   (bakery ? inUse(bakery.equipment).ovens : [])
     .filter(({ id }) => id !== oven.id)
-    .map(({ id, name, fan }) => ({
+    .map(({ id, name, ...oven }) => ({
       name: t`in ${name}`,
       on: {
         start,
         tray,
         liner,
         centreC,
-        fan,
-        setC: setTemperature(formula, fan),
+        ...heatOf(oven),
+        setC: setTemperature(formula, oven.fan),
         ...(bakery?.learned && { adjust: adjustmentOf(bakery.learned, { ovenId: id, code: formula.code }) }),
       },
     }));

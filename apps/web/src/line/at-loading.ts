@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import { adjustmentOf, trayKindOf, type Action } from '@jokul/core';
+import { adjustmentOf, heatOf, trayKindOf, type Action } from '@jokul/core';
 import type { BakeryView, ProbesView } from '@jokul/contracts';
 import { useJournal } from '../journal/store';
 import { useNow } from '../lib/clock';
@@ -32,7 +32,7 @@ const ask = async (
     tray: trayKindOf(bakery.equipment, bakery.rules).material,
     liner: bakery.rules.liner,
     centreC: bakery.rules.centreC,
-    fan: oven.fan,
+    ...heatOf(oven),
     setC: load.setC,
     ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),
   });

@@ -48,7 +48,7 @@ import {
 
 import { readWritten, type Reading, type Written } from './reading';
 
-export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'setC'> & {
+export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'offsetK' | 'setC'> & {
   /** The house's limit of the centre, °C. */
   readonly centreC: number;
   readonly massG?: number;

@@ -86,7 +86,9 @@ const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certaint
               name: 'air above what is set',
               value: setup.offsetK,
               unit: 'K' as const,
-              source: 'learned from logged bakes',
+              source: input.known?.calibration
+                ? 'Setup, and learned from logged bakes'
+                : 'as the oven is set up',
             },
           ]
         : []),

@@ -10,6 +10,8 @@ export interface Oven {
   readonly name: string;
   readonly fan: boolean;
   readonly places: number;
+  /** How much hotter it is than what it is set to, by a thermometer in its middle, K; what bakes teach comes on top. */
+  readonly offsetK?: number;
   /** How fast it heats up. */
   readonly degreesPerMin: number;
   /** How fast it cools with its door shut; as it heats up where left out. */
@@ -123,3 +125,9 @@ export interface HouseRules {
 
 /** People who tend the ovens and do nothing else. */
 export const ovenHandsOf = ({ ovenHands = 1 }: Pick<Equipment, 'ovenHands'>): number => ovenHands;
+
+/** What a bake needs to know of an oven besides what it is set to. */
+export const heatOf = ({ fan, offsetK }: Pick<Oven, 'fan' | 'offsetK'>): Pick<Oven, 'fan' | 'offsetK'> => ({
+  fan,
+  ...(offsetK !== undefined && offsetK !== 0 && { offsetK }),
+});

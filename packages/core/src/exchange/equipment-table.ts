@@ -28,6 +28,13 @@ const columns: readonly Column[] = [
   { heading: 'places', key: 'places', of: ['racks'], as: { min: 1, max: 5000, whole: true } },
   { heading: '°C a minute', key: 'degreesPerMin', of: ['ovens'], as: { min: 0.1, max: 60 } },
   {
+    heading: 'hotter than set °C',
+    key: 'offsetK',
+    of: ['ovens'],
+    as: { min: -60, max: 60 },
+    optional: true,
+  },
+  {
     heading: 'cools °C a minute',
     key: 'coolsPerMin',
     of: ['ovens'],

@@ -45,6 +45,11 @@ describe('bakes to learn from', () => {
     ]);
     expect(from(tray())[0]?.setup).toMatchObject({ massG: 32, setC: 150, fan: true });
   });
+  it('in an oven that is hotter than its dial were in that heat: what they teach comes on top', () => {
+    const ovens = demoEquipment.ovens.map((oven) => ({ ...oven, offsetK: 12 }));
+    const [bake] = loggedBakes([tray()], made, { ...demoEquipment, ovens }, demoRules);
+    expect(bake?.setup).toMatchObject({ setC: 150, offsetK: 12 });
+  });
   it.each<[string, Partial<TrayState>]>([
     ['not measured', { inspected: null }],
     ['still in the oven', { pulled: null }],

@@ -69,6 +69,14 @@ export const kinds: readonly Kind[] = [
         hint: t`Time it over 30 °C, or 50 °F, and divide by the minutes.`,
       },
       {
+        key: 'offsetK',
+        label: t`Hotter than it is set`,
+        said: t`# over the dial`,
+        optional: t`as it is set`,
+        ask: { as: 'difference', min: -60, max: 60 },
+        hint: t`Hang a thermometer in its middle for 20 minutes. A minus where it is cooler. Logged bakes correct the rest.`,
+      },
+      {
         key: 'coolsPerMin',
         label: t`Cools down per minute`,
         said: t`cools # a minute`,

@@ -11,7 +11,7 @@ import { componentNames } from '../../ingredient/index.js';
 import { JokulError, modelled, type Figure } from '../../shown/index.js';
 import { ballRadiusM, coldPorosity } from '../../thermal/index.js';
 import { layOut, openSidesOf, type Layout } from '../../tray/index.js';
-import type { Equipment, HouseRules, Oven, TrayKind } from '../../bakery/index.js';
+import { heatOf, type Equipment, type HouseRules, type Oven, type TrayKind } from '../../bakery/index.js';
 import { loadTemperature } from './load-temperature.js';
 import { doughDensityGPerMl } from './scale-product.js';
 
@@ -41,7 +41,7 @@ export const trayKindOf = (equipment: Equipment, rules: HouseRules): TrayKind =>
  */
 export const bakeInputIn = (
   formula: Formula,
-  oven: Pick<Oven, 'id' | 'fan'>,
+  oven: Pick<Oven, 'id' | 'fan' | 'offsetK'>,
   equipment: Equipment,
   rules: HouseRules,
   calibration: Calibration | null = null,
@@ -54,7 +54,7 @@ export const bakeInputIn = (
       tray: trayKindOf(equipment, rules).material,
       liner: rules.liner,
       centreC: rules.centreC,
-      fan: oven.fan,
+      ...heatOf(oven),
       setC: setTemperature(formula, oven.fan),
     }),
     calibration,
