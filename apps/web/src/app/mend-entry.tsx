@@ -1,12 +1,13 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
+import type { TypedKind } from '@jokul/core';
 import type { OutboxItem } from '../journal/outbox';
 import { sendRefused, strikeRefused } from '../journal/sync';
 import { saveFile } from '../lib/save-file';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Field } from '../ui/field';
-import { typedNumber } from '../lib/units';
+import { useUnits } from '../lib/units';
 
 type Scalar = string | number;
 
@@ -16,28 +17,52 @@ const scalars = (payload: object): readonly (readonly [string, Scalar])[] =>
     (row): row is [string, Scalar] => typeof row[1] === 'string' || typeof row[1] === 'number',
   );
 
-/** massG -> mass g, trayRestS -> tray rest s: the names of the figures as words. */
-const asWords = (name: string) => name.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+/** What a figure is of, by the unit that its name ends in. */
+const units: readonly (readonly [RegExp, TypedKind])[] = [
+  [/C$/, 'temperature'],
+  [/G$/, 'mass'],
+  [/Mm$/, 'length'],
+];
+const unitOf = (name: string) => units.find(([ends]) => ends.test(name));
+const kindOf = (name: string): TypedKind => unitOf(name)?.[1] ?? 'number';
+
+/** massG -> mass, trayRestS -> tray rest s: the names of the figures as words. */
+const asWords = (name: string) =>
+  name.replace(unitOf(name)?.[0] ?? '', '').replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+
+/** One field of an entry that is put right: as it is shown, and as it is sent. */
+const useMended = (payload: object) => {
+  const { figure, typed, label } = useUnits();
+  const shown = ([name, value]: readonly [string, Scalar]) =>
+    typeof value === 'number' ? figure(value, kindOf(name)) : value;
+  const rows = scalars(payload);
+  const [given, setGiven] = useState<Readonly<Record<string, string>>>(() =>
+    Object.fromEntries(rows.map((row) => [row[0], shown(row)])),
+  );
+  const fields = rows.map((row) => {
+    const [name, value] = row;
+    const text = given[name] ?? '';
+    // What nobody changed is sent to the last digit, also where it shows as rounded ounces.
+    const sent = typeof value === 'string' ? text : text === shown(row) ? value : typed(text, kindOf(name));
+    return {
+      name,
+      text,
+      sent,
+      label: unitOf(name) ? label(asWords(name), kindOf(name)) : asWords(name),
+      isBad: typeof sent === 'number' && !Number.isFinite(sent),
+    };
+  });
+  const set = (name: string, text: string) => setGiven((before) => ({ ...before, [name]: text }));
+  return { fields, set };
+};
 
 /** An entry that the server found wrong: put right and sent again, saved to a file, or struck. */
 export const MendEntry = ({ item, onClose }: { item: OutboxItem; onClose: () => void }) => {
   const { entry, refused } = item;
-  const [given, setGiven] = useState<Readonly<Record<string, string>>>(() =>
-    Object.fromEntries(scalars(entry.payload).map(([name, value]) => [name, String(value)])),
-  );
+  const { fields, set } = useMended(entry.payload);
   const [striking, setStriking] = useState(false);
-  const mended = {
-    ...entry.payload,
-    ...Object.fromEntries(
-      scalars(entry.payload).map(([name, value]) => [
-        name,
-        typeof value === 'number' ? typedNumber(given[name] ?? '') : given[name],
-      ]),
-    ),
-  };
-  const bad = scalars(entry.payload).some(
-    ([name, value]) => typeof value === 'number' && !Number.isFinite(typedNumber(given[name] ?? '')),
-  );
+  const bad = fields.some(({ isBad }) => isBad);
+  const mended = { ...entry.payload, ...Object.fromEntries(fields.map(({ name, sent }) => [name, sent])) };
   return (
     <Dialog open onClose={onClose} title={t`Corrected: ${entry.kind}, ${entry.lot}`} lead={refused ?? ''}>
       <form
@@ -49,12 +74,12 @@ export const MendEntry = ({ item, onClose }: { item: OutboxItem; onClose: () => 
         }}
       >
         <div className="grid gap-3">
-          {scalars(entry.payload).map(([name]) => (
+          {fields.map(({ name, label, text }) => (
             <Field
               key={name}
-              label={asWords(name)}
-              value={given[name] ?? ''}
-              onChange={(event) => setGiven({ ...given, [name]: event.target.value })}
+              label={label}
+              value={text}
+              onChange={(event) => set(name, event.target.value)}
             />
           ))}
         </div>

@@ -1,7 +1,8 @@
 import { afterEach, describe, expect, it } from '@jest/globals';
-import { act, cleanup, render, screen } from '@testing-library/react';
+import { act, cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { OutboxItem } from '../journal/outbox';
+import { usePreferences } from '../lib/preferences';
 import { useJournal } from '../journal/store';
 import { SetAside, UnkeptWarning } from './set-aside';
 
@@ -9,6 +10,7 @@ const blank = useJournal.getState();
 afterEach(() => {
   cleanup();
   act(() => useJournal.setState(blank, true));
+  usePreferences.setState({ units: 'metric' });
 });
 
 const item = (id: string, massG: number): OutboxItem =>
@@ -38,7 +40,7 @@ describe('an entry that was refused', () => {
     useJournal.setState({ refused: [item('a', -5)] });
     render(<SetAside />);
     await user.click(screen.getByRole('button', { name: 'Correct' }));
-    const field = await screen.findByLabelText('mass g');
+    const field = await screen.findByLabelText('mass, g');
     const send = screen.getByRole<HTMLButtonElement>('button', { name: 'Send again' });
     await user.clear(field);
     expect(send.disabled).toBe(true);
@@ -47,6 +49,32 @@ describe('an entry that was refused', () => {
     await user.clear(field);
     await user.type(field, '250,5');
     expect(send.disabled).toBe(false);
+  });
+  it('is in the units of the device, and what nobody touched is sent to the last digit', async () => {
+    usePreferences.setState({ units: 'us' });
+    const user = userEvent.setup();
+    const one = item('a', 340.2);
+    const entry = {
+      ...one.entry,
+      kind: 'mixed',
+      payload: { massG: 340.2, doughC: 22, mixS: 300, note: 'soft' },
+    };
+    useJournal.setState({ refused: [{ ...one, entry } as unknown as OutboxItem] });
+    render(<SetAside />);
+    await user.click(screen.getByRole('button', { name: 'Correct' }));
+    const value = (label: string) => screen.getByLabelText<HTMLInputElement>(label).value;
+    expect([value('mass, oz'), value('dough, °F'), value('mix s'), value('note')]).toEqual([
+      '12',
+      '71.6',
+      '300',
+      'soft',
+    ]);
+    await user.clear(screen.getByLabelText('dough, °F'));
+    await user.type(screen.getByLabelText('dough, °F'), '68');
+    await user.click(screen.getByRole('button', { name: 'Send again' }));
+    const sent = () => useJournal.getState().pending[0]?.entry.payload as Record<string, unknown> | undefined;
+    await waitFor(() => expect(sent()).toMatchObject({ massG: 340.2, mixS: 300, note: 'soft' }));
+    expect(sent()?.doughC).toBeCloseTo(20, 3);
   });
   it('is struck only when that is pressed twice', async () => {
     const user = userEvent.setup();

@@ -3,8 +3,10 @@ import {
   classOfSource,
   ingredient,
   JokulError,
+  massUnitsG,
   normaliseAnalysis,
   ownIngredient,
+  volumeUnitsMl,
   type Allergen,
   type AllergenSource,
   type Analysis,
@@ -14,7 +16,7 @@ import {
   type OwnGiven,
 } from '@jokul/core';
 import { analysisParts } from './analysis-parts';
-import { typedNumber } from '../lib/units';
+import { typedNumber, type Units } from '../lib/units';
 
 const number = (text: string) => (text.trim() === '' ? 0 : typedNumber(text));
 const pairs = (text: string): Record<string, number> =>
@@ -28,10 +30,26 @@ const pairs = (text: string): Record<string, number> =>
         return [pair.slice(0, at).trim() || 'level', number(pair.slice(at + 1))];
       }),
   );
-const fromPairs = (values: Readonly<Record<string, number>>) =>
+/** A figure of the device's units in one that is stored: ounces of a piece in grams, ounces a cup in g/mL. */
+const inUnits: Readonly<Record<Units, { readonly piece: number; readonly density: number }>> = {
+  metric: { piece: 1, density: 1 },
+  us: { piece: massUnitsG.oz, density: massUnitsG.oz / volumeUnitsMl.cup },
+};
+const fromPairs = (values: Readonly<Record<string, number>>, unit: number) =>
   Object.entries(values)
-    .map(([name, value]) => `${name} ${value}`)
+    .map(([name, value]) => `${name} ${unit === 1 ? value : Number((value / unit).toPrecision(4))}`)
     .join('; ');
+/** What was typed as it is stored; a figure that nobody changed stays to its last digit. */
+const typedPairs = (text: string, unit: number, before: Readonly<Record<string, number>>) =>
+  Object.fromEntries(
+    Object.entries(pairs(text)).map(([name, value]) => {
+      const was = before[name];
+      return [
+        name,
+        was !== undefined && fromPairs({ [name]: was }, unit) === `${name} ${value}` ? was : value * unit,
+      ];
+    }),
+  );
 
 /** A part of a mix as it is typed. */
 export interface DraftPart {
@@ -41,6 +59,9 @@ export interface DraftPart {
 
 /** An ingredient as it is typed. */
 export interface Draft {
+  /** The units that it is typed in, and what stood there before. */
+  readonly units: Units;
+  readonly from: Pick<Ingredient, 'densityGPerMl' | 'pieceG'>;
   readonly name: string;
   readonly kind: IngredientKind;
   readonly source: string;
@@ -55,7 +76,9 @@ export interface Draft {
   readonly leavening: { readonly base: string; readonly acid: string; readonly gas: string };
 }
 
-export const draftOf = (from: Ingredient, isNew: boolean): Draft => ({
+export const draftOf = (from: Ingredient, isNew: boolean, units: Units = 'metric'): Draft => ({
+  units,
+  from: { densityGPerMl: from.densityGPerMl, pieceG: from.pieceG },
   name: isNew ? t`${from.name}, ours` : from.name,
   kind: from.kind,
   source: isNew ? '' : from.source,
@@ -66,8 +89,8 @@ export const draftOf = (from: Ingredient, isNew: boolean): Draft => ({
     ingredientId,
     percent: String(Number((100 * share).toFixed(2))),
   })),
-  density: fromPairs(from.densityGPerMl),
-  pieces: fromPairs(from.pieceG),
+  density: fromPairs(from.densityGPerMl, inUnits[units].density),
+  pieces: fromPairs(from.pieceG, inUnits[units].piece),
   allergens: from.allergens,
   which: from.which ?? [],
   leavening: {
@@ -88,8 +111,8 @@ export const rowOf = (id: string, draft: Draft): OwnGiven => ({
   name: draft.name.trim(),
   kind: draft.kind,
   analysis: analysisOf(draft),
-  densityGPerMl: pairs(draft.density),
-  pieceG: pairs(draft.pieces),
+  densityGPerMl: typedPairs(draft.density, inUnits[draft.units].density, draft.from.densityGPerMl),
+  pieceG: typedPairs(draft.pieces, inUnits[draft.units].piece, draft.from.pieceG),
   allergens: [...draft.allergens],
   which: draft.which.filter((source) => draft.allergens.includes(classOfSource(source))),
   leavening: {

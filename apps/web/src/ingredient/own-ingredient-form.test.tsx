@@ -19,6 +19,7 @@ jest.unstable_mockModule('../lib/queries', () => ({
     },
   }),
 }));
+const { usePreferences } = await import('../lib/preferences');
 const { OwnIngredientForm } = await import('./own-ingredient-form');
 globalThis.structuredClone ??= (value: unknown) => JSON.parse(JSON.stringify(value));
 
@@ -41,7 +42,10 @@ beforeEach(() => {
   saved.length = 0;
   refusal.error = null;
 });
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  usePreferences.setState({ units: 'metric' });
+});
 
 describe('an ingredient of one’s own', () => {
   it('asks which nuts, and sends them', async () => {
@@ -90,6 +94,21 @@ describe('an ingredient of one’s own', () => {
       { ingredientId: 'cinnamon', share: 0.1 },
       { ingredientId: 'ground-almonds', share: 0.1 },
     ]);
+  });
+
+  it('is typed in ounces and cups where the device speaks them; what nobody changed stays as it was', async () => {
+    usePreferences.setState({ units: 'us' });
+    open('butter');
+    const pieces = screen.getByLabelText<HTMLInputElement>('Ounces of one piece');
+    expect(pieces.value).toContain('stick 4');
+    expect(screen.getByLabelText<HTMLInputElement>('Ounces a cup, by packing').value).toMatch(/^packed 8\.0/);
+    await user.type(pieces, '; pat 0.5');
+    await type('Source', 'the label');
+    await save();
+    const [row] = saved[0]?.ingredients ?? [];
+    expect(row?.densityGPerMl).toEqual(ingredient('butter').densityGPerMl);
+    expect(row?.pieceG).toMatchObject(ingredient('butter').pieceG);
+    expect(row?.pieceG.pat).toBeCloseTo(14.17, 2);
   });
 
   it('says why it was not taken, and loses nothing', async () => {

@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { givenOf, isShipped, ownId, type Ingredient } from '@jokul/core';
 import type { BakeryView, OwnIngredientsInput } from '@jokul/contracts';
 import { useLibrary, useSaveIngredients } from '../lib/queries';
+import { useUnits } from '../lib/units';
 import { Button } from '../ui/button';
 import { Said } from '../ui/said';
 import { draftOf, problemOf, rowOf, type Draft } from './own-ingredient-draft';
@@ -22,8 +23,9 @@ export const OwnIngredientForm = ({
   bakery: BakeryView;
   onDone: () => void;
 }) => {
+  const { units } = useUnits();
   const isNew = isShipped(from.id);
-  const [draft, setDraft] = useState(() => draftOf(from, isNew));
+  const [draft, setDraft] = useState(() => draftOf(from, isNew, units));
   const change = (part: Partial<Draft>) => setDraft((before) => ({ ...before, ...part }));
   const save = useSaveIngredients();
   const library = useLibrary();
