@@ -1,7 +1,16 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
-import { demoFormulas, doughOf, ingredient, reduceLedger, type DraftEntry, type Formula } from '@jokul/core';
+import {
+  demoFormulas,
+  doughOf,
+  ingredient,
+  reduceLedger,
+  withoutFoods,
+  type DraftEntry,
+  type Formula,
+  type Ingredient,
+} from '@jokul/core';
 import type { BakeryView, JournalView, PlanView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 
@@ -28,9 +37,19 @@ const mill = (water: number, allergens: readonly string[]) => {
   };
 };
 const usual = ingredient('wheat-flour').analysis.water;
+/** A dusting that the house mixes itself, from its own flour. */
+const dusting = () => ({
+  ...mill(usual, []),
+  id: 'own-dusting',
+  name: 'Dusting of the house',
+  parts: [
+    { ingredientId: 'own-mill-flour', share: 0.5 },
+    { ingredientId: 'ground-hazelnuts', share: 0.5 },
+  ],
+});
 const store = async (row: object) => {
   const { ownIngredientsVersion: version } = (await app.get<BakeryView>('bakery')).body;
-  const { status } = await app.put('ingredients', { ingredients: [row], version });
+  const { status } = await app.put('ingredients', { ingredients: [dusting(), row], version });
   expect(status).toBe(200);
 };
 const planned = async () => {
@@ -57,7 +76,9 @@ beforeAll(async () => {
       line.ingredientId === 'wheat-flour' ? { ...line, ingredientId: 'own-mill-flour' } : line,
     ),
   }));
-  expect((await app.post('formulas', { ...lemon, code: 'MIL', name: 'Mill drop', stages })).status).toBe(201);
+  const toppings = [{ ingredientId: 'own-dusting', percent: 4 }];
+  const formula = { ...lemon, code: 'MIL', name: 'Mill drop', stages, toppings };
+  expect((await app.post('formulas', formula)).status).toBe(201);
   const order = { customer: 'Pier kiosk', productCode: 'MIL', pieces: 160, readyBy: '10:00' };
   expect((await app.post(`days/${date}/orders`, order)).status).toBe(201);
   before = await planned();
@@ -93,6 +114,37 @@ describe('a dough that was begun before its flour was corrected', () => {
     expect(doughOf(now).composition.water).toBeGreaterThan(
       doughOf(begun?.formula as Formula).composition.water + 0.01,
     );
+  });
+  it('keeps what was mixed from it too, whole, and the nut in it by name', async () => {
+    const begun = await record();
+    expect(begun?.which).toEqual(['hazelnut']);
+    const partOf = (food: Ingredient | undefined) =>
+      food?.parts.find(({ ingredientId }) => ingredientId === 'own-mill-flour')?.food;
+    const pinned = begun?.ingredients.find(({ id }) => id === 'own-dusting')?.own;
+    expect(partOf(pinned)?.analysis.water).toBeCloseTo(usual, 3);
+    const { ownIngredients } = (await app.get<BakeryView>('bakery')).body;
+    const now = ownIngredients.find(({ id }) => id === 'own-dusting');
+    expect(partOf(now)?.analysis.water).toBeGreaterThan(usual + 0.05);
+    expect(now?.allergens).toContain('lupin');
+    expect(pinned?.allergens).not.toContain('lupin');
+  });
+  it('a part of it, sent by a page, is taken with all that it carries', async () => {
+    const { atMs: _a, who: _w, entryId: _e, ...begun } = (await record()) ?? {};
+    const entry = {
+      id: randomUUID(),
+      atMs: (await app.get<BakeryView>('bakery')).body.clock.nowMs,
+      who: 'mix',
+      device: 'tablet',
+      lot: `${lot}.1`,
+      kind: 'begun',
+      payload: {
+        ...begun,
+        formula: withoutFoods((begun as { formula: Formula }).formula),
+        massG: 400,
+        parents: [{ lot, massG: 400 }],
+      },
+    };
+    expect(await app.post('journal', { entries: [entry] })).toMatchObject({ status: 201 });
   });
   it('bakes as it would have, and what is planned of the same formula bakes by the new flour', async () => {
     const pulls = ({ forecasts, batchForecasts }: PlanView) =>
