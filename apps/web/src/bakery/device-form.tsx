@@ -3,6 +3,7 @@ import { usePreferences } from '../lib/preferences';
 import { weekdayNames } from '../lib/weekdays';
 import { Field, SelectField } from '../ui/field';
 import { UnitsField } from './units-field';
+import { WordsField } from './words-field';
 
 /** What belongs to this device alone: units, clock, week, theme, and what the log calls it. */
 export const DeviceForm = () => {
@@ -37,6 +38,7 @@ export const DeviceForm = () => {
         <option value="light">{t`light`}</option>
         <option value="dark">{t`dark`}</option>
       </SelectField>
+      <WordsField />
       <div className="col-span-2">
         <Field
           label={t`Name of this device in the log`}

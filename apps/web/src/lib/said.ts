@@ -1,7 +1,6 @@
 import { formatQuantity, type Unit } from '@jokul/core';
-import { i18n } from '@lingui/core';
 import { create } from 'zustand';
-import { pseudoLocale } from '../words/pseudo-locale';
+import { coreWords } from '../words/core-words';
 import { usePreferences } from './preferences';
 
 interface Words {
@@ -10,9 +9,7 @@ interface Words {
   readonly say: (sentence: string) => string;
   readonly quantity: (value: number, unit: Unit) => string;
 }
-/** The core's sentences are English in every language; in the pseudo-language they are told apart. */
-const mark = (sentence: string): string => (i18n.locale === pseudoLocale ? `‹${sentence}›` : sentence);
-const asTheCoreSays: Words = { figures: (text) => text, say: mark, quantity: formatQuantity };
+const asTheCoreSays: Words = { figures: (text) => text, say: coreWords, quantity: formatQuantity };
 
 /** How what the core says is said on this device: as it is, or with its figures in ounces, °F and inches. */
 export const useSaid = create<Words>(() => asTheCoreSays);
@@ -24,7 +21,7 @@ const follow = (units: string): void => {
     ({ saidInUnits, quantityInUnits }) =>
       useSaid.setState({
         figures: (text) => saidInUnits(text, 'us'),
-        say: (sentence) => mark(saidInUnits(sentence, 'us')),
+        say: (sentence) => coreWords(saidInUnits(sentence, 'us')),
         quantity: (value, unit) => quantityInUnits(value, unit, 'us'),
       }),
     // Without them a sentence is said as the core has it.

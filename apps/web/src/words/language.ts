@@ -4,7 +4,34 @@ import { i18n } from '@lingui/core';
 export const languages = ['en', 'pseudo'] as const;
 export type Language = (typeof languages)[number];
 
+/** Whose words a baker uses: tray and caster sugar, or sheet pan and superfine sugar. */
+export type Words = 'british' | 'american';
+
 const key = 'jokul.language';
+const wordsKey = 'jokul.words';
+
+/** The words of this device. */
+export const wordsHere = (): Words => {
+  try {
+    return localStorage.getItem(wordsKey) === 'american' ? 'american' : 'british';
+  } catch {
+    // A forbidden store: as Jokul ships.
+    return 'british';
+  }
+};
+
+/**
+ * Sets the words of this device, from the next time that a page is loaded.
+ * @returns whether the browser keeps them
+ */
+export const setWords = (words: Words): boolean => {
+  try {
+    localStorage.setItem(wordsKey, words);
+    return true;
+  } catch {
+    return false;
+  }
+};
 
 /** `?language=pseudo` in the address is kept by this browser until `?language=en`. */
 const wanted = (): Language => {
@@ -27,4 +54,5 @@ export const speak = async (language = wanted()): Promise<void> => {
   // English stands in the files themselves: see words.babel.mjs.
   i18n.loadAndActivate({ locale: 'en', messages: {} });
   if (language === 'pseudo') (await import('./pseudo')).speakPseudo(i18n);
+  else if (wordsHere() === 'american') (await import('./american')).speakAmerican(i18n);
 };

@@ -1,7 +1,9 @@
-import type { I18n, MessageDescriptor } from '@lingui/core';
-import { pseudoLocale } from './pseudo-locale';
+import type { I18n } from '@lingui/core';
+import { setCoreWords } from './core-words';
+import { inParts, sayThrough, type Parts } from './say-through';
 
-type Said = readonly (string | readonly unknown[])[];
+/** The locale of the pseudo-language: it counts and says dates as English does. */
+const pseudoLocale = 'en-XA';
 
 const plain = 'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ';
 const accented = 'áƀćđéƒǧħíĵķĺḿńóṕʠŕśťúṽŵẋýžÁƁĆĐÉƑǦĦÍĴĶĹḾŃÓṔɊŔŚŤÚṼŴẊÝŽ';
@@ -13,24 +15,7 @@ const accent = (text: string): string =>
 
 const lettersOf = (text: string): number => text.replace(/<\/?\d+\/?>/g, '').length;
 
-const accentCases = (cases: unknown): unknown =>
-  typeof cases === 'object' && cases !== null
-    ? Object.fromEntries(
-        Object.entries(cases).map(([key, value]) => [
-          key,
-          typeof value === 'string' ? accent(value) : Array.isArray(value) ? accentParts(value) : value,
-        ]),
-      )
-    : cases;
-
-const accentParts = (parts: Said): Said =>
-  parts.map((part) => {
-    if (typeof part === 'string') return part === '#' ? part : accent(part);
-    const [name, type, cases] = part;
-    return part.length > 2 ? [name, type, accentCases(cases)] : part;
-  });
-
-const length = (parts: Said): number =>
+const length = (parts: Parts): number =>
   parts.reduce((sum: number, part) => sum + (typeof part === 'string' ? lettersOf(part) : 6), 0);
 
 /**
@@ -38,28 +23,14 @@ const length = (parts: Said): number =>
  * catalogue; brackets in brackets are a sentence glued together.
  * @param message compiled: words, and places for values
  */
-export const inPseudo = (message: Said): Said => {
+export const inPseudo = (message: Parts): Parts => {
   const more = Math.ceil(0.4 * length(message));
-  return ['⟦', ...accentParts(message), ' ', '·'.repeat(more), '⟧'];
+  return ['⟦', ...inParts(message, accent), ' ', '·'.repeat(more), '⟧'];
 };
 
-/** In the bundle a message is compiled, whatever its type says. */
-const asParts = (message: unknown): Said => (Array.isArray(message) ? message : [String(message)]);
-
-/** From now on every message is said in the pseudo-language. */
+/** From now on every message is said in the pseudo-language; the core's sentences, English in every language, are marked. */
 export const speakPseudo = (i18n: I18n): void => {
-  // Told from English, so that what the core says can be marked.
   i18n.loadAndActivate({ locale: pseudoLocale, messages: {} });
-  const say = i18n._.bind(i18n);
-  const known = new Map<string, Said>();
-  i18n._ = (
-    asked: string | MessageDescriptor,
-    values?: Record<string, unknown>,
-    options?: { readonly message?: string },
-  ) => {
-    const { id, ...given } = typeof asked === 'string' ? { id: asked, values, ...options } : asked;
-    const pseudo = known.get(id) ?? inPseudo(asParts(given.message ?? id));
-    known.set(id, pseudo);
-    return say({ id, message: pseudo as unknown as string, values: given.values ?? {} });
-  };
+  setCoreWords((sentence) => `‹${sentence}›`);
+  sayThrough(i18n, inPseudo);
 };

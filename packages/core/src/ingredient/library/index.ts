@@ -47,6 +47,18 @@ for (const { parts, pieces = {}, ...row } of compositeRows) {
   shipped.set(row.id, composite({ ...row, pieceG: pieces }, shares, ingredient));
 }
 
+/**
+ * Says the names of what ships otherwise, as a page is said in a language: once, before anything is shown. What they were
+ * called goes on to find them.
+ */
+export const sayNames = (otherwise: (name: string) => string): void => {
+  for (const food of [...shipped.values()]) {
+    const name = otherwise(food.name);
+    if (name !== food.name)
+      shipped.set(food.id, { ...food, name, words: [...food.words, food.name.toLowerCase()] });
+  }
+};
+
 export const isShipped = (id: string): boolean => shipped.has(id);
 
 /** A bakery with many of its own asks for its library at every key that is typed. */
