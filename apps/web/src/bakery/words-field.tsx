@@ -14,7 +14,7 @@ export const WordsField = ({ reload = () => window.location.reload() }: { readon
     }}
   >
     {/* Each choice in its own words, whatever those of the page are. */}
-    <option value="british">{['tray', 'caster sugar'].join(', ')}</option>
-    <option value="american">{['sheet pan', 'superfine sugar'].join(', ')}</option>
+    <option value="british">tray, colour</option>
+    <option value="american">sheet pan, color</option>
   </SelectField>
 );

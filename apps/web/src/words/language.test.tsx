@@ -71,7 +71,7 @@ describe('the words of a page', () => {
   it('are changed in Setup, which says so where that cannot be kept', async () => {
     const reload = jest.fn();
     render(<WordsField reload={reload} />);
-    await userEvent.selectOptions(screen.getByLabelText('Words'), 'sheet pan, superfine sugar');
+    await userEvent.selectOptions(screen.getByLabelText('Words'), 'sheet pan, color');
     expect(reload).toHaveBeenCalledTimes(1);
     expect(wordsHere()).toBe('american');
     cleanup();

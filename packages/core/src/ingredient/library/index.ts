@@ -52,7 +52,7 @@ for (const { parts, pieces = {}, ...row } of compositeRows) {
  * called goes on to find them.
  */
 export const sayNames = (otherwise: (name: string) => string): void => {
-  for (const food of [...shipped.values()]) {
+  for (const food of shipped.values()) {
     const name = otherwise(food.name);
     if (name !== food.name)
       shipped.set(food.id, { ...food, name, words: [...food.words, food.name.toLowerCase()] });
