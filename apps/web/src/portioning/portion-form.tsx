@@ -1,6 +1,13 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
-import { samplePlan, type Equipment, type Formula, type HouseRules, type RemainderUse } from '@jokul/core';
+import {
+  samplePlan,
+  sayScoop,
+  type Equipment,
+  type Formula,
+  type HouseRules,
+  type RemainderUse,
+} from '@jokul/core';
 import { record } from '../journal/store';
 import { ordinal } from '../lib/ordinal';
 import { useUnits } from '../lib/units';
@@ -85,7 +92,7 @@ const ScoopField = ({
     <option value="0">{t`knife or scale`}</option>
     {scoops.map((n) => (
       <option key={n} value={n}>
-        {t`scoop No. ${n}`}
+        {t`scoop ${sayScoop(n)}`}
       </option>
     ))}
   </SelectField>

@@ -1,5 +1,5 @@
 import { plural, t } from '@lingui/core/macro';
-import { checkSample, unaccounted, type LotState } from '@jokul/core';
+import { checkSample, sayScoop, unaccounted, type LotState } from '@jokul/core';
 import { useWallClock } from '../lib/clock';
 import { useUnits } from '../lib/units';
 import { Shown } from '../ui/shown';
@@ -43,7 +43,7 @@ export const PortionResult = ({
   const odd = left.value < -0.02 * mixedG || left.value > 0.06 * mixedG;
   return (
     <div>
-      <p className="mb-3 rounded-md border bg-surface px-3 py-2">{t`Portioned at ${wall.time(done.atMs)} by ${done.who}: ${plural(done.pieces, { one: '# piece', other: '# pieces' })}${done.scoop > 0 ? t`, scoop No. ${done.scoop}${done.filled ? `, ${done.filled}` : ''}` : ''}, ${about(done.remainderG)} left over${done.remainder ? `, ${uses[done.remainder]}` : ''}. Planned: ${planned}.`}</p>
+      <p className="mb-3 rounded-md border bg-surface px-3 py-2">{t`Portioned at ${wall.time(done.atMs)} by ${done.who}: ${plural(done.pieces, { one: '# piece', other: '# pieces' })}${done.scoop > 0 ? t`, scoop ${sayScoop(done.scoop)}${done.filled ? `, ${done.filled}` : ''}` : ''}, ${about(done.remainderG)} left over${done.remainder ? `, ${uses[done.remainder]}` : ''}. Planned: ${planned}.`}</p>
       <div className="mb-4 max-w-md">
         <Facts>
           <Fact name={t`Planned`}>{planned}</Fact>

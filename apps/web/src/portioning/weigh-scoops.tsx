@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
-import { JokulError, measuredDensity, type Figure } from '@jokul/core';
+import { JokulError, measuredDensity, sayScoop, type Figure } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Button } from '../ui/button';
 import { Field, SelectField } from '../ui/field';
@@ -50,7 +50,7 @@ export const WeighScoops = ({
   if (measured)
     return (
       <p className="text-[13.5px]">
-        {t`Weighed: No. ${measured.number}, ${measured.filled}, ${about(measured.meanG)}, so`}{' '}
+        {t`Weighed: ${sayScoop(measured.number)}, ${measured.filled}, ${about(measured.meanG)}, so`}{' '}
         <Shown figure={measured.density}>{t`${measured.density.value.toFixed(3)} g/mL`}</Shown>.{' '}
         <Button size="small" look="quiet" onClick={() => onMeasured(null)}>{t`Weigh again`}</Button>
       </p>
@@ -68,7 +68,7 @@ export const WeighScoops = ({
         <SelectField label={t`Scoop`} value={number} onChange={(event) => setNumber(event.target.value)}>
           {scoops.map((n) => (
             <option key={n} value={n}>
-              {t`No. ${n}`}
+              {sayScoop(n)}
             </option>
           ))}
         </SelectField>

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { Trans } from '@lingui/react/macro';
-import { heaped, type Figure, type scoopsFor } from '@jokul/core';
+import { heaped, sayScoop, type Figure, type scoopsFor } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Shown } from '../ui/shown';
 import { WhySection } from '../line/station';
@@ -27,7 +27,7 @@ export const WhichScoop = ({ scoops, owned, measured, typical, onMeasured }: Whi
         <tbody>
           {scoops.slice(0, 4).map((scoop, i) => (
             <tr key={scoop.number} className={`border-t ${i === 0 ? 'font-semibold' : ''}`}>
-              <td className="py-1">{t`No. ${scoop.number}, ${measured?.filled ?? t`level`}`}</td>
+              <td className="py-1">{t`${sayScoop(scoop.number)}, ${measured?.filled ?? t`level`}`}</td>
               <td className="py-1 text-right">
                 <Shown figure={scoop.mass}>{grams(scoop.mass.value, 1)}</Shown>
               </td>
@@ -43,7 +43,7 @@ export const WhichScoop = ({ scoops, owned, measured, typical, onMeasured }: Whi
         <p className="mt-1 text-[12.5px] text-ink-faint">
           <Trans>
             For a dough of <Shown figure={typical}>{typical.value.toFixed(2)} g/mL</Shown>, from its
-            composition with 8 % air. Heaped, No. {best.number} holds about{' '}
+            composition with 8 % air. Heaped, {sayScoop(best.number)} holds about{' '}
             <Shown figure={heaped(best.mass)}>{grams(heaped(best.mass).value)}</Shown>. Weigh three of yours:
           </Trans>
         </p>

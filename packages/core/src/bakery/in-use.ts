@@ -1,3 +1,4 @@
+import { scoopNumbers } from '../portioning/index.js';
 import { JokulError, requireNumber } from '../shown/index.js';
 import { weekdayNames } from './calendar.js';
 import { ovenHandsOf, skills, type Equipment } from './equipment.js';
@@ -145,7 +146,7 @@ export const checkEquipment = (equipment: Equipment): void => {
   checkCalendar(equipment);
   if (equipment.crew.length === 0)
     throw new JokulError('no-crew', 'At least one name of who works here stays.', 'crew');
-  for (const scoop of equipment.scoops) requireNumber(scoop, 'The number of a scoop', 4, 100);
+  for (const scoop of equipment.scoops) requireNumber(scoop, 'The number of a scoop', ...scoopNumbers);
 };
 
 /** A name as an id: lower case, hyphens, not yet taken by anything. */

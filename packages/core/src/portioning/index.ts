@@ -1,4 +1,5 @@
 export * from './scoop.js';
+export * from './scoop-size.js';
 export * from './measured-scoop.js';
 export * from './count.js';
 export * from './remainder.js';

@@ -1,6 +1,8 @@
+import { volumeUnitsMl } from '../quantity/index.js';
 import { div, mul, relation, requireNumber, type Figure } from '../shown/index.js';
 
-const quartMl = 946.35295;
+/** Scoops are told by how many of them fill a US quart, mL. */
+export const quartMl = volumeUnitsMl.quart;
 
 const levelVolume = relation({
   name: 'Level volume of a scoop',

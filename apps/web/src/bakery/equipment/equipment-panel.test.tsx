@@ -114,6 +114,28 @@ describe('the equipment in Setup', () => {
       { from: '09:00', to: '09:30' },
     ]);
   });
+  it('scoops are typed by their number or by what they hold, and the table says all of it', async () => {
+    const user = show(<PeoplePanel bakery={bakery({ ...demoEquipment, scoops: [16, 21.0301, 40] })} />);
+    const field = screen.getByLabelText<HTMLInputElement>('Scoops, by number or by what they hold');
+    expect(field.value).toBe('16, 45 mL, 40');
+    const save = () => user.click(screen.getByRole('button', { name: 'Save shifts and crew' }));
+    await user.type(field, ', 2 litres');
+    await save();
+    expect((await screen.findByRole('alert')).textContent).toContain('"2 litres" is no scoop');
+    expect(screen.queryByRole('table', { name: 'What the scoops hold' })).toBeNull();
+    await user.clear(field);
+    await user.type(field, '40,30, 45 mL, 45,5 mL; 1/4 cup, No. 50, 2 in');
+    await save();
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    // A scoop that was there stays what it was, to the last digit.
+    const sent = server.puts[0]?.scoops ?? [];
+    expect(sent).toContain(21.0301);
+    expect(sent.map((number) => Math.round(number * 10) / 10)).toEqual([16, 20.8, 21, 27.6, 30, 40, 50]);
+    const table = screen.getByRole('table', { name: 'What the scoops hold', hidden: true });
+    expect(within(table).getByRole('row', { name: /^No\. 16/, hidden: true }).textContent).toContain(
+      '59.14¼48 mm71 g',
+    );
+  });
   it('what the server refuses is said in the form, and what was typed stays', async () => {
     server.refuse = { status: 409, message: 'Somebody else changed this meanwhile.' };
     const user = show(<EquipmentPanel bakery={bakery()} />);
@@ -217,8 +239,8 @@ describe('shifts, crew and scoops', () => {
     [/^From/, '7 o’clock', /needs a name, times such as 03:30/],
     [/^Hands/, '0', /1 to 99 pairs of hands/],
     [/^Ovens hot from/, '', /hot from and to a time of day/],
-    [/^Scoops/, 'large', /Scoops are numbers/],
-    [/^Scoops/, '2', /The number of a scoop/],
+    [/^Scoops/, 'large', /is no scoop/],
+    [/^Scoops/, '2', /From No. 4 to No. 100/],
     [/^Who works here/, ' , ', /At least one name/],
   ])('%s as "%s" is not sent, and says why', async (label, text, reason) => {
     const user = show(<PeoplePanel bakery={bakery()} />);

@@ -7,6 +7,8 @@ import {
   type Hours,
   type Shift,
   type Skill,
+  readScoop,
+  sayScoop,
 } from '@jokul/core';
 
 export interface ShiftDraft {
@@ -58,6 +60,27 @@ export interface PeopleDraft {
   readonly scoops: string;
 }
 
+/** Scoops as they stand in their field. */
+export const scoopsAsText = (scoops: readonly number[]): string =>
+  scoops.map((number) => sayScoop(number).replace('No. ', '')).join(', ');
+
+/** The numbers of the scoops that were typed, or the one that cannot be read. */
+export const scoopsIn = (text: string, before: readonly number[] = []): readonly number[] | string => {
+  const numbers: number[] = [];
+  // Between two digits a comma is a decimal one where a unit follows (45,5 mL), and parts two numbers where none does.
+  const words = text
+    .split(/;|\n|,(?!\d)/)
+    .flatMap((word) => (/[a-z"]/i.test(word.replace(/no\.?/gi, '')) ? [word] : word.split(',')))
+    .map((word) => word.trim());
+  for (const one of words) {
+    if (one === '') continue;
+    const number = before.find((known) => scoopsAsText([known]) === one) ?? readScoop(one);
+    if (number === null) return one;
+    numbers.push(number);
+  }
+  return numbers;
+};
+
 /** The equipment with the people that were typed, or what is wrong with them. */
 export const withPeople = (
   { shifts, hours, ovenHands, crew, scoops }: PeopleDraft,
@@ -78,8 +101,9 @@ export const withPeople = (
     return t`The ovens are hot from and to a time of day such as 03:30.`;
   if (!/^\d$/.test(ovenHands.trim()))
     return t`Oven hands: 0 to 9. With 0 those of the shifts tend the ovens.`;
-  const numbers = list(scoops).map((n) => Number(n.replace(/^No\.?\s*/i, '')));
-  if (numbers.some((n) => !Number.isFinite(n))) return t`Scoops are numbers, such as 30, 40, 50.`;
+  const numbers = scoopsIn(scoops, equipment.scoops);
+  if (typeof numbers === 'string')
+    return t`"${numbers}" is no scoop: write its number, or what it holds, such as 40, 45 mL, 1/4 cup, 2 in. From No. 4 to No. 100.`;
   const { calendar } = equipment;
   // Who is away from a shift stays away from it under its new name.
   const nameNow = new Map(shifts.flatMap(({ was, name }) => (was ? [[was, name.trim()]] : [])));

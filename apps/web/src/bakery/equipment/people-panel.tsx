@@ -6,7 +6,8 @@ import { ovenHandsOf, skills } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { Button } from '../../ui/button';
 import { Field } from '../../ui/field';
-import { shiftDraft, withPeople, type ShiftDraft } from './people-draft';
+import { shiftDraft, scoopsAsText, withPeople, type ShiftDraft } from './people-draft';
+import { ScoopTable } from './scoop-table';
 import { ShiftRow } from './shift-row';
 import { useChangeEquipment } from './use-equipment';
 
@@ -59,7 +60,7 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   }));
   const [ovenHands, setOvenHands] = useState(String(ovenHandsOf(equipment)));
   const [crew, setCrew] = useState(equipment.crew.join(', '));
-  const [scoops, setScoops] = useState(equipment.scoops.join(', '));
+  const [scoops, setScoops] = useState(scoopsAsText(equipment.scoops));
   const [problem, setProblem] = useState<string | null>(null);
   const typed = JSON.stringify([shifts, hours, ovenHands, crew, scoops]);
   const [saved] = useState(typed);
@@ -101,11 +102,12 @@ export const PeoplePanel = ({ bakery }: { readonly bakery: BakeryView }) => {
           hint={t`Separated by commas.`}
         />
         <Field
-          label={t`Scoops, by number`}
+          label={t`Scoops, by number or by what they hold`}
           value={scoops}
           onChange={(e) => setScoops(e.target.value)}
-          hint={t`From No. 4 to No. 100.`}
+          hint={t`40, 45 mL, 2 tbsp, 1.5 oz, 1/4 cup, or 2 in across. From No. 4 to No. 100.`}
         />
+        <ScoopTable text={scoops} />
       </div>
       {problem && (
         <p role="alert" className="mt-2 font-medium text-hand">
