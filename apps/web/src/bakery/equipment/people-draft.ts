@@ -62,7 +62,7 @@ export interface PeopleDraft {
 
 /** Scoops as they stand in their field. */
 export const scoopsAsText = (scoops: readonly number[]): string =>
-  scoops.map((number) => sayScoop(number).replace('No. ', '')).join(', ');
+  scoops.map((number) => sayScoop(number).replace(/^No\. /, '')).join(', ');
 
 /** The numbers of the scoops that were typed, or the one that cannot be read. */
 export const scoopsIn = (text: string, before: readonly number[] = []): readonly number[] | string => {

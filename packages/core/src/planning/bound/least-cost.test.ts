@@ -60,7 +60,15 @@ const days = (seed: number): PlanProblem => {
   return smallProblem({
     nowS: 0,
     products,
-    ovens: [{ id: 'oven', name: 'Oven', places: whole(1, 4), degreesPerMin: whole(2, 10), coolsPerMin: whole(1, 10) }],
+    ovens: [
+      {
+        id: 'oven',
+        name: 'Oven',
+        places: whole(1, 4),
+        degreesPerMin: whole(2, 10),
+        coolsPerMin: whole(1, 10),
+      },
+    ],
     ovenHours: Array.from({ length: count * hoursADay }, (_, i) => {
       const fromS = Math.floor(i / hoursADay) * day + 4 * hour + (i % hoursADay) * 8 * hour;
       return { fromS, toS: fromS + 6 * hour, capacity: 1 };
