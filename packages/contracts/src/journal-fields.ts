@@ -32,7 +32,7 @@ export const Range = (min: number, max: number) => (target: object, key: string)
 };
 
 /** A figure by a name that people gave, such as grams by ingredient. */
-export const ByName = (most: number, sentence: string) =>
+export const ByName = (most: number, sentence: string, names = 40) =>
   ValidateBy({
     name: 'byName',
     constraints: [most],
@@ -40,7 +40,7 @@ export const ByName = (most: number, sentence: string) =>
       validate: (value: unknown) =>
         typeof value === 'object' &&
         value !== null &&
-        Object.entries(value).length <= 40 &&
+        Object.entries(value).length <= names &&
         Object.entries(value).every(
           ([name, figure]) =>
             name.length > 0 &&

@@ -15,7 +15,7 @@ import {
 import { Optional } from './optional.js';
 import { EquipmentBody } from './equipment.js';
 import { NewFormulaInput } from './formula.js';
-import { OwnIngredientInput, RulesBody } from './setup.js';
+import { OwnIngredientInput, PricesBody, RulesBody } from './setup.js';
 
 export class SetupBakery {
   @Matches(/^(?=.*\S).{1,60}$/, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
@@ -41,6 +41,8 @@ export class SetupFile {
   @ValidateNested({ each: true })
   @Type(() => OwnIngredientInput)
   ingredients: OwnIngredientInput[];
+  /** What a kilogram of an ingredient costs; those of the bakery stay where the file has none. */
+  @Optional() @IsObject() @ValidateNested() @Type(() => PricesBody) prices?: PricesBody;
   @IsArray()
   @ArrayMaxSize(400)
   @IsObject({ each: true })
@@ -74,7 +76,7 @@ export interface SetupChanges {
     readonly name: string;
     readonly what: 'new' | 'changed' | 'retired';
   }[];
-  /** Parts of the equipment that are lists of their own: scoops, shifts, oven hours, people, closed days. */
+  /** What is a list of its own: scoops, shifts, oven hours, people, closed days, prices. */
   readonly lists: readonly string[];
   /** House rules of another figure, with what holds now. */
   readonly rules: readonly { readonly key: string; readonly from: unknown; readonly to: unknown }[];

@@ -15,6 +15,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { ByName } from './journal-fields.js';
 import { Optional } from './optional.js';
 import {
   allergenIds,
@@ -178,5 +179,16 @@ export class OwnIngredientsInput {
   @ValidateNested({ each: true })
   @Type(() => OwnIngredientInput)
   ingredients: OwnIngredientInput[];
+  @Type(() => Number) @IsInt() version: number;
+}
+
+/** What the bakery pays for a kilogram of its ingredients, in its own money. */
+export class PricesBody {
+  @Matches(/^(?:[A-Z]{3})?$/, { message: 'A currency is three capitals, such as EUR.' }) currency: string;
+  @ByName(100_000, 'A price of a kilogram is between 0 and 100,000.', 1000) perKg: Record<string, number>;
+}
+
+/** The version is the one that was edited. */
+export class PricesInput extends PricesBody {
   @Type(() => Number) @IsInt() version: number;
 }

@@ -8,6 +8,7 @@ import type {
   LearnedValues,
   OrderLine,
   PlaceFault,
+  Prices,
 } from '@jokul/core';
 import type { PlanView } from './views-planning.js';
 
@@ -58,6 +59,9 @@ export interface BakeryView {
   /** The bakery's own ingredients, beside the library. */
   readonly ownIngredients: readonly Ingredient[];
   readonly ownIngredientsVersion: number;
+  /** What its ingredients cost. */
+  readonly prices: Prices;
+  readonly pricesVersion: number;
   /** What is in force of what was learned of ovens and doughs. */
   readonly learned: LearnedValues | null;
   readonly clock: ClockView;

@@ -89,6 +89,7 @@ export interface Answers {
   'POST /api/formulas/{code}/versions': Formula;
   'GET /api/health': { readonly status: 'ready' };
   'PUT /api/ingredients': BakeryView;
+  'PUT /api/prices': BakeryView;
   'GET /api/journal': JournalView;
   'POST /api/journal': AppendView;
   'GET /api/journal/between': JournalView;

@@ -15,6 +15,7 @@ import {
   type HouseRules,
   type Ingredient,
   type Library,
+  type Prices,
 } from '@jokul/core';
 import type {
   OwnIngredientInput,
@@ -68,18 +69,19 @@ export class SetupFileService {
   ) {}
 
   private async now() {
-    const [equipment, rules, bakery, formulas, own] = await Promise.all([
+    const [equipment, rules, bakery, formulas, own, prices] = await Promise.all([
       this.settings.read('equipment'),
       this.settings.read('rules'),
       this.settings.read('bakery'),
       this.formulas.latest(),
       this.own.read(),
+      this.settings.prices(),
     ]);
-    return { equipment, rules, bakery, formulas, own };
+    return { equipment, rules, bakery, formulas, own, prices };
   }
 
   async give(): Promise<SetupFile> {
-    const { equipment, rules, bakery, formulas, own } = await this.now();
+    const { equipment, rules, bakery, formulas, own, prices } = await this.now();
     return plain({
       format: 'jokul-setup',
       version: 1,
@@ -88,6 +90,7 @@ export class SetupFileService {
       rules: Object.fromEntries(ruleKeys.map((key) => [key, rules.body[key]])),
       equipment: setUpOf(equipment.body),
       ingredients: own.ingredients.map(givenOf),
+      ...(prices.version > 0 && { prices: prices.body }),
       formulas: formulas.map(bodyOf),
     } as unknown as SetupFile);
   }
@@ -117,6 +120,7 @@ export class SetupFileService {
       ...file,
       ...(row.key === 'equipment' && { equipment: setUpOf(body as Equipment) }),
       ...(rules && { rules: Object.fromEntries(ruleKeys.map((key) => [key, rules[key]])) }),
+      ...(row.key === 'prices' && { prices: body as Prices }),
       ...(row.key === 'ingredients' && { ingredients: (body as readonly Ingredient[]).map(givenOf) }),
       bakery: {
         name: row.key === 'bakery' ? (body as { name: string }).name : file.bakery.name,
@@ -189,6 +193,7 @@ export class SetupFileService {
       throw new JokulError('twice', `The file has the formula ${twice} twice.`, 'file.formulas');
     this.checkFormulas(formulas, libraryOf(ingredients));
     const fresh = formulas.filter((formula) => latest.get(formula.code) !== formula);
+    const prices = file.prices && (plain(file.prices) as Prices);
     const changes: SetupChanges = {
       bakery: file.bakery,
       versions: {
@@ -197,7 +202,10 @@ export class SetupFileService {
         ingredients: now.own.version,
       },
       things: thingsChanged(now.equipment.body, equipment),
-      lists: listsChanged(now.equipment.body, equipment),
+      lists: [
+        ...listsChanged(now.equipment.body, equipment),
+        ...(prices && !same(now.prices.body, prices) ? ['prices'] : []),
+      ],
       rules: rulesChanged(now.rules.body, rules),
       ingredients: ingredientsChanged(now.own.ingredients, ingredients),
       formulas: fresh.map(({ code, name, version }) => ({
@@ -206,7 +214,7 @@ export class SetupFileService {
         what: version === 1 ? ('new' as const) : ('changed' as const),
       })),
     };
-    return { changes, equipment, rules, ingredients, fresh };
+    return { changes, equipment, rules, ingredients, prices, fresh };
   }
 
   /** Formulas may be of ingredients that come with them. */
@@ -233,7 +241,7 @@ export class SetupFileService {
   async take({ file, withBakery, versions }: TakeSetupFileInput, who = ''): Promise<SetupChanges> {
     const createdAtMs = Math.round(await this.clock.nowMs());
     const now = await this.now();
-    const { changes, equipment, rules, ingredients, fresh } = this.changesBy(now, file, withBakery);
+    const { changes, equipment, rules, ingredients, prices, fresh } = this.changesBy(now, file, withBakery);
     if (!same(changes.versions, plain(versions))) throw changedMeanwhile();
     await changeRows(this.db, async (manager) => {
       const write = async (key: StoredName, body: unknown, version: number) => {
@@ -245,6 +253,7 @@ export class SetupFileService {
       await write('equipment', equipment, versions.equipment);
       await write('rules', rules, versions.rules);
       if (changes.ingredients.length > 0) await write('ingredients', ingredients, versions.ingredients);
+      if (changes.lists.includes('prices')) await write('prices', prices, now.prices.version);
       if (withBakery)
         await write('bakery', { ...now.bakery.body, name: file.bakery.name.trim() }, now.bakery.version);
       for (const body of fresh) {

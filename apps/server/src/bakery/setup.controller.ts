@@ -6,6 +6,7 @@ import {
   EquipmentInput,
   OpenBakeryInput,
   OwnIngredientsInput,
+  PricesInput,
   RulesInput,
   SetupFileInput,
   TakeSetupFileInput,
@@ -40,13 +41,14 @@ export class SetupController {
 
   @Get('bakery')
   async bakery(): Promise<BakeryView> {
-    const [equipment, rules, bakery, formulas, clock, own, { inForce }] = await Promise.all([
+    const [equipment, rules, bakery, formulas, clock, own, prices, { inForce }] = await Promise.all([
       this.settings.read('equipment'),
       this.settings.read('rules'),
       this.settings.read('bakery'),
       this.formulas.latest(),
       this.clock.view(),
       this.own.read(),
+      this.settings.prices(),
       this.settings.calibration(),
     ]);
     return {
@@ -62,6 +64,8 @@ export class SetupController {
       formulas,
       ownIngredients: own.ingredients,
       ownIngredientsVersion: own.version,
+      prices: prices.body,
+      pricesVersion: prices.version,
       learned: inForce && { atMs: inForce.atMs, bakes: inForce.bakes, values: inForce.values },
       clock,
       today: wallClock(clock.nowMs / 1000, rules.body.timeZone).date,
@@ -135,6 +139,12 @@ export class SetupController {
   @Put('ingredients')
   async saveIngredients(@Body() input: OwnIngredientsInput, @Who() who: string): Promise<BakeryView> {
     await this.own.write(input, who);
+    return this.bakery();
+  }
+
+  @Put('prices')
+  async savePrices(@Body() { version, ...prices }: PricesInput, @Who() who: string): Promise<BakeryView> {
+    await this.settings.write('prices', prices, version, who);
     return this.bakery();
   }
 }

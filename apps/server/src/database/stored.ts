@@ -48,6 +48,7 @@ export const storedForms = {
   clock: form('clock'),
   bakery: form('bakery'),
   ingredients: form('own ingredients'),
+  prices: form('prices'),
   calibration: form('calibration'),
   faults: form('faults of the probes'),
 } as const;

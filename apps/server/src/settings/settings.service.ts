@@ -1,6 +1,14 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
-import { JokulError, type Equipment, type HouseRules, type Ingredient, type PlaceFault } from '@jokul/core';
+import {
+  JokulError,
+  noPrices,
+  type Equipment,
+  type HouseRules,
+  type Ingredient,
+  type PlaceFault,
+  type Prices,
+} from '@jokul/core';
 import { calibrationSetting, type CalibrationSetting } from './calibration-setting.js';
 import { pack, unpack } from '../database/stored.js';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
@@ -12,6 +20,7 @@ interface Settings {
   clock: { mode: 'real' | 'running' | 'frozen'; offsetMs: number; frozenAtMs: number };
   bakery: { name: string; day: string };
   ingredients: readonly Ingredient[];
+  prices: Prices;
   calibration: CalibrationSetting;
   faults: readonly PlaceFault[];
 }
@@ -33,6 +42,14 @@ export class SettingsService {
         key,
       );
     return { body: unpack<Settings[K]>(key, row.body), version: row.version };
+  }
+
+  /** What ingredients cost; nothing where nobody said. */
+  async prices(manager: EntityManager = this.db.manager): Promise<{ body: Prices; version: number }> {
+    const row = await manager.findOneBy(SettingEntity, { key: 'prices' });
+    return row
+      ? { body: unpack<Prices>('prices', row.body), version: row.version }
+      : { body: noPrices, version: 0 };
   }
 
   /** What people decided about learning; nothing where it was never written. */

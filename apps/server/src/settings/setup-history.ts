@@ -6,7 +6,7 @@ import { unpack } from '../database/stored.js';
 import { ingredientsChanged, listsChanged, rulesChanged, same, thingsChanged } from './setup-diff.js';
 
 /** What a person sets up; the clock, faults and what was learned have histories of their own, or need none. */
-const kept = ['equipment', 'rules', 'ingredients', 'bakery'] as const;
+const kept = ['equipment', 'rules', 'ingredients', 'prices', 'bakery'] as const;
 export type KeptKey = (typeof kept)[number];
 export const isKept = (key: string): key is KeptKey => (kept as readonly string[]).includes(key);
 
@@ -31,6 +31,8 @@ const whatOf = (key: KeptKey, before: unknown, after: unknown): SetupChangeWhat 
         ...nothing,
         ingredients: ingredientsChanged(before as readonly Ingredient[], after as readonly Ingredient[]),
       };
+    case 'prices':
+      return { ...nothing, lists: ['prices'] };
     case 'bakery': {
       const [a, b] = [before as { name: string }, after as { name: string }];
       return { ...nothing, rules: a.name === b.name ? [] : [{ key: 'name', from: a.name, to: b.name }] };

@@ -62,7 +62,7 @@ describe('how the wall speaks', () => {
     const prepare = (prepare: object) =>
       amount(action({ kind: 'prepare', prepare: prepare as Action['prepare'] & object }), units);
     expect(prepare({ kind: 'butter-out', massG: 500 })).toBe('500 g, ');
-    expect(prepare({ kind: 'clean', allergens: ['nuts', 'milk'] })).toBe('of nuts and milk, ');
+    expect(prepare({ kind: 'clean', allergens: ['nuts', 'milk'] })).toBe('of tree nuts and milk, ');
     expect(prepare({ kind: 'oven-on', oven: { setC: 177, loadId: 'L7' } })).toBe('177 °C, ');
     expect(amount(action({}), units as Units)).toBe('');
     expect(

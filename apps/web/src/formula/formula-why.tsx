@@ -4,6 +4,7 @@ import type { FormulaVersionView } from '@jokul/contracts';
 import { Cautions, WhySection } from '../line/station';
 import { DoughShares } from './dough-shares';
 import { Forecast } from './forecast';
+import { IngredientCosts } from './ingredient-costs';
 import { Soundness } from './soundness';
 import { Swaps } from './swaps';
 import { Texture } from './texture';
@@ -49,6 +50,7 @@ export const FormulaWhy = ({
     {sound && (
       <>
         <DoughShares formula={formula} />
+        <IngredientCosts formula={formula} />
         <WhySection title={t`Recipe check`}>
           <Soundness formula={formula} />
           <p className="mt-2">

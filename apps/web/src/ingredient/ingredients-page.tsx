@@ -9,6 +9,7 @@ import { Cautions, Station, WhySection } from '../line/station';
 import { IngredientDetail } from './ingredient-detail';
 import { found, IngredientQueue } from './ingredient-queue';
 import { OwnIngredientForm } from './own-ingredient-form';
+import { PriceForm } from './price-form';
 import { OwnIngredientTable } from './own-ingredient-table';
 
 /** The ingredient library, and the bakery's own ingredients beside it. */
@@ -75,6 +76,7 @@ export const IngredientsPage = () => {
         <>
           <OwnIngredientTable bakery={bakery.data} />
           <IngredientDetail food={food} />
+          <PriceForm key={`${food.id} ${bakery.data.pricesVersion}`} food={food} bakery={bakery.data} />
         </>
       )}
     </Station>

@@ -6,5 +6,6 @@ export * from './convert.js';
 export * from './reducing-sugars.js';
 export * from './thinning-sugars.js';
 export * from './own.js';
+export * from './prices.js';
 export * from './milk-fat.js';
 export * from './fat-curves.js';

@@ -2,11 +2,13 @@ import { t } from '@lingui/core/macro';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useSyncExternalStore } from 'react';
 import { useSearchParams } from 'react-router';
-import type { BakeryView, ClockInput, ClockView, OwnIngredientsInput } from '@jokul/contracts';
-import { ingredients, libraryOf, wallClock, type Library } from '@jokul/core';
+import type { BakeryView, ClockInput, ClockView, OwnIngredientsInput, PricesInput } from '@jokul/contracts';
+import { ingredients, libraryOf, noPrices, wallClock, type Library } from '@jokul/core';
 import { call, get } from '../api';
 import { askClock, lastKnownClock, nowMs, setClock } from '../now';
 import { refreshRows } from './client';
+
+const withoutPrices = { prices: noPrices, pricesVersion: 0 };
 
 /** What changes rarely. */
 export const useBakery = () =>
@@ -20,7 +22,8 @@ export const useBakery = () =>
       const clock = asked ?? lastKnownClock() ?? bakery.clock;
       // Before anything asks what day it is.
       setClock(clock);
-      return { ...bakery, clock };
+      // What a device kept of an older Jokul has no prices.
+      return { ...withoutPrices, ...bakery, clock };
     },
   });
 
@@ -53,6 +56,12 @@ export const useDayDate = (): string | undefined => {
 export const useSaveIngredients = () =>
   useMutation({
     mutationFn: (input: OwnIngredientsInput) => call<BakeryView>('PUT', 'ingredients', input),
+    onSettled: refreshRows,
+  });
+
+export const useSavePrices = () =>
+  useMutation({
+    mutationFn: (input: PricesInput) => call<BakeryView>('PUT', 'prices', input),
     onSettled: refreshRows,
   });
 
