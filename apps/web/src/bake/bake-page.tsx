@@ -3,6 +3,7 @@ import { useLocation, useParams } from 'react-router';
 import type { BatchPlan, FloorState, Load } from '@jokul/core';
 import { useNames } from '../line/actions';
 import { NeedPlan } from '../line/need-plan';
+import { NotOnDay } from '../line/not-on-day';
 import { useJournal } from '../journal/store';
 import { nowMs, useWallClock } from '../lib/clock';
 import { forecastIn } from '../lib/forecast';
@@ -57,6 +58,8 @@ const BakeWork = () => {
   const loads = plan.batches
     .flatMap((batch) => batch.loads.map((load) => ({ load, batch })))
     .sort((a, b) => a.load.startS - b.load.startS);
+  if (loadId !== undefined && loads.length > 0 && loads.every(({ load }) => load.id !== loadId))
+    return <NotOnDay id={loadId} path="/bake" />;
   const found =
     loads.find(({ load }) => load.id === loadId) ??
     loads.find(({ load }) => loadState(load, trays) !== 'racked') ??

@@ -21,6 +21,15 @@ export const IngredientsPage = () => {
   if (!bakery.data) return <Loading what={t`the ingredients`} />;
   const library = libraryOf(bakery.data.ownIngredients);
   const all = [...library.values()].sort((a, b) => Number(isShipped(a.id)) - Number(isShipped(b.id)));
+  if (id !== undefined && !library.has(id))
+    return bakery.isFetching ? (
+      <Loading what={t`the ingredients`} />
+    ) : (
+      <Empty
+        title={t`There is no ingredient "${id}"`}
+        action={<Link to="/setup/ingredients" className={buttonClass('primary')}>{t`Show the library`}</Link>}
+      >{t`It may have been taken off the list of your own.`}</Empty>
+    );
   const shown = found(all, filter);
   const food = (id === undefined ? undefined : library.get(id)) ?? shown[0] ?? all[0];
   if (!food) return <Empty title={t`The library is empty`}>{t`Start Jokul again.`}</Empty>;

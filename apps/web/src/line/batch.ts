@@ -22,6 +22,10 @@ export const useBatches = (kind: 'mix' | 'portion'): readonly BatchPlan[] => {
   return [...batches].sort((a, b) => (taskOf(a, kind)?.startS ?? 0) - (taskOf(b, kind)?.startS ?? 0));
 };
 
+/** Whether the address names a batch that is not among these. */
+export const isElsewhere = (batches: readonly BatchPlan[], batchId: string | undefined): batchId is string =>
+  batchId !== undefined && batches.every((batch) => batch.batchId !== batchId);
+
 /** What the journal knows of a batch. */
 export const useKnown = (batchId: string): LotState =>
   useJournal((s) => s.floor.lots.get(batchId)) ?? emptyLot(batchId);

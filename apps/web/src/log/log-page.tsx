@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { Printer } from 'lucide-react';
 import { Link, useLocation, useParams } from 'react-router';
+import { NotOnDay } from '../line/not-on-day';
 import { productOf, wallClock } from '@jokul/core';
 import { useNames } from '../line/actions';
 import { DayPicker } from '../line/day-picker';
@@ -29,7 +30,9 @@ export const LogPage = () => {
   if (!data || !floor || !date) return <Loading what={t`the log`} />;
   const planned = new Set((day.data?.plan?.plan.batches ?? []).map((batch) => batch.batchId));
   const lots = lotsOf(floor, date, planned, (atMs) => wallClock(atMs / 1000, data.rules.timeZone).date);
-  const current = batchId && lots.includes(batchId) ? batchId : lots[0];
+  if (batchId !== undefined && lots.length > 0 && !lots.includes(batchId))
+    return <NotOnDay id={batchId} path="/log" />;
+  const current = batchId ?? lots[0];
   const traysOf = (lot: string) =>
     [...floor.trays.values()]
       .filter((tray) => tray.batchId === lot)

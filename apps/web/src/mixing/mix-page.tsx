@@ -1,11 +1,13 @@
 import { t } from '@lingui/core/macro';
 import { Calculator, Printer } from 'lucide-react';
 import { useState } from 'react';
+import { useParams } from 'react-router';
 import { amountsFor, batchFactor, inUse, toppingsFor, weighSheet } from '@jokul/core';
 import { useNames } from '../line/actions';
-import { taskOf, useBatchAtHand, useBatches } from '../line/batch';
+import { isElsewhere, taskOf, useBatchAtHand, useBatches } from '../line/batch';
 import { NeedPlan } from '../line/need-plan';
 import { NoBatches } from '../line/no-batches';
+import { NotOnDay } from '../line/not-on-day';
 import { StalePlan } from '../line/plan-bar';
 import { nowMs, useWallClock } from '../lib/clock';
 import { useBakery, useDay } from '../lib/queries';
@@ -28,8 +30,10 @@ const MixWork = () => {
   const wall = useWallClock();
   const { mass } = useUnits();
   const [another, setAnother] = useState(false);
+  const { batchId } = useParams();
   if (!data || !day.data) return <Loading what={t`the batches`} />;
   if (batches.length === 0) return <NoBatches title={t`Nothing to mix`} />;
+  if (isElsewhere(batches, batchId)) return <NotOnDay id={batchId} path="/mix" />;
   if (!hand) return <Loading what={t`the batch`} />;
   const { batch, formula, known } = hand;
   const factor = batchFactor(known);

@@ -1,9 +1,11 @@
 import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
+import { useParams } from 'react-router';
 import { countPieces, doughDensityFigure, scoopsFor, toppingsBefore } from '@jokul/core';
-import { useBatchAtHand, useBatches } from '../line/batch';
+import { isElsewhere, useBatchAtHand, useBatches } from '../line/batch';
 import { NeedPlan } from '../line/need-plan';
 import { NoBatches } from '../line/no-batches';
+import { NotOnDay } from '../line/not-on-day';
 import { StalePlan } from '../line/plan-bar';
 import { useBakery, useDay } from '../lib/queries';
 import { useUnits } from '../lib/units';
@@ -60,11 +62,13 @@ const PortionWork = () => {
   const batches = useBatches('portion');
   const hand = useBatchAtHand(batches, (known) => !known?.portioned);
   const { mass } = useUnits();
+  const { batchId } = useParams();
   const day = useDay();
   // Weighed scoops hold for the batch they were weighed of.
   const [weighed, setWeighed] = useState<{ batchId: string; scoop: MeasuredScoop } | null>(null);
   if (!data) return <Loading what={t`the batches`} />;
   if (batches.length === 0) return <NoBatches title={t`Nothing to portion`} />;
+  if (isElsewhere(batches, batchId)) return <NotOnDay id={batchId} path="/portion" />;
   if (!hand) return <Loading what={t`the batch`} />;
   const { batch, formula, known } = hand;
   const { rules, equipment } = data;

@@ -1,0 +1,27 @@
+import { afterEach, describe, expect, it } from '@jest/globals';
+import { cleanup, render, screen } from '@testing-library/react';
+import { MemoryRouter } from 'react-router';
+import type { BatchPlan } from '@jokul/core';
+import { isElsewhere } from './batch';
+import { NotOnDay } from './not-on-day';
+
+afterEach(cleanup);
+const batches = [{ batchId: 'LEM-26-60-B' }, { batchId: 'constructor' }] as unknown as readonly BatchPlan[];
+
+describe('an address of a batch', () => {
+  it.each([
+    [undefined, false],
+    ['LEM-26-60-B', false],
+    ['LEM-26-61-C', true],
+    ['__proto__', true],
+  ])('%s is elsewhere: %s', (id, elsewhere) => expect(isElsewhere(batches, id)).toBe(elsewhere));
+  it('that is not here says so, and leads to what is, on the same day', () => {
+    render(
+      <MemoryRouter initialEntries={['/mix/LEM-26-61-C?day=2026-11-28']}>
+        <NotOnDay id="LEM-26-61-C" path="/mix" />
+      </MemoryRouter>,
+    );
+    expect(document.body.textContent).toContain('LEM-26-61-C is not on this day');
+    expect(screen.getByRole('link').getAttribute('href')).toBe('/mix?day=2026-11-28');
+  });
+});
