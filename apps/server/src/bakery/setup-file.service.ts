@@ -1,22 +1,5 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
-import {
-  checkEquipment,
-  checkFormula,
-  equipmentKinds,
-  JokulError,
-  libraryOf,
-  givenOf,
-  ownIngredients,
-  withFoods,
-  withoutFoods,
-  type Equipment,
-  type Formula,
-  type HouseRules,
-  type Ingredient,
-  type Library,
-  type Prices,
-} from '@jokul/core';
 import type {
   OwnIngredientInput,
   SetupChanges,
@@ -25,12 +8,27 @@ import type {
   SetupFileInput,
   TakeSetupFileInput,
 } from '@jokul/contracts';
+import {
+  checkEquipment,
+  checkFormula,
+  givenOf,
+  JokulError,
+  libraryOf,
+  ownIngredients,
+  withFoods,
+  type Equipment,
+  type Formula,
+  type HouseRules,
+  type Ingredient,
+  type Library,
+  type Prices,
+} from '@jokul/core';
 import { ClockService } from '../clock/clock.service.js';
-import { pack, unpack, type StoredName } from '../database/stored.js';
 import { FormulaVersionEntity, SettingEntity, SetupChangeEntity } from '../database/entities.js';
+import { pack, unpack, type StoredName } from '../database/stored.js';
 import { FormulaService } from '../formula/formula.service.js';
-import { isZone } from './own-bakery.service.js';
 import { OwnIngredientsService } from '../ingredient/own-ingredients.service.js';
+import { changeRows, SettingsService } from '../settings/settings.service.js';
 import {
   ingredientsChanged,
   listsChanged,
@@ -41,20 +39,10 @@ import {
   thingsChanged,
 } from '../settings/setup-diff.js';
 import { isKept, keepChange } from '../settings/setup-history.js';
-import { changeRows, SettingsService } from '../settings/settings.service.js';
+import { isZone } from './own-bakery.service.js';
+import { bodyOf, changedMeanwhile, kinds, setUpOf } from './setup-file-parts.js';
 
 type Now = Awaited<ReturnType<SetupFileService['now']>>;
-
-const without = <T extends object, K extends keyof T>(whole: T, key: K): Omit<T, K> =>
-  Object.fromEntries(Object.entries(whole).filter(([own]) => own !== key)) as Omit<T, K>;
-const bodyOf = (formula: Formula) => without(withoutFoods(formula), 'version');
-
-/** What people learned of a place stays with the bakery: the file has what they set up. */
-const setUpOf = (equipment: Equipment) => ({
-  ...equipment,
-  places: equipment.places.map((place) => without(place, 'learned')),
-});
-
 const mostShown = 100;
 
 /** The setup of a bakery as a file: given out, looked at, and taken in. */
@@ -265,16 +253,3 @@ export class SetupFileService {
     return changes;
   }
 }
-
-const changedMeanwhile = () =>
-  new JokulError(
-    'changed-meanwhile',
-    'Somebody else changed the setup meanwhile. Look at the file again, then take it in.',
-    'versions',
-  );
-
-const kinds = (of: (kind: (typeof equipmentKinds)[number]) => readonly object[]) =>
-  Object.fromEntries(equipmentKinds.map((kind) => [kind, of(kind)])) as Record<
-    (typeof equipmentKinds)[number],
-    readonly object[]
-  >;

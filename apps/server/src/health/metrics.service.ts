@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { collectDefaultMetrics, Gauge, Histogram, Registry, type OpenMetricsContentType } from 'prom-client';
 import { JournalFeed } from '../journal/journal-feed.js';
-import { JournalService } from '../journal/journal.service.js';
+import { JournalReader } from '../journal/journal-reader.js';
 import { ComputationService } from '../computation/computation.service.js';
 
 /** Figures of the running server for a monitor, as OpenMetrics. They name no person, lot or product. */
@@ -11,7 +11,7 @@ export class MetricsService {
   private readonly registry = new Registry<OpenMetricsContentType>();
   private readonly requests: Histogram<'method' | 'status'>;
 
-  constructor(feed: JournalFeed, journal: JournalService, computation: ComputationService) {
+  constructor(feed: JournalFeed, journal: JournalReader, computation: ComputationService) {
     this.registry.setContentType(Registry.OPENMETRICS_CONTENT_TYPE);
     const registers = [this.registry];
     collectDefaultMetrics({ register: this.registry });

@@ -1,6 +1,7 @@
 import { describe, expect, it, jest } from '@jest/globals';
 import type { JournalEntry } from '@jokul/core';
 import { JournalFeed, type FeedMessage } from './journal-feed.js';
+import type { JournalReader } from './journal-reader.js';
 import type { JournalService } from './journal.service.js';
 
 describe('the feed', () => {
@@ -12,8 +13,8 @@ describe('the feed', () => {
       ledger: async () => 'one',
       onWritten: () => undefined,
       after: () => new Promise<JournalEntry[]>((resolve) => (slow = resolve)),
-    } as unknown as JournalService;
-    const feed = new JournalFeed(journal);
+    } as unknown as JournalService & JournalReader;
+    const feed = new JournalFeed(journal, journal);
     const heard: FeedMessage[] = [];
     feed.stream(10).subscribe(() => undefined);
     await new Promise((resolve) => setTimeout(resolve, 50));
@@ -45,12 +46,12 @@ describe('the feed', () => {
       after: async (seq: number) =>
         Array.from({ length: ledger.seq - seq }, (_, i) => ({ seq: seq + 1 + i }) as JournalEntry),
       onWritten: (heard: () => void) => (written = heard),
-    } as unknown as JournalService;
+    } as unknown as JournalService & JournalReader;
     const write = () => {
       ledger.seq += 1;
       written();
     };
-    const feed = new JournalFeed(journal);
+    const feed = new JournalFeed(journal, journal);
     const heard: string[] = [];
     // Nobody follows: nothing is looked at.
     write();

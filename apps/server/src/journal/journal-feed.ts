@@ -3,6 +3,7 @@ import { setImmediate as others } from 'node:timers/promises';
 import { Observable, type Subscriber } from 'rxjs';
 import type { JournalEntry } from '@jokul/core';
 import { isAway } from '../common/problem.filter.js';
+import { JournalReader } from './journal-reader.js';
 import { JournalService } from './journal.service.js';
 
 export interface FeedMessage {
@@ -58,7 +59,10 @@ export class JournalFeed implements OnModuleDestroy {
   /** Whether a look is due soon, or as soon as the one that is going on ends. */
   private soon = false;
 
-  constructor(private readonly journal: JournalService) {
+  constructor(
+    journal: JournalService,
+    private readonly reader: JournalReader,
+  ) {
     journal.onWritten(() => this.lookSoon());
   }
 
@@ -126,7 +130,7 @@ export class JournalFeed implements OnModuleDestroy {
   }
 
   private async look(): Promise<void> {
-    const head = await this.journal.head();
+    const head = await this.reader.head();
     this.revision = head.revision;
     if (this.seq === 0 || head.seq < this.seq) {
       // The first look, or another journal than before: nothing that is kept belongs to it.
@@ -134,7 +138,7 @@ export class JournalFeed implements OnModuleDestroy {
       this.seq = head.seq;
     }
     while (this.seq < head.seq) {
-      const entries = await this.journal.after(this.seq);
+      const entries = await this.reader.after(this.seq);
       const last = entries.at(-1);
       if (!last) break;
       this.recent = [...this.recent, ...entries.map(toldOf)].slice(-keptEntries);
@@ -162,7 +166,7 @@ export class JournalFeed implements OnModuleDestroy {
     };
     if (screen.revision === null) {
       // Read for this screen: one that came during a look may know more than that look found, and is not ahead of us.
-      const [ledger, head] = await Promise.all([this.journal.ledger(), this.journal.head()]);
+      const [ledger, head] = await Promise.all([this.reader.ledger(), this.reader.head()]);
       say({ type: 'hello', data: { ledger, lastSeq: head.seq } });
     }
     const [first] = this.recent;
@@ -170,7 +174,7 @@ export class JournalFeed implements OnModuleDestroy {
       for (const entry of this.recent.slice(screen.seq - first.seq + 1)) this.tell(screen, entry);
     } else {
       while (screen.seq < this.seq && !screen.to.closed) {
-        const entries = await this.journal.after(screen.seq);
+        const entries = await this.reader.after(screen.seq);
         if (entries.length === 0) break;
         for (const entry of entries) this.tell(screen, toldOf(entry));
       }

@@ -3,6 +3,7 @@ import { ApiTags } from '@nestjs/swagger';
 import { AppendInput, type AppendView, type JournalView } from '@jokul/contracts';
 import type { Observable } from 'rxjs';
 import { JournalFeed, type FeedMessage } from './journal-feed.js';
+import { JournalReader } from './journal-reader.js';
 import { JournalService } from './journal.service.js';
 import { checkedEntry } from './payload-check.js';
 
@@ -20,22 +21,23 @@ const number = (text: string | undefined, name: string, fallback: number): numbe
 export class JournalController {
   constructor(
     private readonly journal: JournalService,
+    private readonly reader: JournalReader,
     private readonly feed: JournalFeed,
   ) {}
 
   @Get()
   around(@Query('since') since?: string): Promise<JournalView> {
-    return this.journal.around(number(since, 'since', 0));
+    return this.reader.around(number(since, 'since', 0));
   }
 
   @Get('between')
   between(@Query('from') from?: string, @Query('to') to?: string): Promise<JournalView> {
-    return this.journal.between(number(from, 'from', 0), number(to, 'to', Number.MAX_SAFE_INTEGER));
+    return this.reader.between(number(from, 'from', 0), number(to, 'to', Number.MAX_SAFE_INTEGER));
   }
 
   @Get('verify')
   verify(): Promise<{ entries: number; firstBrokenSeq: number | null }> {
-    return this.journal.verify();
+    return this.reader.verify();
   }
 
   @Post()

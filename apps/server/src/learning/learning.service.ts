@@ -23,7 +23,7 @@ import type {
 } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaService } from '../formula/formula.service.js';
-import { JournalService } from '../journal/journal.service.js';
+import { JournalReader } from '../journal/journal-reader.js';
 import { ComputationService } from '../computation/computation.service.js';
 import { CachedAnswers } from '../computation/cached-answers.js';
 import { PlanRows } from '../planning/plan-rows.js';
@@ -57,7 +57,7 @@ export class LearningService {
     private readonly db: DataSource,
     private readonly settings: SettingsService,
     private readonly formulas: FormulaService,
-    private readonly journal: JournalService,
+    private readonly journal: JournalReader,
     private readonly clock: ClockService,
     private readonly computation: ComputationService,
     private readonly plans: PlanService,

@@ -1,58 +1,18 @@
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { DataSource, In, type EntityManager } from 'typeorm';
-import { clockChangeAt, JokulError, whyClosed } from '@jokul/core';
 import type {
   DayView,
   KeyedOrderLineInput,
   OrderLineInput,
   OrderLinesView,
   OrderView,
-  StandingOrderView,
 } from '@jokul/contracts';
+import { clockChangeAt, JokulError, whyClosed } from '@jokul/core';
 import { FormulaVersionEntity, OrderLineEntity } from '../database/entities.js';
 import { changeRows, SettingsService } from '../settings/settings.service.js';
+import { byTime, ofStanding, ordinary, sameLine, standingLine, view } from './order-lines.js';
 import { StandingOrdersService } from './standing-orders.service.js';
-
-const view = (
-  { id, customer, productCode, pieces, readyBy, version, standingId }: OrderLineEntity,
-  standing: readonly StandingOrderView[] = [],
-): OrderView => {
-  const from = standing.find((order) => order.id === standingId);
-  return {
-    id,
-    customer,
-    productCode,
-    pieces,
-    readyBy,
-    version,
-    ...(from && { standing: { id: from.id, weekdays: from.weekdays } }),
-  };
-};
-
-/** The line that a standing order brings on a day, while nobody changed it for that day. */
-const standingLine = (order: StandingOrderView, date: string): OrderView => ({
-  id: `${order.id}~${date}`,
-  customer: order.customer,
-  productCode: order.productCode,
-  pieces: order.pieces,
-  readyBy: order.readyBy,
-  version: 0,
-  standing: { id: order.id, weekdays: order.weekdays },
-});
-const ofStanding = (id: string) => {
-  const [standingId, date] = id.split('~');
-  return standingId && date ? { standingId, date } : null;
-};
-
-const ordinary = { standingId: null, skipped: false } as const;
-
-const byTime = (a: OrderView, b: OrderView) =>
-  a.readyBy.localeCompare(b.readyBy) ||
-  a.customer.localeCompare(b.customer) ||
-  a.productCode.localeCompare(b.productCode);
-const sameLine = (a: Pick<OrderView, 'customer' | 'productCode' | 'readyBy'>) =>
-  JSON.stringify([a.customer.toLowerCase(), a.productCode, a.readyBy]);
 
 @Injectable()
 export class OrdersService {

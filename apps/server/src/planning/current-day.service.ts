@@ -10,7 +10,7 @@ import {
 } from '@jokul/core';
 import { ClockService } from '../clock/clock.service.js';
 import { ComputationService } from '../computation/computation.service.js';
-import { JournalService } from '../journal/journal.service.js';
+import { JournalReader } from '../journal/journal-reader.js';
 import { PlanInputsService, type PlanInputs } from './plan-inputs.service.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
 import { PlanService } from './plan.service.js';
@@ -37,7 +37,7 @@ export class CurrentDayService {
     private readonly inputs: PlanInputsService,
     private readonly plans: PlanService,
     private readonly rows: PlanRows,
-    private readonly journal: JournalService,
+    private readonly journal: JournalReader,
     private readonly clock: ClockService,
     private readonly computation: ComputationService,
   ) {}

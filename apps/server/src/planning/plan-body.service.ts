@@ -16,7 +16,7 @@ import { ClockService } from '../clock/clock.service.js';
 import { ComputationService } from '../computation/computation.service.js';
 import { predictionsOf, type ProductBakes } from '../computation/predictions.js';
 import type { PlanEntity } from '../database/entities.js';
-import { JournalService } from '../journal/journal.service.js';
+import { JournalReader } from '../journal/journal-reader.js';
 import { LotsService } from '../lot/lots.service.js';
 import { PlanInputsService, type PlanInputs } from './plan-inputs.service.js';
 import { PlanRows, type ComputedPlan, type Promised, type StoredPlan } from './plan-rows.js';
@@ -71,7 +71,7 @@ export class PlanBodyService {
   constructor(
     private readonly inputs: PlanInputsService,
     private readonly clock: ClockService,
-    private readonly journal: JournalService,
+    private readonly journal: JournalReader,
     private readonly lots: LotsService,
     private readonly rows: PlanRows,
     private readonly stock: StockService,

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { JokulError, lateByForecast, lateOrders } from '@jokul/core';
 import type { HoldInput, MoveInput, MoveView, PlanView, ReadPlanView, ReplanView } from '@jokul/contracts';
 import { ComputationService } from '../computation/computation.service.js';
-import { JournalService } from '../journal/journal.service.js';
+import { JournalReader } from '../journal/journal-reader.js';
 import { CurrentDayService, dueOrders } from './current-day.service.js';
 import { OffersOfDays, type Offer } from './offer.js';
 import { readPlanFile } from './plan-file.js';
@@ -18,7 +18,7 @@ export class ReplanService {
     private readonly day: CurrentDayService,
     private readonly inputs: PlanInputsService,
     private readonly plans: PlanService,
-    private readonly journal: JournalService,
+    private readonly journal: JournalReader,
     private readonly computation: ComputationService,
   ) {}
 

@@ -3,7 +3,7 @@ import { DataSource } from 'typeorm';
 import { learnSpreads, shiftDate, wallClock, type LearnedSpreads } from '@jokul/core';
 import { ClockService } from '../clock/clock.service.js';
 import { JournalHeadEntity } from '../database/entities.js';
-import { JournalService } from '../journal/journal.service.js';
+import { JournalReader } from '../journal/journal-reader.js';
 import { SettingsService } from '../settings/settings.service.js';
 import { PlanRows } from './plan-rows.js';
 
@@ -20,7 +20,7 @@ export class SpreadsService {
   constructor(
     private readonly db: DataSource,
     private readonly rows: PlanRows,
-    private readonly journal: JournalService,
+    private readonly journal: JournalReader,
     private readonly settings: SettingsService,
     private readonly clock: ClockService,
   ) {}

@@ -11,7 +11,7 @@ import {
   type StockItem,
 } from '@jokul/core';
 import { LotEntity } from '../database/entities.js';
-import { JournalService } from '../journal/journal.service.js';
+import { JournalReader } from '../journal/journal-reader.js';
 import { LotsService } from '../lot/lots.service.js';
 
 /** Dough that is there already: what a plan may use before anything is mixed, and which batches are facts. */
@@ -19,7 +19,7 @@ import { LotsService } from '../lot/lots.service.js';
 export class StockService {
   constructor(
     private readonly db: DataSource,
-    private readonly journal: JournalService,
+    private readonly journal: JournalReader,
     private readonly lots: LotsService,
   ) {}
 

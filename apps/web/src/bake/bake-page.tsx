@@ -58,12 +58,12 @@ const BakeWork = () => {
   const loads = plan.batches
     .flatMap((batch) => batch.loads.map((load) => ({ load, batch })))
     .sort((a, b) => a.load.startS - b.load.startS);
-  if (loadId !== undefined && loads.length > 0 && loads.every(({ load }) => load.id !== loadId))
+  // A batch by its name is its next load.
+  const asked = loads.filter(({ load, batch }) => load.id === loadId || batch.batchId === loadId);
+  if (loadId !== undefined && loads.length > 0 && asked.length === 0)
     return <NotOnDay id={loadId} path="/bake" />;
-  const found =
-    loads.find(({ load }) => load.id === loadId) ??
-    loads.find(({ load }) => loadState(load, trays) !== 'racked') ??
-    loads[0];
+  const among = loadId === undefined ? loads : asked;
+  const found = among.find(({ load }) => loadState(load, trays) !== 'racked') ?? among[0];
   if (!found)
     return (
       <Empty title={t`No load is planned`}>{t`The Day page says what could not be placed, and why.`}</Empty>

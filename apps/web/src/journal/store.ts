@@ -47,6 +47,12 @@ export const useJournal = create<JournalStore>()(() => ({
   loaded: false,
 }));
 
+/**
+ * Whether this page knows what was done: before that, a load that went in seems open, and a dough past its window new. Without
+ * the server it goes by what this device knew last.
+ */
+export const useFloorKnown = (): boolean => useJournal((s) => s.loaded || s.connection === 'away');
+
 let ledger = new Ledger();
 
 /** So many are enough for what somebody measures while a page is open; a working day stays level. */

@@ -14,13 +14,14 @@ import {
 import type { DayView } from '@jokul/contracts';
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay, useOrdersOf } from '../lib/queries';
-import { useJournal, record } from '../journal/store';
+import { useFloorKnown, useJournal, record } from '../journal/store';
 import { loadingOf } from './loading-now';
 import type { Lots } from './lots';
 import { preparationWords } from './preparation-words';
 
 const useOpenActions = (plan: DayView['plan'] | undefined): readonly Action[] => {
   const floor = useJournal((s) => s.floor);
+  const known = useFloorKnown();
   const batches = plan?.plan.batches;
   const bakery = useBakery().data;
   const stored = plan?.preparations;
@@ -38,8 +39,8 @@ const useOpenActions = (plan: DayView['plan'] | undefined): readonly Action[] =>
   );
   const minute = Math.floor(nowMs() / 60e3);
   return useMemo(
-    () => (batches ? openActions(batches, floor, preparations, minute * 60e3) : []),
-    [batches, floor, preparations, minute],
+    () => (batches && known ? openActions(batches, floor, preparations, minute * 60e3) : []),
+    [batches, known, floor, preparations, minute],
   );
 };
 

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
+import { useJournal } from '../../journal/store';
 import {
   demoDay,
   demoEquipment,
@@ -94,6 +95,8 @@ const show = (batches: readonly BatchPlan[] | null) => {
 
 beforeEach(() => queryClient.clear());
 afterEach(cleanup);
+
+beforeEach(() => useJournal.setState({ loaded: true }));
 
 describe('the work lists of a day', () => {
   it('give each person and each oven a sheet, with what a glaze is made of', async () => {
