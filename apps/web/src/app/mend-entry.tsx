@@ -1,13 +1,13 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
-import type { TypedKind } from '@jokul/core';
+import { showTyped, type TypedKind } from '@jokul/core';
 import type { OutboxItem } from '../journal/outbox';
 import { sendRefused, strikeRefused } from '../journal/sync';
 import { saveFile } from '../lib/save-file';
 import { Button } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Field } from '../ui/field';
-import { useUnits } from '../lib/units';
+import { useUnits, type Units } from '../lib/units';
 
 type Scalar = string | number;
 
@@ -18,23 +18,27 @@ const scalars = (payload: object): readonly (readonly [string, Scalar])[] =>
   );
 
 /** What a figure is of, by the unit that its name ends in. */
-const units: readonly (readonly [RegExp, TypedKind])[] = [
+const endings: readonly (readonly [RegExp, TypedKind])[] = [
   [/C$/, 'temperature'],
   [/G$/, 'mass'],
   [/Mm$/, 'length'],
 ];
-const unitOf = (name: string) => units.find(([ends]) => ends.test(name));
+const unitOf = (name: string) => endings.find(([ends]) => ends.test(name));
 const kindOf = (name: string): TypedKind => unitOf(name)?.[1] ?? 'number';
 
 /** massG -> mass, trayRestS -> tray rest s: the names of the figures as words. */
 const asWords = (name: string) =>
   name.replace(unitOf(name)?.[0] ?? '', '').replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
+/** All its digits: a figure that is only looked at must be the one that was sent. */
+const asTyped = (value: number, kind: TypedKind, units: Units): string =>
+  kind === 'number' || units === 'metric' ? String(value) : showTyped(value, kind, units);
+
 /** One field of an entry that is put right: as it is shown, and as it is sent. */
 const useMended = (payload: object) => {
-  const { figure, typed, label } = useUnits();
+  const { units, typed, label } = useUnits();
   const shown = ([name, value]: readonly [string, Scalar]) =>
-    typeof value === 'number' ? figure(value, kindOf(name)) : value;
+    typeof value === 'number' ? asTyped(value, kindOf(name), units) : value;
   const rows = scalars(payload);
   const [given, setGiven] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(rows.map((row) => [row[0], shown(row)])),

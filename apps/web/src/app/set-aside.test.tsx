@@ -53,11 +53,11 @@ describe('an entry that was refused', () => {
   it('is in the units of the device, and what nobody touched is sent to the last digit', async () => {
     usePreferences.setState({ units: 'us' });
     const user = userEvent.setup();
-    const one = item('a', 340.2);
+    const one = item('a', 340.194);
     const entry = {
       ...one.entry,
       kind: 'mixed',
-      payload: { massG: 340.2, doughC: 22, mixS: 300, note: 'soft' },
+      payload: { massG: 340.194, doughC: 22, mixS: 300, note: 'soft' },
     };
     useJournal.setState({ refused: [{ ...one, entry } as unknown as OutboxItem] });
     render(<SetAside />);
@@ -73,8 +73,14 @@ describe('an entry that was refused', () => {
     await user.type(screen.getByLabelText('dough, °F'), '68');
     await user.click(screen.getByRole('button', { name: 'Send again' }));
     const sent = () => useJournal.getState().pending[0]?.entry.payload as Record<string, unknown> | undefined;
-    await waitFor(() => expect(sent()).toMatchObject({ massG: 340.2, mixS: 300, note: 'soft' }));
+    await waitFor(() => expect(sent()).toMatchObject({ massG: 340.194, mixS: 300, note: 'soft' }));
     expect(sent()?.doughC).toBeCloseTo(20, 3);
+  });
+  it('shows all the digits that were sent', async () => {
+    useJournal.setState({ refused: [item('a', 10_432.5)] });
+    render(<SetAside />);
+    await userEvent.click(screen.getByRole('button', { name: 'Correct' }));
+    expect((await screen.findByLabelText<HTMLInputElement>('mass, g')).value).toBe('10432.5');
   });
   it('is struck only when that is pressed twice', async () => {
     const user = userEvent.setup();

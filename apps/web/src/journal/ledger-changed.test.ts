@@ -38,6 +38,7 @@ const heard = new Map<string, (event: { data: string }) => void>();
 const say = (name: string, data: object) => heard.get(name)?.({ data: JSON.stringify(data) });
 const server = {
   away: false,
+  silent: Promise.resolve(),
   ledger: 'one',
   entries: [] as JournalEntry[],
   stored: [] as string[],
@@ -47,6 +48,7 @@ const json = (body: object) => ({ ok: true, status: 200, text: async () => JSON.
 Object.assign(globalThis, {
   fetch: async (_path: string, init: { method: string; body?: string }) => {
     if (server.away) throw new TypeError('network');
+    await server.silent;
     if (init.method === 'GET')
       return json({
         entries: server.entries,
@@ -119,6 +121,7 @@ beforeEach(() => {
   device.ledger = '';
   Object.assign(server, {
     away: false,
+    silent: Promise.resolve(),
     ledger: 'one',
     entries: [entry(1, 'a'), entry(2, 'b')],
     stored: [],
@@ -147,6 +150,25 @@ describe('a page that is opened', () => {
     expect(state().connection).toBe('away');
     server.away = false;
     await until(() => notes(state().floor).length === 2);
+    expect(state().refused).toEqual([]);
+  });
+
+  it('while the server takes the question and never answers shows it too, and what comes late counts', async () => {
+    device.ledger = 'one';
+    known.push(entry(1, 'a'));
+    let answer: () => void = () => undefined;
+    server.silent = new Promise((resolve) => (answer = resolve));
+    jest.useFakeTimers();
+    const { state } = await opened();
+    await jest.advanceTimersByTimeAsync(1000);
+    expect([state().loaded, state().connection]).toEqual([false, 'starting']);
+    await jest.advanceTimersByTimeAsync(4000);
+    expect([state().loaded, state().connection]).toEqual([true, 'away']);
+    expect(notes(state().floor)).toEqual(['a']);
+    answer();
+    await jest.advanceTimersByTimeAsync(100);
+    jest.useRealTimers();
+    expect(notes(state().floor)).toEqual(['a', 'b']);
     expect(state().refused).toEqual([]);
   });
 

@@ -135,7 +135,15 @@ const keepKnown = (entry: Confirmed): void => {
 /** The floor as this device last knew it, while the server is away. */
 const showLastKnown = async (): Promise<void> => {
   const known = await allKnown().catch(() => []);
-  if (known.length > 0) confirmEntries(known, true);
+  // The server may have answered while this browser looked.
+  if (known.length > 0 && !useJournal.getState().loaded) confirmEntries(known, true);
+};
+
+/** Without an answer for so long, as with none at all, the floor is shown as it was last known. */
+const patienceMs = 4000;
+const showMeanwhile = async (): Promise<void> => {
+  useJournal.setState({ connection: 'away' });
+  if (!useJournal.getState().loaded) await showLastKnown();
 };
 
 const setBack = t`The server no longer has this: its records were set back to an earlier copy. Send it again, or strike it.`;
@@ -204,6 +212,9 @@ const followLedger = async (id: string, lastSeq: number): Promise<void> => {
 
 const loadSnapshot = async (): Promise<number> => {
   for (let failures = 0; ; failures++) {
+    const late = setTimeout(() => {
+      if (!useJournal.getState().loaded) void showMeanwhile();
+    }, patienceMs);
     try {
       const knewSeq = Math.max(heardSeq(), await newestKnown().catch(() => 0));
       const view = await get<JournalView>(`journal?since=${Math.floor(nowMs() - lookBackMs)}`);
@@ -213,9 +224,10 @@ const loadSnapshot = async (): Promise<number> => {
       void replaceKnown(view.entries).catch(() => undefined);
       return view.lastSeq;
     } catch {
-      useJournal.setState({ connection: 'away' });
-      if (!useJournal.getState().loaded) await showLastKnown();
+      await showMeanwhile();
       await pause(growing(failures));
+    } finally {
+      clearTimeout(late);
     }
   }
 };

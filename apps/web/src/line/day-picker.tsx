@@ -1,17 +1,26 @@
 import { t } from '@lingui/core/macro';
 import { CalendarDays, ChevronLeft, ChevronRight } from 'lucide-react';
 import { useRef } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { shiftDate } from '@jokul/core';
 import { useWallClock } from '../lib/clock';
 import { Button } from '../ui/button';
 
-/** Goes from bake day to bake day; the day stands in the address. */
-export const DayPicker = ({ date }: { date: string }) => {
-  const [, setSearch] = useSearchParams();
+/**
+ * Goes from bake day to bake day; the day stands in the address.
+ * @param path where other days are looked at, on a page whose address names something of this one
+ */
+export const DayPicker = ({ date, path }: { readonly date: string; readonly path?: string }) => {
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
   const wall = useWallClock();
   const input = useRef<HTMLInputElement>(null);
-  const show = (day: string) => setSearch((s) => ({ ...Object.fromEntries(s), day }));
+  const show = (day: string) =>
+    void navigate({
+      pathname: path ?? pathname,
+      search: `?${new URLSearchParams({ ...Object.fromEntries(search), day })}`,
+    });
   return (
     <div className="flex items-center gap-1">
       <Button

@@ -1,12 +1,38 @@
 import { afterEach, describe, expect, it } from '@jest/globals';
 import { cleanup, render, screen } from '@testing-library/react';
-import { MemoryRouter } from 'react-router';
+import userEvent from '@testing-library/user-event';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { MemoryRouter, useLocation } from 'react-router';
 import type { BatchPlan } from '@jokul/core';
 import { isElsewhere } from './batch';
+import { DayPicker } from './day-picker';
 import { NotOnDay } from './not-on-day';
 
 afterEach(cleanup);
 const batches = [{ batchId: 'LEM-26-60-B' }, { batchId: 'constructor' }] as unknown as readonly BatchPlan[];
+
+const Where = () => {
+  const { pathname, search } = useLocation();
+  return <p role="status">{pathname + search}</p>;
+};
+
+describe('another day', () => {
+  it.each([
+    ['/log', '/log?day=2026-11-28&at=life'],
+    [undefined, '/log/LEM-26-60-B?day=2026-11-28&at=life'],
+  ])('looked at from a lot of this one, with %s, leads to %s', async (path, leadsTo) => {
+    render(
+      <MemoryRouter initialEntries={['/log/LEM-26-60-B?day=2026-11-27&at=life']}>
+        <QueryClientProvider client={new QueryClient()}>
+          <DayPicker date="2026-11-27" {...(path && { path })} />
+          <Where />
+        </QueryClientProvider>
+      </MemoryRouter>,
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'The day after' }));
+    expect(screen.getByRole('status').textContent).toBe(leadsTo);
+  });
+});
 
 describe('an address of a batch', () => {
   it.each([

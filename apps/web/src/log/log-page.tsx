@@ -57,7 +57,7 @@ export const LogPage = () => {
       ))}
       actions={
         <>
-          <DayPicker date={date} />
+          <DayPicker date={date} path="/log" />
           <Link to={`/log/learned${search}`} className={buttonClass()}>{t`What your bakes show`}</Link>
           <Button icon={<Printer size={16} />} onClick={() => window.print()}>{t`Print`}</Button>
         </>

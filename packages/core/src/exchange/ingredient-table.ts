@@ -3,7 +3,6 @@ import {
   allergenList,
   ingredient,
   ingredientKinds,
-  isShipped,
   ownIngredient,
   allergenSources,
   classOfSource,
@@ -215,7 +214,7 @@ const readRow = (cell: (heading: string) => string, line: number): IngredientTab
   };
   if (troubles.length > 0) return { line, name, ingredient: null, troubles };
   try {
-    ownIngredient(row, (of) => (isShipped(of) || !of.startsWith('own-') ? ingredient(of) : anyOwn));
+    ownIngredient(row, (of) => (of.startsWith('own-') ? anyOwn : ingredient(of)));
     return { line, name, ingredient: row, troubles };
   } catch (error) {
     if (error instanceof JokulError) return { line, name, ingredient: null, troubles: [error.message] };

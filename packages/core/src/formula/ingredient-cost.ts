@@ -1,5 +1,5 @@
 import { foodOf, pricePerKg, type Ingredient, type Prices } from '../ingredient/index.js';
-import { sumFigure, type Figure } from '../shown/index.js';
+import { formatNumber, sumFigure, type Figure } from '../shown/index.js';
 import { amountsFor, icingFor, toppingsFor } from './amounts.js';
 import type { Formula } from './formula.js';
 
@@ -28,12 +28,12 @@ export const ingredientCost = (formula: Formula, doughMassG: number, prices: Pri
   });
   return {
     cost: sumFigure({
-      name: `Ingredients of ${doughMassG >= 1000 ? `${doughMassG / 1000} kg` : `${doughMassG} g`} of dough, ${prices.currency}`,
+      name: `Ingredients of ${formatNumber(doughMassG)} g of dough${prices.currency && `, ${prices.currency}`}`,
       symbol: 'k',
       unit: '',
       terms: priced.map(({ food, massG, perKg }) => ({
         symbol: 'm p',
-        name: `${food.name}, ${Number(massG.toPrecision(4))} g at ${perKg} a kg`,
+        name: `${food.name}, ${formatNumber(massG)} g, at ${formatNumber(perKg)} for 1 kg`,
         value: (massG / 1000) * perKg,
         unit: '' as const,
         source: 'prices of Setup',

@@ -17,7 +17,7 @@ export interface Mixer {
   readonly maxMassG: number;
   /** Power of the motor, W; the usual for its bowl where left out. */
   readonly powerW?: number;
-  /** What its speeds are called: the lowest, the one to cream at, the one to beat at; as Jokul calls them where left out. */
+  /** What its speeds are called: for flour and pieces, for egg, for creaming; lowest, 1 and 2 where left out. */
   readonly speeds?: readonly string[];
   /** Out of use, and kept for what was recorded with it. */
   readonly retired?: boolean;

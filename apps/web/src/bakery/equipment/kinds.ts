@@ -200,7 +200,7 @@ export const kinds: readonly Kind[] = [
         said: t`speeds #`,
         optional: t`lowest, 1, 2`,
         ask: { as: 'words', count: 3 },
-        hint: t`As they stand on the machine: to stir, to cream, to beat.`,
+        hint: t`As they stand on the machine: for flour and pieces, for egg, for creaming.`,
       },
     ],
     example: { name: '', bowlL: 20, minFill: 0.15, maxFill: 0.65, maxMassG: 7000 },
