@@ -29,7 +29,7 @@ export const frameOf = (
   toS: number,
   width: number,
 ): Frame => {
-  // Seconds of the bakery's day are its own clock: read as UTC, no time zone moves them.
+  // In UTC, not in the zone of the device: the marks fall on even hours wherever the bakery is whole hours from it.
   const scale = scaleUtc([fromS * 1000, toS * 1000], [left, width - right]);
   const unclipped = (atS: number) => scale(atS * 1000);
   const rowTop = new Map<string, number>();
