@@ -12,8 +12,9 @@ import {
   IsString,
   ValidateNested,
 } from 'class-validator';
-import type { Doneness, Liner, PieceShape, TrayMaterial } from '@jokul/core';
+import type { Doneness, Liner, OwnLimits, PieceShape, TrayMaterial } from '@jokul/core';
 import { CompositionRequest, ScaleFormula } from './calc-scale.js';
+import { Limits } from './limits.js';
 import { Optional } from './optional.js';
 
 export class BakePieceRequest {
@@ -63,6 +64,8 @@ export class BakeRestRequest {
 export class BakeRulesRequest {
   /** What even the coldest point must reach, carryover included, °C. */
   @Optional() @IsNumber() centreC?: number;
+  /** What is too dark, and how the work on the dough tells, by the house. */
+  @Optional() @Limits() limits?: OwnLimits;
 }
 
 export class BakeRequestInput {

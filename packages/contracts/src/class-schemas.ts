@@ -1,6 +1,7 @@
 // @ts-expect-error -- it comes without types, and this is the way that its makers show
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
+import { usualLimits } from '@jokul/core';
 
 export type JsonSchema = Readonly<Record<string, unknown>>;
 
@@ -54,6 +55,16 @@ const ownRules = {
     propertyNames: { minLength: 1, maxLength: 80 },
     additionalProperties: { type: 'number', minimum: 0, maximum: constraints[0] },
   }),
+  ownLimits: {
+    type: 'object',
+    additionalProperties: false,
+    properties: Object.fromEntries(
+      Object.entries(usualLimits).map(([key, { low, high }]) => [
+        key,
+        { type: 'number', minimum: low, maximum: high },
+      ]),
+    ),
+  },
   isBakeDate: { type: 'string', format: 'date' },
 };
 

@@ -16,6 +16,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { ByName } from './journal-fields.js';
+import { Limits } from './limits.js';
 import { Optional } from './optional.js';
 import {
   allergenIds,
@@ -26,6 +27,7 @@ import {
   type AllergenSource,
   type IngredientKind,
   type Liner,
+  type OwnLimits,
 } from '@jokul/core';
 
 const share = { message: 'A loss is between 0 and 20 %.' };
@@ -64,6 +66,8 @@ export class RulesBody {
   /** The tray and the liner that are planned with. */
   @Optional() @IsString() @Length(1, 40) trayId?: string;
   @Optional() @IsIn(Object.keys(liners), { message: 'Choose what lies on the tray.' }) liner?: Liner;
+  /** Limits and factors of the models, where the house sets its own. */
+  @Optional() @Limits() limits?: OwnLimits;
 }
 export class RulesInput extends RulesBody {
   @Type(() => Number) @IsInt() version: number;

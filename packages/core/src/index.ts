@@ -1,5 +1,6 @@
 export * from './shown/index.js';
 export * from './quantity/index.js';
+export * from './limits/index.js';
 export * from './ingredient/index.js';
 export * from './formula/index.js';
 export * from './scaling/index.js';

@@ -156,4 +156,27 @@ describe('who is at the device', () => {
     [undefined, ''],
     [['a', 'b'], ''],
   ])('%j is %j', (header, who) => expect(whoOf(header)).toBe(who));
+
+  it('of limits one by one, and back to the usual ones', async () => {
+    const before = await bakery();
+    expect(before.rules.limits).toEqual({});
+    const limits = { fatHigh: 110, darkRimChewy: 85 };
+    expect((await app.put('rules', rulesWith(before, { limits }))).status).toBe(200);
+    const [change] = await history();
+    expect(change?.what.rules).toEqual([
+      { key: 'fatHigh', from: 90, to: 110 },
+      { key: 'darkRimChewy', from: 80, to: 85 },
+    ]);
+    const { status } = await putBack(change?.id ?? 0);
+    expect(status).toBe(200);
+    expect((await bakery()).rules.limits).toEqual({});
+    const crossed = await app.put<{ message: string }>(
+      'rules',
+      rulesWith(await bakery(), { limits: { fatLow: 95 } }),
+    );
+    expect([crossed.status, crossed.body.message]).toEqual([
+      400,
+      expect.stringContaining('The limit fatHigh must be above fatLow.'),
+    ]);
+  });
 });

@@ -33,6 +33,7 @@ export const runBake = (r: BakeRequestInput): BakeAnswer => {
         trayRestS: r.rest.trayS,
         roomC: r.rest.airC,
         ...(r.rules?.centreC !== undefined && { centreC: r.rules.centreC }),
+        ...(r.rules?.limits && { limits: r.rules.limits }),
         ...(r.target && { target: r.target }),
         ...(r.pullS !== undefined && { pullS: r.pullS }),
       }),

@@ -44,6 +44,8 @@ export const storedForms = {
     (old) => ({ packPieceS: 0, ...old }),
     // Nor did putting trays in and taking them out.
     (old) => ({ ovenTrayS: 0, ...old }),
+    // Limits and factors were the usual ones.
+    (old) => ({ limits: {}, ...old }),
   ),
   clock: form('clock'),
   bakery: form('bakery'),

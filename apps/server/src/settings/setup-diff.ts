@@ -1,6 +1,8 @@
 import {
   canonicalJson,
   equipmentKinds,
+  limitKeys,
+  limitOf,
   ovenHandsOf,
   type Equipment,
   type HouseRules,
@@ -37,6 +39,7 @@ export const ruleKeys = [
   'centreC',
   'trayId',
   'liner',
+  'limits',
 ] as const satisfies readonly (keyof HouseRules)[];
 const lists = ['scoops', 'shifts', 'ovenHours', 'ovenHands', 'crew', 'calendar'] as const;
 
@@ -59,10 +62,19 @@ export const listsChanged = (before: Equipment, after: Equipment): SetupChanges[
       : !same(plain(before[key] ?? null), plain(after[key] ?? null)),
   );
 
-export const rulesChanged = (before: HouseRules, after: HouseRules): SetupChanges['rules'] =>
-  ruleKeys
-    .filter((key) => after[key] !== before[key])
-    .map((key) => ({ key, from: before[key] ?? null, to: after[key] ?? null }));
+export const rulesChanged = (before: HouseRules, after: HouseRules): SetupChanges['rules'] => [
+  ...ruleKeys
+    .filter((key) => key !== 'limits' && after[key] !== before[key])
+    .map((key) => ({
+      key,
+      from: before[key] ?? null,
+      to: after[key] ?? null,
+    })),
+  // One by one: a house sets few of them.
+  ...limitKeys
+    .map((key) => ({ key, from: limitOf(before.limits, key), to: limitOf(after.limits, key) }))
+    .filter(({ from, to }) => from !== to),
+];
 
 export const ingredientsChanged = (
   before: readonly Ingredient[],

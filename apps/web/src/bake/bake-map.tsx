@@ -18,15 +18,11 @@ interface BakeMapProps {
 /** Both temperature and time free: what every pull becomes, and where mistakes do least harm. */
 export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
   const { duration, temperature, difference } = useUnits();
-  const { setC, start, tray, liner, centreC, fan, adjust } = base;
+  const { setC, adjust, limits } = base;
   const grid = useMemo(() => mapGrid(setC, pullS), [setC, pullS]);
-  const on = useMemo(
-    () => ({ start, tray, liner, centreC, fan, ...(adjust && { adjust }) }),
-    [start, tray, liner, centreC, fan, adjust],
-  );
-  const { rows, progress, start: begin, cancel } = useBakeMap(formula, on, grid);
+  const { rows, progress, start, cancel } = useBakeMap(formula, base, grid);
   const done = rows.filter((row) => row !== null);
-  const best = progress === 'done' ? mostForgiving(done, formula.bake.target) : null;
+  const best = progress === 'done' ? mostForgiving(done, formula.bake.target, limits) : null;
   const say = (s: number) => duration(Math.round(s / 5) * 5);
   return (
     <section aria-label={t`Bake map`} className="mt-5">
@@ -54,7 +50,7 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
           </span>
         ) : (
           progress !== 'done' && (
-            <Button size="small" onClick={() => void begin()}>
+            <Button size="small" onClick={() => void start()}>
               {progress === 'cancelled' ? t`Continue` : t`Draw the map`}
             </Button>
           )
@@ -73,6 +69,7 @@ export const BakeMap = ({ formula, base, pullS }: BakeMapProps) => {
           now={{ setC, pullS }}
           best={best}
           target={formula.bake.target}
+          limits={limits}
         />
       )}
       {progress === 'done' && (

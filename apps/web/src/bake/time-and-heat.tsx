@@ -64,7 +64,7 @@ const TemperatureFor = ({ formula, base, pullS }: { formula: Formula; base: Cond
               takes an oven at <Shown figure={data.set}>{temperature(data.set.value)}</Shown>; then the rim is
               at {data.reading.colour.edge.toFixed(0)}, the underside at{' '}
               {data.reading.colour.bottom.toFixed(0)}, {size(data.reading.diameterMm)} across.
-              {isTooDark(target, data.reading.colour.edge, data.reading.colour.bottom) &&
+              {isTooDark(target, data.reading.colour.edge, data.reading.colour.bottom, base.limits) &&
                 t` That is too dark: give it more time and less heat.`}
               <span className="block text-[12.5px] text-ink-faint">
                 A forecast. Far from the oven that you know, try a few pieces first.

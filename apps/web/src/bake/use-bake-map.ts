@@ -1,12 +1,22 @@
 import type { Remote } from 'comlink';
 import { createStore, get, set, type UseStore } from 'idb-keyval';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { canonicalJson, coarseToFine, type Formula, type MapGrid, type MapRow } from '@jokul/core';
+import {
+  bakeModelVersion,
+  canonicalJson,
+  coarseToFine,
+  type Formula,
+  type MapGrid,
+  type MapRow,
+} from '@jokul/core';
 import { startCore } from '../workers/core';
 import type { CoreApi, WhatIf } from '../workers/core.worker';
 
 let store: UseStore | undefined;
 const maps = () => (store ??= createStore('jokul-bake-maps', 'maps'));
+// A browser may keep nothing, or have no store at all: then the map is computed anew.
+const keptMap = async (key: string) => get<readonly MapRow[]>(key, maps());
+const keepMap = async (key: string, rows: readonly (MapRow | null)[]) => set(key, rows, maps());
 
 export type MapProgress = 'idle' | 'running' | 'done' | 'cancelled' | 'failed';
 
@@ -40,9 +50,9 @@ export const useBakeMap = (formula: Formula, on: Omit<WhatIf, 'setC'>, grid: Map
     const current = () => asked.current === mine;
     const { name: _n, version: _v, ...body } = formula;
     // The question itself is the key: a hash of it needs a secure page.
-    const key = canonicalJson({ body, on, grid, model: 2 });
+    const key = canonicalJson({ body, on, grid, model: bakeModelVersion });
     setProgress('running');
-    const kept = await get<readonly MapRow[]>(key, maps()).catch(() => undefined);
+    const kept = await keptMap(key).catch(() => undefined);
     if (!current()) return;
     if (kept) {
       setRows(kept);
@@ -70,7 +80,7 @@ export const useBakeMap = (formula: Formula, on: Omit<WhatIf, 'setC'>, grid: Map
       await Promise.all(workers.map(({ api }) => work(api)));
       if (!current()) return;
       setProgress('done');
-      await set(key, found, maps()).catch(() => undefined);
+      await keepMap(key, found).catch(() => undefined);
     } catch {
       if (current()) setProgress('failed');
     } finally {

@@ -3,6 +3,7 @@ import {
   adjustmentOf,
   heatOf,
   loadTemperature,
+  ruledBy,
   trayKindOf,
   type Formula,
   type Load,
@@ -28,8 +29,7 @@ export const useConditions = (formula: Formula, oven: Oven, load: Load): Conditi
     return {
       start: loadTemperature(formula, rules, equipment),
       tray: trayKindOf(equipment, rules).material,
-      liner: rules.liner,
-      centreC: rules.centreC,
+      ...ruledBy(rules),
       ...heatOf(oven),
       setC: load.setC,
       ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),

@@ -30,7 +30,7 @@ export const usualVariants = (
 /** The same load in the other ovens of the bakery, each as it is known. */
 export const otherOvens = (
   formula: Formula,
-  { start, tray, liner, centreC }: Conditions,
+  { start, tray, liner, centreC, limits }: Conditions,
   oven: Oven,
   bakery: ReturnType<typeof useBakery>['data'],
 ): readonly Variant[] =>
@@ -43,6 +43,7 @@ export const otherOvens = (
         tray,
         liner,
         centreC,
+        ...(limits && { limits }),
         ...heatOf(oven),
         setC: setTemperature(formula, oven.fan),
         ...(bakery?.learned && { adjust: adjustmentOf(bakery.learned, { ovenId: id, code: formula.code }) }),

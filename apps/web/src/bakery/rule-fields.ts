@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
-import { readTyped, typedUnit, type TypedKind } from '@jokul/core';
-import type { RulesInput } from '@jokul/contracts';
+import { readTyped, typedUnit, type HouseRules, type TypedKind } from '@jokul/core';
+import type { RulesBody } from '@jokul/contracts';
 import { typedFigure, type Units } from '../lib/units';
 
-export type RuleKey = Exclude<keyof RulesInput, 'trayId' | 'liner' | 'version'>;
+export type RuleKey = Exclude<keyof RulesBody, 'trayId' | 'liner' | 'limits'>;
 
 /** A house rule as it is asked for: in a unit of the device, or in one that its label names, times a factor. */
 export interface RuleField {
@@ -35,6 +35,14 @@ export const ruleFields: readonly RuleField[] = [
   { key: 'packPieceS', label: t`Packing one piece, s` },
   { key: 'ovenTrayS', label: t`One tray at the oven, s` },
 ];
+
+/** The rules that a person may change, as they are saved. */
+export const rulesBodyOf = ({ trayId, liner, limits, ...rules }: HouseRules): RulesBody => ({
+  ...(Object.fromEntries(ruleFields.map(({ key }) => [key, rules[key]])) as Pick<RulesBody, RuleKey>),
+  trayId,
+  liner,
+  ...(limits && { limits }),
+});
 
 export const ruleLabel = ({ label, kind }: RuleField, units: Units): string =>
   kind ? `${label}, ${typedUnit(kind, units)}` : label;

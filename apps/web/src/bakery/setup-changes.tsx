@@ -1,9 +1,10 @@
 import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
-import type { Liner } from '@jokul/core';
+import { isLimit, type Liner } from '@jokul/core';
 import type { SetupChanges, SetupChangeWhat } from '@jokul/contracts';
 import { kinds } from './equipment/kinds';
 import { useUnits, type Units } from '../lib/units';
+import { limitName, shownLimit } from './limit-fields';
 import { ruleFields, ruleLabel, shownRule } from './rule-fields';
 import { linerNames } from '../words/names-of-codes';
 
@@ -28,11 +29,13 @@ const figure = (key: string, value: unknown, units: Units): string => {
   if (key === 'liner') return linerNames[value as Liner] ?? JSON.stringify(value);
   if (typeof value === 'string') return value;
   const field = ruleFields.find((own) => own.key === key);
+  if (typeof value === 'number' && isLimit(key)) return shownLimit(key, value);
   if (typeof value !== 'number') return JSON.stringify(value);
   return String(field ? shownRule(field, value, units) : value);
 };
 const ruleName = (key: string, units: Units): string => {
   const field = ruleFields.find((own) => own.key === key);
+  if (isLimit(key)) return limitName(key);
   return field
     ? ruleLabel(field, units)
     : ({ liner: t`Liner`, trayId: t`Tray to plan with`, name: t`Name`, timeZone: t`Time zone` }[key] ?? key);

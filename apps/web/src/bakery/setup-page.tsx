@@ -11,6 +11,7 @@ import { DeviceForm } from './device-form';
 import { CalendarPanel } from './equipment/calendar-panel';
 import { EquipmentPanel } from './equipment/equipment-panel';
 import { PeoplePanel } from './equipment/people-panel';
+import { LimitsForm } from './limits-form';
 import { RulesForm } from './rules-form';
 import { SetupFilePanel } from './setup-file-panel';
 import { SetupHistory } from './setup-history';
@@ -36,6 +37,9 @@ export const SetupPage = () => {
           <Panel title={t`House rules`}>
             <RulesForm bakery={data} />
             <p className="mt-2 text-[13px] text-ink-faint">{t`Defaults, to be changed by the house. Limits on raw dough are conservative; local food rules and a licensed professional’s advice come first.`}</p>
+          </Panel>
+          <Panel title={t`Limits and factors`}>
+            <LimitsForm key={data.rulesVersion} bakery={data} />
           </Panel>
           <Panel title={t`Equipment`}>
             <EquipmentPanel bakery={data} />

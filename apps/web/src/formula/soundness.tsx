@@ -1,11 +1,13 @@
 import { t } from '@lingui/core/macro';
 import { checkSoundness, type Formula } from '@jokul/core';
+import { useBakery } from '../lib/queries';
 import { Shown } from '../ui/shown';
 import { Said } from '../ui/said';
 
 /** What looks wrong or unusual in a formula; nothing is shown in colour but a likely mistake. */
 export const Soundness = ({ formula }: { formula: Formula }) => {
-  const findings = checkSoundness(formula);
+  const { data } = useBakery();
+  const findings = checkSoundness(formula, data?.rules.limits);
   const usual = findings.every(({ level }) => level === 'note');
   return (
     <ul className="space-y-2 text-[13.5px]">

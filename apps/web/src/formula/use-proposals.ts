@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { inUse, proposalsOf, withProposals, type Formula, type Proposals } from '@jokul/core';
+import { inUse, proposalsOf, ruledBy, withProposals, type Formula, type Proposals } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { core } from '../workers/core';
 import type { WhatIf } from '../workers/core.worker';
@@ -15,8 +15,7 @@ const bakeOn = (formula: Formula, { equipment, rules }: BakeryView): WhatIf | nu
   const trays = inUse(equipment).trays;
   const tray = trays.find(({ id }) => id === rules.trayId) ?? trays[0];
   const { setC, fan } = formula.bake;
-  const { liner, centreC } = rules;
-  return tray ? { start: startC, tray: tray.material, liner, fan, setC, centreC } : null;
+  return tray ? { start: startC, tray: tray.material, fan, setC, ...ruledBy(rules) } : null;
 };
 
 /** What a bake of the recipe's minutes comes to; null while that is computed, or where the model cannot say. */

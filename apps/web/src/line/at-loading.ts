@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import { adjustmentOf, heatOf, trayKindOf, type Action } from '@jokul/core';
+import { adjustmentOf, heatOf, ruledBy, trayKindOf, type Action } from '@jokul/core';
 import type { BakeryView, ProbesView } from '@jokul/contracts';
 import { useJournal } from '../journal/store';
 import { useNow } from '../lib/clock';
@@ -30,8 +30,7 @@ const ask = async (
   const { learned } = bakery;
   const found = await core().loading(formula, asked, {
     tray: trayKindOf(bakery.equipment, bakery.rules).material,
-    liner: bakery.rules.liner,
-    centreC: bakery.rules.centreC,
+    ...ruledBy(bakery.rules),
     ...heatOf(oven),
     setC: load.setC,
     ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),

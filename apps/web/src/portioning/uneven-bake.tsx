@@ -1,7 +1,7 @@
 import { Trans } from '@lingui/react/macro';
 import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
-import { timeSpread, type Equipment, type Formula, type HouseRules } from '@jokul/core';
+import { ruledBy, timeSpread, type Equipment, type Formula, type HouseRules } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { core } from '../workers/core';
 import { Shown } from '../ui/shown';
@@ -27,8 +27,7 @@ export const UnevenBake = ({
       core().massExponent(formula, {
         start: rules.readyCoreC,
         tray,
-        liner: rules.liner,
-        centreC: rules.centreC,
+        ...ruledBy(rules),
         fan,
         setC: formula.bake.setC,
       }),

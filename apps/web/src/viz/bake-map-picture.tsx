@@ -7,6 +7,7 @@ import {
   type ForgivingPoint,
   type MapGrid,
   type MapRow,
+  type OwnLimits,
 } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { stateNames } from '../words/names-of-codes';
@@ -33,6 +34,7 @@ interface BakeMapPictureProps {
   readonly now: { readonly setC: number; readonly pullS: number };
   readonly best: ForgivingPoint | null;
   readonly target: Doneness;
+  readonly limits: OwnLimits | undefined;
 }
 
 const width = 620;
@@ -176,7 +178,7 @@ const Axes = ({
 };
 
 /** Temperature upward, pull time to the right: what each pull becomes, where it is too dark, and where to be. */
-export const BakeMapPicture = ({ grid, rows, now, best, target }: BakeMapPictureProps) => {
+export const BakeMapPicture = ({ grid, rows, now, best, target, limits }: BakeMapPictureProps) => {
   const { temperaturesC } = grid;
   const scale = scaleOf(grid);
   const { t0, cellW, cellH, x, y } = scale;
@@ -210,7 +212,7 @@ export const BakeMapPicture = ({ grid, rows, now, best, target }: BakeMapPicture
       )}
       {shown.map((row, i) =>
         row?.cells
-          .filter((cell) => isTooDark(target, cell.edgeColour, cell.bottomColour))
+          .filter((cell) => isTooDark(target, cell.edgeColour, cell.bottomColour, limits))
           .map((cell) => (
             <circle
               key={`${i}-${cell.pullS}-dark`}

@@ -48,7 +48,7 @@ import {
 
 import { readWritten, type Reading, type Written } from './reading';
 
-export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'offsetK' | 'setC'> & {
+export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'offsetK' | 'setC' | 'limits'> & {
   /** The house's limit of the centre, °C. */
   readonly centreC: number;
   readonly massG?: number;
@@ -78,7 +78,7 @@ const api = {
     temperatureFor(inputOf(formula, on), pullS, target),
   load: (formula: Formula, on: WhatIf, asked: LoadAsked): LoadOutcome =>
     bakeLoad({ ...asked, input: inputOf(formula, on) }),
-  shape: (formula: Formula, reference: Formula): ShapeForecast => shapeForecast(formula, reference),
+  shape: (...asked: Parameters<typeof shapeForecast>): ShapeForecast => shapeForecast(...asked),
   /** A lot as it is now, and the bake that it wants: its pull from its own temperature. */
   loading: (formula: Formula, { startC, way }: LotWay, on: Omit<WhatIf, 'start'>): Loading => {
     const at = alongWay(formula, startC, way);

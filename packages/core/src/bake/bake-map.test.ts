@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { demoFormulas } from '../demo/index.js';
 import { bake, stateAfterPull } from './bake.js';
 import { bakeMapRow, coarseToFine, mapGrid, mostForgiving, type MapRow } from './bake-map.js';
-import { darkLimits } from './doneness.js';
+import { darkLimitsFor } from './doneness.js';
 import { bakeInputOf } from './input.js';
 
 const lemon = demoFormulas.find(({ code }) => code === 'LEM');
@@ -57,7 +57,7 @@ describe('the most forgiving point', () => {
           pullS,
           index: chewy ? 2.5 : 1.5,
           state: chewy ? ('chewy' as const) : ('soft-centre' as const),
-          edgeColour: setC > dark ? darkLimits.chewy.edge + 5 : 40,
+          edgeColour: setC > dark ? darkLimitsFor('chewy').edge + 5 : 40,
           bottomColour: 50,
           diameterMm: 80,
         };

@@ -1,4 +1,5 @@
 import type { Doneness } from '../formula/index.js';
+import type { OwnLimits } from '../limits/index.js';
 import { donenessIndex, isTooDark, stateOf, type BakeState } from './doneness.js';
 import { checkComposition, judgedBy, type BakeInput } from './input.js';
 import { advance, readingIfPulledNow, startRun } from './simulate.js';
@@ -88,9 +89,13 @@ const secondsPerKelvin = 6;
  * The point of the target's region, short of too dark, that lies furthest from its borders: there an oven that is off
  * and a hand that is late do least harm. Null when no pull on the map reaches the target.
  */
-export const mostForgiving = (rows: readonly MapRow[], target: Doneness): ForgivingPoint | null => {
+export const mostForgiving = (
+  rows: readonly MapRow[],
+  target: Doneness,
+  own?: OwnLimits,
+): ForgivingPoint | null => {
   const good = (cell: MapCell) =>
-    cell.state === target && !isTooDark(target, cell.edgeColour, cell.bottomColour);
+    cell.state === target && !isTooDark(target, cell.edgeColour, cell.bottomColour, own);
   const points = rows.flatMap(({ setC, cells }) => cells.map((cell) => ({ setC, cell, ok: good(cell) })));
   const bad = points.filter(({ ok }) => !ok);
   let best: { setC: number; pullS: number; distance: number } | null = null;

@@ -2,7 +2,7 @@ import type { Doneness } from '../formula/index.js';
 import { fatIn } from '../ingredient/index.js';
 import { formatNumber, modelled, type Figure, type Warning } from '../shown/index.js';
 import { certaintyNote, certaintyOf, type Certainty } from './certainty.js';
-import { aimedIndex, darkLimits, donenessIndex, stateOf, type BakeState } from './doneness.js';
+import { aimedIndex, darkLimitsFor, donenessIndex, stateOf, type BakeState } from './doneness.js';
 import { fullRun, probes } from './full-run.js';
 import { checkComposition, judgedBy, type BakeInput } from './input.js';
 import { passingIndex, passingSet, type Probe } from './probe.js';
@@ -169,7 +169,7 @@ export const bake = (input: BakeInput): BakeResult => {
     });
   }
   const { edge, bottom } = run.atPull.colour;
-  const dark = darkLimits[input.target ?? 'chewy'];
+  const dark = darkLimitsFor(input.target ?? 'chewy', input.setup.limits);
   if (bottom > dark.bottom) {
     warnings.push({
       code: 'burnt-bottom',

@@ -1,4 +1,5 @@
 import type { Doneness } from '../formula/index.js';
+import { limitOf, type LimitKey, type OwnLimits } from '../limits/index.js';
 import type { Reading } from './reading.js';
 
 export type BakeState = 'under' | Doneness;
@@ -118,16 +119,26 @@ export const aimedIndex: Readonly<Record<Doneness, number>> = {
   'crisp-through': 4.15,
 };
 
-/**
- * Colours above these are too dark for a target, on the score of 0 to 100 of rim and underside. What is meant to be crisp
- * is meant to be browner. House estimates.
- */
-export const darkLimits: Readonly<Record<Doneness, { readonly edge: number; readonly bottom: number }>> = {
-  'soft-centre': { edge: 70, bottom: 75 },
-  chewy: { edge: 80, bottom: 80 },
-  'crisp-edge': { edge: 88, bottom: 85 },
-  'crisp-through': { edge: 95, bottom: 90 },
+/** Colours of rim and underside above which a target is too dark, on the score of 0 to 100. */
+export interface DarkLimits {
+  readonly edge: number;
+  readonly bottom: number;
+}
+
+const darkKeys = {
+  'soft-centre': ['darkRimSoft', 'darkBaseSoft'],
+  chewy: ['darkRimChewy', 'darkBaseChewy'],
+  'crisp-edge': ['darkRimEdge', 'darkBaseEdge'],
+  'crisp-through': ['darkRimThrough', 'darkBaseThrough'],
+} as const satisfies Readonly<Record<Doneness, readonly [LimitKey, LimitKey]>>;
+
+/** What is too dark for a target by the house. What is meant to be crisp is meant to be browner; the usual are estimates. */
+export const darkLimitsFor = (target: Doneness, own?: OwnLimits): DarkLimits => {
+  const [edge, bottom] = darkKeys[target];
+  return { edge: limitOf(own, edge), bottom: limitOf(own, bottom) };
 };
 
-export const isTooDark = (target: Doneness, edge: number, bottom: number): boolean =>
-  edge > darkLimits[target].edge || bottom > darkLimits[target].bottom;
+export const isTooDark = (target: Doneness, edge: number, bottom: number, own?: OwnLimits): boolean => {
+  const dark = darkLimitsFor(target, own);
+  return edge > dark.edge || bottom > dark.bottom;
+};

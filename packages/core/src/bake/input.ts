@@ -7,6 +7,7 @@ import {
   type Formula,
   type PieceShape,
 } from '../formula/index.js';
+import type { OwnLimits } from '../limits/index.js';
 import { JokulError, requireNumber } from '../shown/index.js';
 import {
   defaultBakeParameters,
@@ -57,6 +58,8 @@ export interface BakeRequest {
   readonly layers?: number;
   /** The house's limit of the coldest point, °C; the usual one where left out. */
   readonly centreC?: number;
+  /** Its other limits and factors, where they are not the usual ones. */
+  readonly limits?: OwnLimits;
 }
 
 /** Fills in defaults. @throws JokulError `unknown-tray`, `unknown-liner` */
@@ -86,6 +89,7 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
       fan: r.fan,
       ...(r.offsetK !== undefined && { offsetK: r.offsetK }),
       ...(r.process && { process: r.process }),
+      ...(r.limits && { limits: r.limits }),
       roomC: r.roomC ?? 24,
       parameters: r.parameters ?? defaultBakeParameters,
       rings: r.rings ?? 8,

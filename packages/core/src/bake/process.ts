@@ -1,3 +1,4 @@
+import { limitOf, type LimitKey, type OwnLimits } from '../limits/index.js';
 import { leaveningOf, standardMethod, type Formula } from '../formula/index.js';
 
 /** How a dough was worked, as far as the bake answers to it. */
@@ -42,12 +43,16 @@ export interface ProcessFactors {
 }
 
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
-const creamLn = { short: 0.08, standard: 0, long: -0.1, melted: -0.35 } as const;
-const creamLift = { short: 0.97, standard: 1, long: 1.04, melted: 0.92 } as const;
+const creamed = {
+  short: ['shortStiffness', 'shortLift'],
+  long: ['longStiffness', 'longLift'],
+  melted: ['meltedStiffness', 'meltedLift'],
+} as const satisfies Readonly<Record<Exclude<Process['cream'], 'standard'>, readonly [LimitKey, LimitKey]>>;
 const day = 86_400;
 
 /**
- * What is commonly known of each lever, with sizes that are estimates (directions after Pyler and Gorton, 2008):
+ * What is commonly known of each lever, with sizes that are estimates (directions after Pyler and Gorton, 2008) where the
+ * house sets none of its own:
  * - melted butter spreads (ln η −0.35), long creaming a little (−0.1), short less (+0.08);
  * - a day's rest stiffens as the flour takes up the water (ln η +0.1) and deepens the colour (+10 %), both levelling off;
  * - base that meets no acid browns (+0.4 % per mmol/kg) and spreads (ln η −0.4 % per mmol/kg), against 15 mmol/kg;
@@ -55,14 +60,16 @@ const day = 86_400;
  * - a coat of sugar or seeds holds the colour back by 5 %.
  * Calibration by the bakery's own bakes comes on top and corrects them.
  */
-export const processFactors = (process: Process): ProcessFactors => {
+export const processFactors = (process: Process, own?: OwnLimits): ProcessFactors => {
+  const of = (key: LimitKey) => limitOf(own, key);
   const rested = (seconds: number) => 1 - Math.exp(-seconds / (0.7 * day));
   const rest = rested(clamp(process.restS, 0, 10 * day)) - rested(usualProcess.restS);
-  const base = clamp(process.baseLeftMmolPerKg, -25, 60) - usualProcess.baseLeftMmolPerKg;
+  const tens = (clamp(process.baseLeftMmolPerKg, -25, 60) - usualProcess.baseLeftMmolPerKg) / 10;
   const gas = clamp(process.gasMlPerKg, 100, 3000) / usualProcess.gasMlPerKg;
+  const [stiffness, lift] = process.cream === 'standard' ? [1, 1] : creamed[process.cream].map(of);
   return {
-    stiffness: Math.exp(creamLn[process.cream] + 0.16 * rest - 0.004 * base),
-    colour: Math.exp(0.14 * rest + 0.004 * base) * (process.coated ? 0.95 : 1),
-    lift: creamLift[process.cream] * gas ** 0.25,
+    stiffness: (stiffness ?? 1) * of('restedStiffness') ** rest * of('baseStiffness') ** tens,
+    colour: of('restedColour') ** rest * of('baseColour') ** tens * (process.coated ? of('coatColour') : 1),
+    lift: (lift ?? 1) * gas ** 0.25,
   };
 };

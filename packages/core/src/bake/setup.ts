@@ -6,6 +6,7 @@ import {
   type PieceShape,
 } from '../formula/index.js';
 import { fatIn, typicalThinning } from '../ingredient/index.js';
+import type { OwnLimits } from '../limits/index.js';
 import { doughDensity } from '../thermal/index.js';
 import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
 import { processFactors, type Process } from './process.js';
@@ -29,6 +30,8 @@ export interface BakeSetup {
   readonly fan: boolean;
   /** How the dough was worked; as the parameters are tuned to when left out. */
   readonly process?: Process;
+  /** What the house sets otherwise of colours and of what the work does. */
+  readonly limits?: OwnLimits;
   readonly roomC: number;
   readonly parameters: BakeParameters;
   /** Cells over the radius and the height. */
@@ -94,9 +97,9 @@ export const crumbConducts = (p: BakeParameters, rise: number): number =>
   p.conductivityFactor * Math.max(0.2, (1 - bakePorosity) / rise);
 
 /** The parameters with what the process puts on them. */
-const withProcess = ({ parameters, process }: BakeSetup): BakeParameters => {
+const withProcess = ({ parameters, process, limits }: BakeSetup): BakeParameters => {
   if (!process) return parameters;
-  const { stiffness, colour, lift } = processFactors(process);
+  const { stiffness, colour, lift } = processFactors(process, limits);
   return {
     ...parameters,
     eta0PaS: parameters.eta0PaS * stiffness,

@@ -1,5 +1,6 @@
 import { bendScore, type Formula, type ScoreMove } from '../formula/index.js';
 import { fatIn } from '../ingredient/index.js';
+import type { OwnLimits } from '../limits/index.js';
 import { bakeInputOf, type BakeInput } from './input.js';
 import { usualProcess, type Process } from './process.js';
 import type { BakeSetup } from './setup.js';
@@ -164,9 +165,9 @@ const alike = { start: 7, tray: 'bright-aluminium', liner: 'parchment' } as cons
  * both. The parts are put into the reference one after the other, each as the model takes it, so that they add up to the
  * whole. Heavy: some twelve bakes of a coarse mesh.
  */
-export const shapeForecast = (formula: Formula, reference: Formula): ShapeForecast => {
+export const shapeForecast = (formula: Formula, reference: Formula, limits?: OwnLimits): ShapeForecast => {
   const setupOf = (f: Formula): BakeInput =>
-    bakeInputOf(f, { ...alike, fan: f.bake.fan, rings: 6, layers: 5 });
+    bakeInputOf(f, { ...alike, fan: f.bake.fan, rings: 6, layers: 5, ...(limits && { limits }) });
   const input = setupOf(reference);
   const goal = setupOf(formula).setup;
   let { setup } = input;

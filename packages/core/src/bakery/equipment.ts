@@ -1,4 +1,5 @@
 import type { Liner, TrayMaterial } from '../bake/index.js';
+import type { OwnLimits } from '../limits/index.js';
 import type { Mixer, Scale } from '../scaling/index.js';
 import type { Place } from '../thermal/index.js';
 import type { Rails } from '../tray/index.js';
@@ -121,7 +122,20 @@ export interface HouseRules {
   readonly probeSilentS?: number;
   readonly liner: Liner;
   readonly trayId: string;
+  /** Limits and factors of the models that the house sets otherwise than usual. */
+  readonly limits?: OwnLimits;
 }
+
+/** What a bake needs of the house rules. */
+export const ruledBy = ({
+  liner,
+  centreC,
+  limits,
+}: Pick<HouseRules, 'liner' | 'centreC' | 'limits'>): Pick<HouseRules, 'liner' | 'centreC' | 'limits'> => ({
+  liner,
+  centreC,
+  ...(limits && { limits }),
+});
 
 /** People who tend the ovens and do nothing else. */
 export const ovenHandsOf = ({ ovenHands = 1 }: Pick<Equipment, 'ovenHands'>): number => ovenHands;

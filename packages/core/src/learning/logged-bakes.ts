@@ -1,7 +1,7 @@
 import { bakeInputOf } from '../bake/index.js';
 import type { Formula } from '../formula/index.js';
 import type { TrayState } from '../ledger/index.js';
-import { heatOf, type Equipment, type HouseRules } from '../bakery/index.js';
+import { heatOf, ruledBy, type Equipment, type HouseRules } from '../bakery/index.js';
 import { loadTemperature, trayKindOf } from '../planning/index.js';
 import type { LoggedBake, Measured } from './logged.js';
 
@@ -50,7 +50,7 @@ export const loggedBakes = (
       const { setup } = bakeInputOf(formula, {
         start: state.startC ?? loadTemperature(formula, rules, equipment),
         tray: tray.material,
-        liner: rules.liner,
+        ...ruledBy(rules),
         ...heatOf(oven),
         setC: state.setC,
       });

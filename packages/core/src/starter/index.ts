@@ -28,6 +28,7 @@ export const usualHouseRules: Omit<HouseRules, 'timeZone' | 'trayId'> = {
   probeSilentS: usualProbeSilentS,
   centreC: usualCentreC,
   liner: 'parchment',
+  limits: {},
 };
 
 /** One of each, as a small bakery has it: an example to be changed to what is there. */

@@ -1,4 +1,5 @@
 import { fatIn, ingredient, solidFatShare } from '../../ingredient/index.js';
+import { limitOf, type OwnLimits } from '../../limits/index.js';
 import { formatNumber } from '../../shown/index.js';
 import { partsOfDough } from '../balance.js';
 import { doughOf, solidFatOf } from '../dough.js';
@@ -6,7 +7,7 @@ import { doughLines, flourPercent, type Formula } from '../formula.js';
 import type { Finding } from './finding.js';
 
 /** Butter that carries less water than butter of 82 % fat, and what that does to the dough. */
-export const waterFindings = (formula: Formula): readonly Finding[] => {
+export const waterFindings = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
   const parts = partsOfDough(formula);
   const usual = ingredient('butter').composition.water / ingredient('butter').composition.fat;
   const flour = flourPercent(doughLines(formula));
@@ -17,7 +18,7 @@ export const waterFindings = (formula: Formula): readonly Finding[] => {
   }, 0);
   const perFlourShort = (100 * short) / flour;
   const findings: Finding[] = [];
-  if (perFlourShort > 3)
+  if (perFlourShort > limitOf(own, 'butterWater'))
     findings.push({
       code: 'butter-water',
       level: 'note',
@@ -29,13 +30,12 @@ export const waterFindings = (formula: Formula): readonly Finding[] => {
 
 /** A dough is portioned at about this, °C; of butter 46 % is solid then. */
 const portionC = 10;
-const softBelow = 0.3;
 
 /** Fat that is soft or liquid where the dough is portioned. */
-export const softFatFindings = (formula: Formula): readonly Finding[] => {
+export const softFatFindings = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
   const dough = doughOf(formula);
   const solid = solidFatOf(dough, portionC);
-  if (fatIn(dough.fats) < 0.05 || solid >= softBelow) return [];
+  if (fatIn(dough.fats) < 0.05 || solid >= limitOf(own, 'softFat')) return [];
   return [
     {
       code: 'soft-fat',

@@ -1,4 +1,5 @@
 import { foodOf } from '../../ingredient/index.js';
+import type { OwnLimits } from '../../limits/index.js';
 import { doughLines, flourPercent, type Formula } from '../formula.js';
 import { undeclaredIn, unnamedIn } from './allergens.js';
 import { softFatFindings, waterFindings } from './fat.js';
@@ -12,8 +13,11 @@ export type { Finding } from './finding.js';
 
 const fatKinds = new Set(['butter', 'fat', 'nut-butter']);
 
-/** Everything about a formula that looks wrong or unusual, the likely mistakes first, each with its figures. */
-export const checkSoundness = (formula: Formula): readonly Finding[] => {
+/**
+ * Everything about a formula that looks wrong or unusual, the likely mistakes first, each with its figures.
+ * @param own what the house counts as unusual, where it is not the usual
+ */
+export const checkSoundness = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
   const lines = doughLines(formula);
   if (flourPercent(lines) <= 0) return [];
   const findings: Finding[] = [];
@@ -25,12 +29,12 @@ export const checkSoundness = (formula: Formula): readonly Finding[] => {
       figures: {},
     });
   findings.push(
-    ...saltFindings(formula),
-    ...leaveningFindings(formula),
-    ...waterFindings(formula),
-    ...softFatFindings(formula),
-    ...bindingFindings(formula),
-    ...ratioFindings(formula),
+    ...saltFindings(formula, own),
+    ...leaveningFindings(formula, own),
+    ...waterFindings(formula, own),
+    ...softFatFindings(formula, own),
+    ...bindingFindings(formula, own),
+    ...ratioFindings(formula, own),
   );
   for (const food of new Set([...lines, ...formula.toppings].map(foodOf))) {
     for (const allergen of undeclaredIn(food))

@@ -1,8 +1,8 @@
+import { limitOf, type OwnLimits } from '../../limits/index.js';
 import { formatNumber } from '../../shown/index.js';
 import { leaveningOf, partsOfDough, perFlour } from '../balance.js';
 import type { Formula } from '../formula.js';
 import type { Finding } from './finding.js';
-import { soundLimits } from './limits.js';
 
 /** Ginger and dark syrups: such doughs are baked with more soda. */
 const isDark = (formula: Formula): boolean =>
@@ -14,22 +14,19 @@ const isDark = (formula: Formula): boolean =>
 const isAmmonia = (formula: Formula): boolean =>
   partsOfDough(formula).some(({ food }) => food.id === 'bakers-ammonia');
 
-export const leaveningFindings = (formula: Formula): readonly Finding[] => {
+export const leaveningFindings = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
   const { gas, left, base } = leaveningOf(formula);
   const dark = isDark(formula);
-  const gasHigh = isAmmonia(formula)
-    ? soundLimits.ammoniaGasHighMl
-    : dark
-      ? soundLimits.darkGasHighMl
-      : soundLimits.gasHighMl;
-  const baseHigh = dark ? soundLimits.darkBaseLeftMmol : soundLimits.baseLeftMmol;
+  const gasHigh = limitOf(own, isAmmonia(formula) ? 'ammoniaGasHigh' : dark ? 'darkGasHigh' : 'gasHigh');
+  const baseHigh = limitOf(own, dark ? 'darkBaseLeft' : 'baseLeft');
+  const gasLow = limitOf(own, 'gasLow');
   const findings: Finding[] = [];
   const sayGas = `${formatNumber(gas.value)} mL of gas per kg of dough`;
-  if (gas.value > 0 && gas.value < soundLimits.gasLowMl)
+  if (gas.value > 0 && gas.value < gasLow)
     findings.push({
       code: 'gas-low',
       level: 'mind',
-      sentence: `${sayGas}: little lift; under ${soundLimits.gasLowMl} hardly shows.`,
+      sentence: `${sayGas}: little lift; under ${gasLow} hardly shows.`,
       figures: { gas: gas.value },
       figure: gas,
     });
@@ -49,7 +46,7 @@ export const leaveningFindings = (formula: Formula): readonly Finding[] => {
       figures: { left: left.value },
       figure: left,
     });
-  if (base.value > 0 && left.value < -soundLimits.acidLeftMmol)
+  if (base.value > 0 && left.value < -limitOf(own, 'acidLeft'))
     findings.push({
       code: 'acid-left',
       level: 'mind',

@@ -1,8 +1,8 @@
+import { limitOf, type OwnLimits } from '../../limits/index.js';
 import { formatNumber } from '../../shown/index.js';
 import { leaveningOf, partsOfDough, perBodyFigure } from '../balance.js';
 import type { Formula } from '../formula.js';
 import type { Finding } from './finding.js';
-import { soundLimits, usualRanges } from './limits.js';
 
 const outside = (value: number, [low, high]: readonly [number, number]) => value < low || value > high;
 
@@ -19,7 +19,9 @@ const ratiosOf = (formula: Formula) => ({
   ),
 });
 
-const effects: Readonly<Record<keyof typeof usualRanges, readonly [string, string]>> = {
+type Ratio = 'fat' | 'sugars' | 'water';
+
+const effects: Readonly<Record<Ratio, readonly [string, string]>> = {
   fat: ['short of fat: dry, little spread', 'rich: it spreads and feels greasy'],
   sugars: [
     'low in sugar: pale, little spread, bread-like',
@@ -28,16 +30,18 @@ const effects: Readonly<Record<keyof typeof usualRanges, readonly [string, strin
   water: ['short of water: crumbly', 'wet: cakey, slow to bake'],
 };
 
-export const ratioFindings = (formula: Formula): readonly Finding[] => {
+export const ratioFindings = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
   const ratios = ratiosOf(formula);
   const sugars = ratios.sugars.value;
   const holds =
-    soundLimits.fatHolds + soundLimits.fatHoldsPerSugar * Math.max(0, sugars - soundLimits.fatHoldsFromSugar);
+    limitOf(own, 'fatHolds') +
+    limitOf(own, 'fatHoldsPerSugar') * Math.max(0, sugars - limitOf(own, 'fatHoldsFromSugar'));
   const nutFat = partsOfDough(formula).some(({ food }) => food.kind === 'nut-butter');
-  const ranges: Readonly<Record<keyof typeof usualRanges, readonly [number, number]>> = {
-    ...usualRanges,
+  const ranges: Readonly<Record<Ratio, readonly [number, number]>> = {
+    sugars: [limitOf(own, 'sugarsLow'), limitOf(own, 'sugarsHigh')],
+    water: [limitOf(own, 'waterLow'), limitOf(own, 'waterHigh')],
     // Nut butter brings fat of its own.
-    fat: [nutFat ? 0 : usualRanges.fat[0], Math.min(usualRanges.fat[1], Math.round(holds))],
+    fat: [nutFat ? 0 : limitOf(own, 'fatLow'), Math.min(limitOf(own, 'fatHigh'), Math.round(holds))],
   };
   return (['fat', 'sugars', 'water'] as const)
     .filter((name) => outside(ratios[name].value, ranges[name]))
@@ -51,12 +55,12 @@ export const ratioFindings = (formula: Formula): readonly Finding[] => {
 };
 
 /** A dough that is made to rise, and has neither egg nor enough other water to bind it. */
-export const bindingFindings = (formula: Formula): readonly Finding[] => {
+export const bindingFindings = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
   const has = (kind: string) => partsOfDough(formula).some(({ food }) => food.kind === kind);
   const { water, sugars } = ratiosOf(formula);
-  if (has('egg') || leaveningOf(formula).gas.value < soundLimits.gasLowMl) return [];
+  if (has('egg') || leaveningOf(formula).gas.value < limitOf(own, 'gasLow')) return [];
   // Little sugar: a shortbread with a little powder in it.
-  if (water.value >= soundLimits.bindingWater || sugars.value < 50) return [];
+  if (water.value >= limitOf(own, 'bindingWater') || sugars.value < 50) return [];
   return [
     {
       code: 'nothing-binds',

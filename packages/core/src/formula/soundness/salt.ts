@@ -1,11 +1,11 @@
 import { foodOf } from '../../ingredient/index.js';
+import { limitOf, type OwnLimits } from '../../limits/index.js';
 import { formatNumber } from '../../shown/index.js';
 import { perBodyFigure } from '../balance.js';
 import { doughLines, flourPercent, type Formula } from '../formula.js';
 import type { Finding } from './finding.js';
-import { soundLimits } from './limits.js';
 
-export const saltFindings = (formula: Formula): readonly Finding[] => {
+export const saltFindings = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
   const figure = perBodyFigure(formula, 'Salt', ({ analysis, kind }) =>
     kind === 'inclusion' ? 0 : analysis.salt,
   );
@@ -21,38 +21,38 @@ export const saltFindings = (formula: Formula): readonly Finding[] => {
     0,
   );
   // Salt that was weighed by itself, without what composites bring.
-  const own =
+  const weighed =
     (100 *
       doughLines(formula)
         .filter((line) => foodOf(line).kind === 'salt')
         .reduce((sum, line) => sum + line.percent, 0)) /
     flour;
-  if (fromButter > 0.3 && own > 0 && own + fromButter > 1.3)
+  if (fromButter > 0.3 && weighed > 0 && weighed + fromButter > limitOf(own, 'saltDoubled'))
     return [
       {
         code: 'salt-doubled',
         level: 'wrong',
-        sentence: `The salted butter brings ${formatNumber(fromButter)} % of salt on top of the ${formatNumber(own)} % that are weighed. Take it off: weigh ${formatNumber(Math.max(0, own - fromButter))} %.`,
-        figures: { fromButter, own },
+        sentence: `The salted butter brings ${formatNumber(fromButter)} % of salt on top of the ${formatNumber(weighed)} % that are weighed. Take it off: weigh ${formatNumber(Math.max(0, weighed - fromButter))} %.`,
+        figures: { fromButter, own: weighed },
         figure,
       },
     ];
-  if (salt < (own > 0 ? soundLimits.saltLow : soundLimits.saltUnweighed))
+  if (salt < limitOf(own, weighed > 0 ? 'saltLow' : 'saltUnweighed'))
     return [
       {
         code: 'salt-missing',
         level: 'wrong',
-        sentence: `${own > 0 ? 'Only' : 'No salt is weighed, and the rest brings only'} ${formatNumber(salt)} % of salt to the flour: it will taste flat. Was it forgotten? Usual is 0.5 to 2 %.`,
+        sentence: `${weighed > 0 ? 'Only' : 'No salt is weighed, and the rest brings only'} ${formatNumber(salt)} % of salt to the flour: it will taste flat. Was it forgotten? Usual is 0.5 to 2 %.`,
         figures: { salt },
         figure,
       },
     ];
-  if (salt > soundLimits.saltHigh)
+  if (salt > limitOf(own, 'saltHigh'))
     return [
       {
         code: 'salt-high',
         level: 'mind',
-        sentence: `${formatNumber(salt)} % of salt to the flour; over ${soundLimits.saltHigh} % tastes salty.`,
+        sentence: `${formatNumber(salt)} % of salt to the flour; over ${formatNumber(limitOf(own, 'saltHigh'))} % tastes salty.`,
         figures: { salt },
         figure,
       },

@@ -11,7 +11,14 @@ import { componentNames } from '../../ingredient/index.js';
 import { JokulError, modelled, type Figure } from '../../shown/index.js';
 import { ballRadiusM, coldPorosity } from '../../thermal/index.js';
 import { layOut, openSidesOf, type Layout } from '../../tray/index.js';
-import { heatOf, type Equipment, type HouseRules, type Oven, type TrayKind } from '../../bakery/index.js';
+import {
+  heatOf,
+  ruledBy,
+  type Equipment,
+  type HouseRules,
+  type Oven,
+  type TrayKind,
+} from '../../bakery/index.js';
 import { loadTemperature } from './load-temperature.js';
 import { doughDensityGPerMl } from './scale-product.js';
 
@@ -52,8 +59,7 @@ export const bakeInputIn = (
     bakeInputOf(formula, {
       start: startC,
       tray: trayKindOf(equipment, rules).material,
-      liner: rules.liner,
-      centreC: rules.centreC,
+      ...ruledBy(rules),
       ...heatOf(oven),
       setC: setTemperature(formula, oven.fan),
     }),
