@@ -1,4 +1,4 @@
-import { ingredientKinds, readyWays, stageTools, toppingWays } from '@jokul/core';
+import { ingredientKinds, linerKinds, readyWays, stageTools, toppingWays } from '@jokul/core';
 
 const name = { type: 'string', minLength: 1, maxLength: 80 } as const;
 const percent = { type: 'number', minimum: 0.01, maximum: 500 } as const;
@@ -94,21 +94,40 @@ export const formulaSchema = {
           },
           ['pressedMm'],
         ),
-        rest: object({
-          form: { enum: ['pieces', 'tub', 'bag', 'none'] },
-          placeKind: { enum: ['walk-in', 'freezer', 'bench'] },
-          minS: seconds,
-          bestS: seconds,
-          maxS: seconds,
-          temperS: seconds,
-        }),
-        bake: object({
-          target: { enum: ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] },
-          setC: { type: 'number', minimum: 120, maximum: 260 },
-          fan: { type: 'boolean' },
-          trayRestS: seconds,
-          gapMm: { type: 'number', minimum: 0, maximum: 150 },
-        }),
+        rest: object(
+          {
+            form: { enum: ['pieces', 'tub', 'bag', 'none'] },
+            placeKind: { enum: ['walk-in', 'freezer', 'bench'] },
+            minS: seconds,
+            bestS: seconds,
+            maxS: seconds,
+            temperS: seconds,
+            cover: {
+              enum: ['open', 'covered'],
+              description: 'in the cold; pieces open, tubs and bags covered where left out',
+            },
+          },
+          ['cover'],
+        ),
+        bake: object(
+          {
+            target: { enum: ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] },
+            setC: { type: 'number', minimum: 120, maximum: 260 },
+            fan: { type: 'boolean' },
+            trayRestS: seconds,
+            gapMm: { type: 'number', minimum: 0, maximum: 150 },
+            liner: { enum: linerKinds, description: 'the liner of the house where left out' },
+            ovens: {
+              type: 'array',
+              minItems: 1,
+              maxItems: 60,
+              uniqueItems: true,
+              items: { type: 'string', pattern: '^[a-z0-9][a-z0-9-]{0,39}$' },
+              description: 'the only ovens that it bakes in, by their ids; any where left out',
+            },
+          },
+          ['liner', 'ovens'],
+        ),
         method: object(
           {
             cream: { enum: ['short', 'standard', 'long', 'melted'] },

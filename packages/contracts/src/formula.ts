@@ -3,6 +3,7 @@ import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
+  ArrayUnique,
   IsArray,
   IsBoolean,
   IsIn,
@@ -16,6 +17,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { linerKinds, type Liner } from '@jokul/core';
 import { FormulaStageInput, ToppingInput } from './formula-lines.js';
 import { Optional } from './optional.js';
 
@@ -58,6 +60,11 @@ export class RestInput {
   @Min(0)
   @Max(86_400)
   temperS: number;
+
+  /** Open or covered in the cold; pieces open, tubs and bags covered where left out. */
+  @Optional()
+  @IsIn(['open', 'covered'])
+  cover?: 'open' | 'covered';
 }
 
 export class BakeRuleInput {
@@ -81,6 +88,23 @@ export class BakeRuleInput {
   @Min(0)
   @Max(150, { message: 'The gap must be at most 150 mm.' })
   gapMm: number;
+
+  /** What it bakes on; the liner of the house where left out. */
+  @Optional()
+  @IsIn(linerKinds, { message: 'Choose what lies on the tray.' })
+  liner?: Liner;
+
+  /** The only ovens that it bakes in; any where left out. */
+  @Optional()
+  @IsArray()
+  @ArrayMinSize(1, { message: 'Choose an oven at least, or leave it open.' })
+  @ArrayMaxSize(60)
+  @ArrayUnique()
+  @Matches(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/, {
+    each: true,
+    message: 'An id is made of small letters, digits and hyphens.',
+  })
+  ovens?: string[];
 }
 
 /** How the dough is worked. */

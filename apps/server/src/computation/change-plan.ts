@@ -1,4 +1,5 @@
 import {
+  bakesIn,
   dayProblem,
   JokulError,
   longerMixS,
@@ -34,9 +35,9 @@ const asPlanned = ({ input, bakes }: Pick<PlanTask, 'input' | 'bakes'>): PlanPro
   return { ...problem, products: problem.products.map((product) => ({ ...product, batches: [] })) };
 };
 
-const bakesIn = (formula: Formula, bakes: ProductBakes, equipment: Equipment): readonly OvenBake[] =>
+const ovenBakes = (formula: Formula, bakes: ProductBakes, equipment: Equipment): readonly OvenBake[] =>
   predictionsOf(formula, bakes, equipment).flatMap(({ ovenId, setC, bake: { pull } }) =>
-    pull ? [{ ovenId, setC, pullS: Math.round(pull.value) }] : [],
+    pull && bakesIn(formula, ovenId) ? [{ ovenId, setC, pullS: Math.round(pull.value) }] : [],
   );
 
 /** A load that is moved by hand, with what follows from it. */
@@ -51,8 +52,14 @@ export const moveDay = (task: MoveTask): Outcome<MovedLoad> =>
     if (!oven) throw new JokulError('unknown-oven', 'This oven is out of use.', 'ovenId');
     const bake =
       formula && its
-        ? bakesIn(formula, its, input.equipment).find(({ ovenId }) => ovenId === oven.id)
+        ? ovenBakes(formula, its, input.equipment).find(({ ovenId }) => ovenId === oven.id)
         : undefined;
+    if (formula && !bakesIn(formula, oven.id))
+      throw new JokulError(
+        'not-its-oven',
+        `${formula.name} is not baked in ${oven.name}: its formula says in which ovens it is.`,
+        'ovenId',
+      );
     if (!bake)
       throw new JokulError('no-bake', `${oven.name} does not bring it to what it is baked to.`, 'ovenId');
     const { loadId, startS, trays } = move;
@@ -80,7 +87,7 @@ export const readDay = (task: ReadPlanTask): Outcome<Omit<MovedLoad, 'loadId'>> 
       bakesOf: ({ batchId, productCode }) => {
         const formula = fixedFormulas[batchId] ?? input.formulas.get(productCode);
         const its = fixedBakes[batchId] ?? bakes[productCode];
-        return formula && its ? bakesIn(formula, its, input.equipment) : [];
+        return formula && its ? ovenBakes(formula, its, input.equipment) : [];
       },
     });
   });
@@ -104,7 +111,7 @@ const findReplan = (task: ReplanTask): Replanned | null => {
     bakesOf: (batch) => {
       const formula = formulaOf(batch);
       const other = fixedBakes[batch.batchId];
-      return formula && other ? bakesIn(formula, other, equipment) : undefined;
+      return formula && other ? ovenBakes(formula, other, equipment) : undefined;
     },
     // Somebody waits, and on the demo day as many tries as the time allows found no better way.
     effort: { seconds: replanSeconds, soon: true, ...(triesTold !== undefined && { tries: triesTold }) },

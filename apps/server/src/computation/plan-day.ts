@@ -1,5 +1,6 @@
 import type { ProductForecast } from '@jokul/contracts';
 import {
+  bakesIn,
   aheadWorkOf,
   canonicalJson,
   checkPlan,
@@ -77,7 +78,12 @@ const forecast = (
   return {
     formulaVersion: formula.version,
     bakes: [...alike.values()],
-    layout: layoutOrNull(formula, predictions, equipment, rules),
+    layout: layoutOrNull(
+      formula,
+      predictions.filter(({ ovenId }) => bakesIn(formula, ovenId)),
+      equipment,
+      rules,
+    ),
   };
 };
 

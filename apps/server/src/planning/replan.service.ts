@@ -55,7 +55,7 @@ export class ReplanService {
 
   /**
    * A load in another oven, or at another time, with what follows from it; nothing is changed.
-   * @throws JokulError `no-plan`, `unknown-load`, `has-begun`, `past`, `unknown-oven`, `no-bake`
+   * @throws JokulError `no-plan`, `unknown-load`, `has-begun`, `past`, `unknown-oven`, `not-its-oven`, `no-bake`
    */
   async move(date: string, move: MoveInput): Promise<MoveView> {
     const current = await this.day.current(date);

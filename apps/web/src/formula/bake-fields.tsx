@@ -1,11 +1,13 @@
 import { t } from '@lingui/core/macro';
-import { pressedRangeMm, type Formula } from '@jokul/core';
+import { linerKinds, pressedRangeMm, type Formula } from '@jokul/core';
+import { useBakery } from '../lib/queries';
 import { useUnits } from '../lib/units';
+import { PickSome } from '../ui/pick-some';
 import { SelectField } from '../ui/field';
 import { useDraft } from './draft-store';
 import { NumberField } from './number-cell';
 import { OptionalNumber } from './optional-number';
-import { shapeNames, stateNames } from '../words/names-of-codes';
+import { linerNames, shapeNames, stateNames } from '../words/names-of-codes';
 
 const shapes = ['ball', 'mound', 'puck', 'slice'] as const;
 const targets = ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through'] as const;
@@ -50,7 +52,32 @@ export const PieceFields = ({ piece }: { readonly piece: Formula['piece'] }) => 
   );
 };
 
+/** The ovens that it may bake in, and those of before that are out of use. */
+const ItsOvens = ({
+  ovens = [],
+  onChoose,
+}: {
+  readonly ovens: readonly string[] | undefined;
+  readonly onChoose: (ovens: readonly string[]) => void;
+}) => {
+  const { data } = useBakery();
+  const all = data?.equipment.ovens.filter(({ id, retired }) => !retired || ovens.includes(id)) ?? [];
+  if (all.length < 2 && ovens.length === 0) return null;
+  return (
+    <div className="col-span-full">
+      <PickSome
+        legend={t`Only in these ovens`}
+        choices={all.map(({ id, name }) => ({ id, text: name }))}
+        chosen={ovens}
+        onChoose={onChoose}
+        hint={ovens.length === 0 ? t`None ticked: any oven.` : undefined}
+      />
+    </div>
+  );
+};
+
 export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
+  const house = useBakery().data?.rules.liner;
   const change = useDraft((s) => s.change);
   const set = (part: Partial<Formula['bake']>) => change({ bake: { ...bake, ...part } });
   return (
@@ -99,6 +126,29 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
         min={0}
         max={120}
         onCommit={(minutes) => set({ trayRestS: minutes * 60 })}
+      />
+      <SelectField
+        label={t`On`}
+        value={bake.liner ?? ''}
+        onChange={(event) => {
+          const { liner: _, ...rest } = bake;
+          const chosen = linerKinds.find((kind) => kind === event.target.value);
+          change({ bake: chosen ? { ...rest, liner: chosen } : rest });
+        }}
+      >
+        <option value="">{house ? t`as the house: ${linerNames[house]}` : t`as the house`}</option>
+        {linerKinds.map((kind) => (
+          <option key={kind} value={kind}>
+            {linerNames[kind]}
+          </option>
+        ))}
+      </SelectField>
+      <ItsOvens
+        ovens={bake.ovens}
+        onChoose={(ovens) => {
+          const { ovens: _, ...rest } = bake;
+          change({ bake: ovens.length > 0 ? { ...rest, ovens } : rest });
+        }}
       />
     </div>
   );

@@ -1,13 +1,18 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { compareVersions, demoFormulas, type Formula } from '@jokul/core';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render as renderAlone, screen, within } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { compareVersions, demoEquipment, demoFormulas, demoRules, type Formula } from '@jokul/core';
 import { usePreferences } from '../lib/preferences';
+import { queryClient } from '../lib/queries';
 import { BakeRules } from './bake-rules';
 import { useDraft } from './draft-store';
 import { ToppingChoice } from './topping-way';
 
 const gng = demoFormulas.find(({ code }) => code === 'GNG') as Formula;
+const render = (what: ReactElement) =>
+  renderAlone(<QueryClientProvider client={queryClient}>{what}</QueryClientProvider>);
 const Edited = () => {
   const draft = useDraft((s) => s.draft);
   return draft && <BakeRules formula={draft} editing />;
@@ -20,6 +25,7 @@ const type = (label: string, value: string) => {
 };
 
 beforeEach(() => {
+  queryClient.setQueryData(['bakery'], { equipment: demoEquipment, rules: demoRules });
   usePreferences.getState().set({ units: 'metric' });
   useDraft.getState().open(gng);
 });
@@ -40,6 +46,32 @@ describe('how a formula rests and bakes', () => {
     const named = compareVersions(gng, draft()).join('; ');
     for (const word of ['fan', 'on the tray', 'shortest rest', 'longest rest', 'out of the cold'])
       expect(named).toContain(word);
+  });
+  it('has its own liner, ovens and cover, or none', () => {
+    render(<Edited />);
+    const choose = (label: string, value: string) =>
+      fireEvent.change(screen.getByLabelText(label), { target: { value } });
+    expect(screen.getByText('as the house: baking paper')).toBeTruthy();
+    choose('On', 'mat');
+    fireEvent.click(screen.getByLabelText('Keel lower deck'));
+    fireEvent.click(screen.getByLabelText('Port'));
+    choose('In the cold', 'covered');
+    expect(draft().bake).toMatchObject({ liner: 'mat', ovens: ['port', 'keel-lower'] });
+    expect(draft().rest.cover).toBe('covered');
+    cleanup();
+    render(<BakeRules formula={draft()} editing={false} />);
+    expect(screen.getByRole('region', { name: 'Bake' }).textContent).toContain(
+      'on a silicone mat; only in Port, Keel lower deck',
+    );
+    expect(screen.getByRole('region', { name: 'Rest' }).textContent).toContain(', covered');
+    cleanup();
+    render(<Edited />);
+    choose('On', '');
+    fireEvent.click(screen.getByLabelText('Keel lower deck'));
+    fireEvent.click(screen.getByLabelText('Port'));
+    choose('In the cold', 'open');
+    // As it was, nothing of them is left behind.
+    expect(draft()).toEqual(gng);
   });
   it('what is done after the oven is changed, and named', () => {
     render(<Edited />);

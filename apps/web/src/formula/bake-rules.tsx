@@ -1,11 +1,12 @@
 import { t } from '@lingui/core/macro';
-import type { Formula } from '@jokul/core';
+import { coverOf, type Formula } from '@jokul/core';
+import { useBakery } from '../lib/queries';
 import { useUnits } from '../lib/units';
 import { AfterBakeFields, AfterBakeSaid } from './after-bake';
 import { BakeFields, PieceFields } from './bake-fields';
 import { Method } from './method-rules';
 import { RestFields, restForms, restPlaces } from './rest-rules';
-import { shapeNames, stateNames } from '../words/names-of-codes';
+import { linerNames, shapeNames, stateNames } from '../words/names-of-codes';
 
 const Box = ({ title, children }: { title: string; children: React.ReactNode }) => (
   <section aria-label={title} className="rounded-lg border bg-surface px-3 py-2">
@@ -19,15 +20,22 @@ const RestSaid = ({ rest }: { readonly rest: Formula['rest'] }) => {
   if (rest.form === 'none') return <>{t`none, on the tray at most ${duration(rest.maxS)}`}</>;
   return (
     <>
-      {t`${restForms[rest.form]}, ${restPlaces[rest.placeKind]}: ${duration(rest.minS)} to ${duration(rest.maxS)}, best ${duration(rest.bestS)}${rest.temperS > 0 ? t`, of it ${duration(rest.temperS)} ${rest.form === 'bag' ? t`thawing` : t`on the bench`}` : ''}`}
+      {t`${restForms[rest.form]}, ${restPlaces[rest.placeKind]}: ${duration(rest.minS)} to ${duration(rest.maxS)}, best ${duration(rest.bestS)}${rest.cover && rest.cover !== coverOf({ form: rest.form }) ? t`, ${rest.cover === 'open' ? t`open` : t`covered`}` : ''}${rest.temperS > 0 ? t`, of it ${duration(rest.temperS)} ${rest.form === 'bag' ? t`thawing` : t`on the bench`}` : ''}`}
     </>
   );
 };
 
 const BakeSaid = ({ bake }: { readonly bake: Formula['bake'] }) => {
+  const { data } = useBakery();
+  const nameOf = (id: string) => data?.equipment.ovens.find((oven) => oven.id === id)?.name ?? id;
   const { duration, temperature, length } = useUnits();
+  const only = bake.ovens?.map(nameOf).join(', ');
   return (
-    <>{t`to ${stateNames[bake.target]} at ${temperature(bake.setC)} ${bake.fan ? t`fan` : t`still`}, gap ${length(bake.gapMm)}, ${duration(bake.trayRestS)} on the tray`}</>
+    <>
+      {t`to ${stateNames[bake.target]} at ${temperature(bake.setC)} ${bake.fan ? t`fan` : t`still`}, gap ${length(bake.gapMm)}, ${duration(bake.trayRestS)} on the tray`}
+      {bake.liner && t`, on ${linerNames[bake.liner]}`}
+      {only && t`; only in ${only}`}
+    </>
   );
 };
 

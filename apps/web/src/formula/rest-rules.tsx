@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import type { Formula, RestRule } from '@jokul/core';
+import { coverOf, type Formula, type RestRule } from '@jokul/core';
 import { SelectField } from '../ui/field';
 import { useDraft } from './draft-store';
 import { NumberField } from './number-cell';
@@ -96,6 +96,20 @@ export const RestFields = ({ rest }: { readonly rest: Formula['rest'] }) => {
           </SelectField>
         )}
       </div>
+      {rest.form !== 'none' && (
+        <SelectField
+          label={t`In the cold`}
+          value={coverOf(rest)}
+          onChange={(event) => {
+            const { cover: _, ...others } = rest;
+            const cover = event.target.value === 'open' ? 'open' : 'covered';
+            change({ rest: cover === coverOf({ form: rest.form }) ? others : { ...others, cover } });
+          }}
+        >
+          <option value="open">{t`open`}</option>
+          <option value="covered">{t`covered`}</option>
+        </SelectField>
+      )}
       {rest.form === 'none' ? (
         hoursField('maxS', t`On the tray at most, h`, t`Longest on the tray`)
       ) : (

@@ -39,7 +39,7 @@ describe('the texture of a formula', () => {
     const spread = await screen.findByRole('button', {
       name: `spread ${found.scores.spread.toFixed(1)} of 10, the reference is 5`,
     });
-    expect(shape).toHaveBeenCalledWith(lem, other);
+    expect(shape).toHaveBeenCalledWith(lem, other, undefined);
     await userEvent.setup().click(spread);
     const [first] = found.because.spread;
     expect(screen.getByText(first?.name ?? 'none')).toBeTruthy();

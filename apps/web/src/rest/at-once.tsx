@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import {
+  coverOf,
   bagHoldsPieces,
   handStates,
   type DoughForm,
@@ -83,7 +84,7 @@ export const AtOnce = ({ formula, form, massG, places, pieces, readyC }: AtOnceP
         massG: oneG,
         startC: freshC,
         place: place as Place,
-        cover: form === 'pieces' ? 'open' : 'covered',
+        cover: coverOf(formula.rest),
         targetC: place?.kind === 'freezer' ? handStates.frozenC : readyC,
         bodies: bodies ?? 1,
         openings: openings ?? 0,

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { Plus, X } from 'lucide-react';
-import type { Formula, Place } from '@jokul/core';
+import { coverOf, type Formula, type Place } from '@jokul/core';
 import { typedNumber, useUnits } from '../lib/units';
 import { Button } from '../ui/button';
 import { Field, SelectField } from '../ui/field';
@@ -16,13 +16,12 @@ export interface StepText {
 export const ruleSteps = (formula: Formula, places: readonly Place[]): readonly StepText[] => {
   const { rest } = formula;
   const idOf = (kind: Place['kind']) => places.find((p) => p.kind === kind)?.id ?? places[0]?.id ?? '';
-  const cover = rest.form === 'pieces' || rest.form === 'none' ? 'open' : 'covered';
   const steps: StepText[] = [
     { key: 0, placeId: idOf('bench'), cover: 'open', hours: '0.25' },
     {
       key: 1,
       placeId: idOf(rest.placeKind),
-      cover,
+      cover: coverOf(rest),
       hours: String(Math.min(96, Math.max(0.5, Math.round(rest.bestS / 360) / 10))),
     },
   ];

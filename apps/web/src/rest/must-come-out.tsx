@@ -2,7 +2,7 @@ import { Trans } from '@lingui/react/macro';
 import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { DoughForm, Figure, Formula, Place } from '@jokul/core';
+import { coverOf, type DoughForm, type Figure, type Formula, type Place } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Field, SelectField } from '../ui/field';
 import { Shown } from '../ui/shown';
@@ -65,7 +65,7 @@ export const MustComeOut = ({ formula, form, massG, places, wantedMs, say }: Mus
         massG,
         fromC: outC ?? 0,
         into: place as Place,
-        cover: form === 'pieces' ? 'open' : 'covered',
+        cover: coverOf(formula.rest),
         targetC: targetC ?? 0,
         where: form === 'tub' ? 'mean' : 'core',
       }),

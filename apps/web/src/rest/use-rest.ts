@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  coverOf,
   clocksOf,
   coreAt,
   followed,
@@ -66,7 +67,7 @@ const useWhere = ({ formula, known }: RestOf, { equipment, rules }: BakeryView, 
   const expectedC = wasAway ? before?.meanC : (known.mixed?.doughC ?? rules.doughC);
   const [typedIn, setGoing] = useState<Omit<GoingIn, 'startC'> & { readonly startC: string | null }>({
     placeId: inUse(equipment).places.find(({ kind }) => kind === formula.rest.placeKind)?.id ?? '',
-    cover: formula.rest.form === 'pieces' ? 'open' : 'covered',
+    cover: coverOf(formula.rest),
     startC: null,
   });
   const shownC = expectedC === undefined ? '' : figure(expectedC, 'temperature');

@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { demoFormulas } from '../demo/index.js';
-import { doughOf, typicalDough, type Doneness, type Dough } from '../formula/index.js';
+import { doughOf, typicalDough, type Doneness, type Dough, type Liner } from '../formula/index.js';
 import { bake, stateAfterPull, type BakeResult } from './bake.js';
 import { aimedIndex, darkLimitsFor } from './doneness.js';
 import { bakeInput, type BakeRequest } from './input.js';
 import { outcomeOf } from './outcome.js';
-import { bakeModelVersion, type Liner, type TrayMaterial } from './parameters.js';
+import { bakeModelVersion, type TrayMaterial } from './parameters.js';
 import { advance, readRun, startRun } from './simulate.js';
 import { usual } from './usual.testkit.js';
 

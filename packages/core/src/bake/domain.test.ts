@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { doughFromComposition, type PieceShape } from '../formula/index.js';
+import { doughFromComposition, type Liner, type PieceShape } from '../formula/index.js';
 import { howMany } from '../how-many.testkit.js';
 import { JokulError } from '../shown/index.js';
 import { bake } from './bake.js';
 import { checkComposition, bakeInput, type BakeRequest } from './input.js';
-import { liners, trayMaterials, type Liner, type TrayMaterial } from './parameters.js';
+import { liners, trayMaterials, type TrayMaterial } from './parameters.js';
 import { advance, readRun, startRun } from './simulate.js';
 import { surroundingsAt } from './surroundings.js';
 import { usual } from './usual.testkit.js';

@@ -5,6 +5,7 @@ import {
   type Doneness,
   type Dough,
   type Formula,
+  type Liner,
   type PieceShape,
 } from '../formula/index.js';
 import type { OwnLimits } from '../limits/index.js';
@@ -14,7 +15,6 @@ import {
   liners,
   trayMaterials,
   type BakeParameters,
-  type Liner,
   type TrayMaterial,
 } from './parameters.js';
 import { usualCentreC, type JudgedBy } from './doneness.js';

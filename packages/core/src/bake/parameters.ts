@@ -1,3 +1,5 @@
+import type { Liner } from '../formula/index.js';
+
 /**
  * Parameters of the bake model. "Tuned" values were set once, for all cases together, so that the model
  * shows what is generally known of drop cookies; they are no measurements. See docs/models.md.
@@ -112,7 +114,6 @@ export const defaultBakeParameters: BakeParameters = {
 };
 
 export type TrayMaterial = 'bright-aluminium' | 'dark-aluminium' | 'dark-steel' | 'stainless' | 'stone';
-export type Liner = 'bare' | 'greased' | 'parchment' | 'double-parchment' | 'mat';
 
 /** Thickness mm, volumetric heat J/m³K, conductivity W/mK, emissivity; handbook values, bright emissivity of used metal. */
 export const trayMaterials: Readonly<

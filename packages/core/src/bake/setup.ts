@@ -3,12 +3,13 @@ import {
   pressedAspect,
   typicalReducing,
   type Dough,
+  type Liner,
   type PieceShape,
 } from '../formula/index.js';
 import { fatIn, typicalThinning } from '../ingredient/index.js';
 import type { OwnLimits } from '../limits/index.js';
 import { doughDensity } from '../thermal/index.js';
-import { liners, trayMaterials, type BakeParameters, type Liner, type TrayMaterial } from './parameters.js';
+import { liners, trayMaterials, type BakeParameters, type TrayMaterial } from './parameters.js';
 import { processFactors, type Process } from './process.js';
 import { ringLayout, type RingLayout } from './rings.js';
 import { shapingTable } from './shaping.js';

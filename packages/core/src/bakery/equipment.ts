@@ -1,4 +1,5 @@
-import type { Liner, TrayMaterial } from '../bake/index.js';
+import type { TrayMaterial } from '../bake/index.js';
+import type { Formula, Liner } from '../formula/index.js';
 import type { OwnLimits } from '../limits/index.js';
 import type { Mixer, Scale } from '../scaling/index.js';
 import type { Place } from '../thermal/index.js';
@@ -126,16 +127,19 @@ export interface HouseRules {
   readonly limits?: OwnLimits;
 }
 
-/** What a bake needs of the house rules. */
-export const ruledBy = ({
-  liner,
-  centreC,
-  limits,
-}: Pick<HouseRules, 'liner' | 'centreC' | 'limits'>): Pick<HouseRules, 'liner' | 'centreC' | 'limits'> => ({
-  liner,
-  centreC,
-  ...(limits && { limits }),
-});
+type OfBakes = Pick<HouseRules, 'liner' | 'centreC' | 'limits'>;
+
+/** What a bake of a formula needs of the house rules, where the formula has none of its own. */
+export const ruledBy = (
+  { liner, centreC, limits }: OfBakes,
+  { bake }: { readonly bake: Pick<Formula['bake'], 'liner'> },
+): OfBakes => ({ liner: bake.liner ?? liner, centreC, ...(limits && { limits }) });
+
+/** Whether a formula is baked in an oven. */
+export const bakesIn = (
+  { bake }: { readonly bake: Pick<Formula['bake'], 'ovens'> },
+  ovenId: string,
+): boolean => !bake.ovens || bake.ovens.includes(ovenId);
 
 /** People who tend the ovens and do nothing else. */
 export const ovenHandsOf = ({ ovenHands = 1 }: Pick<Equipment, 'ovenHands'>): number => ovenHands;

@@ -1,4 +1,5 @@
 import {
+  linerKinds,
   readyWays,
   stageTools,
   toppingWays,
@@ -38,6 +39,8 @@ const flag = (x: unknown, path: string): boolean =>
   typeof x === 'boolean' ? x : refuse(path, 'true or false');
 const one = <T extends string>(x: unknown, path: string, of: readonly T[]): T =>
   of.find((value) => value === x) ?? refuse(path, `one of ${of.join(', ')}`);
+
+const covers = ['open', 'covered'] as const;
 
 const line = (x: unknown, path: string): FormulaLine => {
   const { ingredientId, percent, browned, ready } = parts(x, path);
@@ -113,6 +116,7 @@ export const readFormula = (x: unknown): Formula => {
       bestS: number(rest.bestS, 'rest.bestS'),
       maxS: number(rest.maxS, 'rest.maxS'),
       temperS: number(rest.temperS, 'rest.temperS'),
+      ...(rest.cover !== undefined && { cover: one(rest.cover, 'rest.cover', covers) }),
     },
     bake: {
       target: one(bake.target, 'bake.target', ['soft-centre', 'chewy', 'crisp-edge', 'crisp-through']),
@@ -120,6 +124,10 @@ export const readFormula = (x: unknown): Formula => {
       fan: flag(bake.fan, 'bake.fan'),
       trayRestS: number(bake.trayRestS, 'bake.trayRestS'),
       gapMm: number(bake.gapMm, 'bake.gapMm'),
+      ...(bake.liner !== undefined && { liner: one(bake.liner, 'bake.liner', linerKinds) }),
+      ...(bake.ovens !== undefined && {
+        ovens: list(bake.ovens, 'bake.ovens').map((id, i) => text(id, `bake.ovens[${i}]`)),
+      }),
     },
     ...(given.method !== undefined && { method: method(given.method, 'method') }),
     ...(given.afterBake !== undefined && { afterBake: afterBake(given.afterBake, 'afterBake') }),

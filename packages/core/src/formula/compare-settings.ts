@@ -1,5 +1,5 @@
 import { formatNumber, sayDuration } from '../shown/index.js';
-import { standardMethod, type Formula, type RestRule } from './formula.js';
+import { coverOf, standardMethod, type Formula, type RestRule } from './formula.js';
 
 /* What changed of piece, oven, method and rest from one version to the next, a short phrase each. */
 
@@ -39,6 +39,8 @@ const settingsOf = (
     ['egg worked in', m0.egg, m1.egg],
     ['finished by', m0.finish, m1.finish],
     ['dough temperature', m0.doughC ?? 'house', m1.doughC ?? 'house'],
+    ['on the tray lies', before.bake.liner ?? 'house', after.bake.liner ?? 'house'],
+    ['ovens', before.bake.ovens?.join(', ') ?? 'any', after.bake.ovens?.join(', ') ?? 'any'],
     ['fan', before.bake.fan ? 'on' : 'off', after.bake.fan ? 'on' : 'off'],
     ['on the tray', sayDuration(before.bake.trayRestS), sayDuration(after.bake.trayRestS)],
     [
@@ -50,6 +52,7 @@ const settingsOf = (
     ['drying', sayDuration(before.afterBake?.dryS ?? 0), sayDuration(after.afterBake?.dryS ?? 0)],
     ['rested', restForms[before.rest.form], restForms[after.rest.form]],
     ['rests in', restPlaces[before.rest.placeKind], restPlaces[after.rest.placeKind]],
+    ['lies', coverOf(before.rest), coverOf(after.rest)],
     ['shortest rest', sayDuration(before.rest.minS), sayDuration(after.rest.minS)],
     ['best rest', sayDuration(before.rest.bestS), sayDuration(after.rest.bestS)],
     ['longest rest', sayDuration(before.rest.maxS), sayDuration(after.rest.maxS)],

@@ -105,7 +105,17 @@ export interface RestRule {
   readonly maxS: number;
   /** Minutes on the bench after the cold, as part of the rest. */
   readonly temperS: number;
+  /** Open or covered in the cold; pieces open, tubs and bags covered where left out. */
+  readonly cover?: 'open' | 'covered';
 }
+
+/** How a dough lies in the cold. */
+export const coverOf = ({ form, cover }: Pick<RestRule, 'form' | 'cover'>): 'open' | 'covered' =>
+  cover ?? (form === 'tub' || form === 'bag' ? 'covered' : 'open');
+
+/** What lies between the dough and the tray. */
+export const linerKinds = ['bare', 'greased', 'parchment', 'double-parchment', 'mat'] as const;
+export type Liner = (typeof linerKinds)[number];
 
 export interface BakeRule {
   readonly target: Doneness;
@@ -114,6 +124,10 @@ export interface BakeRule {
   /** Minimal rest on the hot tray before the rack. */
   readonly trayRestS: number;
   readonly gapMm: number;
+  /** What it bakes on; the liner of the house where left out. */
+  readonly liner?: Liner;
+  /** The only ovens that it bakes in, by their ids; any where left out. */
+  readonly ovens?: readonly string[];
 }
 
 /** How the dough is worked: the schools differ, and each is right for its cookie. */

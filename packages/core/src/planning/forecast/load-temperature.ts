@@ -1,4 +1,4 @@
-import { doughOf, type Formula } from '../../formula/index.js';
+import { coverOf, doughOf, type Formula } from '../../formula/index.js';
 import { cached } from '../../cache/index.js';
 import { alongWay, type Place, type WayStretch } from '../../thermal/index.js';
 import type { Equipment, HouseRules } from '../../bakery/index.js';
@@ -34,7 +34,7 @@ const plannedWay = (
   const onTray = on('pieces', bench, trayingS);
   if (rest.form === 'tub')
     return [
-      on('tub', cold, rest.bestS, 'covered'),
+      on('tub', cold, rest.bestS, coverOf(rest)),
       on('tub', bench, rest.temperS, 'covered'),
       on('pieces', bench, portioningS),
       onTray,
@@ -45,7 +45,11 @@ const plannedWay = (
       ...(rest.temperS > 0 && walkIn ? [on('bag', walkIn, rest.temperS)] : []),
       onTray,
     ];
-  return [on('pieces', cold, rest.bestS - rest.temperS), on('pieces', bench, rest.temperS), onTray];
+  return [
+    on('pieces', cold, rest.bestS - rest.temperS, coverOf(rest)),
+    on('pieces', bench, rest.temperS),
+    onTray,
+  ];
 };
 
 /** It is asked again for every oven and every logged bake of a formula. */

@@ -2,6 +2,7 @@ import {
   bake,
   bakeInputOf,
   calibrated,
+  startAspect,
   type BakeInput,
   type BakeResult,
   type Calibration,
@@ -12,6 +13,7 @@ import { JokulError, modelled, type Figure } from '../../shown/index.js';
 import { ballRadiusM, coldPorosity } from '../../thermal/index.js';
 import { layOut, openSidesOf, type Layout } from '../../tray/index.js';
 import {
+  bakesIn,
   heatOf,
   ruledBy,
   type Equipment,
@@ -31,6 +33,13 @@ export interface Prediction {
   readonly setC: number;
   readonly bake: BakeResult;
 }
+
+/** The bakes of a formula that it can be planned with: in its ovens, and to its target. */
+export const usableBakes = (
+  formula: Formula,
+  predictions: readonly Prediction[] | undefined,
+): readonly Prediction[] =>
+  (predictions ?? []).filter(({ ovenId, bake: { pull } }) => pull !== null && bakesIn(formula, ovenId));
 
 /** The set temperature of a formula in an oven of either kind. */
 export const setTemperature = (formula: Formula, fan: boolean): number =>
@@ -59,7 +68,7 @@ export const bakeInputIn = (
     bakeInputOf(formula, {
       start: startC,
       tray: trayKindOf(equipment, rules).material,
-      ...ruledBy(rules),
+      ...ruledBy(rules, formula),
       ...heatOf(oven),
       setC: setTemperature(formula, oven.fan),
     }),
@@ -101,9 +110,14 @@ export const doughDensityFigure = (formula: Formula): Figure => {
   });
 };
 
-/** Diameter of a raw piece as a ball, mm. */
-export const rawDiameterMm = (formula: Formula): number =>
-  2000 * ballRadiusM(formula.piece.massG, doughDensityGPerMl(formula) * 1000);
+/** Diameter of a raw piece as it is set down, mm: as it was pressed, or by its shape. */
+export const rawDiameterMm = (formula: Formula): number => {
+  const { massG, shape, pressedMm } = formula.piece;
+  if (pressedMm !== undefined) return pressedMm;
+  const densityKgPerM3 = doughDensityGPerMl(formula) * 1000;
+  if (shape === 'ball') return 2000 * ballRadiusM(massG, densityKgPerM3);
+  return 1000 * Math.cbrt((4 * massG) / 1000 / densityKgPerM3 / (Math.PI * startAspect[shape]));
+};
 
 /** Pieces on one baking tray by the widest of the predictions, so that none touch in any oven. */
 export const trayLayout = (

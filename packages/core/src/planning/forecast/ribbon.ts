@@ -1,6 +1,6 @@
 import type { BakeCurves } from '../../bake/index.js';
 import type { HouseRules } from '../../bakery/index.js';
-import type { Formula } from '../../formula/index.js';
+import { coverOf, type Formula } from '../../formula/index.js';
 import { coreAt, restCurve, type ConductResult, type Place } from '../../thermal/index.js';
 import type { BatchPlan, Load, Task } from '../problem/plan.js';
 
@@ -48,7 +48,7 @@ const coldCurve = (
     form: formula.rest.form === 'tub' && task.id.endsWith('/rest') ? 'tub' : 'pieces',
     tubMassG: Math.min(8000, batch.massG),
     place,
-    cover: formula.rest.form === 'tub' || formula.rest.form === 'bag' ? 'covered' : 'open',
+    cover: coverOf(formula.rest),
     startC,
     targetC: place.airC + 1,
     durationS: Math.min(mostS, stretchS * Math.ceil((task.endS - task.startS) / stretchS)),

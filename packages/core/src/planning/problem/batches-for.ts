@@ -5,7 +5,7 @@ import { countPieces } from '../../portioning/index.js';
 import { wallClock } from '../../quantity/index.js';
 import { mixerRange } from '../../scaling/index.js';
 import { JokulError } from '../../shown/index.js';
-import type { Prediction } from '../forecast/predictions.js';
+import { usableBakes, type Prediction } from '../forecast/predictions.js';
 import { doughDensityGPerMl, scaleProduct } from '../forecast/scale-product.js';
 import { dealStock } from './deal-stock.js';
 import type { HorizonInput, HorizonOrder } from './horizon-input.js';
@@ -59,7 +59,7 @@ const afterOvenS = (
   rules: HouseRules,
   predictions: readonly Prediction[] | undefined,
 ): number =>
-  Math.min(...(predictions ?? []).flatMap(({ bake }) => (bake.pull ? [Math.round(bake.pull.value)] : []))) +
+  Math.min(...usableBakes(formula, predictions).map(({ bake }) => Math.round(bake.pull?.value ?? 0))) +
   afterPullS({ trayRestS: formula.bake.trayRestS, ...afterOvenOf(formula, rules) }, 1);
 
 /** Lots that are mixed anew for orders of a product that share their dough. */

@@ -3,7 +3,7 @@ import { declaredIn, type Formula } from '../../formula/index.js';
 import { wallClock } from '../../quantity/index.js';
 import { JokulError, sayDuration } from '../../shown/index.js';
 import { restingPerTray } from '../../tray/index.js';
-import { rawDiameterMm, trayKindOf, trayLayout } from '../forecast/predictions.js';
+import { rawDiameterMm, trayKindOf, trayLayout, usableBakes } from '../forecast/predictions.js';
 import { afterOvenOf, batchesFor } from './batches-for.js';
 import { everyDay, rareSkills, resourcesOf, withoutOldHands } from './floor-resources.js';
 import type { Horizon, HorizonInput, HorizonOrder, RefusedOrder } from './horizon-input.js';
@@ -18,7 +18,7 @@ const productOf = (
 ): PlanProduct => {
   const { equipment, rules } = input;
   const rare = rareSkills(equipment);
-  const usable = (input.predictions.get(formula.code) ?? []).filter((p) => p.bake.pull !== null);
+  const usable = usableBakes(formula, input.predictions.get(formula.code));
   const common = {
     bakes: usable.map((p) => ({
       ovenId: p.ovenId,

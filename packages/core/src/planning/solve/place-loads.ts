@@ -153,7 +153,8 @@ export const noOven = (problem: PlanProblem, share: BatchShareOfDay, dueS: numbe
   // Of one tray, which is iced soonest.
   const after = afterPullS(product, Math.min(product.perTray, batch.pieces));
   const needs = earliestBakeS(problem, share) + quickest + after;
-  if (product.bakes.length === 0) return 'No oven is set up that can bake it. Add one in Setup.';
+  if (product.bakes.length === 0)
+    return 'No oven in use can bake it: look at the ovens that its formula names, or add one in Setup.';
   if (needs > dueS) {
     const parts = batch.stock
       ? [

@@ -225,7 +225,7 @@ describe('from the bake list to the problem', () => {
       predictions: new Map(),
       orders: demoLines.filter((l) => l.productCode === 'GNG'),
     });
-    expect(solvePlan(problem, calm).unplaced[0]?.reason).toContain('No oven is set up');
+    expect(solvePlan(problem, calm).unplaced[0]?.reason).toContain('No oven in use can bake it');
   });
   it('sets a still oven 17 K above a fan oven', () => {
     const [gng] = demoFormulas;
