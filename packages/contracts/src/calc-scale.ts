@@ -59,6 +59,8 @@ export class ScaleDevice {
   @IsString() id: string;
   @IsNumber() maxMassG: number;
   @IsNumber() resolutionG: number;
+  /** How far it may be off, by its last check. */
+  @Optional() @IsNumber() toleranceG?: number;
 }
 
 export class ScaleRequest {

@@ -75,6 +75,7 @@ export class MixerInput extends NamedThing {
   @IsString({ each: true })
   @Length(1, 20, { each: true, message: 'A speed has a name of 1 to 20 letters.' })
   speeds?: string[];
+  @Optional() @Whole(1, 20, 'The number of bowls') bowls?: number;
 }
 export class OvenInput extends NamedThing {
   @IsBoolean() fan: boolean;
@@ -82,6 +83,11 @@ export class OvenInput extends NamedThing {
   @Between(0.1, 60, 'The heating rate, °C per min,') degreesPerMin: number;
   @Optional() @Between(-60, 60, 'The heat over the dial, °C,') offsetK?: number;
   @Optional() @Between(0.1, 60, 'The cooling rate, °C per min,') coolsPerMin?: number;
+  @Optional() @Between(0, 120, 'How far the air falls at loading, °C,') doorFallK?: number;
+  @Optional() @Between(10, 3600, 'The time until the air is back, s,') doorBackS?: number;
+  @Optional() @Between(0, 60, 'What the hottest place is over the coolest, °C,') unevenK?: number;
+  @Optional() @Between(0, 60, 'What one side is over the other, °C,') acrossK?: number;
+  @Optional() @Between(200, 200_000, 'The power of the heaters, W,') powerW?: number;
 }
 export class TrayInput extends NamedThing {
   @IsIn(Object.keys(trayMaterials), { message: 'Choose what the tray is made of.' }) material: TrayMaterial;
@@ -105,6 +111,7 @@ export class ScaleInput extends Thing {
   @Optional() @Name() name?: string;
   @Between(20, 500_000, 'What the scale carries, g,') maxMassG: number;
   @Between(0.001, 100, 'The step of the scale, g,') resolutionG: number;
+  @Optional() @Between(0, 1000, 'How far the scale may be off, g,') toleranceG?: number;
 }
 export class HoursInput {
   @TimeOfDay() from: string;

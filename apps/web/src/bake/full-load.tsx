@@ -35,6 +35,10 @@ const useLoad = (formula: Formula, base: Conditions, asked: Parameters<typeof as
   });
 const ask = (...of: Parameters<ReturnType<typeof core>['load']>) => core().load(...of);
 
+/** From top to bottom, and from side to side, as is common. */
+const usualUnevenK = 6;
+const usualAcrossK = 5;
+
 type HalfTime = (typeof halves)[number][0];
 
 interface LoadOf {
@@ -53,9 +57,10 @@ const loadAsked = (
   const whole = adjustmentOf(learned, { ovenId: oven.id, code: formula.code }).offsetK;
   const valueOf = (key: string) => learned?.values.find((v) => v.key === key)?.value;
   const known = load.trays.some(({ position }) => valueOf(`place/${oven.id}/${position}`) !== undefined);
-  // Where nothing was learned, a spread is taken that ovens of this kind commonly have, and said so.
+  // Where nothing was learned, what Setup says counts, else a spread that ovens commonly have, and it is said.
+  const { unevenK = usualUnevenK, acrossK = usualAcrossK, powerW, degreesPerMin } = oven;
   const assumedK = (position: number) =>
-    load.trays.length > 1 ? 3 * (1 - (2 * (position - 1)) / (load.trays.length - 1)) : 0;
+    load.trays.length > 1 ? (unevenK / 2) * (1 - (2 * (position - 1)) / (load.trays.length - 1)) : 0;
   const trays = load.trays.map(({ position, pieces }) => ({
     position,
     pieces,
@@ -67,8 +72,9 @@ const loadAsked = (
     trays,
     places: oven.places,
     halfTime,
-    sidesK: valueOf(`sides/${oven.id}`) ?? 5,
-    depthK: valueOf(`depth/${oven.id}`) ?? 5,
+    sidesK: valueOf(`sides/${oven.id}`) ?? acrossK,
+    depthK: valueOf(`depth/${oven.id}`) ?? acrossK,
+    ...(powerW !== undefined && { heater: { powerW, degreesPerMin } }),
     turnS: pullS / 2,
   };
   return { asked, known };
@@ -175,6 +181,8 @@ export const FullLoad = ({ formula, oven, load, base, pullS }: LoadOf & { readon
       </Empty>
     );
   const say = (s: number) => duration(Math.round(s / 5) * 5);
+  const { unevenK = usualUnevenK, acrossK = usualAcrossK } = oven;
+  const stated = oven.unevenK !== undefined || oven.acrossK !== undefined;
   const { data: out } = result;
   return (
     <section aria-label={t`Full load`} className={result.isPlaceholderData ? 'opacity-60' : ''}>
@@ -204,8 +212,8 @@ export const FullLoad = ({ formula, oven, load, base, pullS }: LoadOf & { readon
       <p className="mt-1 text-[12.5px] text-ink-faint">{t`A forecast. ${
         known
           ? t`How far each place is off was learned from measured trays.`
-          : t`Nothing learned about the places yet: top ${difference(3)} hot, bottom ${difference(3)} cool, and ${difference(5)} from side to side are assumed. Measure trays of different places.`
-      } The heater’s power and what the oven stores are typical figures.`}</p>
+          : t`Nothing learned about the places yet: top ${difference(unevenK / 2)} hot, bottom ${difference(unevenK / 2)} cool, and ${difference(acrossK)} from side to side are ${stated ? t`taken from Setup` : t`assumed`}. Measure trays of different places.`
+      } ${oven.powerW === undefined ? t`The heater’s power and what the oven stores are typical figures.` : t`What the oven stores is reckoned from its power and how fast it heats up.`}`}</p>
     </section>
   );
 };

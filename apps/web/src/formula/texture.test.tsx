@@ -3,9 +3,12 @@ import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { demoFormulas, shapeForecast, type Formula } from '@jokul/core';
+import { demoFormulas, shapeForecast, type Formula, type OwnLimits } from '@jokul/core';
 
-const shape = jest.fn<(formula: Formula, reference: Formula) => Promise<ReturnType<typeof shapeForecast>>>();
+const shape =
+  jest.fn<
+    (formula: Formula, reference: Formula, limits?: OwnLimits) => Promise<ReturnType<typeof shapeForecast>>
+  >();
 jest.unstable_mockModule('../workers/core', () => ({ core: () => ({ shape }) }));
 const { Texture } = await import('./texture');
 const { usePreferences } = await import('../lib/preferences');

@@ -42,13 +42,14 @@ import {
   type MapRow,
   type NeedleAnswer,
   type NeedleReading,
+  type OvenHeat,
   type RestQuestion,
   type ShapeForecast,
 } from '@jokul/core';
 
 import { readWritten, type Reading, type Written } from './reading';
 
-export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'fan' | 'offsetK' | 'setC' | 'limits'> & {
+export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'setC' | 'limits' | keyof OvenHeat> & {
   /** The house's limit of the centre, °C. */
   readonly centreC: number;
   readonly massG?: number;

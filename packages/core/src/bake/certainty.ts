@@ -18,7 +18,7 @@ export const certaintyOf = (input: BakeInput, pullS: number | null): Certainty =
   const { calibration, where } = known;
   const slopes = pullSlopes(input, pullS);
   return {
-    pullS: pullBandS(calibration, slopes, where),
+    pullS: pullBandS(calibration, slopes, where, input.setup.unevenK),
     diameterShare: diameterBand(calibration, slopes, where),
     bakes: calibration?.bakes ?? 0,
   };

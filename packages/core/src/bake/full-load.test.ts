@@ -46,6 +46,21 @@ describe('a whole load', () => {
     expect(left.together.value).toBeGreaterThan(alone);
     expect(left.together.value).toBeLessThan(alone * 1.12);
   });
+  it('comes back sooner in an oven of more power, and its arithmetic names the oven’s own figures', () => {
+    const of = (powerW: number, degreesPerMin: number) =>
+      bakeLoad(ask({ heater: { powerW, degreesPerMin } }));
+    const [weak, strong] = [of(6000, 8), of(18_000, 8)];
+    expect(weak.together.value).toBeGreaterThan(strong.together.value);
+    expect(Math.min(...weak.airC)).toBeLessThan(Math.min(...strong.airC));
+    const term = (symbol: string) => weak.together.terms.find((own) => own.symbol === symbol);
+    expect(term('P')).toMatchObject({
+      value: 4200,
+      source: 'power of its heaters, and how fast it heats up',
+    });
+    // 4.2 kW that warm it by 8 K a minute: 31.5 kJ/K.
+    expect(term('C')?.value).toBeCloseTo(31_500, 6);
+    expect(left.together.terms.find((own) => own.symbol === 'P')?.value).toBe(7500);
+  });
   it('wants its hot places out first, in order', () => {
     const pulls = left.trays.map(({ pullS }) => pullS ?? 0);
     expect(pulls).toEqual([...pulls].sort((a, b) => a - b));

@@ -25,6 +25,8 @@ export interface LoadQuestion {
   /** Right side less left side, back less front, of the oven, K. */
   readonly sidesK: number;
   readonly depthK: number;
+  /** Power of the heaters, W, and how fast they heat the empty oven, K/min; the usual for its places where left out. */
+  readonly heater?: { readonly powerW: number; readonly degreesPerMin: number };
   /** When half time is; half of the pull that the oven as a whole asks for. */
   readonly turnS: number;
 }
@@ -55,6 +57,8 @@ const probeS = 30;
 /** Heat that an oven gives per place beyond what holds it at its temperature, W; and what it stores per place, J/K. */
 const heaterWPerPlace = 1500;
 const storeJPerKPerPlace = 6000;
+/** Of the power of its heaters, what is left beyond what holds it hot: an estimate. */
+const sparePower = 0.7;
 /** The heater's band over which it goes from nothing to all, K. */
 const bandK = 12;
 
@@ -69,10 +73,33 @@ interface Going {
  * How far the air is below what is set after another step, K. The dip of the oven stands for one tray of the usual fill;
  * only what goes `beyondW` it moves the air further, and the heater brings it back.
  */
-const shifted = (places: number, shiftK: number, beyondW: number): number => {
-  const heaterW = Math.min(heaterWPerPlace * places, Math.max(0, -shiftK / bandK) * heaterWPerPlace * places);
+const shifted = ({ mostW, storesJPerK }: Heater, shiftK: number, beyondW: number): number => {
+  const heaterW = Math.min(mostW, Math.max(0, -shiftK / bandK) * mostW);
   const balanceW = heaterW - Math.max(0, beyondW);
-  return Math.min(0, shiftK + (balanceW * stepS) / (storeJPerKPerPlace * places));
+  return Math.min(0, shiftK + (balanceW * stepS) / storesJPerK);
+};
+
+/** What an oven gives at most, W, and stores, J/K. */
+interface Heater {
+  readonly mostW: number;
+  readonly storesJPerK: number;
+  readonly source: string;
+}
+
+/** Of its power, what it stores shows in how fast it heats up: C = P / (dT/dt). */
+const heaterOf = ({ heater, places }: LoadQuestion): Heater => {
+  if (!heater)
+    return {
+      mostW: heaterWPerPlace * places,
+      storesJPerK: storeJPerKPerPlace * places,
+      source: 'typical, per place of the oven',
+    };
+  const mostW = sparePower * heater.powerW;
+  return {
+    mostW,
+    storesJPerK: (60 * mostW) / heater.degreesPerMin,
+    source: 'power of its heaters, and how fast it heats up',
+  };
 };
 
 /** When the trays were looked at nearest to their common pull, s. */
@@ -90,8 +117,9 @@ const togetherFigure = (
   pulls: readonly (number | null)[],
   endS: number,
   togetherS: number,
-): Figure =>
-  modelled({
+): Figure => {
+  const heater = heaterOf(q);
+  return modelled({
     name: 'Pull of the whole load',
     symbol: 't',
     value: togetherS,
@@ -108,21 +136,22 @@ const togetherFigure = (
       {
         symbol: 'P',
         name: 'heater, at most',
-        value: heaterWPerPlace * q.places,
+        value: heater.mostW,
         unit: 'W',
-        source: 'typical, per place of the oven',
+        source: heater.source,
       },
       {
         symbol: 'C',
         name: 'what the oven stores',
-        value: storeJPerKPerPlace * q.places,
+        value: heater.storesJPerK,
         unit: 'J/K',
-        source: 'typical, per place of the oven',
+        source: heater.source,
       },
     ],
     source: 'bake model (docs/models.md, Bake, A whole load)',
     note: 'A forecast. Heater and store are estimates; how places differ is learned from measured trays, or assumed.',
   });
+};
 
 /**
  * All trays of an oven in one run: every tray its own simulation, coupled through the air, which loses what the trays
@@ -133,6 +162,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
   checkComposition(q.input);
   const { setup, target = 'chewy' } = q.input;
   const by = judgedBy(q.input);
+  const heater = heaterOf(q);
   const aim = aimedIndex[target];
   const positions = q.trays.map(({ position }) => position);
   const [top, bottom] = [Math.min(...positions), Math.max(...positions)];
@@ -172,7 +202,7 @@ export const bakeLoad = (q: LoadQuestion): LoadOutcome => {
       0,
     );
     const oneTrayW = ((taken(usual) - usualBefore) / stepS) * most;
-    shiftK = shifted(q.places, shiftK, loadW - oneTrayW);
+    shiftK = shifted(heater, shiftK, loadW - oneTrayW);
     timesS.push(timeS);
     airC.push(Math.round(10 * (usual.scratch.air.airC + shiftK)) / 10);
     if (timeS >= nextProbe) {

@@ -53,6 +53,9 @@ export interface BakeRequest {
   readonly process?: Process;
   /** Air above what is set, K. */
   readonly offsetK?: number;
+  readonly doorFallK?: number;
+  readonly doorBackS?: number;
+  readonly unevenK?: number;
   readonly parameters?: BakeParameters;
   readonly rings?: number;
   readonly layers?: number;
@@ -88,6 +91,9 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
       setC: r.setC,
       fan: r.fan,
       ...(r.offsetK !== undefined && { offsetK: r.offsetK }),
+      ...(r.doorFallK !== undefined && { doorFallK: r.doorFallK }),
+      ...(r.doorBackS !== undefined && { doorBackS: r.doorBackS }),
+      ...(r.unevenK !== undefined && { unevenK: r.unevenK }),
       ...(r.process && { process: r.process }),
       ...(r.limits && { limits: r.limits }),
       roomC: r.roomC ?? 24,

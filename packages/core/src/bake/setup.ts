@@ -29,6 +29,11 @@ export interface BakeSetup {
   /** Air above what is set, K, as learned of this oven and place; 0 when left out. */
   readonly offsetK?: number;
   readonly fan: boolean;
+  /** How far the air falls at loading, K, and after how long it is back but for a twentieth, s; the usual where left out. */
+  readonly doorFallK?: number;
+  readonly doorBackS?: number;
+  /** From the hottest place of the oven to the coolest, K; it makes a pull less sure where no place is named. */
+  readonly unevenK?: number;
   /** How the dough was worked; as the parameters are tuned to when left out. */
   readonly process?: Process;
   /** What the house sets otherwise of colours and of what the work does. */

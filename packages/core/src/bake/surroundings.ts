@@ -22,12 +22,17 @@ const rackHUnder = 6;
 /** How far above the room the oven is at which the excess of its walls is stated, K: 177 °C in a room of 24 °C. */
 const powerAtK = 153;
 
+/** Back but for a twentieth is back: so many times the time constant. */
+const backIn = 3;
+
 /** Air and walls `timeS` after the load went in: a dip from the open door that recovers. */
 export const surroundingsAt = (setup: BakeSetup, phase: Phase, timeS: number, out: Surroundings): void => {
   const { parameters: p, fan, setC, offsetK = 0, roomC } = setup;
   out.phase = phase;
   if (phase === 'oven') {
-    const dip = (fan ? p.dipFanK : p.dipStillK) * Math.exp(-timeS / (fan ? p.dipFanS : p.dipStillS));
+    const fallK = setup.doorFallK ?? (fan ? p.dipFanK : p.dipStillK);
+    const backS = setup.doorBackS === undefined ? (fan ? p.dipFanS : p.dipStillS) : setup.doorBackS / backIn;
+    const dip = fallK * Math.exp(-timeS / backS);
     out.airC = setC + offsetK - dip;
     // Walls and elements give off what the oven loses: it grows with what it is above the room.
     const power = (setC + offsetK - roomC) / powerAtK;

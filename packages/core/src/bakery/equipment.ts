@@ -18,6 +18,14 @@ export interface Oven {
   readonly degreesPerMin: number;
   /** How fast it cools with its door shut; as it heats up where left out. */
   readonly coolsPerMin?: number;
+  /** How far its air falls when it is loaded, K, and after how long it is back, s; the usual of its kind where left out. */
+  readonly doorFallK?: number;
+  readonly doorBackS?: number;
+  /** From its hottest place to its coolest, and from side to side of a tray, K, until bakes teach it. */
+  readonly unevenK?: number;
+  readonly acrossK?: number;
+  /** Power of its heaters, W; the usual for its places where left out. */
+  readonly powerW?: number;
   /** Out of use, and kept for what was recorded with it. */
   readonly retired?: boolean;
 }
@@ -145,7 +153,12 @@ export const bakesIn = (
 export const ovenHandsOf = ({ ovenHands = 1 }: Pick<Equipment, 'ovenHands'>): number => ovenHands;
 
 /** What a bake needs to know of an oven besides what it is set to. */
-export const heatOf = ({ fan, offsetK }: Pick<Oven, 'fan' | 'offsetK'>): Pick<Oven, 'fan' | 'offsetK'> => ({
+export type OvenHeat = Pick<Oven, 'fan' | 'offsetK' | 'doorFallK' | 'doorBackS' | 'unevenK'>;
+
+export const heatOf = ({ fan, offsetK, doorFallK, doorBackS, unevenK }: OvenHeat): OvenHeat => ({
   fan,
   ...(offsetK !== undefined && offsetK !== 0 && { offsetK }),
+  ...(doorFallK !== undefined && { doorFallK }),
+  ...(doorBackS !== undefined && { doorBackS }),
+  ...(unevenK !== undefined && { unevenK }),
 });

@@ -6,7 +6,7 @@ const mixOf = (batch: BatchPlan) => batch.tasks.find(({ kind }) => kind === 'mix
 /**
  * Where a mixer goes on to a dough that does not declare what the one before it did: its bowl is cleaned in between, due when
  * the plan found a hand for it, else as soon as the one before is mixed. Hours apart it was washed anyway. Only what follows within `batches` is seen: what was in a bowl before the first of them
- * nobody knows here. The plan keeps the time for it (`betweenMixesS`).
+ * nobody knows here. The plan keeps the time for it (`betweenMixesS`), where the mixer has no other bowl.
  */
 export const cleaningsOf = (
   batches: readonly BatchPlan[],

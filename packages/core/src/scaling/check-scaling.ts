@@ -37,8 +37,16 @@ export const checkScaling = ({ ingredients, lines, losses, mixers, scales }: Sca
     requireNumber(maxMassG, `What the mixer ${id} holds`, 1, 1e7, 'g', `mixers.${i}.maxMassG`);
     requireNumber(minMassG, `What the mixer ${id} needs`, 0, maxMassG, 'g', `mixers.${i}.minMassG`);
   }
-  for (const [i, { id, maxMassG, resolutionG }] of scales.entries()) {
+  for (const [i, { id, maxMassG, resolutionG, toleranceG = 0 }] of scales.entries()) {
     requireNumber(maxMassG, `What the scale ${id} holds`, 1, 1e7, 'g', `scales.${i}.maxMassG`);
     requireNumber(resolutionG, `The step of the scale ${id}`, 1e-4, maxMassG, 'g', `scales.${i}.resolutionG`);
+    requireNumber(
+      toleranceG,
+      `How far the scale ${id} may be off`,
+      0,
+      maxMassG,
+      'g',
+      `scales.${i}.toleranceG`,
+    );
   }
 };

@@ -234,6 +234,27 @@ describe('the scale for an amount', () => {
   );
 });
 
+describe('a scale that is right to less than it shows', () => {
+  const off = { id: 'off', maxMassG: 3000, resolutionG: 0.5, toleranceG: 8 };
+  const coarse = { id: 'coarse', maxMassG: 15_000, resolutionG: 5 };
+  it('is taken for what it can weigh well enough', () => {
+    // 1 % of 500 g is 5 g: the one of 5 g steps reads it, the one that is off by 8 g does not.
+    expect(pickScale(500, 0.01, [off, coarse]).id).toBe('coarse');
+    expect(pickScale(1000, 0.01, [off, coarse]).id).toBe('off');
+    expect(pickScale(500, 0.01, [{ ...off, toleranceG: 0.2 }, coarse]).id).toBe('coarse');
+    expect(pickScale(100, 0.01, [{ ...off, toleranceG: 0.2 }, coarse]).id).toBe('off');
+  });
+  it('says so on the sheet, and is not asked for more', () => {
+    const [gng] = demoFormulas;
+    if (!gng) throw new Error('no formula');
+    const { lines, warnings } = weighSheet(amountsFor(gng, 2000), [off]);
+    const [flour] = lines.toSorted((a, b) => b.exact.value - a.exact.value);
+    expect(flour?.errorShare).toBeCloseTo(8 / (flour?.exact.value ?? 0), 9);
+    expect(lines.every(({ toleranceG }) => toleranceG >= 8)).toBe(true);
+    expect(warnings[0]?.message).toContain('a scale that is right to 8 g may be off by');
+  });
+});
+
 describe('a weigh sheet', () => {
   const rounding = (f: (typeof demoFormulas)[number], massG: number) =>
     weighSheet(amountsFor(f, massG), demoEquipment.scales);

@@ -19,6 +19,8 @@ export interface Mixer {
   readonly powerW?: number;
   /** What its speeds are called: for flour and pieces, for egg, for creaming; lowest, 1 and 2 where left out. */
   readonly speeds?: readonly string[];
+  /** How many bowls it has, each with its tool; one where left out. */
+  readonly bowls?: number;
   /** Out of use, and kept for what was recorded with it. */
   readonly retired?: boolean;
 }

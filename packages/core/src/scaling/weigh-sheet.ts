@@ -7,6 +7,8 @@ export interface Scale {
   readonly name?: string;
   readonly maxMassG: number;
   readonly resolutionG: number;
+  /** How far it may be off, by its last check, g; half of its step where left out. */
+  readonly toleranceG?: number;
   /** Out of use, and kept for what was recorded with it. */
   readonly retired?: boolean;
 }
@@ -19,7 +21,7 @@ export interface WeighLine extends NamesFood {
   readonly roundedG: number;
   readonly scaleId: string;
   readonly resolutionG: number;
-  /** Largest reading error of the scale as a share of the amount, d/2 m. */
+  /** Largest error of the scale as a share of the amount: of its step, d/2 m, or of its last check. */
   readonly errorShare: number;
   readonly toleranceG: number;
 }
@@ -49,15 +51,18 @@ export const digitsOf = (resolutionG: number): number => {
 export const roundToScale = (massG: number, resolutionG: number): number =>
   Number((Math.round(massG / resolutionG) * resolutionG).toFixed(digitsOf(resolutionG)));
 
+/** How far a reading may be off, g: half of the step, or what the last check of the scale found. */
+const offG = ({ resolutionG, toleranceG = 0 }: Scale): number => Math.max(resolutionG / 2, toleranceG);
+
 /**
  * The coarsest scale that holds the amount and reads it within tolerance, else the finest that holds it.
  * Ties of a scale too small for the amount go to the largest one (weighed in parts).
  */
 export const pickScale = (massG: number, tolerance: number, scales: readonly Scale[]): Scale => {
-  const coarseFirst = [...scales].sort((a, b) => b.resolutionG - a.resolutionG);
+  const coarseFirst = [...scales].sort((a, b) => offG(b) - offG(a) || b.resolutionG - a.resolutionG);
   const holding = coarseFirst.filter((scale) => scale.maxMassG >= massG);
   const chosen =
-    holding.find((scale) => scale.resolutionG / 2 <= tolerance * massG) ??
+    holding.find((scale) => offG(scale) <= tolerance * massG) ??
     holding.at(-1) ??
     [...scales].sort((a, b) => b.maxMassG - a.maxMassG)[0];
   if (!chosen) throw new RangeError('pickScale needs at least one scale');
@@ -71,11 +76,11 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
     const tolerance = toleranceShare(foodOf(line));
     const scale = pickScale(mass.value, tolerance, scales);
     // Of nothing, nothing is off: a line of 0 % is one that a baker keeps for another day.
-    const errorShare = mass.value > 0 ? scale.resolutionG / 2 / mass.value : 0;
+    const errorShare = mass.value > 0 ? offG(scale) / mass.value : 0;
     if (errorShare > tolerance) {
       warnings.push({
         code: 'scale-too-coarse',
-        message: `${name}: ${formatNumber(mass.value)} g on a scale of ${scale.resolutionG} g may be off by ${formatNumber(errorShare * 100)} %; a finer scale is needed.`,
+        message: `${name}: ${formatNumber(mass.value)} g on a scale ${scale.toleranceG !== undefined && scale.toleranceG > scale.resolutionG / 2 ? `that is right to ${formatNumber(scale.toleranceG)} g` : `of ${scale.resolutionG} g`} may be off by ${formatNumber(errorShare * 100)} %; a finer scale is needed.`,
         figures: { massG: mass.value, resolutionG: scale.resolutionG, errorShare },
       });
     }
@@ -97,7 +102,7 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
       scaleId: scale.id,
       resolutionG: scale.resolutionG,
       errorShare,
-      toleranceG: Math.max(scale.resolutionG, tolerance * mass.value),
+      toleranceG: Math.max(scale.resolutionG, scale.toleranceG ?? 0, tolerance * mass.value),
     };
   });
   // What is set aside for the pieces is weighed with the rest, but is no part of the dough.

@@ -17,7 +17,10 @@ export interface Detail {
     /** So many words with commas between them. */
     | { readonly as: 'words'; readonly count: number }
     | { readonly as: TypedKind; readonly min: number; readonly max: number; readonly whole?: boolean }
+    /** Stored as a share; its limits too. */
     | { readonly as: 'percent'; readonly min: number; readonly max: number }
+    /** Stored in seconds; its limits too. */
+    | { readonly as: 'minutes'; readonly min: number; readonly max: number }
     | {
         readonly as: 'choice';
         readonly choices: readonly (readonly [value: string | number | boolean, label: string])[];
@@ -83,6 +86,46 @@ export const kinds: readonly Kind[] = [
         optional: t`as it heats up`,
         ask: { as: 'difference', min: 0.1, max: 60 },
         hint: t`With the door shut, timed the same way. A deck oven takes long.`,
+      },
+      {
+        key: 'doorFallK',
+        label: t`Falls at loading by`,
+        said: t`falls # at loading`,
+        optional: t`usual of its kind`,
+        ask: { as: 'difference', min: 0, max: 120 },
+        hint: t`The lowest that a thermometer in its middle shows after a tray went in, below what it showed before.`,
+      },
+      {
+        key: 'doorBackS',
+        label: t`Back after, min`,
+        said: t`back after # min`,
+        optional: t`usual of its kind`,
+        ask: { as: 'minutes', min: 10, max: 3600 },
+        hint: t`From closing the door until it shows almost what it showed before.`,
+      },
+      {
+        key: 'unevenK',
+        label: t`Hottest place over coolest`,
+        said: t`# from place to place`,
+        optional: t`not known`,
+        ask: { as: 'difference', min: 0, max: 60 },
+        hint: t`One thermometer moved through the empty oven, ten minutes each. Measured trays correct it.`,
+      },
+      {
+        key: 'acrossK',
+        label: t`From side to side`,
+        said: t`# across`,
+        optional: t`not known`,
+        ask: { as: 'difference', min: 0, max: 60 },
+        hint: t`At the two ends of one tray. Turning evens it out.`,
+      },
+      {
+        key: 'powerW',
+        label: t`Heaters, W`,
+        said: t`# W`,
+        optional: t`usual for its places`,
+        ask: { as: 'number', min: 200, max: 200_000 },
+        hint: t`On its plate. It tells how a full oven comes back, and what heating it up costs.`,
       },
     ],
     example: { name: '', fan: true, places: 5, degreesPerMin: 8 },
@@ -169,14 +212,14 @@ export const kinds: readonly Kind[] = [
         key: 'minFill',
         label: t`Least fill, %`,
         said: t`filled from #`,
-        ask: { as: 'percent', min: 1, max: 90 },
+        ask: { as: 'percent', min: 0.01, max: 0.9 },
         hint: t`Below it the paddle does not reach.`,
       },
       {
         key: 'maxFill',
         label: t`Most fill, %`,
         said: t`to #`,
-        ask: { as: 'percent', min: 5, max: 100 },
+        ask: { as: 'percent', min: 0.05, max: 1 },
         hint: t`Above it the flour comes out.`,
       },
       {
@@ -202,6 +245,14 @@ export const kinds: readonly Kind[] = [
         ask: { as: 'words', count: 3 },
         hint: t`As they stand on the machine: for flour and pieces, for egg, for creaming.`,
       },
+      {
+        key: 'bowls',
+        label: t`How many bowls`,
+        said: t`# bowls`,
+        optional: '1',
+        ask: { as: 'number', min: 1, max: 20, whole: true },
+        hint: t`Each with its own tool. With a second one the next dough need not wait until the first is cleaned of an allergen.`,
+      },
     ],
     example: { name: '', bowlL: 20, minFill: 0.15, maxFill: 0.65, maxMassG: 7000 },
   },
@@ -218,6 +269,14 @@ export const kinds: readonly Kind[] = [
         said: t`by #`,
         ask: { as: 'mass', min: 0.001, max: 100 },
         hint: t`The smallest step of its display.`,
+      },
+      {
+        key: 'toleranceG',
+        label: t`Right to within`,
+        said: t`right to #`,
+        optional: t`half of its step`,
+        ask: { as: 'mass', min: 0, max: 1000 },
+        hint: t`What a test weight or its last check shows. What it cannot weigh well enough goes to a finer one.`,
       },
     ],
     example: { name: '', maxMassG: 6000, resolutionG: 1 },
@@ -304,6 +363,15 @@ export const kinds: readonly Kind[] = [
     example: { name: '', places: 18 },
   },
 ];
+
+/** How a figure is typed and shown: as a kind of the device's units, times a factor. */
+export const figureOf = (
+  ask: Extract<Detail['ask'], { min: number }>,
+): { readonly kind: TypedKind; readonly factor: number } => {
+  if (ask.as === 'percent') return { kind: 'number', factor: 100 };
+  if (ask.as === 'minutes') return { kind: 'number', factor: 1 / 60 };
+  return { kind: ask.as, factor: 1 };
+};
 
 /** A ready-made thing to begin from, with a name of its own. */
 export type Preset = Readonly<Record<string, unknown>> & { readonly name: string };

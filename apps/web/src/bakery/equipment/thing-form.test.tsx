@@ -31,6 +31,23 @@ const type = async (user: ReturnType<typeof userEvent.setup>, label: RegExp, tex
 };
 
 describe('a thing of the equipment', () => {
+  it('an oven with what its door costs, in the minutes and degrees of a baker', async () => {
+    usePreferences.getState().set({ units: 'us' });
+    const { user, onTake } = open(kindOf('ovens'));
+    await type(user, /^Name/, 'Deck');
+    await type(user, /^Falls at loading/, '54');
+    await type(user, /^Back after/, '4.5');
+    await type(user, /^Hottest place/, '18');
+    await type(user, /^Heaters/, '9000');
+    await user.click(screen.getByRole('button', { name: 'Add the oven' }));
+    const [values] = onTake.mock.calls[0] ?? [{}];
+    expect(values).toMatchObject({ doorBackS: 270, powerW: 9000, acrossK: undefined });
+    expect(values.doorFallK).toBeCloseTo(30, 6);
+    expect(values.unevenK).toBeCloseTo(10, 6);
+    await type(user, /^Back after/, '0.1');
+    await user.click(screen.getByRole('button', { name: 'Add the oven' }));
+    expect(screen.getByRole('alert').textContent).toBe('Between 0.1667 and 60 min.');
+  });
   it('a tray in inches, typed into a form in millimetres', async () => {
     const { user, onTake, onClose } = open(kindOf('trays'));
     await type(user, /^Name/, 'Half sheet');

@@ -5,7 +5,7 @@ import { saidFigure, useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Field, SelectField } from '../../ui/field';
-import { nameOf, type Detail, type Kind, type Thing } from './kinds';
+import { figureOf, nameOf, type Detail, type Kind, type Thing } from './kinds';
 
 type Given = Readonly<Record<string, string>>;
 type Units = 'metric' | 'us';
@@ -17,9 +17,10 @@ const shown = (
 ): string => {
   const value = thing[key] ?? (key === 'name' ? thing.id : usual);
   if (ask.as === 'words') return Array.isArray(value) ? value.join(', ') : '';
-  if (ask.as === 'percent' && typeof value === 'number') return showTyped(value * 100, 'number', units);
-  if (ask.as !== 'text' && ask.as !== 'choice' && ask.as !== 'percent' && typeof value === 'number')
-    return showTyped(value, ask.as, units);
+  if ('min' in ask && typeof value === 'number') {
+    const { kind, factor } = figureOf(ask);
+    return showTyped(value * factor, kind, units);
+  }
   return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'
     ? String(value)
     : '';
@@ -27,9 +28,10 @@ const shown = (
 
 /** The limits as the field shows its figures. */
 const limits = (ask: Extract<Detail['ask'], { min: number }>, units: Units): string => {
-  const kind = ask.as === 'percent' ? 'number' : ask.as;
-  const unit = ask.as === 'percent' ? '%' : typedUnit(ask.as, units);
-  return t`Between ${saidFigure(ask.min, kind, units)} and ${saidFigure(ask.max, kind, units)}${unit ? ` ${unit}` : ''}.`;
+  const { kind, factor } = figureOf(ask);
+  const unit = ask.as === 'percent' ? '%' : ask.as === 'minutes' ? 'min' : typedUnit(kind, units);
+  const say = (value: number) => saidFigure(value * factor, kind, units);
+  return t`Between ${say(ask.min)} and ${say(ask.max)}${unit ? ` ${unit}` : ''}.`;
 };
 
 /** A field read: its value as stored, or why it cannot be. */
@@ -58,7 +60,9 @@ const read = (
   // What nobody changed stays to the last digit: an inch is no whole number of millimetres.
   if (text === shown({ key, ask } as Detail, before, units) && typeof before[key] === 'number')
     return { value: before[key] };
-  const value = readTyped(text, ask.as === 'percent' ? 'number' : ask.as, units);
+  const { kind, factor } = figureOf(ask);
+  const typed = readTyped(text, kind, units);
+  const value = typed === null ? null : Number((typed / factor).toPrecision(9));
   if (
     value === null ||
     value < ask.min - 1e-9 ||
@@ -68,7 +72,7 @@ const read = (
     return {
       error: ask.as === 'number' && ask.whole ? t`A whole number. ${limits(ask, units)}` : limits(ask, units),
     };
-  return { value: ask.as === 'percent' ? value / 100 : Number(value.toPrecision(9)) };
+  return { value };
 };
 
 /** A detail as a choice or a field, in the units of the device. */
@@ -99,7 +103,8 @@ const DetailField = ({
       </SelectField>
     );
   const isWords = ask.as === 'text' || ask.as === 'words';
-  const unit = isWords || ask.as === 'percent' ? '' : typedUnit(ask.as, units);
+  // Labels name percents and minutes themselves.
+  const unit = 'min' in ask ? typedUnit(figureOf(ask).kind, units) : '';
   return (
     <Field
       {...common}

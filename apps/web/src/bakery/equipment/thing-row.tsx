@@ -3,7 +3,7 @@ import { ArrowUp } from 'lucide-react';
 import { typedUnit } from '@jokul/core';
 import { sayMass, saidFigure, useUnits } from '../../lib/units';
 import { Button } from '../../ui/button';
-import { nameOf, type Detail, type Kind, type Thing } from './kinds';
+import { figureOf, nameOf, type Detail, type Kind, type Thing } from './kinds';
 
 /** A detail in a few words, in the units of the device. */
 const say = ({ key, ask, usual, said = '#' }: Detail, thing: Thing, units: 'metric' | 'us'): string => {
@@ -11,12 +11,13 @@ const say = ({ key, ask, usual, said = '#' }: Detail, thing: Thing, units: 'metr
   if (ask.as === 'words') return Array.isArray(value) ? said.replace('#', value.join(', ')) : '';
   if (ask.as === 'choice') return said.replace('#', ask.choices.find(([v]) => v === value)?.[1] ?? '');
   if (typeof value !== 'number' || ask.as === 'text') return '';
+  const { kind, factor } = figureOf(ask);
   const figure =
     ask.as === 'percent'
       ? `${Math.round(value * 100)} %`
       : ask.as === 'mass'
         ? sayMass(value, units)
-        : `${saidFigure(value, ask.as, units)} ${typedUnit(ask.as, units)}`.trim();
+        : `${saidFigure(value * factor, kind, units)} ${typedUnit(kind, units)}`.trim();
   return said.replace('#', figure);
 };
 

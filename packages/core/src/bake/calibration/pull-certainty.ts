@@ -68,9 +68,21 @@ export const pullSlopeList = (
   ...(position === undefined ? [] : [[learnable('place', ovenId, position), slopes.offset] as const]),
 ];
 
-/** How far the real pull may lie from the forecast, nine times in ten, ± s. */
-export const pullBandS = (calibration: Calibration | null, slopes: PullSlopes, where: Whereabouts): number =>
-  band * Math.sqrt(varianceOf(calibration, pullSlopeList(slopes, where)) + modelPullS ** 2);
+/**
+ * How far the real pull may lie from the forecast, nine times in ten, ± s.
+ * @param unevenK from the hottest place of the oven to the coolest, K: a tray of which no place is said lies anywhere between
+ */
+export const pullBandS = (
+  calibration: Calibration | null,
+  slopes: PullSlopes,
+  where: Whereabouts,
+  unevenK = 0,
+): number => {
+  const anywhereS = where.position === undefined ? (slopes.offset * unevenK) / Math.sqrt(12) : 0;
+  return (
+    band * Math.hypot(Math.sqrt(varianceOf(calibration, pullSlopeList(slopes, where))), modelPullS, anywhereS)
+  );
+};
 
 /** What stays uncertain of a diameter when the dough is known, as a share: the model, and how evenly pieces are set. */
 const modelDiameterShare = 0.02;

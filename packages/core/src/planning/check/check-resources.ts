@@ -2,6 +2,7 @@ import { formatNumber, sayDuration } from '../../shown/index.js';
 import { type BatchPlan, type Task } from '../problem/plan.js';
 import {
   coldOvenC,
+  hasSpareBowl,
   leftInBowl,
   washedAfterS,
   type Availability,
@@ -137,6 +138,7 @@ export const checkBowls = (problem: PlanProblem, batches: readonly BatchPlan[]):
     if (!before || (facts.has(batch.batchId) && facts.has(before.batch.batchId))) return [];
     const apartS = mix.startS - before.mix.endS;
     const left = leftInBowl(bowls, before.batch.productCode, batch.productCode);
+    if (hasSpareBowl(bowls, batch.mixerId)) return [];
     if (left.length === 0 || apartS >= Math.min(bowls.cleanS, washedAfterS)) return [];
     return [
       {

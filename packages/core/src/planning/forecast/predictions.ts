@@ -19,6 +19,7 @@ import {
   type Equipment,
   type HouseRules,
   type Oven,
+  type OvenHeat,
   type TrayKind,
 } from '../../bakery/index.js';
 import { loadTemperature } from './load-temperature.js';
@@ -57,7 +58,7 @@ export const trayKindOf = (equipment: Equipment, rules: HouseRules): TrayKind =>
  */
 export const bakeInputIn = (
   formula: Formula,
-  oven: Pick<Oven, 'id' | 'fan' | 'offsetK'>,
+  oven: Pick<Oven, 'id'> & OvenHeat,
   equipment: Equipment,
   rules: HouseRules,
   calibration: Calibration | null = null,

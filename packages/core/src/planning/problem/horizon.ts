@@ -131,6 +131,7 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
     toS: Math.max(nowS, ...input.orders.map(({ readyByS }) => readyByS)) + 86_400,
   };
   const resources = resourcesOf(equipment, rules, stretch);
+  const spare = equipment.mixers.filter(({ bowls = 1 }) => bowls > 1).map(({ id }) => id);
   return {
     problem: {
       nowS,
@@ -154,6 +155,7 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       bowls: {
         cleanS: rules.cleanS ?? usualCleanS,
         allergens: Object.fromEntries([...formulas.values()].map((f) => [f.code, declaredIn(f)])),
+        ...(spare.length > 0 && { spare }),
       },
       ...(!input.byDay && { coldOvens: true }),
       ...(input.taken && { taken: withoutOldHands(resources, input.taken) }),

@@ -153,6 +153,8 @@ export interface BowlRule {
   readonly cleanS: number;
   /** What each product declares, by its code; of one that is not here nothing is known. */
   readonly allergens: Readonly<Record<string, readonly string[]>>;
+  /** Mixers with a bowl more: the next dough is mixed in that one, and the other is cleaned meanwhile. */
+  readonly spare?: readonly string[];
 }
 
 /** Cleaning a bowl of an allergen, s: an estimate, to be changed by the house. */
@@ -171,9 +173,12 @@ export const leftInBowl = (
   return left && declared ? left.filter((allergen) => !declared.includes(allergen)) : [];
 };
 
-/** What lies at least between two mixings in one bowl, s. */
-export const betweenMixesS = (rule: BowlRule, before: string, after: string): number =>
-  leftInBowl(rule, before, after).length > 0 ? rule.cleanS : 0;
+/** Whether a mixer goes on at once, in another bowl. */
+export const hasSpareBowl = ({ spare = [] }: BowlRule, mixerId: string): boolean => spare.includes(mixerId);
+
+/** What lies at least between two doughs of a mixer, s. */
+export const betweenMixesS = (rule: BowlRule, mixerId: string, before: string, after: string): number =>
+  !hasSpareBowl(rule, mixerId) && leftInBowl(rule, before, after).length > 0 ? rule.cleanS : 0;
 
 /** Ovens start the day at about this, °C. */
 export const coldOvenC = 22;

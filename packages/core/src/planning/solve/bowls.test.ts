@@ -57,8 +57,11 @@ describe('what is left in a bowl', () => {
   it('is what the next dough does not declare', () => {
     expect(leftInBowl(rule, 'NUT', 'PLA')).toEqual(['peanut']);
     expect(leftInBowl(rule, 'PLA', 'NUT')).toEqual([]);
-    expect(betweenMixesS(rule, 'NUT', 'PLA')).toBe(900);
-    expect(betweenMixesS(rule, 'PLA', 'NUT')).toBe(0);
+    expect(betweenMixesS(rule, 'm', 'NUT', 'PLA')).toBe(900);
+    expect(betweenMixesS(rule, 'm', 'PLA', 'NUT')).toBe(0);
+    // In another bowl nothing is left, and nobody waits.
+    expect(betweenMixesS({ ...rule, spare: ['m'] }, 'm', 'NUT', 'PLA')).toBe(0);
+    expect(betweenMixesS({ ...rule, spare: ['other'] }, 'm', 'NUT', 'PLA')).toBe(900);
   });
   it('of a product that nothing is known of, nothing', () =>
     expect([leftInBowl(rule, 'NUT', 'NEW'), leftInBowl(rule, 'NEW', 'PLA')]).toEqual([[], []]));
@@ -101,6 +104,16 @@ describe('a plan keeps the time to clean a bowl', () => {
     expect(plan.unplaced.length).toBe(1);
     expect(plan.unplaced[0]?.reason).toContain('is the limit');
     expect(checkPlan(problem, plan).filter(({ code }) => code === 'bowl')).toEqual([]);
+  });
+
+  it('but for a mixer with a bowl more, whose dirty one is cleaned while the next dough is mixed', () => {
+    const readyAt = { NUT: 9000, SES: 9000 };
+    const one = crowded(readyAt, { ...bowls, cleanS: 1200 });
+    const mixers = new Set(one.products.flatMap((own) => own.batches.map(({ mixerId }) => mixerId)));
+    const problem = crowded(readyAt, { ...bowls, cleanS: 7200, spare: [...mixers] });
+    const plan = solvePlan(problem, calm);
+    expect(plan.unplaced).toEqual([]);
+    expect(checkPlan(problem, plan)).toEqual([]);
   });
 
   it('for any doughs of any allergens, counted by the checker and once more', () => {

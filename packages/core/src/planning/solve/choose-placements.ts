@@ -97,7 +97,12 @@ const bowlRows = ({ bowls }: PlanProblem, placements: readonly Placement[]): rea
     for (const b of mixed.slice(i + 1)) {
       const apartS = b.mix.startS - a.mix.endS;
       if (apartS >= bowls.cleanS) break;
-      const needsS = betweenMixesS(bowls, a.own.batch.productCode, b.own.batch.productCode);
+      const needsS = betweenMixesS(
+        bowls,
+        a.own.batch.mixerId,
+        a.own.batch.productCode,
+        b.own.batch.productCode,
+      );
       const same = a.own.batch.mixerId === b.own.batch.mixerId && a.own.share !== b.own.share;
       if (same && apartS >= 0 && apartS < needsS) rows.add(`${a.own.name} + ${b.own.name} <= 1`);
     }

@@ -48,6 +48,18 @@ describe('cleaning a bowl', () => {
     expect(checkPlan(problem, plan)).toEqual([]);
   });
 
+  it('of a mixer with a bowl more takes a hand, and waits for no mixing', () => {
+    const { bowls } = problem;
+    if (!bowls) throw new Error('the demo keeps allergens apart');
+    const spare = [...new Set(plan.batches.map(({ mixerId }) => mixerId))];
+    const more = { ...problem, bowls: { ...bowls, spare } };
+    const cleaned = withCleanings(more, plan.batches);
+    const cleanings = cleaned.flatMap((batch) => cleaningOf(batch) ?? []);
+    expect(cleanings.length).toBeGreaterThan(0);
+    for (const { uses } of cleanings) expect(uses).toEqual([{ resourceId: 'hands', amount: 1 }]);
+    expect(checkPlan(more, { ...plan, batches: cleaned })).toEqual([]);
+  });
+
   it('asked again is the same, and stays with what has begun', () => {
     expect(withCleanings(problem, plan.batches)).toEqual(plan.batches);
     const begun = { ...problem, fixed: plan.batches };

@@ -1,5 +1,5 @@
 import { type BatchPlan, type Task } from '../problem/plan.js';
-import { leftInBowl, resourceIds, washedAfterS, type PlanProblem } from '../problem/problem.js';
+import { hasSpareBowl, leftInBowl, resourceIds, washedAfterS, type PlanProblem } from '../problem/problem.js';
 import { Floor } from './floor-plan.js';
 
 const stepS = 60;
@@ -11,6 +11,7 @@ interface Pair {
   readonly beforeEndS: number;
   readonly next: BatchPlan;
   readonly nextStartS: number;
+  readonly nextEndS: number;
 }
 
 const pairsOf = (batches: readonly BatchPlan[]): readonly Pair[] => {
@@ -23,7 +24,15 @@ const pairsOf = (batches: readonly BatchPlan[]): readonly Pair[] => {
   return mixed.flatMap(({ batch, mix }, i): Pair[] => {
     const before = mixed.slice(0, i).findLast((other) => other.batch.mixerId === batch.mixerId);
     return before
-      ? [{ before: before.batch, beforeEndS: before.mix.endS, next: batch, nextStartS: mix.startS }]
+      ? [
+          {
+            before: before.batch,
+            beforeEndS: before.mix.endS,
+            next: batch,
+            nextStartS: mix.startS,
+            nextEndS: mix.endS,
+          },
+        ]
       : [];
   });
 };
@@ -31,7 +40,7 @@ const pairsOf = (batches: readonly BatchPlan[]): readonly Pair[] => {
 /**
  * Cleaning a bowl of an allergen, a task of the dough that is mixed in it next: as soon as a hand is free after the dough
  * before. The plan keeps the time for it between the two; what finds no hand in that time is left to whoever comes by, as
- * other work before a mixing is. Batches that have begun keep what they have.
+ * other work before a mixing is. Where the mixer has a bowl more, the dirty one is cleaned while the next dough is mixed. Batches that have begun keep what they have.
  */
 export const withCleanings = (problem: PlanProblem, batches: readonly BatchPlan[]): readonly BatchPlan[] => {
   const { bowls, nowS } = problem;
@@ -44,11 +53,14 @@ export const withCleanings = (problem: PlanProblem, batches: readonly BatchPlan[
   );
   const floor = new Floor({ ...problem, fixed: planned });
   const cleanings = new Map<string, Task>();
-  for (const { before, beforeEndS, next, nextStartS } of pairsOf([...planned, ...(problem.taken ?? [])])) {
+  for (const pair of pairsOf([...planned, ...(problem.taken ?? [])])) {
+    const { before, beforeEndS, next, nextStartS, nextEndS } = pair;
+    const spare = hasSpareBowl(bowls, next.mixerId);
     const dirty = leftInBowl(bowls, before.productCode, next.productCode).length > 0;
     // Hours apart it was washed with everything else anyway.
     if (!dirty || facts.has(next.batchId) || nextStartS - beforeEndS > washedAfterS) continue;
-    for (let startS = Math.max(beforeEndS, nowS); startS + bowls.cleanS <= nextStartS; startS += stepS) {
+    const byS = spare ? nextEndS : nextStartS;
+    for (let startS = Math.max(beforeEndS, nowS); startS + bowls.cleanS <= byS; startS += stepS) {
       const task: Task = {
         id: `${next.batchId}/clean`,
         kind: 'prepare',
@@ -57,7 +69,7 @@ export const withCleanings = (problem: PlanProblem, batches: readonly BatchPlan[
         endS: startS + bowls.cleanS,
         uses: [
           { resourceId: resourceIds.hands, amount: 1 },
-          { resourceId: next.mixerId, amount: 1 },
+          ...(spare ? [] : [{ resourceId: next.mixerId, amount: 1 }]),
         ],
       };
       if (floor.blocking([task])) continue;

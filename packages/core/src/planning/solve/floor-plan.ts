@@ -76,14 +76,14 @@ export class Floor {
     const { startS, endS } = mix;
     const enough = others.every((other) =>
       other.startS < startS
-        ? startS - other.endS >= betweenMixesS(bowls, other.productCode, productCode)
-        : other.startS - endS >= betweenMixesS(bowls, productCode, other.productCode),
+        ? startS - other.endS >= betweenMixesS(bowls, mixerId, other.productCode, productCode)
+        : other.startS - endS >= betweenMixesS(bowls, mixerId, productCode, other.productCode),
     );
     if (!enough) return false;
     const before = others.filter((other) => other.startS < startS).sort((a, b) => b.endS - a.endS)[0];
     const next = others.filter((other) => other.startS > startS).sort((a, b) => a.startS - b.startS)[0];
     const cleans = (fromS: number, toS: number, left: string, after: string) =>
-      betweenMixesS(bowls, left, after) === 0 ||
+      betweenMixesS(bowls, mixerId, left, after) === 0 ||
       toS - fromS > washedAfterS ||
       this.hasHand(fromS, toS, bowls.cleanS, work);
     return (
