@@ -190,6 +190,17 @@ export class OwnIngredientsInput {
 export class PricesBody {
   @Matches(/^(?:[A-Z]{3})?$/, { message: 'A currency is three capitals, such as EUR.' }) currency: string;
   @ByName(100_000, 'A price of a kilogram is between 0 and 100,000.', 1000) perKg: Record<string, number>;
+  /** What a pack of an ingredient holds, g. */
+  @Optional()
+  @ByName(1e6, 'A pack holds between 0 and 1,000,000 g.', 1000)
+  packG?: Record<string, number>;
+  /** A kilowatt hour; 0 where nobody says. */
+  @Optional()
+  @Type(() => Number)
+  @IsNumber({}, { message: 'The price of a kWh is between 0 and 1,000.' })
+  @Min(0, { message: 'The price of a kWh is between 0 and 1,000.' })
+  @Max(1000, { message: 'The price of a kWh is between 0 and 1,000.' })
+  perKWh?: number;
 }
 
 /** The version is the one that was edited. */

@@ -79,4 +79,23 @@ describe('what ingredients cost', () => {
     const again = await app.post<SetupChanges>('setup/file/look', { file: older, withBakery: false });
     expect(again.body.lists).toEqual([]);
   });
+
+  it('keeps packs and the price of energy for a page that does not know of them', async () => {
+    const { pricesVersion } = await bakery();
+    const whole = { currency: 'EUR', perKg: { butter: 5 }, packG: { butter: 250 }, perKWh: 0.3 };
+    const put = (body: object) => app.put<BakeryView>('prices', body);
+    expect((await put({ ...whole, version: pricesVersion })).body.prices).toEqual(whole);
+    const { body } = await put({ currency: 'EUR', perKg: { butter: 6 }, version: pricesVersion + 1 });
+    expect(body.prices).toEqual({ ...whole, perKg: { butter: 6 } });
+    const { body: gone } = await put({
+      currency: 'EUR',
+      perKg: { butter: 5 },
+      packG: {},
+      perKWh: 0,
+      version: pricesVersion + 2,
+    });
+    expect(gone.prices).toEqual({ currency: 'EUR', perKg: { butter: 5 }, packG: {}, perKWh: 0 });
+    const bad = await put({ ...whole, packG: { butter: -1 }, version: pricesVersion + 3 });
+    expect(bad.status).toBe(400);
+  });
 });

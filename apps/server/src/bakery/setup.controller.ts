@@ -144,7 +144,15 @@ export class SetupController {
 
   @Put('prices')
   async savePrices(@Body() { version, ...prices }: PricesInput, @Who() who: string): Promise<BakeryView> {
-    await this.settings.write('prices', prices, version, who);
+    const { body } = await this.settings.prices();
+    // What an older page does not know of stays as it is.
+    const { packG = body.packG, perKWh = body.perKWh, ...others } = prices;
+    const kept = {
+      ...others,
+      ...(packG && { packG }),
+      ...(perKWh !== undefined && { perKWh }),
+    };
+    await this.settings.write('prices', kept, version, who);
     return this.bakery();
   }
 }

@@ -16,7 +16,7 @@ const listNames: Readonly<Record<string, string>> = {
   ovenHands: t`Oven hands`,
   crew: t`People`,
   calendar: t`Closed days, and who is away`,
-  prices: t`Prices of ingredients`,
+  prices: t`Prices and packs`,
 };
 const words = { new: t`new`, changed: t`changed`, retired: t`retired: it is not in the file` } as const;
 

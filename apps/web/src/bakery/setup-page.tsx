@@ -8,6 +8,7 @@ import { BackupsPanel } from './backups-panel';
 import { BakeryForm } from './bakery-form';
 import { ClockForm } from './clock-form';
 import { DeviceForm } from './device-form';
+import { EnergyForm } from './energy-form';
 import { CalendarPanel } from './equipment/calendar-panel';
 import { EquipmentPanel } from './equipment/equipment-panel';
 import { PeoplePanel } from './equipment/people-panel';
@@ -75,6 +76,9 @@ export const SetupPage = () => {
           </Panel>
           <Panel title={t`This device`}>
             <DeviceForm />
+          </Panel>
+          <Panel title={t`Energy`}>
+            <EnergyForm key={data.pricesVersion} bakery={data} />
           </Panel>
           <Panel title={t`Ingredients`}>
             <p className="mb-2 text-ink-soft">{t`What each ingredient is made of, what it weighs, its allergens; and your own.`}</p>

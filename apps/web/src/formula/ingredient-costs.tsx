@@ -1,13 +1,10 @@
 import { plural, t } from '@lingui/core/macro';
 import { ingredientCost, massUnitsG, noPrices, type Formula } from '@jokul/core';
 import { Fact, Facts, WhySection } from '../line/station';
+import { sayMoney } from '../lib/money';
 import { useBakery } from '../lib/queries';
 import { useUnits } from '../lib/units';
 import { Shown } from '../ui/shown';
-
-/** A few cents more or less: three digits are what anybody goes by, never fewer than whole cents. */
-const money = (value: number, currency: string) =>
-  `${value.toFixed(value >= 1 || value === 0 ? 2 : 3)} ${currency}`.trim();
 
 /** What the ingredients of a dough cost, by the prices of Setup; nothing while there are none. */
 export const IngredientCosts = ({ formula }: { formula: Formula }) => {
@@ -21,7 +18,7 @@ export const IngredientCosts = ({ formula }: { formula: Formula }) => {
   if (!piece || !much) return null;
   const { unpriced } = piece;
   const said = (figure: typeof piece.cost) => (
-    <Shown figure={figure}>{money(figure.value, prices.currency)}</Shown>
+    <Shown figure={figure}>{sayMoney(figure.value, prices.currency)}</Shown>
   );
   return (
     <WhySection title={t`What its ingredients cost`}>

@@ -26,7 +26,7 @@ const type = async (label: string, text: string) => {
   await user.clear(screen.getByLabelText(label));
   if (text) await user.type(screen.getByLabelText(label), text);
 };
-const button = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Save price' });
+const button = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Save' });
 
 beforeEach(() => {
   saved.length = 0;
@@ -72,6 +72,28 @@ describe('the price of an ingredient', () => {
     expect(screen.getByText('A figure from 0 up.')).toBeTruthy();
     await type('Currency of all prices', 'E1');
     expect(screen.getByText('Three letters, such as EUR.')).toBeTruthy();
+  });
+  it('stands beside what a pack holds, in the unit that is typed, and one goes without the other', async () => {
+    open('butter', { currency: 'EUR', perKg: { butter: 8 }, packG: { salt: 500 }, perKWh: 0.3 });
+    await type('A pack holds, g', '2.5 kg');
+    await user.click(button());
+    expect(saved[0]).toEqual({
+      currency: 'EUR',
+      perKg: { butter: 8 },
+      packG: { salt: 500, butter: 2500 },
+      perKWh: 0.3,
+      version: 4,
+    });
+    cleanup();
+    usePreferences.setState({ units: 'us' });
+    open('salt', { currency: 'EUR', perKg: {}, packG: { salt: 453.59237 } });
+    expect(screen.getByLabelText<HTMLInputElement>('A pack holds, oz').value).toBe('16');
+    await type('A pack holds, oz', '');
+    await user.click(button());
+    expect(saved[1]?.packG).toEqual({});
+    await type('A pack holds, oz', 'a sack');
+    expect(screen.getByText('From 1 g to 1 t.')).toBeTruthy();
+    expect(button().disabled).toBe(true);
   });
   it('of what is mixed is that of its parts, until it has its own', () => {
     open('cinnamon-sugar', { currency: 'EUR', perKg: { 'white-sugar': 1, cinnamon: 21 } });

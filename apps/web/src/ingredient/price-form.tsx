@@ -1,70 +1,58 @@
 import { t } from '@lingui/core/macro';
-import { useState } from 'react';
-import { toast } from 'sonner';
-import { massUnitsG, ownPrice, pricePerKg, type Ingredient } from '@jokul/core';
+import { ownPrice, pricePerKg, type Ingredient } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
-import { useSavePrices } from '../lib/queries';
-import { typedNumber, useUnits } from '../lib/units';
+import { useUnits } from '../lib/units';
 import { Button } from '../ui/button';
 import { Field } from '../ui/field';
 import { Said } from '../ui/said';
+import { usePriceAndPack } from './use-price-and-pack';
 
-/** What this bakery pays for an ingredient, by the kilogram or the pound; and in whose money all its prices are. */
+/** What this bakery pays for an ingredient, by the kilogram or the pound, in whose money, and what a pack of it holds. */
 export const PriceForm = ({ food, bakery }: { food: Ingredient; bakery: BakeryView }) => {
-  const { units } = useUnits();
-  const save = useSavePrices();
-  const { prices, pricesVersion } = bakery;
-  const isUs = units === 'us';
-  const kgOfUnit = isUs ? massUnitsG.lb / 1000 : 1;
-  const own = ownPrice(prices, food.id);
-  const shown = own === null ? '' : String(Number((own * kgOfUnit).toPrecision(6)));
-  const [text, setText] = useState(shown);
-  const [currency, setCurrency] = useState(prices.currency);
-  const price = text.trim() === '' ? null : text === shown ? own : typedNumber(text) / kgOfUnit;
-  const badPrice = price !== null && !(price >= 0 && price <= 100_000);
-  const badCurrency = currency !== '' && !/^[A-Z]{3}$/.test(currency);
-  const changed = text !== shown || currency !== prices.currency;
-  const ofParts = own === null ? pricePerKg(food, prices) : null;
-  const store = () => {
-    const { [food.id]: _before, ...others } = prices.perKg;
-    const perKg = price === null ? others : { ...others, [food.id]: price };
-    save.mutate(
-      { currency, perKg, version: pricesVersion },
-      {
-        onSuccess: () =>
-          toast(price === null ? t`${food.name} has no price.` : t`The price of ${food.name} is saved.`),
-      },
-    );
-  };
+  const { units, label } = useUnits();
+  const { price, pack, currency, setCurrency, wrong, canSave, store, save, kgOfUnit } = usePriceAndPack(
+    food,
+    bakery,
+  );
+  const { prices } = bakery;
+  const ofParts = ownPrice(prices, food.id) === null ? pricePerKg(food, prices) : null;
   return (
     <form
-      aria-label={t`Price`}
-      className="mt-6 flex max-w-md items-end gap-3 border-t pt-4"
+      aria-label={t`Price and pack`}
+      className="mt-6 flex max-w-2xl flex-wrap items-end gap-3 border-t pt-4"
       onSubmit={(event) => {
         event.preventDefault();
-        if (changed && !badPrice && !badCurrency) store();
+        if (canSave) store();
       }}
     >
       <Field
-        label={isUs ? t`Price of a pound` : t`Price of a kilogram`}
+        label={units === 'us' ? t`Price of a pound` : t`Price of a kilogram`}
         inputMode="decimal"
-        value={text}
+        value={price.text}
         placeholder={
           ofParts === null ? t`not known` : t`${Number((ofParts * kgOfUnit).toPrecision(4))} by its parts`
         }
-        error={badPrice ? t`A figure from 0 up.` : undefined}
-        onChange={(event) => setText(event.target.value)}
+        error={wrong.price ? t`A figure from 0 up.` : undefined}
+        onChange={(event) => price.setText(event.target.value)}
+      />
+      <Field
+        label={label(t`A pack holds`, 'mass')}
+        inputMode="decimal"
+        value={pack.text}
+        placeholder={t`loose`}
+        error={wrong.pack ? t`From 1 g to 1 t.` : undefined}
+        onChange={(event) => pack.setText(event.target.value)}
       />
       <Field
         label={t`Currency of all prices`}
         value={currency}
         maxLength={3}
         placeholder="EUR"
-        error={badCurrency ? t`Three letters, such as EUR.` : undefined}
+        error={wrong.currency ? t`Three letters, such as EUR.` : undefined}
         onChange={(event) => setCurrency(event.target.value.trim().toUpperCase())}
       />
-      <Button type="submit" disabled={!changed || badPrice || badCurrency || save.isPending}>
-        {t`Save price`}
+      <Button type="submit" disabled={!canSave || save.isPending}>
+        {t`Save`}
       </Button>
       {save.error && (
         <p role="alert" className="font-medium text-hand">

@@ -3,6 +3,7 @@ import { Trans } from '@lingui/react/macro';
 import {
   bowlFill,
   doughDensityFigure,
+  ingredientsNeeded,
   scaleProduct,
   sheetTotals,
   type BatchPlan,
@@ -10,6 +11,7 @@ import {
   type WeighSheet,
 } from '@jokul/core';
 import type { BakeryView, OrderView } from '@jokul/contracts';
+import { useSayLeftOver } from './left-over';
 import { useNames } from '../line/actions';
 import { useUnits } from '../lib/units';
 import { Said } from '../ui/said';
@@ -33,6 +35,24 @@ interface WhyThisMuchProps {
   /** Grams of the batch, as it was scaled to what was poured. */
   readonly massG: number;
 }
+
+/** What this dough leaves of the eggs and packs that are opened for it. */
+const LeftOver = ({ batch, formula, bakery, massG }: Omit<WhyThisMuchProps, 'orders'>) => {
+  const say = useSayLeftOver();
+  const { batchId } = batch;
+  const said = say(ingredientsNeeded([{ batchId, formula, massG }], bakery.prices.packG));
+  if (said.length === 0) return null;
+  return (
+    <WhySection title={t`Left over`}>
+      <ul className="space-y-0.5">
+        {said.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`By this dough alone, with fresh packs and eggs of middle size. Label what you keep.`}</p>
+    </WhySection>
+  );
+};
 
 /** How the dough of the list was split into batches, and how full the bowl is. */
 const WhyThisMuch = ({ batch, formula, orders, bakery, massG }: WhyThisMuchProps) => {
@@ -125,6 +145,7 @@ export const MixWhy = ({ sheet, ...batch }: WhyThisMuchProps & { readonly sheet:
     <>
       <WhyThisMuch {...batch} />
       <Rounding sheet={sheet} />
+      <LeftOver {...batch} />
       <Cautions
         items={[
           t`Stop the mixer before scraping; hands out of a turning bowl.`,

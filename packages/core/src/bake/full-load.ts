@@ -58,7 +58,7 @@ const probeS = 30;
 const heaterWPerPlace = 1500;
 const storeJPerKPerPlace = 6000;
 /** Of the power of its heaters, what is left beyond what holds it hot: an estimate. */
-const sparePower = 0.7;
+export const sparePower = 0.7;
 /** The heater's band over which it goes from nothing to all, K. */
 const bandK = 12;
 

@@ -1,12 +1,16 @@
 import type { Ingredient } from './ingredient.js';
 import { foodOf } from './library/index.js';
 
-/** What the bakery pays, in its own money. */
+/** What the bakery buys, and pays for it in its own money. */
 export interface Prices {
   /** Three letters, as banks write it; empty where nobody said. */
   readonly currency: string;
   /** A kilogram of an ingredient, by its id. */
   readonly perKg: Readonly<Record<string, number>>;
+  /** What a pack of an ingredient holds as it is bought, g, by its id. */
+  readonly packG?: Readonly<Record<string, number>>;
+  /** A kilowatt hour; 0 or nothing where nobody said. */
+  readonly perKWh?: number;
 }
 
 export const noPrices: Prices = { currency: '', perKg: {} };

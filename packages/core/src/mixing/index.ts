@@ -2,6 +2,7 @@ export * from './dough-temperature.js';
 export * from './butter.js';
 export * from './prepare.js';
 export * from './cleaning.js';
+export * from './needed.js';
 export * from './browned-butter.js';
 export * from './eggs.js';
 export * from './corrections.js';

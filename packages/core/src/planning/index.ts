@@ -27,6 +27,7 @@ export * from './solve/plan-horizon.js';
 export * from './explain/quality.js';
 export * from './solve/safe-plan.js';
 export * from './lists/oven-tasks.js';
+export * from './lists/oven-energy.js';
 export * from './lists/ovens-to-heat.js';
 export * from './explain/ways.js';
 export * from './lists/give-out.js';

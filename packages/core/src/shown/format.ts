@@ -17,6 +17,7 @@ export type Unit =
   | 'J'
   | 'J/K'
   | 'W'
+  | 'kWh'
   | 'm²'
   | '%'
   | 'share'

@@ -6,6 +6,7 @@ import { Said } from '../../ui/said';
 import { Cautions, Fact, Facts, WhySection } from '../../line/station';
 import { firstStart, type DaySpan } from './day-span';
 import { FromTheCold } from './from-the-cold';
+import { OvenEnergy } from './oven-energy';
 import { HowGood, HowSure, WaysOut } from './plan-quality';
 import { UnplacedList } from './unplaced';
 import { WhatIf } from './what-if/what-if';
@@ -61,6 +62,7 @@ export const DayWhy = ({ date, view, bakery, span }: DayWhyProps) => {
       {quality && quality.sure.length > 0 && <HowSure quality={quality} />}
       <WhatIf date={date} bakery={bakery} />
       <FromTheCold batches={inTurn} leave={leave} date={date} />
+      {placed && <OvenEnergy batches={plan.batches} bakery={bakery} />}
       <WhySection title={t`The plan`}>
         <Facts>
           <Fact name={t`Batches, loads`}>

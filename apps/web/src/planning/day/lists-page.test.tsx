@@ -9,9 +9,11 @@ import {
   demoEquipment,
   demoFormulas,
   demoRules,
+  noPrices,
   solvePlan,
   type BatchPlan,
   type PlanProblem,
+  type Prices,
 } from '@jokul/core';
 import { queryClient } from '../../lib/queries';
 import { ListsPage } from './lists-page';
@@ -56,7 +58,7 @@ const problem: PlanProblem = {
   fixed: [],
 };
 
-const show = (batches: readonly BatchPlan[] | null) => {
+const show = (batches: readonly BatchPlan[] | null, prices: Prices = noPrices) => {
   const body = batches && {
     plan: { batches, unplaced: [], boundS: 0 },
     preparations: [],
@@ -69,6 +71,7 @@ const show = (batches: readonly BatchPlan[] | null) => {
     rules: demoRules,
     formulas: demoFormulas,
     ownIngredients: [],
+    prices,
     clock: { nowMs: at('04:10') * 1000, kind: 'demo', stepMs: 0 },
   };
   Object.assign(globalThis, {
@@ -114,6 +117,21 @@ describe('the work lists of a day', () => {
     const oven = screen.getByRole('region', { name: 'Port' });
     expect(oven.textContent).toContain('on from');
     expect(oven.textContent).toContain('160 °C');
+  });
+
+  it('say what the doughs of the day take, what is opened for them and what is left', async () => {
+    show(solvePlan(problem).batches, { currency: '', perKg: {}, packG: { butter: 250 } });
+    const sheet = await screen.findByRole('region', { name: 'Ingredients' });
+    const rows = within(sheet).getAllByRole('row');
+    const butter = rows.find((row) => row.textContent?.startsWith('Butter'))?.textContent ?? '';
+    expect(butter).toMatch(/^Butter, unsalted[\d.]+ g\d packs of 250 gCLM$/);
+    // Icing sugar and lime juice of the glaze are fetched too.
+    expect(rows.some((row) => row.textContent?.startsWith('Icing sugar'))).toBe(true);
+    expect(sheet.textContent).toMatch(/Left over: [\d.]+ g of butter, unsalted, of a pack of 250 g\./);
+    fireEvent.change(screen.getByLabelText('Whose'), { target: { value: 'ingredients' } });
+    expect(screen.getAllByRole('region').map((own) => own.getAttribute('aria-label'))).toEqual([
+      'Ingredients',
+    ]);
   });
 
   it('show one of them alone, which can be saved as a calendar', async () => {

@@ -14,6 +14,7 @@ import { Button } from '../../ui/button';
 import { SelectField } from '../../ui/field';
 import { PrintPage } from '../../ui/print-page';
 import { Loading } from '../../ui/states';
+import { IngredientsSheet } from './ingredients-sheet';
 import { OvenTable, Sheet, WorkTable } from './work-sheets';
 
 const fileName = (name: string) => name.toLowerCase().replace(/[^\p{L}\d]+/gu, '-');
@@ -73,6 +74,7 @@ const Lists = () => {
                 {name}
               </option>
             ))}
+            <option value="ingredients">{t`ingredients`}</option>
             {ovens.map(({ id, name }) => (
               <option key={id} value={`oven ${id}`}>
                 {name}
@@ -86,6 +88,7 @@ const Lists = () => {
       {loads.length === 0 && (
         <p className="text-ink-soft">{t`No load could be placed: there is nothing to do yet.`}</p>
       )}
+      {shows('ingredients') && <IngredientsSheet batches={plan.batches} bakery={data} />}
       {hands
         .filter(({ name }) => shows(`hand ${name}`))
         .map((list) => (
