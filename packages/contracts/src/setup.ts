@@ -22,10 +22,12 @@ import {
   allergenIds,
   allergenSourceIds,
   ingredientKinds,
+  labelWordings,
   liners,
   type Allergen,
   type AllergenSource,
   type IngredientKind,
+  type LabelWording,
   type Liner,
   type OwnLimits,
 } from '@jokul/core';
@@ -66,6 +68,8 @@ export class RulesBody {
   /** The tray and the liner that are planned with. */
   @Optional() @IsString() @Length(1, 40) trayId?: string;
   @Optional() @IsIn(Object.keys(liners), { message: 'Choose what lies on the tray.' }) liner?: Liner;
+  /** How labels name allergens. */
+  @Optional() @IsIn(labelWordings, { message: 'Choose how labels name allergens.' }) labels?: LabelWording;
   /** Limits and factors of the models, where the house sets its own. */
   @Optional() @Limits() limits?: OwnLimits;
 }

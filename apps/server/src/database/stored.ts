@@ -46,6 +46,8 @@ export const storedForms = {
     (old) => ({ ovenTrayS: 0, ...old }),
     // Limits and factors were the usual ones.
     (old) => ({ limits: {}, ...old }),
+    // Labels named allergens by their classes.
+    (old) => ({ labels: 'classes', ...old }),
   ),
   clock: form('clock'),
   bakery: form('bakery'),

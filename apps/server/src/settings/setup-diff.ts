@@ -39,6 +39,7 @@ export const ruleKeys = [
   'centreC',
   'trayId',
   'liner',
+  'labels',
   'limits',
 ] as const satisfies readonly (keyof HouseRules)[];
 const lists = ['scoops', 'shifts', 'ovenHours', 'ovenHands', 'crew', 'calendar'] as const;

@@ -3,7 +3,7 @@ import { readTyped, typedUnit, type HouseRules, type TypedKind } from '@jokul/co
 import type { RulesBody } from '@jokul/contracts';
 import { typedFigure, type Units } from '../lib/units';
 
-export type RuleKey = Exclude<keyof RulesBody, 'trayId' | 'liner' | 'limits'>;
+export type RuleKey = Exclude<keyof RulesBody, 'trayId' | 'liner' | 'labels' | 'limits'>;
 
 /** A house rule as it is asked for: in a unit of the device, or in one that its label names, times a factor. */
 export interface RuleField {
@@ -37,10 +37,11 @@ export const ruleFields: readonly RuleField[] = [
 ];
 
 /** The rules that a person may change, as they are saved. */
-export const rulesBodyOf = ({ trayId, liner, limits, ...rules }: HouseRules): RulesBody => ({
+export const rulesBodyOf = ({ trayId, liner, labels, limits, ...rules }: HouseRules): RulesBody => ({
   ...(Object.fromEntries(ruleFields.map(({ key }) => [key, rules[key]])) as Pick<RulesBody, RuleKey>),
   trayId,
   liner,
+  ...(labels && { labels }),
   ...(limits && { limits }),
 });
 

@@ -3,14 +3,14 @@ import { t } from '@lingui/core/macro';
 import { useEffect } from 'react';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
-import { inUse } from '@jokul/core';
+import { inUse, labelWordings } from '@jokul/core';
 import { RulesInput, type BakeryView } from '@jokul/contracts';
 import { HelpMark } from '../help/help-mark';
 import { usePreferences } from '../lib/preferences';
 import { useSaveRules } from '../lib/queries';
 import { Button } from '../ui/button';
 import { Field, SelectField } from '../ui/field';
-import { linerNames } from '../words/names-of-codes';
+import { labelWordingNames, linerNames } from '../words/names-of-codes';
 import { ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
 
 /** The rules of the house, each in the units of this device. */
@@ -21,8 +21,8 @@ export const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
     const values = Object.fromEntries(
       ruleFields.map((field) => [field.key, shownRule(field, bakery.rules[field.key] ?? 0, units)]),
     );
-    const { trayId, liner } = bakery.rules;
-    return { ...values, trayId, liner, version: bakery.rulesVersion } as unknown as RulesInput;
+    const { trayId, liner, labels = 'classes' } = bakery.rules;
+    return { ...values, trayId, liner, labels, version: bakery.rulesVersion } as unknown as RulesInput;
   };
   // The class checks stored units: convert before it sees the values.
   const resolver = classValidatorResolver(RulesInput);
@@ -80,6 +80,19 @@ export const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
             </option>
           ))}
         </SelectField>
+        <div className="col-span-2">
+          <SelectField
+            label={t`Allergens on labels`}
+            error={formState.errors.labels?.message}
+            {...register('labels')}
+          >
+            {labelWordings.map((wording) => (
+              <option key={wording} value={wording}>
+                {labelWordingNames[wording]}
+              </option>
+            ))}
+          </SelectField>
+        </div>
       </div>
       <div className="mt-3 flex justify-end gap-2">
         <Button disabled={!formState.isDirty} onClick={() => reset(shown())}>{t`Reset`}</Button>

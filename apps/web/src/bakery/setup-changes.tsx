@@ -1,12 +1,12 @@
 import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
-import { isLimit, type Liner } from '@jokul/core';
+import { isLimit, type LabelWording, type Liner } from '@jokul/core';
 import type { SetupChanges, SetupChangeWhat } from '@jokul/contracts';
 import { kinds } from './equipment/kinds';
 import { useUnits, type Units } from '../lib/units';
 import { limitName, shownLimit } from './limit-fields';
 import { ruleFields, ruleLabel, shownRule } from './rule-fields';
-import { linerNames } from '../words/names-of-codes';
+import { labelWordingNames, linerNames } from '../words/names-of-codes';
 
 const titleOf = (kind: string) => kinds.find((own) => own.kind === kind)?.one ?? kind;
 const listNames: Readonly<Record<string, string>> = {
@@ -26,6 +26,7 @@ export const changesNothing = ({ things, lists, rules, ingredients, formulas }: 
 
 const figure = (key: string, value: unknown, units: Units): string => {
   if (value === null || value === undefined) return t`not set`;
+  if (key === 'labels') return labelWordingNames[value as LabelWording] ?? JSON.stringify(value);
   if (key === 'liner') return linerNames[value as Liner] ?? JSON.stringify(value);
   if (typeof value === 'string') return value;
   const field = ruleFields.find((own) => own.key === key);
@@ -38,7 +39,13 @@ const ruleName = (key: string, units: Units): string => {
   if (isLimit(key)) return limitName(key);
   return field
     ? ruleLabel(field, units)
-    : ({ liner: t`Liner`, trayId: t`Tray to plan with`, name: t`Name`, timeZone: t`Time zone` }[key] ?? key);
+    : ({
+        liner: t`Liner`,
+        labels: t`Allergens on labels`,
+        trayId: t`Tray to plan with`,
+        name: t`Name`,
+        timeZone: t`Time zone`,
+      }[key] ?? key);
 };
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (

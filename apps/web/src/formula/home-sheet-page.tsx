@@ -2,7 +2,6 @@ import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import {
-  allergenWords,
   homeSheet,
   JokulError,
   piecesForHome,
@@ -10,6 +9,7 @@ import {
   type HomeSheet,
   type Kitchen,
 } from '@jokul/core';
+import { LabelWords } from '../line/label-words';
 import { useBakery } from '../lib/queries';
 import { useUnits } from '../lib/units';
 import { Field, SelectField } from '../ui/field';
@@ -57,7 +57,9 @@ const Sheet = ({ sheet, formula }: { sheet: HomeSheet; formula: Formula }) => {
         </tbody>
       </table>
       <p className="mt-3">{t`Bake at ${temperature(formula.bake.setC)}${formula.bake.fan ? t` with fan` : ''} until ${stateNames[formula.bake.target]}. Home ovens differ: look at the tray early.`}</p>
-      <p className="mt-1">{t`Contains: ${allergenWords(sheet.allergens).join(', ') || t`none of the listed allergens`}.`}</p>
+      <p className="mt-1">
+        <LabelWords formula={formula} declared={sheet.allergens} />
+      </p>
       <p className="mt-1 text-[13.5px] text-ink-soft">{t`How a cup is filled changes it by some 10 %: spoon flour in and level it, press brown sugar down. What is weighed is always right. Do not eat raw dough.`}</p>
     </article>
   );

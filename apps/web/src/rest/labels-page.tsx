@@ -1,6 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
-import { allergenWords, coldLabels, inTheCold } from '@jokul/core';
+import { coldLabels, inTheCold } from '@jokul/core';
+import { LabelWords } from '../line/label-words';
 import { useLots } from '../line/lots';
 import { useJournal } from '../journal/store';
 import { useWallClock } from '../lib/clock';
@@ -29,17 +30,18 @@ export const LabelsPage = () => {
         title={t`It is not in the cold`}
       >{t`Labels are for dough that lies in the walk-in or the freezer.`}</Empty>
     );
-  const labels = coldLabels(item, lot, formula, data.equipment, data.rules, (name) => floor.lots.get(name));
+  const { labels } = data.rules;
+  const printed = coldLabels(item, lot, formula, data.equipment, data.rules, (name) => floor.lots.get(name));
   const place = data.equipment.places.find(({ id }) => id === item.placeId);
   const when = (ms: number) => `${wall.date(ms)} ${wall.time(ms)}`;
   return (
     <PrintPage
       title={t`Labels for ${formula.name}`}
-      lead={t`${batchId}: ${plural(labels.length, { one: '# label', other: '# labels' })}, 90 × 55 mm each.`}
+      lead={t`${batchId}: ${plural(printed.length, { one: '# label', other: '# labels' })}, 90 × 55 mm each.`}
       back={`/rest/${batchId}${search}`}
     >
       <ul className="flex flex-wrap gap-[4mm]">
-        {labels.map((label) => (
+        {printed.map((label) => (
           <li
             key={label.number}
             className="flex h-[55mm] w-[90mm] break-inside-avoid flex-col justify-between rounded-[2mm] border-2 border-black bg-white p-[4mm] text-black"
@@ -50,7 +52,13 @@ export const LabelsPage = () => {
               </p>
               <p className="figures text-[13px]">{t`${label.lot} · raw dough, ${label.what}`}</p>
             </div>
-            <p className="text-[12px] leading-tight">{t`Contains: ${allergenWords(label.allergens).join(', ') || t`none of the listed allergens`}. Do not eat raw.`}</p>
+            <p
+              className={
+                labels === 'ingredients' ? 'text-[9.5px] leading-[1.15]' : 'text-[12px] leading-tight'
+              }
+            >
+              <LabelWords formula={label.formula} declared={label.allergens} /> {t`Do not eat raw.`}
+            </p>
             <div className="figures text-[13px] leading-snug">
               <p>
                 {t`in ${when(label.madeMs)}, ${place?.name.toLowerCase() ?? ''} ${place ? temperature(place.airC) : ''}`}

@@ -1,5 +1,13 @@
 import { t } from '@lingui/core/macro';
-import type { Attribute, BakeState, Liner, PieceShape, StageTool, TrayMaterial } from '@jokul/core';
+import type {
+  Attribute,
+  BakeState,
+  LabelWording,
+  Liner,
+  PieceShape,
+  StageTool,
+  TrayMaterial,
+} from '@jokul/core';
 
 /*
  * What the core's codes are called. A screen never shows a code with its dashes taken out: that word stands in no catalogue.
@@ -26,6 +34,12 @@ export const trayMaterialNames: Readonly<Record<TrayMaterial, string>> = {
   'dark-steel': t`dark steel`,
   stainless: t`stainless steel`,
   stone: t`stone`,
+};
+
+export const labelWordingNames: Readonly<Record<LabelWording, string>> = {
+  classes: t`gluten (wheat), tree nuts (walnut)`,
+  sources: t`wheat, walnut`,
+  ingredients: t`within a list of all ingredients`,
 };
 
 export const linerNames: Readonly<Record<Liner, string>> = {

@@ -1,5 +1,5 @@
 import type { TrayMaterial } from '../bake/index.js';
-import type { Formula, Liner } from '../formula/index.js';
+import type { Formula, LabelWording, Liner } from '../formula/index.js';
 import type { OwnLimits } from '../limits/index.js';
 import type { Mixer, Scale } from '../scaling/index.js';
 import type { Place } from '../thermal/index.js';
@@ -131,6 +131,8 @@ export interface HouseRules {
   readonly probeSilentS?: number;
   readonly liner: Liner;
   readonly trayId: string;
+  /** How labels name allergens; by their classes where left out. */
+  readonly labels?: LabelWording;
   /** Limits and factors of the models that the house sets otherwise than usual. */
   readonly limits?: OwnLimits;
 }

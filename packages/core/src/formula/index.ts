@@ -5,6 +5,7 @@ export * from './amounts.js';
 export * from './held-back.js';
 export * from './dough.js';
 export * from './ingredient-cost.js';
+export * from './label.js';
 export * from './shares.js';
 export * from './compare.js';
 export * from './balance.js';

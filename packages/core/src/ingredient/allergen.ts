@@ -75,3 +75,15 @@ export const allergenWords = (declared: readonly string[]): readonly string[] =>
       return of.length > 0 ? `${name} (${of.join(', ')})` : name;
     });
 };
+
+/** "wheat, walnut, milk": each by what it is of, by its class where nobody said. */
+export const allergensBySource = (declared: readonly string[]): readonly string[] => {
+  const sources = declared.filter(isSource);
+  const isWheat = declared.includes('wheat');
+  const named = new Set<string>([...sources.map(classOfSource), ...(isWheat ? ['gluten', 'wheat'] : [])]);
+  return [
+    ...(isWheat ? ['wheat'] : []),
+    ...allergenSources.filter(({ id }) => sources.includes(id)).map(({ name }) => name),
+    ...allergenWords(declared.filter((id) => !isSource(id) && !named.has(id))),
+  ];
+};

@@ -29,6 +29,7 @@ export const usualHouseRules: Omit<HouseRules, 'timeZone' | 'trayId'> = {
   centreC: usualCentreC,
   liner: 'parchment',
   limits: {},
+  labels: 'classes',
 };
 
 /** One of each, as a small bakery has it: an example to be changed to what is there. */

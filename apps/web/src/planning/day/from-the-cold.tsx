@@ -30,27 +30,29 @@ export const FromTheCold = ({
           <li key={batch.batchId}>
             <Trans>
               {batch.pieces} {names.product(batch.productCode)} of{' '}
-              <Link className="underline" to={`/rest/${lotOf(batch)}${search}`}>
+              <Link className="whitespace-nowrap underline" to={`/rest/${lotOf(batch)}${search}`}>
                 {lotOf(batch)}
               </Link>
             </Trans>
-            <Button
-              size="small"
-              className="mt-1 block"
-              disabled={make.isPending}
-              onClick={() => make.mutate({ leave: [...leave, lotOf(batch)] })}
-            >{t`Mix new dough instead`}</Button>
+            <div className="mt-1">
+              <Button
+                size="small"
+                disabled={make.isPending}
+                onClick={() => make.mutate({ leave: [...leave, lotOf(batch)] })}
+              >{t`Mix new dough instead`}</Button>
+            </div>
           </li>
         ))}
         {leave.map((lot) => (
           <li key={lot}>
             {t`${lot} is left where it is.`}
-            <Button
-              size="small"
-              className="mt-1 block"
-              disabled={make.isPending}
-              onClick={() => make.mutate({ leave: leave.filter((other) => other !== lot) })}
-            >{t`Use it after all`}</Button>
+            <div className="mt-1">
+              <Button
+                size="small"
+                disabled={make.isPending}
+                onClick={() => make.mutate({ leave: leave.filter((other) => other !== lot) })}
+              >{t`Use it after all`}</Button>
+            </div>
           </li>
         ))}
       </ul>

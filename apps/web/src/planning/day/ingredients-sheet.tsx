@@ -1,12 +1,16 @@
 import { plural, t } from '@lingui/core/macro';
 import { ingredientsNeeded, productOf, type BatchPlan, type DoughToMix, type Needed } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
+import { useJournal } from '../../journal/store';
 import { useLots } from '../../line/lots';
 import { useUnits } from '../../lib/units';
 import { useSayLeftOver } from '../../mixing/left-over';
 import { Sheet } from './work-sheets';
 
 const isMixed = ({ tasks, stock }: BatchPlan) => !stock && tasks.some(({ kind }) => kind === 'mix');
+
+/** To the gram, where a gram is nothing. */
+const rounded = (massG: number) => (massG >= 100 ? Math.round(massG) : massG);
 
 /** Packs to open, or eggs to crack. */
 const Counted = ({ row: { packs, eggs } }: { readonly row: Needed }) => {
@@ -16,7 +20,7 @@ const Counted = ({ row: { packs, eggs } }: { readonly row: Needed }) => {
   return <>{eggs === null ? '' : t`${plural(eggs, { one: '# egg', other: '# eggs' })}`}</>;
 };
 
-/** All that the doughs of a plan take, to be fetched and weighed; what lies in the cold already is not in it. */
+/** All that the doughs of a plan take, to be fetched and weighed; what is mixed already or lies in the cold is not in it. */
 export const IngredientsSheet = ({
   batches,
   bakery,
@@ -27,7 +31,9 @@ export const IngredientsSheet = ({
   const lots = useLots();
   const { mass } = useUnits();
   const sayLeft = useSayLeftOver();
-  const doughs = batches.filter(isMixed).flatMap(({ batchId, massG }): DoughToMix[] => {
+  const known = useJournal((s) => s.floor.lots);
+  const toMix = batches.filter((batch) => isMixed(batch) && !known.get(batch.batchId)?.mixed);
+  const doughs = toMix.flatMap(({ batchId, massG }): DoughToMix[] => {
     const formula = lots?.formulaOf(batchId);
     return formula ? [{ batchId, formula, massG }] : [];
   });
@@ -53,7 +59,7 @@ export const IngredientsSheet = ({
               <th scope="row" className="py-1 pr-3 text-left font-medium">
                 {row.food.name}
               </th>
-              <td className="figures py-1 pr-3 text-right">{mass(row.massG)}</td>
+              <td className="figures py-1 pr-3 text-right">{mass(rounded(row.massG))}</td>
               <td className="figures py-1 pr-3">
                 <Counted row={row} />
               </td>
@@ -66,7 +72,7 @@ export const IngredientsSheet = ({
         </tbody>
       </table>
       {left.length > 0 && <p className="mt-2">{t`Left over: ${left.join('; ')}.`}</p>}
-      <p className="mt-1 text-[12.5px] text-ink-faint">{t`What is in the cold already is not in it. Packs are set with each ingredient, in Setup.`}</p>
+      <p className="mt-1 text-[12.5px] text-ink-faint">{t`What is mixed already, or lies in the cold, is not in it. Packs are set with each ingredient, in Setup.`}</p>
     </Sheet>
   );
 };

@@ -12,6 +12,7 @@ import {
   noPrices,
   solvePlan,
   type BatchPlan,
+  type LotState,
   type PlanProblem,
   type Prices,
 } from '@jokul/core';
@@ -132,6 +133,18 @@ describe('the work lists of a day', () => {
     expect(screen.getAllByRole('region').map((own) => own.getAttribute('aria-label'))).toEqual([
       'Ingredients',
     ]);
+  });
+
+  it('ask for nothing of a dough that is mixed', async () => {
+    const { batches } = solvePlan(problem);
+    const [batch] = batches;
+    const { floor } = useJournal.getState();
+    const mixed = { mixed: { atMs: 1 } } as unknown as LotState;
+    useJournal.setState({ floor: { ...floor, lots: new Map([[batch?.batchId ?? '', mixed]]) } });
+    show(batches);
+    await screen.findByRole('region', { name: 'Early baker' });
+    expect(screen.queryByRole('region', { name: 'Ingredients' })).toBeNull();
+    useJournal.setState({ floor });
   });
 
   it('show one of them alone, which can be saved as a calendar', async () => {

@@ -27,7 +27,7 @@ export const OvenEnergy = ({
         {perKWh > 0 && <Fact name={t`at today’s price`}>{sayMoney(energy.value * perKWh, currency)}</Fact>}
       </Facts>
       <p className="mt-1 text-[12.5px] text-ink-faint">
-        {t`An estimate: heating up at full power, a third of it to stay hot.`}
+        {t`An estimate: heating up at full power, 30 % of it to stay hot.`}
         {without.length > 0 &&
           t` Without ${without.map(({ name }) => name).join(', ')}: give the power of the heaters in Setup.`}
       </p>
