@@ -55,7 +55,8 @@ export class StockService {
     const wanted = new Map(formulas.map((formula) => [formula.code, formula]));
     const inside = (await this.db.manager.find(LotEntity, { where: { inside: true }, select: { lot: true } }))
       .map(({ lot }) => lot)
-      .filter((lot) => wanted.has(productOf(lot)));
+      // A part may be of another product than its name says: what it is stands in its record.
+      .filter((lot) => wanted.has(productOf(lot)) || lot.includes('.'));
     if (inside.length === 0) return [];
     const ofParts = planned.filter(({ stock }) => stock?.from !== undefined).map(({ batchId }) => batchId);
     const [floor, names] = await Promise.all([

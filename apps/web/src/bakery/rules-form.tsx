@@ -1,7 +1,7 @@
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { t } from '@lingui/core/macro';
 import { useEffect } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import { toast } from 'sonner';
 import { inUse, labelWordings } from '@jokul/core';
 import { RulesInput, type BakeryView } from '@jokul/contracts';
@@ -12,6 +12,45 @@ import { Button } from '../ui/button';
 import { Field, SelectField } from '../ui/field';
 import { labelWordingNames, linerNames } from '../words/names-of-codes';
 import { ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
+
+/** Rules that are one of several. */
+const RuleChoices = ({
+  bakery,
+  register,
+  errors,
+}: {
+  readonly bakery: BakeryView;
+  readonly register: UseFormRegister<RulesInput>;
+  readonly errors: FieldErrors<RulesInput>;
+}) => (
+  <>
+    <div className="col-span-2">
+      <SelectField label={t`Tray to plan with`} error={errors.trayId?.message} {...register('trayId')}>
+        {inUse(bakery.equipment).trays.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </SelectField>
+    </div>
+    <SelectField label={t`Liner`} error={errors.liner?.message} {...register('liner')}>
+      {Object.entries(linerNames).map(([liner, name]) => (
+        <option key={liner} value={liner}>
+          {name}
+        </option>
+      ))}
+    </SelectField>
+    <div className="col-span-2">
+      <SelectField label={t`Allergens on labels`} error={errors.labels?.message} {...register('labels')}>
+        {labelWordings.map((wording) => (
+          <option key={wording} value={wording}>
+            {labelWordingNames[wording]}
+          </option>
+        ))}
+      </SelectField>
+    </div>
+  </>
+);
 
 /** The rules of the house, each in the units of this device. */
 export const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
@@ -60,39 +99,7 @@ export const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
             {...register(field.key, { valueAsNumber: true })}
           />
         ))}
-        <div className="col-span-2">
-          <SelectField
-            label={t`Tray to plan with`}
-            error={formState.errors.trayId?.message}
-            {...register('trayId')}
-          >
-            {inUse(bakery.equipment).trays.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </SelectField>
-        </div>
-        <SelectField label={t`Liner`} error={formState.errors.liner?.message} {...register('liner')}>
-          {Object.entries(linerNames).map(([liner, name]) => (
-            <option key={liner} value={liner}>
-              {name}
-            </option>
-          ))}
-        </SelectField>
-        <div className="col-span-2">
-          <SelectField
-            label={t`Allergens on labels`}
-            error={formState.errors.labels?.message}
-            {...register('labels')}
-          >
-            {labelWordings.map((wording) => (
-              <option key={wording} value={wording}>
-                {labelWordingNames[wording]}
-              </option>
-            ))}
-          </SelectField>
-        </div>
+        <RuleChoices bakery={bakery} register={register} errors={formState.errors} />
       </div>
       <div className="mt-3 flex justify-end gap-2">
         <Button disabled={!formState.isDirty} onClick={() => reset(shown())}>{t`Reset`}</Button>

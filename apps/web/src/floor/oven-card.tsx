@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { productOf, type Action, type Oven, type TrayState } from '@jokul/core';
+import { productIs, type Action, type Oven, type TrayState } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../line/actions';
 import { useJournal } from '../journal/store';
@@ -16,7 +16,7 @@ interface OvenCardProps {
 
 /** One chamber: what is in it and until when, or what comes next. */
 export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
-  const trays = useJournal((s) => s.floor.trays);
+  const { trays, lots } = useJournal((s) => s.floor);
   const names = useNames();
   const wall = useWallClock();
   const { temperature } = useUnits();
@@ -40,7 +40,7 @@ export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
       {first ? (
         <>
           <p className="line-clamp-2 text-lg leading-tight">
-            {names.product(productOf(first.batchId))}, {inside.length}/{oven.places}
+            {names.product(productIs(first.batchId, lots.get(first.batchId)))}, {inside.length}/{oven.places}
           </p>
           <p className="figures text-[48px] leading-none max-sm:text-[34px]">{countdown(pullMs - now)}</p>
           <div

@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { Printer } from 'lucide-react';
 import { Link, useLocation, useParams } from 'react-router';
 import { NotOnDay } from '../line/not-on-day';
-import { productOf, wallClock } from '@jokul/core';
+import { productIs, wallClock } from '@jokul/core';
 import { useNames } from '../line/actions';
 import { DayPicker } from '../line/day-picker';
 import { useWallClock } from '../lib/clock';
@@ -50,7 +50,7 @@ export const LogPage = () => {
           key={lot}
           to={`/log/${lot}${search}`}
           active={lot === current}
-          title={names.product(productOf(lot))}
+          title={names.product(productIs(lot, batch))}
           side={trays.length > 0 ? `${trays.filter((tray) => tray.racked).length}/${trays.length}` : ''}
           detail={`${lot}${batch?.mixed && batch.mixed.missing.length > 0 ? t`, something missing` : ''}`}
         />
@@ -74,7 +74,7 @@ export const LogPage = () => {
           {current && (
             <section className="mt-5">
               <h2 className="mb-1 text-lg font-semibold">
-                {names.product(productOf(current))}{' '}
+                {names.product(productIs(current, floor.lots.get(current)))}{' '}
                 <span className="figures text-[15px] font-normal text-ink-soft">{current}</span>
               </h2>
               <LotStory

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { productOf } from '@jokul/core';
+import { productIs } from '@jokul/core';
 import { useJournal } from '../journal/store';
 import { useUnits } from '../lib/units';
 import { Fact, Facts } from '../line/station';
@@ -32,18 +32,57 @@ const Balance = ({ balance }: { readonly balance: ReturnType<typeof balanceOf> }
   );
 };
 
+/** What a part becomes, or which other lot is worked in. */
+const OtherDough = ({
+  part,
+  lot,
+  formula,
+}: LotPartsProps & { readonly part: ReturnType<typeof usePart> }) => {
+  const { mass } = useUnits();
+  const lots = useJournal((s) => s.floor.lots);
+  const others = [...lots.values()].filter(
+    (other) =>
+      other.lot !== lot.lot &&
+      productIs(other.lot, other) === productIs(lot.lot, lot) &&
+      other.stays.some(({ outMs }) => outMs === null),
+  );
+  return (
+    <>
+      {part.what === 'split' && part.alike.length > 0 && (
+        <SelectField
+          label={t`To become`}
+          value={part.as}
+          onChange={(event) => part.setAs(event.target.value)}
+        >
+          <option value="">{t`${formula.name}, as it is`}</option>
+          {part.alike.map(({ code, name, piece }) => (
+            <option key={code} value={code}>
+              {t`${name}, ${mass(piece.massG)} a piece`}
+            </option>
+          ))}
+        </SelectField>
+      )}
+      {part.what === 'merge' && (
+        <SelectField
+          label={t`From the lot`}
+          value={part.from}
+          onChange={(event) => part.setFrom(event.target.value)}
+        >
+          <option value="">{t`choose`}</option>
+          {others.map((other) => (
+            <option key={other.lot}>{other.lot}</option>
+          ))}
+        </SelectField>
+      )}
+    </>
+  );
+};
+
 /** The form for a part; begun anew each time that it is opened. */
 export const PartForm = ({ onClose, ...props }: LotPartsProps & { readonly onClose: () => void }) => {
   const { lot, formula } = props;
   const part = usePart(props);
   const { label } = useUnits();
-  const lots = useJournal((s) => s.floor.lots);
-  const others = [...lots.values()].filter(
-    (other) =>
-      other.lot !== lot.lot &&
-      productOf(other.lot) === productOf(lot.lot) &&
-      other.stays.some(({ outMs }) => outMs === null),
-  );
   return (
     <form
       onSubmit={(event) => {
@@ -65,18 +104,7 @@ export const PartForm = ({ onClose, ...props }: LotPartsProps & { readonly onClo
             </option>
           ))}
         </SelectField>
-        {part.what === 'merge' && (
-          <SelectField
-            label={t`From the lot`}
-            value={part.from}
-            onChange={(event) => part.setFrom(event.target.value)}
-          >
-            <option value="">{t`choose`}</option>
-            {others.map((other) => (
-              <option key={other.lot}>{other.lot}</option>
-            ))}
-          </SelectField>
-        )}
+        <OtherDough part={part} {...props} />
         <Field
           label={part.portioned ? t`Pieces` : label(t`Weight`, 'mass')}
           inputMode="decimal"

@@ -15,6 +15,7 @@ import { usePreferences } from '../lib/preferences';
 
 /* What is typed on a device of another unit reaches the log in the log's own. */
 const logged: { kind: string; payload: Record<string, unknown> }[] = [];
+const bakery = { formulas: [] as readonly Formula[] };
 const floor = { lots: new Map<string, LotState>() };
 jest.unstable_mockModule('../journal/store', () => ({
   record: (kind: string, _lot: string, payload: Record<string, unknown>) =>
@@ -25,7 +26,7 @@ jest.unstable_mockModule('../journal/store', () => ({
 jest.unstable_mockModule('../line/dough-now', () => ({ useDoughNow: () => null }));
 jest.unstable_mockModule('../lib/queries', () => ({
   queryClient: {},
-  useBakery: () => ({}),
+  useBakery: () => (bakery.formulas.length > 0 ? { data: { formulas: bakery.formulas } } : {}),
   refreshRows: async () => undefined,
 }));
 const { NeedleCore } = await import('./needle-core');
@@ -114,6 +115,28 @@ describe('on a device of ounces and Fahrenheit', () => {
     await user.type(screen.getByLabelText('Weight, oz'), '16');
     await user.click(screen.getByRole('button', { name: 'Throw away' }));
     expect(logged[0]).toMatchObject({ kind: 'discarded', payload: { massG: expect.closeTo(453.59, 1) } });
+  });
+  it('a part of a tub becomes another product of the same dough, and of none that is another dough', async () => {
+    const gng = demoFormulas.find(({ code }) => code === 'GNG') as Formula;
+    const large: Formula = { ...gng, code: 'GNL', name: 'Ginger Large', piece: { ...gng.piece, massG: 70 } };
+    bakery.formulas = [...demoFormulas, large];
+    const user = await parts();
+    expect(screen.queryByLabelText('To become')).toBeNull();
+    await user.selectOptions(screen.getByLabelText('What'), 'split');
+    const choice = screen.getByLabelText<HTMLSelectElement>('To become');
+    expect([...choice.options].map(({ text }) => text)).toEqual([
+      `${gng.name}, as it is`,
+      'Ginger Large, 2.47 oz a piece',
+    ]);
+    await user.selectOptions(choice, 'GNL');
+    await user.type(screen.getByLabelText('Weight, oz'), '1 lb');
+    await user.click(screen.getByRole('button', { name: 'Split off' }));
+    expect(logged[0]).toMatchObject({ kind: 'split', payload: { into: 'GNG-26-1-F.2' } });
+    expect(logged[1]).toMatchObject({
+      kind: 'begun',
+      payload: { productCode: 'GNL', formula: { code: 'GNL', piece: { massG: 70 } } },
+    });
+    bakery.formulas = [];
   });
   it('dough that is worked in goes along with its age and with what it declares', async () => {
     const made = demoFormulas.find(({ code }) => code === 'GNG') as Formula;

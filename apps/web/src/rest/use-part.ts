@@ -2,6 +2,7 @@ import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import {
+  isSameDough,
   lotAllergens,
   lotWhich,
   lotBalance,
@@ -15,6 +16,7 @@ import {
 import { useDoughNow } from '../line/dough-now';
 import { record, useJournal } from '../journal/store';
 import { nowMs } from '../lib/clock';
+import { useBakery } from '../lib/queries';
 import { useUnits } from '../lib/units';
 
 /** What can be done with a part of a lot. */
@@ -50,11 +52,12 @@ const splitOff = (
   pieces: number,
   lots: Iterable<string>,
   doughC: number | undefined,
+  as: Formula | undefined,
 ) => {
   const into = partId(lot.lot, [...lots, ...lot.splits.map((part) => part.into)]);
   for (const { lot: of, kind, payload } of partOff(
     lot,
-    { into, massG, pieces, ...(doughC !== undefined && { doughC }) },
+    { into, massG, pieces, ...(doughC !== undefined && { doughC }), ...(as && { as }) },
     formula,
     rules.kindOf,
     nowMs(),
@@ -70,12 +73,19 @@ export const usePart = (props: LotPartsProps) => {
   const [text, setText] = useState('');
   const [reason, setReason] = useState('');
   const [from, setFrom] = useState('');
+  const [as, setAs] = useState('');
   const { mass, typed } = useUnits();
   const lots = useJournal((s) => s.floor.lots);
   const inside = lot.stays.findLast(({ outMs }) => outMs === null);
   const doughNow = useDoughNow(inside ? { lot, formula } : null);
+  // Pieces are what they are; dough in a tub may still become any product of the same dough.
+  const formulas = useBakery().data?.formulas ?? [];
   const portioned = lot.portioned !== null || (inside?.pieces ?? 0) > 0;
   const pieces = portioned ? Number(text.trim() === '' ? Number.NaN : text) : 0;
+  const alike = portioned
+    ? []
+    : formulas.filter((other) => other.code !== formula.code && isSameDough(other, formula));
+  const other = alike.find(({ code }) => code === as);
   const massG = portioned ? pieces * formula.piece.massG : typed(text, 'mass');
   const source = lots.get(from);
   const mostG =
@@ -98,7 +108,7 @@ export const usePart = (props: LotPartsProps) => {
   const save = () => {
     const said = portioned ? t`${plural(pieces, { one: '# piece', other: '# pieces' })}` : mass(massG);
     if (what === 'split')
-      toast(t`${said} are now ${splitOff(props, massG, pieces, lots.keys(), doughNow?.meanC)}.`);
+      toast(t`${said} are now ${splitOff(props, massG, pieces, lots.keys(), doughNow?.meanC, other)}.`);
     if (what === 'take' && inside) {
       record('rest-out', lot.lot, { placeId: inside.placeId, massG, pieces });
       toast(t`${said} of ${lot.lot} taken out.`);
@@ -128,6 +138,9 @@ export const usePart = (props: LotPartsProps) => {
     setReason,
     from,
     setFrom,
+    alike,
+    as,
+    setAs,
     portioned,
     wrong: wrong(),
     incomplete,

@@ -74,8 +74,14 @@ export const requireLotId = (id: string): void => {
     );
 };
 
-/** The product that a lot is of; it stands first in ids of every form. */
+/** The product that a lot was mixed as; it stands first in ids of every form. A part may go on as another one. */
 export const productOf = (lot: string): string => lot.split('-')[0] ?? lot;
+
+/** What a lot is by now: as its record says, else as it was mixed. */
+export const productIs = (
+  lot: string,
+  known: { readonly begun: { readonly productCode: string } | null } | undefined,
+): string => known?.begun?.productCode ?? productOf(lot);
 
 /** Parts that plans take are numbered from here on; what is split off by hand stays below. */
 export const firstPlannedPart = 101;

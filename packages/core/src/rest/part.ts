@@ -1,6 +1,6 @@
 import { withoutFoods, type Formula } from '../formula/index.js';
 import type { EntryKind, LotState, Payloads } from '../ledger/index.js';
-import { lotRecord } from '../lot/index.js';
+import { lotRecord, type LotRecord } from '../lot/index.js';
 import type { LotAge, PlaceKindOf } from '../lot/index.js';
 import { lotAllergens, lotWhich } from './lot-allergens.js';
 import { oldestAge } from './window.js';
@@ -19,6 +19,8 @@ export interface PartToSplit {
   readonly day?: string;
   /** How warm the dough is by now, °C; as it went in where left out, which is true only of one that just did. */
   readonly doughC?: number;
+  /** What it is from now on, where that is another formula of the same dough; as the lot where left out. */
+  readonly as?: Formula;
 }
 
 /** How old a part of a lot begins. It lies where the lot lies, and nobody put it away anew: that stay is counted by the part. */
@@ -29,13 +31,30 @@ export const ageOfPart = (lot: LotState, kindOf: PlaceKindOf, nowMs: number): Lo
 };
 
 /**
+ * The record of a dough that goes on as another formula of the same dough. What it was mixed from stays as it was pinned;
+ * only what is put on its pieces comes new.
+ */
+const asOther = (own: LotRecord, as: Formula): LotRecord => {
+  const other = lotRecord(as, own);
+  const known = new Set(own.ingredients.map(({ id }) => id));
+  return {
+    ...own,
+    productCode: other.productCode,
+    formula: other.formula,
+    ingredients: [...own.ingredients, ...other.ingredients.filter(({ id }) => !known.has(id))],
+    allergens: other.allergens,
+    ...(other.which && { which: other.which }),
+  };
+};
+
+/**
  * What is written down when a part of a lot becomes a lot of its own: it begins with the same truth and the age that it has
  * by now, and lies where the lot lies.
  * @param formula of a lot that pinned nothing
  */
 export const partOff = (
   lot: LotState,
-  { into, massG, pieces, day, doughC }: PartToSplit,
+  { into, massG, pieces, day, doughC, as }: PartToSplit,
   formula: Formula,
   kindOf: PlaceKindOf,
   nowMs: number,
@@ -43,12 +62,13 @@ export const partOff = (
   const { begun, stays, mixed } = lot;
   const inside = stays.findLast(({ outMs }) => outMs === null);
   const base = begun ?? lotRecord(formula, { massG, pieces, day: null, mixerId: null });
-  const { atMs: _a, who: _w, entryId: _e, ...pinned } = { atMs: 0, who: '', entryId: '', ...base };
+  const { atMs: _a, who: _w, entryId: _e, ...own } = { atMs: 0, who: '', entryId: '', ...base };
+  const pinned = as ? asOther(own, as) : own;
   const record: Payloads['begun'] = {
     ...pinned,
     formula: withoutFoods(pinned.formula),
-    allergens: lotAllergens(lot, formula),
-    which: lotWhich(lot, formula),
+    allergens: [...new Set([...lotAllergens(lot, formula), ...(as ? pinned.allergens : [])])],
+    which: [...new Set([...lotWhich(lot, formula), ...(as ? (pinned.which ?? []) : [])])],
     massG,
     pieces,
     ...(day !== undefined && { day }),

@@ -141,7 +141,7 @@ describe('dough in the cold that a plan may use', () => {
       'of another formula than today’s',
       lying({ formula: { ...of('RYE'), version: 9, piece: { ...of('RYE').piece, massG: 55 } } }),
     ],
-    ['of a product that nobody wants', lying({ code: 'ODD', formula: of('RYE') })],
+    ['of a product that nobody wants', lying({ code: 'ODD', formula: { ...of('RYE'), code: 'ODD' } })],
     [
       'all thrown away',
       [
@@ -373,6 +373,44 @@ describe('what the floor has to do with dough from the cold', () => {
     openActions(batches, reduceLedger(entries))
       .filter(({ load }) => !load)
       .map(({ kind, batchId, dueMs }) => [kind, batchId, dueMs / 1000]);
+
+  it('a part of a tub goes on as another product of the same dough, with its own toppings, age and orders', () => {
+    const rye = of('RYE');
+    const mini: Formula = {
+      ...rye,
+      code: 'RYM',
+      name: 'Rye Mini',
+      piece: { ...rye.piece, massG: 20 },
+      toppings: [{ ingredientId: 'sesame', percent: 5, on: 'top' }],
+    };
+    const made = lying({ form: 'tub', placeId: 'walk-in', daysAgo: 1, pieces: 100 });
+    const lot = reduceLedger(made).lots.get('RYE-26-7-X');
+    const writes = partOff(
+      lot as never,
+      { into: 'RYE-26-7-X.2', massG: 2000, pieces: 0, as: mini },
+      rye,
+      kindOfPlace(demoEquipment.places),
+      nowS * 1000,
+    );
+    const entries = [...made, ...writes.map((w) => entry(w.lot, nowS, w.kind, w.payload))];
+    const begun = reduceLedger(entries).lots.get('RYE-26-7-X.2')?.begun;
+    expect(begun).toMatchObject({ productCode: 'RYM', formula: { code: 'RYM', piece: { massG: 20 } } });
+    expect(begun?.parents).toEqual([{ lot: 'RYE-26-7-X', massG: 2000 }]);
+    expect(begun?.allergens).toEqual(expect.arrayContaining(['sesame', 'milk', 'nuts']));
+    expect(begun?.which).toContain('walnut');
+    expect(begun?.age?.chilledS).toBeCloseTo(86_400, -1);
+    const both = new Map([...formulas, ['RYM', mini]]);
+    const stock = stockOf(entries, { formulas: both });
+    expect(stock.map(({ id, productCode }) => [id, productCode])).toEqual([
+      ['RYE-26-7-X', 'RYE'],
+      ['RYE-26-7-X.2', 'RYM'],
+    ]);
+    // 7 kg less 2 kg, and 2 kg in pieces of 20 g, each less what the scoop loses.
+    expect(stock[0]?.pieces).toBeLessThanOrEqual(71);
+    expect(stock[1]?.pieces).toBeGreaterThan(95);
+    // Nobody wants the other product: it is none of this one's.
+    expect(stockOf(entries).map(({ id }) => id)).toEqual(['RYE-26-7-X']);
+  });
 
   it('a part is taken out when its time comes, and then only baked', () => {
     const batches = plan(100);

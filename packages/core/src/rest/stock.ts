@@ -1,6 +1,6 @@
 import type { Formula } from '../formula/index.js';
 import { canonicalJson, inTheCold, type InTheCold, type LotState } from '../ledger/index.js';
-import { firstPlannedPart } from '../lot/index.js';
+import { firstPlannedPart, productOf } from '../lot/index.js';
 import { countPieces } from '../portioning/index.js';
 import type { HouseRules } from '../bakery/index.js';
 import type { BatchPlan, StockItem } from '../planning/index.js';
@@ -65,7 +65,7 @@ const itemOf = (item: InTheCold, question: StockQuestion): readonly StockItem[] 
   const { lots, places, rules, formulas, planned, nowMs } = question;
   const lot = lots.get(item.batchId);
   const place = places.find(({ id }) => id === item.placeId);
-  const formula = formulas.get(item.batchId.split('-')[0] ?? '');
+  const formula = formulas.get(lot?.begun?.productCode ?? productOf(item.batchId));
   if (!lot || !place || place.kind === 'bench' || !formula || question.leave?.has(lot.lot)) return [];
   if (!isMadeAlike(lot.begun?.formula, formula)) return [];
   const ages = { kindOf: kindOfPlace(places), limits: ageLimits(formula, rules) };
