@@ -60,6 +60,8 @@ const preparationCues: Readonly<Record<PreparationKind, string>> = {
   'butter-brown': t`Light pan, stir, weigh it before and after. It must cool before egg goes in.`,
   'eggs-out': t`In their tray, out of the cold. Cold egg makes a creamed dough curdle.`,
   toast: t`One layer on a tray, moderate oven, stir once. Cold before it is chopped or goes in.`,
+  melt: t`Low heat, out of the pan when the last lump goes. Hand-warm before it meets egg.`,
+  heat: t`Until it runs, not until it boils. Let it cool as the formula says: sugar burns skin.`,
   chop: t`Even pieces: dust browns, lumps tear the ball. Clean board and knife for each allergen.`,
   sift: t`Over the bowl that is weighed into; press out lumps.`,
   warm: t`At room temperature it mixes in; cold it curdles or clumps.`,

@@ -35,6 +35,8 @@ const readyChoices: readonly (readonly ReadyWay[])[] = [
   ['toasted'],
   ['chopped'],
   ['toasted', 'chopped'],
+  ['melted'],
+  ['heated'],
   ['sifted'],
   ['warm'],
   ['cold'],

@@ -18,6 +18,8 @@ export const preparationWords: Readonly<Record<PreparationKind, string>> = {
   'butter-brown': t`Brown the butter for`,
   'eggs-out': t`Eggs out for`,
   toast: t`Toast for`,
+  melt: t`Melt for`,
+  heat: t`Heat in a pan for`,
   chop: t`Chop for`,
   sift: t`Sift for`,
   warm: t`Out of the cold for`,

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import {
   mixSteps,
   openLines,
+  otherSchools,
   roleOf,
   type Formula,
   type LotState,
@@ -91,6 +92,7 @@ export const AtTheMixer = (props: AtTheMixerProps) => {
           sheet={sheet}
           speeds={speeds}
           known={known}
+          others={otherSchools(formula, step.stageId)}
           startedMs={started[`${batchId}/${step.stageId}`]}
           onBegin={() => begin(step)}
           onStop={(durationS) => {

@@ -1,8 +1,9 @@
 import { t } from '@lingui/core/macro';
 import { Play, Square } from 'lucide-react';
-import type { LotState, MixStep, WeighSheet } from '@jokul/core';
+import type { LotState, MixStep, OtherSchool, WeighSheet } from '@jokul/core';
 import { useNow } from '../lib/clock';
 import { useUnits } from '../lib/units';
+import { Said } from '../ui/said';
 import { Button } from '../ui/button';
 import { changesToTool } from '../words/names-of-codes';
 import { useScale } from './grams';
@@ -64,12 +65,33 @@ const saySpeed = ({ speed, tool }: MixStep, speeds: readonly string[] | undefine
   return speed === 'lowest' ? t`lowest speed` : t`speed ${speed}`;
 };
 
+/** What others do here: worth knowing when a dough is to come out otherwise. */
+const OtherSchools = ({ others }: { readonly others: readonly OtherSchool[] }) => {
+  const { duration } = useUnits();
+  return (
+    <details className="no-print mt-0.5 text-[13.5px] text-ink-soft">
+      <summary className="cursor-pointer">{t`Other schools`}</summary>
+      <ul className="mt-0.5 space-y-0.5">
+        {others.map(({ name, durationS, stopWhen }) => (
+          <li key={name}>
+            <strong className="font-semibold">
+              <Said>{name}</Said>
+            </strong>
+            , {duration(durationS)}: <Said>{stopWhen}</Said>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+};
+
 /** A stage: what goes in, when it is enough, and its timer. */
 export const MixStepRow = ({
   step,
   sheet,
   speeds,
   known,
+  others,
   startedMs,
   onBegin,
   onStop,
@@ -79,6 +101,8 @@ export const MixStepRow = ({
   /** What the speeds of its mixer are called. */
   readonly speeds: readonly string[] | undefined;
   readonly known: LotState;
+  /** What other schools do instead. */
+  readonly others: readonly OtherSchool[];
   /** When it was started, while it runs. */
   readonly startedMs: number | undefined;
   readonly onBegin: () => void;
@@ -109,6 +133,7 @@ export const MixStepRow = ({
               .join(', ')}
           </p>
           <p className="text-ink-soft">{t`Enough when: ${step.stopWhen}`}</p>
+          {others.length > 0 && <OtherSchools others={others} />}
         </div>
         {done ? (
           <span className="figures text-ink-soft">{duration(Math.round(done.durationS))}</span>

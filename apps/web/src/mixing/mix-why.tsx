@@ -4,6 +4,7 @@ import {
   bowlFill,
   doughDensityFigure,
   ingredientsNeeded,
+  isMeltedLine,
   scaleProduct,
   sheetTotals,
   type BatchPlan,
@@ -153,6 +154,9 @@ export const MixWhy = ({ sheet, ...batch }: WhyThisMuchProps & { readonly sheet:
             ? [
                 t`Browned butter spits and burns. Egg goes in only below ${temperature(bakery.rules.eggIntoButterC)}.`,
               ]
+            : []),
+          ...(formula.stages.some((stage) => stage.lines.some(isMeltedLine))
+            ? [t`What was melted goes to egg only below ${temperature(bakery.rules.eggIntoButterC)}.`]
             : []),
           t`Raw flour and raw egg are not ready to eat: do not taste the dough.`,
         ]}

@@ -1,10 +1,12 @@
 import { limitOf, type LimitKey, type OwnLimits } from '../limits/index.js';
-import { leaveningOf, standardMethod, type Formula } from '../formula/index.js';
+import { leaveningOf, meltedButterShare, standardMethod, type Formula } from '../formula/index.js';
 
 /** How a dough was worked, as far as the bake answers to it. */
 export interface Process {
   /** Butter melted or browned instead of creamed; creamed long, short or as usual. */
   readonly cream: 'short' | 'standard' | 'long' | 'melted';
+  /** Share of the butter that goes in melted beside what is creamed; none where left out. */
+  readonly meltedShare?: number;
   /** Rest in the cold before the bake, s. */
   readonly restS: number;
   /** Base beyond its acid, mmol per kg of dough. */
@@ -26,11 +28,13 @@ export const usualProcess: Process = {
 
 export const processOf = (formula: Formula): Process => {
   const { left, gas } = leaveningOf(formula);
+  const share = meltedButterShare(formula);
   return {
-    cream: (formula.method ?? standardMethod).cream,
+    cream: share === 1 ? 'melted' : (formula.method ?? standardMethod).cream,
     restS: formula.rest.form === 'none' ? 0 : formula.rest.bestS,
     baseLeftMmolPerKg: left.value,
     gasMlPerKg: gas.value,
+    ...(share > 0 && share < 1 && { meltedShare: share }),
     coated: formula.toppings.some(({ on = 'coat' }) => on === 'coat'),
   };
 };
@@ -66,7 +70,13 @@ export const processFactors = (process: Process, own?: OwnLimits): ProcessFactor
   const rest = rested(clamp(process.restS, 0, 10 * day)) - rested(usualProcess.restS);
   const tens = (clamp(process.baseLeftMmolPerKg, -25, 60) - usualProcess.baseLeftMmolPerKg) / 10;
   const gas = clamp(process.gasMlPerKg, 100, 3000) / usualProcess.gasMlPerKg;
-  const [stiffness, lift] = process.cream === 'standard' ? [1, 1] : creamed[process.cream].map(of);
+  const ofCream = (cream: Process['cream']) =>
+    cream === 'standard' ? ([1, 1] as const) : ([of(creamed[cream][0]), of(creamed[cream][1])] as const);
+  const share = process.cream === 'melted' ? 0 : clamp(process.meltedShare ?? 0, 0, 1);
+  // Of butter that is half melted, half does what melted butter does.
+  const [stiffness, lift] = [0, 1].map(
+    (i) => (ofCream(process.cream)[i] ?? 1) ** (1 - share) * (ofCream('melted')[i] ?? 1) ** share,
+  );
   return {
     stiffness: (stiffness ?? 1) * of('restedStiffness') ** rest * of('baseStiffness') ** tens,
     colour: of('restedColour') ** rest * of('baseColour') ** tens * (process.coated ? of('coatColour') : 1),

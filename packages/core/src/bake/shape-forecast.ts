@@ -119,7 +119,7 @@ const parts: readonly Part[] = [
     name: 'butter, creamed or melted',
     unit: '',
     of: (setup) => worked(setup).cream,
-    take: processPart('cream'),
+    take: processPart('cream', 'meltedShare'),
   },
   {
     id: 'rest',

@@ -66,11 +66,17 @@ const toppingWayOf = (
   return /\b(?:roll|coat|dredg|toss|wälz|roul|enrob)/i.test(text) ? 'coat' : 'top';
 };
 
+/** What can be melted in a pan, and what can be heated in one. */
+const melts: ReadonlySet<Ingredient['kind']> = new Set(['butter', 'fat', 'nut-butter', 'inclusion']);
+const heats: ReadonlySet<Ingredient['kind']> = new Set(['syrup', 'liquid']);
+
 /** Of what the line says, what the plan does not know by itself: butter and eggs are out anyway, chopped nuts are bought so. */
 const readyOf = ({ kind, name }: Ingredient, ways: readonly ReadyWay[]): readonly ReadyWay[] =>
   ways.filter(
     (way) =>
       !(way === 'warm' && (kind === 'butter' || kind === 'egg')) &&
+      !(way === 'melted' && !melts.has(kind)) &&
+      !(way === 'heated' && !heats.has(kind)) &&
       !name.toLowerCase().includes(readyWords[way]),
   );
 

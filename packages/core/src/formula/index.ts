@@ -6,6 +6,7 @@ export * from './held-back.js';
 export * from './dough.js';
 export * from './ingredient-cost.js';
 export * from './label.js';
+export * from './melted.js';
 export * from './same-dough.js';
 export * from './shares.js';
 export * from './compare.js';

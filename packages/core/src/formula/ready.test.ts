@@ -14,6 +14,10 @@ describe('how an ingredient is made ready', () => {
     ['2 eggs, at room temperature', ['warm']],
     ['60 g peanut butter, room-warm', ['warm']],
     ['200 g milk chocolate chips, kept cold', ['cold']],
+    ['225 g butter, melted and cooled', ['melted']],
+    ['250 g butter, of which 50 g melted', []],
+    ['120 g zerlassene Butter', ['melted']],
+    ['80 g honey, warmed', ['heated']],
     ['250 g flour', []],
     // Words that only look like it.
     ['100 g unsifted flour', []],

@@ -1,9 +1,11 @@
 /** How an ingredient is made ready before it is weighed, in the order in which that is done. */
-export const readyWays = ['toasted', 'chopped', 'sifted', 'warm', 'cold'] as const;
+export const readyWays = ['toasted', 'melted', 'heated', 'chopped', 'sifted', 'warm', 'cold'] as const;
 export type ReadyWay = (typeof readyWays)[number];
 
 export const readyWords: Readonly<Record<ReadyWay, string>> = {
   toasted: 'toasted',
+  melted: 'melted',
+  heated: 'heated in a pan',
   chopped: 'chopped',
   sifted: 'sifted',
   warm: 'room-warm',
@@ -12,13 +14,15 @@ export const readyWords: Readonly<Record<ReadyWay, string>> = {
 
 /**
  * A person's time and the time that it stands afterwards, s. Usual figures: nuts on a tray in a moderate oven, then cold
- * enough to be chopped and not to melt butter; a knife, not a machine; a sieve over the bowl; a jar or a tub out of the
+ * enough to be chopped and not to melt butter; a pan, and what is melted cooled to where egg may go in; a knife, not a machine; a sieve over the bowl; a jar or a tub out of the
  * cold. What is kept cold is fetched when it goes in.
  */
 const times: Readonly<
   Record<ReadyWay, { readonly onceS: number; readonly perKgS: number; readonly standsS: number }>
 > = {
   toasted: { onceS: 15 * 60, perKgS: 60, standsS: 45 * 60 },
+  melted: { onceS: 5 * 60, perKgS: 3 * 60, standsS: 25 * 60 },
+  heated: { onceS: 4 * 60, perKgS: 2 * 60, standsS: 10 * 60 },
   chopped: { onceS: 60, perKgS: 10 * 60, standsS: 0 },
   sifted: { onceS: 60, perKgS: 90, standsS: 0 },
   warm: { onceS: 60, perKgS: 0, standsS: 60 * 60 },
@@ -53,6 +57,12 @@ export const lineName = (line: Readied, name: string): string =>
 /** What a recipe says is done to an ingredient, in the languages that recipes are read in. */
 const readyPhrases: readonly (readonly [RegExp, ReadyWay])[] = [
   [/(?<!\p{L})(?:toasted|geröstete?[nrs]?|grillée?s?|torréfiée?s?)(?!\p{L})/iu, 'toasted'],
+  // Of butter "of which 50 g melted" the rest is not.
+  [
+    /(?<!\bof which\b.*)(?<!\p{L})(?:melted|geschmolzene?[nrs]?|zerlassene?[nrs]?|fondue?s?)(?!\p{L})/iu,
+    'melted',
+  ],
+  [/(?<!\p{L})(?:heated|warmed|erwärmte?[nrs]?|erhitzte?[nrs]?|chauffée?s?)(?!\p{L})/iu, 'heated'],
   [
     /(?<!\p{L})(?:(?:roughly |coarsely |finely )?chopped|diced|(?:grob |fein )?gehackte?[nrs]?|hachée?s?|concassée?s?)(?!\p{L})/iu,
     'chopped',

@@ -1,6 +1,7 @@
-import { foodOf, type Ingredient } from '../ingredient/index.js';
+import type { Ingredient } from '../ingredient/index.js';
 import { leaveningOf, partsOfDough, perFlour } from './balance.js';
-import { doughLines, type Formula } from './formula.js';
+import type { Formula } from './formula.js';
+import { isMeltedLine, shareOfButter } from './melted.js';
 
 export const attributes = ['spread', 'thickness', 'chew', 'crispness', 'tenderness', 'colour'] as const;
 
@@ -42,12 +43,8 @@ const flourProtein = (formula: Formula): number => {
 };
 
 const meltedShare = (formula: Formula): number => {
-  const butter = doughLines(formula).filter((line) => foodOf(line).kind === 'butter');
-  const all = butter.reduce((sum, line) => sum + line.percent, 0);
-  const melted = formula.method?.cream === 'melted';
-  return all === 0
-    ? 0
-    : butter.filter((line) => line.browned || melted).reduce((sum, line) => sum + line.percent, 0) / all;
+  const isMelted = formula.method?.cream === 'melted';
+  return isMelted ? 1 : shareOfButter(formula, (line) => line.browned === true || isMeltedLine(line));
 };
 
 const creaming = (formula: Formula): number =>

@@ -22,7 +22,7 @@ import {
   type Mixing,
 } from './dough-temperature.js';
 import { wholeEggs } from './eggs.js';
-import { longerMixS, mixSteps, workedS } from './steps.js';
+import { longerMixS, mixSteps, otherSchools, workedS } from './steps.js';
 import { doughFor, stockLimits } from './targets.js';
 
 const formula = (code: string): Formula => {
@@ -294,6 +294,20 @@ describe('steps at the mixer', () => {
       expect(() => checkFormula({ ...whole, stages: [{ ...first, ...own }, ...rest] })).toThrow(first.name);
     },
   );
+});
+
+describe('what other schools do', () => {
+  const names = (f: Formula) => f.stages.map(({ id }) => otherSchools(f, id).map(({ name }) => name));
+  it('is said where they do something else, and never what this one does', () => {
+    const gng = formula('GNG');
+    const usual = names(gng).flat();
+    expect(usual).toEqual(expect.arrayContaining(['creamed long', 'just combined', 'egg barely blended']));
+    expect(usual).not.toContain('creamed as usual');
+    const other = names({ ...gng, method: { cream: 'long', egg: 'barely', finish: 'hand' } }).flat();
+    expect(other).toEqual(expect.arrayContaining(['creamed as usual', 'egg worked in fully']));
+    expect(other).not.toContain('creamed long');
+    expect(otherSchools(gng, 'none')).toEqual([]);
+  });
 });
 
 describe('what a batch is made for', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
+import { processFactors, processOf } from '../bake/index.js';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
-import { readyTime, type Formula, type ReadyWay } from '../formula/index.js';
+import { readyTime, type Formula, type FormulaLine, type ReadyWay } from '../formula/index.js';
 import {
   mostUrgent,
   openActions,
@@ -103,6 +104,47 @@ describe('what is done for a dough before it is weighed', () => {
     expect(preparationsOf(batch('GNG', { tasks: [] }), of('GNG'), demoRules, demoEquipment.places)).toEqual(
       [],
     );
+  });
+
+  it('half of the butter melted is melted so early that it cools, and only the other half comes to the room', () => {
+    const made = of('GNG');
+    const half = {
+      ...made,
+      stages: made.stages.map((stage) => ({
+        ...stage,
+        lines: stage.lines.flatMap((line): FormulaLine[] =>
+          line.ingredientId === 'butter'
+            ? [
+                { ...line, percent: line.percent / 2 },
+                { ...line, percent: line.percent / 2, ready: ['melted'] },
+              ]
+            : [line],
+        ),
+      })),
+    };
+    const found = preparationsOf(batch('GNG'), half, demoRules, demoEquipment.places);
+    const kindOf = (kind: string) => found.find((own) => own.kind === kind);
+    const whole = prepare('GNG').find(({ kind }) => kind === 'butter-out');
+    expect(kindOf('butter-out')?.massG).toBeCloseTo((whole?.massG ?? 0) / 2, -1);
+    expect(kindOf('melt')).toMatchObject({ ingredientIds: ['butter'] });
+    expect((mixS - (kindOf('melt')?.startS ?? 0)) / 60).toBeGreaterThan(30);
+    // What is poured in melted spreads the dough half as much as if all were.
+    const [none, some, all] = [
+      processOf(made),
+      processOf(half),
+      processOf({ ...made, method: { cream: 'melted', egg: 'fully', finish: 'machine' } }),
+    ].map((process) => Math.log(processFactors(process).stiffness)) as [number, number, number];
+    expect(some).toBeCloseTo((none + all) / 2, 9);
+    const melted = {
+      ...half,
+      stages: half.stages.map((stage) => ({
+        ...stage,
+        lines: stage.lines.map((line): FormulaLine =>
+          line.ingredientId === 'butter' ? { ...line, ready: ['melted'] } : line,
+        ),
+      })),
+    };
+    expect(processOf(melted).cream).toBe('melted');
   });
 
   it('when nobody is there at that moment, it is done at the end of the shift before, and said', () => {

@@ -51,12 +51,14 @@ interface Wanted {
   readonly ingredientNames?: readonly string[];
 }
 
-/** Nuts toasted, chocolate chopped, cocoa sifted, a jar out of the cold: what the lines ask for, each kind at once. */
+/** Nuts toasted, butter or chocolate melted, syrup heated, chocolate chopped, cocoa sifted, a jar out of the cold: what the lines ask for, each kind at once. */
 const readying = (amounts: readonly Amount[]): readonly Wanted[] => {
   const wanted = (way: ReadyWay) => amounts.filter(({ line }) => line.ready?.includes(way));
   const gramsOf = (own: readonly Amount[]) => own.reduce((sum, { mass }) => sum + mass.value, 0);
   const kinds = [
     ['toast', 'toasted'],
+    ['melt', 'melted'],
+    ['heat', 'heated'],
     ['chop', 'chopped'],
     ['sift', 'sifted'],
     ['warm', 'warm'],
@@ -94,6 +96,8 @@ const wantedFor = (
   const amounts = amountsFor(formula, massG);
   const massOf = (wanted: (kind: string, browned: boolean) => boolean) =>
     amounts
+      // What is melted comes from a pan, not from the bench.
+      .filter(({ line }) => !line.ready?.includes('melted'))
       .filter(({ line }) => wanted(foodOf(line).kind, line.browned === true))
       .reduce((sum, { mass }) => sum + mass.value, 0);
   const melted = formula.method?.cream === 'melted';

@@ -27,6 +27,20 @@ const creaming = {
   melted: { durationS: 60, stopWhen: 'Glossy and even. Let it stand until it thickens.' },
 } as const;
 
+const creamNames: Readonly<Record<keyof typeof creaming, string>> = {
+  short: 'just combined',
+  standard: 'creamed as usual',
+  long: 'creamed long',
+  melted: 'with melted butter',
+};
+
+/** How another school does a step, and when it has enough. */
+export interface OtherSchool {
+  readonly name: string;
+  readonly durationS: number;
+  readonly stopWhen: string;
+}
+
 type Role = 'cream' | 'egg' | 'dry' | 'fold';
 
 /** What a stage does, by what goes in. */
@@ -137,6 +151,37 @@ const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
             scrapeAtS: [],
             stopWhen: 'Evenly spread. Turn up the bottom of the bowl by hand.',
           };
+  }
+};
+
+/** What the other schools do where the school of this formula does something else. */
+export const otherSchools = (formula: Formula, stageId: string): readonly OtherSchool[] => {
+  const stage = formula.stages.find(({ id }) => id === stageId);
+  if (!stage || stage.lines.length === 0) return [];
+  const method = { ...standardMethod, ...formula.method };
+  const as = (name: string, change: Partial<typeof method>): OtherSchool => {
+    const { durationS, stopWhen } = usualStep({ ...formula, method: { ...method, ...change } }, stage);
+    return { name, durationS, stopWhen };
+  };
+  switch (roleOf(stage)) {
+    case 'cream':
+      return (Object.keys(creaming) as (keyof typeof creaming)[])
+        .filter((cream) => cream !== method.cream)
+        .map((cream) => as(creamNames[cream], { cream }));
+    case 'egg':
+      return [
+        method.egg === 'fully'
+          ? as('egg barely blended', { egg: 'barely' })
+          : as('egg worked in fully', { egg: 'fully' }),
+      ];
+    case 'fold':
+      return [
+        method.finish === 'hand'
+          ? as('in the mixer', { finish: 'machine' })
+          : as('finished by hand', { finish: 'hand' }),
+      ];
+    default:
+      return [];
   }
 };
 

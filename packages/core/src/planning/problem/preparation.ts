@@ -3,6 +3,8 @@ export const preparationKinds = [
   'butter-brown',
   'eggs-out',
   'toast',
+  'melt',
+  'heat',
   'chop',
   'sift',
   'warm',
@@ -24,7 +26,7 @@ export interface Preparation {
   readonly startS: number;
   /** A person's time for it, s; a few minutes where left out. */
   readonly workS?: number;
-  /** What is toasted, chopped, sifted or put out, where it is neither butter nor egg. */
+  /** What is toasted, melted, chopped, sifted or put out, where it is neither butter nor egg. */
   readonly ingredientIds?: readonly string[];
   readonly ingredientNames?: readonly string[];
   /** How much sooner that is than it would have to be, since nobody is there later, s. */
