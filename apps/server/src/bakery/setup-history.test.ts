@@ -157,6 +157,36 @@ describe('who is at the device', () => {
     [['a', 'b'], ''],
   ])('%j is %j', (header, who) => expect(whoOf(header)).toBe(who));
 
+  it('makes a plan old where a bake changes by it, and by nothing else', async () => {
+    const isOld = async () =>
+      (await app.get<{ plan: { stale: boolean } | null }>('days/2026-11-27')).body.plan?.stale;
+    expect((await app.post('days/2026-11-27/plan', {})).status).toBeLessThan(300);
+    expect(await isOld()).toBe(false);
+    const save = async (change: object) => app.put('rules', rulesWith(await bakery(), change));
+    const equip = async (change: (of: ReturnType<typeof equipmentOf>) => object) => {
+      const now = equipmentOf(await bakery());
+      return app.put('equipment', { ...now, ...change(now) });
+    };
+    for (const harmless of [
+      () => save({ labels: 'sources' }),
+      () => save({ limits: { fatHigh: 120, darkRimChewy: 90 } }),
+      () => equip(({ ovens }) => ({ ovens: ovens.map((oven) => ({ ...oven, powerW: 9000, acrossK: 4 })) })),
+      () => equip(({ scales }) => ({ scales: scales.map((scale) => ({ ...scale, toleranceG: 1 })) })),
+    ]) {
+      expect((await harmless()).status).toBe(200);
+      expect(await isOld()).toBe(false);
+    }
+    expect((await save({ limits: { longStiffness: 0.8 } })).status).toBe(200);
+    expect(await isOld()).toBe(true);
+    expect((await save({ limits: {} })).status).toBe(200);
+    expect(await isOld()).toBe(false);
+    expect(
+      (await equip(({ ovens }) => ({ ovens: ovens.map((oven) => ({ ...oven, doorFallK: 40 })) }))).status,
+    ).toBe(200);
+    expect(await isOld()).toBe(true);
+    await equip(({ ovens }) => ({ ovens: ovens.map(({ doorFallK: _fall, ...oven }) => oven) }));
+  });
+
   it('of limits one by one, and back to the usual ones', async () => {
     const before = await bakery();
     expect(before.rules.limits).toEqual({});

@@ -16,6 +16,7 @@ import { LotsService } from '../lot/lots.service.js';
 import { OrdersService } from '../orders/orders.service.js';
 import { calibrationSetting } from '../settings/calibration-setting.js';
 import { SettingsService } from '../settings/settings.service.js';
+import { planFacts } from './plan-facts.js';
 import type { StoredPlan } from './plan-rows.js';
 
 export type PlanInputs = Awaited<ReturnType<PlanInputsService['of']>>;
@@ -57,8 +58,7 @@ export class PlanInputsService {
         canonicalJson({
           orders,
           formulas,
-          equipment,
-          rules: rules.body,
+          ...planFacts(equipment, rules.body),
           // A plan that an older Jokul baked is old, though nothing of the bakery changed.
           bakeModel: bakeModelVersion,
         }),

@@ -90,7 +90,8 @@ export const LimitsForm = ({ bakery }: { readonly bakery: BakeryView }) => {
   const [refused, setRefused] = useState<string | null>(null);
   const limits = readLimits(typed, was);
   const wrong = new Map(wrongLimits(limits).map((found) => [found.key, why(found)]));
-  const changed = limitKeys.some((key) => limits[key] !== was[key]);
+  const isNew = (key: LimitKey) => limits[key] !== was[key];
+  const changed = limitKeys.some(isNew);
   return (
     <form
       noValidate
@@ -102,7 +103,12 @@ export const LimitsForm = ({ bakery }: { readonly bakery: BakeryView }) => {
         save.mutate(
           { ...rulesBodyOf(bakery.rules), limits, version: bakery.rulesVersion },
           {
-            onSuccess: () => toast(t`Limits saved. Plans made before are marked as old.`),
+            onSuccess: () =>
+              toast(
+                keysOf('work').some(isNew)
+                  ? t`Limits saved. Plans made before are marked as old.`
+                  : t`Limits saved.`,
+              ),
             onError: (error) => setRefused(error.message),
           },
         );

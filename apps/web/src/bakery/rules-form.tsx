@@ -3,7 +3,7 @@ import { t } from '@lingui/core/macro';
 import { useEffect } from 'react';
 import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import { toast } from 'sonner';
-import { inUse, labelWordings } from '@jokul/core';
+import { inUse, labelWordings, type HouseRules } from '@jokul/core';
 import { RulesInput, type BakeryView } from '@jokul/contracts';
 import { HelpMark } from '../help/help-mark';
 import { usePreferences } from '../lib/preferences';
@@ -52,6 +52,10 @@ const RuleChoices = ({
   </>
 );
 
+/** Whether anything was changed that a plan is made from: how labels are worded is not. */
+const isBaked = ({ version: _v, labels: _l, ...values }: RulesInput, before: HouseRules): boolean =>
+  Object.entries(values).some(([key, value]) => before[key as keyof HouseRules] !== value);
+
 /** The rules of the house, each in the units of this device. */
 export const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
   const save = useSaveRules();
@@ -80,7 +84,12 @@ export const RulesForm = ({ bakery }: { bakery: BakeryView }) => {
       onSubmit={(event) =>
         void handleSubmit((values) =>
           save.mutate(values, {
-            onSuccess: () => toast(t`House rules saved. Plans made before are marked as old.`),
+            onSuccess: () =>
+              toast(
+                isBaked(values, bakery.rules)
+                  ? t`House rules saved. Plans made before are marked as old.`
+                  : t`House rules saved.`,
+              ),
             onError: (error) => toast.error(error.message, { duration: 10_000 }),
           }),
         )(event)

@@ -54,7 +54,7 @@ export const LabelsPage = () => {
             </div>
             <p
               className={
-                labels === 'ingredients' ? 'text-[9.5px] leading-[1.15]' : 'text-[12px] leading-tight'
+                labels === 'ingredients' ? 'text-[10.5px] leading-tight' : 'text-[12px] leading-tight'
               }
             >
               <LabelWords formula={label.formula} declared={label.allergens} /> {t`Do not eat raw.`}

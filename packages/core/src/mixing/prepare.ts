@@ -1,4 +1,4 @@
-import { amountsFor, readyTime, type Amount, type Formula, type ReadyWay } from '../formula/index.js';
+import { amountsFor, isMeltedLine, readyTime, type Amount, type Formula, type ReadyWay } from '../formula/index.js';
 import { foodOf } from '../ingredient/index.js';
 import type { HouseRules } from '../bakery/index.js';
 import type { AheadWork, Availability, BatchPlan, Preparation, PreparationKind } from '../planning/index.js';
@@ -97,7 +97,7 @@ const wantedFor = (
   const massOf = (wanted: (kind: string, browned: boolean) => boolean) =>
     amounts
       // What is melted comes from a pan, not from the bench.
-      .filter(({ line }) => !line.ready?.includes('melted'))
+      .filter(({ line }) => line.browned || !isMeltedLine(line))
       .filter(({ line }) => wanted(foodOf(line).kind, line.browned === true))
       .reduce((sum, { mass }) => sum + mass.value, 0);
   const melted = formula.method?.cream === 'melted';
