@@ -83,7 +83,7 @@ describe('formulas', () => {
     );
     expect([refused.status, refused.body.message]).toEqual([
       400,
-      expect.stringContaining('one of toasted, chopped'),
+      expect.stringContaining('one of toasted, melted'),
     ]);
     const saved = await app.post<Formula>(
       `formulas/${coded}/versions`,

@@ -1,4 +1,11 @@
-import { amountsFor, isMeltedLine, readyTime, type Amount, type Formula, type ReadyWay } from '../formula/index.js';
+import {
+  amountsFor,
+  isMeltedLine,
+  readyTime,
+  type Amount,
+  type Formula,
+  type ReadyWay,
+} from '../formula/index.js';
 import { foodOf } from '../ingredient/index.js';
 import type { HouseRules } from '../bakery/index.js';
 import type { AheadWork, Availability, BatchPlan, Preparation, PreparationKind } from '../planning/index.js';

@@ -117,6 +117,51 @@ const DetailField = ({
   );
 };
 
+interface DetailsProps {
+  readonly of: readonly { readonly detail: Detail; readonly error?: string }[];
+  readonly given: Given;
+  /** Whether it was tried to save: then what is wrong is said. */
+  readonly tried: boolean;
+  readonly onSet: (key: string) => (event: { target: { value: string } }) => void;
+}
+
+const Details = ({ of, given, tried, onSet }: DetailsProps) => (
+  <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+    {of.map(({ detail, error }) => (
+      <DetailField
+        key={detail.key}
+        detail={detail}
+        value={given[detail.key] ?? ''}
+        error={tried ? error : undefined}
+        onChange={onSet(detail.key)}
+      />
+    ))}
+  </div>
+);
+
+/** What may be left open, out of the way of who only wants to begin; opened where something of it is known or wrong. */
+const Finer = (props: DetailsProps) => {
+  const { of, given, tried } = props;
+  const known = of.some(({ detail }) => (given[detail.key] ?? '').trim() !== '');
+  const [open, setOpen] = useState(known);
+  if (of.length === 0) return null;
+  return (
+    <details
+      className="mt-4 border-t pt-2"
+      open={open || (tried && of.some(({ error }) => error !== undefined))}
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+    >
+      <summary className="cursor-pointer font-semibold">
+        {t`Finer figures`}{' '}
+        <span className="text-[13px] font-normal text-ink-soft">{t`the usual ones where you leave them open`}</span>
+      </summary>
+      <div className="mt-2">
+        <Details {...props} />
+      </div>
+    </details>
+  );
+};
+
 /** One thing of the equipment, to be filled in and checked before it is taken over. */
 export const ThingForm = ({
   kind,
@@ -151,6 +196,7 @@ export const ThingForm = ({
     setRefused(null);
     setGiven((before) => ({ ...before, [key]: event.target.value }));
   };
+  const asked = { given, tried, onSet: set };
   return (
     <Dialog
       open
@@ -172,17 +218,8 @@ export const ThingForm = ({
             .finally(() => setSaving(false));
         }}
       >
-        <div className="grid grid-cols-2 gap-x-4 gap-y-3">
-          {results.map(({ detail, error }) => (
-            <DetailField
-              key={detail.key}
-              detail={detail}
-              value={given[detail.key] ?? ''}
-              error={tried ? error : undefined}
-              onChange={set(detail.key)}
-            />
-          ))}
-        </div>
+        <Details of={results.filter(({ detail }) => detail.optional === undefined)} {...asked} />
+        <Finer of={results.filter(({ detail }) => detail.optional !== undefined)} {...asked} />
         {refused && (
           <p role="alert" className="mt-3 font-medium text-hand">
             {refused}
