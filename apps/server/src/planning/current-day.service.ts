@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import {
   atWallClock,
+  asThereIs,
   forecastDay,
   inUse,
   JokulError,
@@ -66,6 +67,13 @@ export class CurrentDayService {
       loadGapS: rules.loadGapS,
       restOf: ({ batchId }) => formulas[batchId]?.rest,
     });
+  }
+
+  /** Planned batches with the pieces that there really are: what is missing of one is to be mixed anew. */
+  private async asThereIs(planned: readonly BatchPlan[]): Promise<readonly BatchPlan[]> {
+    const { lots, trays } = await this.journal.floorOf(planned.map(({ batchId }) => batchId));
+    const started = new Set([...trays.values()].map(({ loadId }) => loadId));
+    return planned.map((batch) => asThereIs(batch, lots.get(batch.batchId), ({ id }) => started.has(id)));
   }
 
   /** Everything that a changed plan is computed and judged by; its batches as they are given. */
@@ -134,7 +142,7 @@ export class CurrentDayService {
    */
   async standing(date: string, inputs: PlanInputs, signal?: AbortSignal): Promise<readonly BatchPlan[]> {
     const current = await this.current(date);
-    const standing = await this.plans.standing(current.body);
+    const standing = await this.asThereIs(await this.plans.standing(current.body));
     const { homeless } = await this.forecast(standing, current.formulas, inputs);
     // What is in an oven that is out of use, or was, stays a fact: nothing has to move for it.
     if (homeless.size === 0) return standing;

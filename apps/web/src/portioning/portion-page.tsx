@@ -1,7 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { countPieces, doughDensityFigure, scoopsFor, toppingsBefore } from '@jokul/core';
+import { countPieces, doughDensityFigure, doughToPortion, scoopsFor, toppingsBefore } from '@jokul/core';
 import { isElsewhere, useBatchAtHand, useBatches } from '../line/batch';
 import { NeedPlan } from '../line/need-plan';
 import { NoBatches } from '../line/no-batches';
@@ -72,9 +72,11 @@ const PortionWork = () => {
   if (!hand) return <Loading what={t`the batch`} />;
   const { batch, formula, known } = hand;
   const { rules, equipment } = data;
-  // What was weighed counts more than what was planned.
+  // What was weighed counts more than what was planned, less what was split off or thrown away since.
+  const inHandG = doughToPortion(known) ?? batch.massG;
+  // What clings to the bowl does so once.
   const mixedG = known.mixed?.massG ?? batch.massG;
-  const doughG = mixedG * (1 - rules.bowlLossShare);
+  const doughG = Math.max(1, inHandG - mixedG * rules.bowlLossShare);
   const target = formula.piece.massG;
   const count = countPieces(doughG, target, rules.portionLossShare);
   const measured = weighed?.batchId === batch.batchId ? weighed.scoop : null;
@@ -85,7 +87,7 @@ const PortionWork = () => {
   return (
     <Station
       title={t`${formula.name}: ${plural(count.pieces.value, { one: '# piece', other: '# pieces' })} of ${mass(target)}`}
-      question={t`${batch.batchId}, ${mass(mixedG)} ${known.mixed ? t`mixed` : t`planned, not mixed yet`}. Which scoop, how many, how even?`}
+      question={t`${batch.batchId}, ${mass(inHandG)} ${!known.mixed ? t`planned, not mixed yet` : inHandG < mixedG - 1 ? t`left of ${mass(mixedG)} mixed` : t`mixed`}. Which scoop, how many, how even?`}
       queueTitle={t`Batches to portion`}
       queue={<PortionQueue batches={batches} current={batch.batchId} />}
       why={
@@ -106,7 +108,7 @@ const PortionWork = () => {
           toleranceShare={rules.pieceToleranceShare}
           planned={batch.pieces}
           expected={count.pieces.value}
-          mixedG={mixedG}
+          mixedG={inHandG}
           piecesOfDay={piecesOfDay}
         />
       ) : (

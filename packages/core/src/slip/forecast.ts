@@ -11,6 +11,7 @@ import {
   type PlanOven,
   type Task,
 } from '../planning/index.js';
+import { asThereIs } from './what-is-there.js';
 
 export interface ForecastQuestion {
   readonly batches: readonly BatchPlan[];
@@ -112,15 +113,18 @@ const asBaked = ({ load, trays }: InOven, nowS: number): Load => {
 };
 
 /**
- * How the day goes on by what was written down: what is in an oven comes out when it is due, what is overdue begins now,
+ * How the day goes on by what was written down: of a dough there is what was mixed and counted, what is in an oven comes out when it is due, what is overdue begins now,
  * dough is baked when it has rested, and each load waits for the one before it. The order of the plan is kept. Hands,
  * trays and racks are taken to be there; so the forecast is on the light side.
  */
 export const forecastDay = (question: ForecastQuestion): DayForecast => {
-  const { batches, floor, nowS, ovens, loadGapS } = question;
+  const { floor, nowS, ovens, loadGapS } = question;
   const traysOf = new Map<string, TrayState[]>();
   for (const tray of floor.trays.values())
     traysOf.set(tray.loadId, [...(traysOf.get(tray.loadId) ?? []), tray]);
+  const batches = question.batches.map((batch) =>
+    asThereIs(batch, floor.lots.get(batch.batchId), ({ id }) => traysOf.has(id)),
+  );
   const all = batches
     .flatMap((batch) =>
       batch.loads.map((load): InOven => ({ load, batch, trays: traysOf.get(load.id) ?? [] })),

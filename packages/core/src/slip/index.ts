@@ -1,2 +1,3 @@
 export * from './forecast.js';
 export * from './learn-spreads.js';
+export * from './what-is-there.js';

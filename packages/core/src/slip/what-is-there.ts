@@ -1,0 +1,85 @@
+import type { LotState } from '../ledger/index.js';
+import type { BatchPlan, Load, PlanTray } from '../planning/index.js';
+
+/** Scales and scoops differ by so much from what was planned without anything being missing, as a share. */
+const nothingShare = 0.03;
+
+type Parts = Pick<LotState, 'mixed' | 'portioned' | 'splits' | 'merged' | 'discarded'>;
+type Part = LotState['splits'][number] | LotState['merged'][number] | LotState['discarded'][number];
+
+const sumOf = <P extends Part>(parts: readonly P[], of: (part: P) => number) =>
+  parts.reduce((sum, part) => sum + of(part), 0);
+
+/**
+ * Dough that was in hand to be portioned, g: what was mixed and worked in, less what was split off or thrown away before.
+ * @returns null while nobody wrote down what was mixed
+ */
+export const doughToPortion = ({ mixed, portioned, splits, merged, discarded }: Parts): number | null => {
+  if (!mixed) return null;
+  const before = <P extends Part>(parts: readonly P[]) =>
+    sumOf(
+      parts.filter(({ atMs }) => atMs <= (portioned?.atMs ?? Number.POSITIVE_INFINITY)),
+      ({ massG }) => massG,
+    );
+  return mixed.massG + before(merged) - before(splits) - before(discarded);
+};
+
+/** Pieces that a batch really gives by what was written down; as planned while nothing says otherwise. */
+export const piecesThere = (batch: Pick<BatchPlan, 'massG' | 'pieces'>, known: Parts): number => {
+  const { portioned, splits, discarded } = known;
+  if (portioned) {
+    const after = <P extends LotState['splits'][number] | LotState['discarded'][number]>(
+      parts: readonly P[],
+    ) =>
+      sumOf(
+        parts.filter(({ atMs }) => atMs > portioned.atMs),
+        ({ pieces }) => pieces,
+      );
+    return Math.max(0, Math.min(batch.pieces, portioned.pieces - after(splits) - after(discarded)));
+  }
+  const doughG = doughToPortion(known);
+  if (doughG === null || doughG >= (1 - nothingShare) * batch.massG) return batch.pieces;
+  return Math.max(0, Math.floor((batch.pieces * doughG) / batch.massG + 1e-6));
+};
+
+const piecesOf = (trays: readonly PlanTray[]) => trays.reduce((sum, { pieces }) => sum + pieces, 0);
+
+/**
+ * A batch with the pieces that there are: what is missing is missing on the trays that go in last, and a load without any
+ * is none. Loads that are in an oven, or were, are facts. Dough from the cold is counted where it lies.
+ * @param isStarted of a load
+ */
+export const asThereIs = (
+  batch: BatchPlan,
+  known: Parts | undefined,
+  isStarted: (load: Load) => boolean,
+): BatchPlan => {
+  if (!known || batch.stock) return batch;
+  const there = piecesThere(batch, known);
+  const planned = piecesOf(batch.loads.flatMap(({ trays }) => trays));
+  // Pieces that are on no tray of this plan are the first to be missing.
+  let missing = Math.min(planned, Math.max(0, planned - there));
+  if (missing === 0) return batch;
+  const lastFirst = [...batch.loads].sort((a, b) => b.startS - a.startS);
+  const left = new Map<string, readonly PlanTray[]>();
+  for (const load of lastFirst) {
+    if (isStarted(load)) continue;
+    const trays = [...load.trays].reverse().flatMap((tray): PlanTray[] => {
+      const off = Math.min(missing, tray.pieces);
+      missing -= off;
+      return off === tray.pieces ? [] : [{ ...tray, pieces: tray.pieces - off }];
+    });
+    left.set(load.id, trays.reverse());
+  }
+  const loads = batch.loads.flatMap((load): Load[] => {
+    const trays = left.get(load.id) ?? load.trays;
+    return trays.length === 0 ? [] : [{ ...load, trays }];
+  });
+  const ids = new Set(loads.map(({ id }) => id));
+  return {
+    ...batch,
+    pieces: Math.min(batch.pieces, there),
+    loads,
+    tasks: batch.tasks.filter(({ loadId }) => loadId === undefined || ids.has(loadId)),
+  };
+};
