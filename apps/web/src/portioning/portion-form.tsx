@@ -27,6 +27,8 @@ interface PortionFormProps {
   readonly scoops: readonly number[];
   readonly toleranceShare: number;
   readonly mixed: boolean;
+  /** What is to be done before it can be portioned, where it is not there yet. */
+  readonly notYet: string;
   readonly measured: MeasuredScoop | null;
   readonly piecesOfDay: number;
   readonly formula: Formula;
@@ -136,7 +138,7 @@ const scoopOf = (measured: MeasuredScoop | null, scoop: string) =>
 
 /** What came out: count, scoop, some weights, the rest. */
 export const PortionForm = (props: PortionFormProps) => {
-  const { batchId, targetG, expected, scoops, toleranceShare, mixed } = props;
+  const { batchId, targetG, expected, scoops, toleranceShare, mixed, notYet } = props;
   // Counted and weighed, not taken over from what is expected.
   const [pieces, setPieces] = useState('');
   const [scoop, setScoop] = useState(String(props.scoop));
@@ -207,7 +209,7 @@ export const PortionForm = (props: PortionFormProps) => {
           look="primary"
           disabled={uncounted || unweighed || countWrong || leftWrong || wrong !== null || !mixed}
         >{t`Portioning done`}</Button>
-        {!mixed && <p className="text-ink-soft">{t`The batch is not mixed yet.`}</p>}
+        {!mixed && <p className="text-ink-soft">{notYet}</p>}
       </div>
     </form>
   );

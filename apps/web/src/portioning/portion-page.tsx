@@ -1,7 +1,14 @@
 import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { countPieces, doughDensityFigure, doughToPortion, scoopsFor, toppingsBefore } from '@jokul/core';
+import {
+  countPieces,
+  doughDensityFigure,
+  doughToPortion,
+  isDough,
+  scoopsFor,
+  toppingsBefore,
+} from '@jokul/core';
 import { isElsewhere, useBatchAtHand, useBatches } from '../line/batch';
 import { NeedPlan } from '../line/need-plan';
 import { NoBatches } from '../line/no-batches';
@@ -73,10 +80,11 @@ const PortionWork = () => {
   const { batch, formula, known } = hand;
   const { rules, equipment } = data;
   // What was weighed counts more than what was planned, less what was split off or thrown away since.
-  const inHandG = doughToPortion(known) ?? batch.massG;
-  // What clings to the bowl does so once.
+  const inHandG =
+    doughToPortion(known) ?? (batch.stock && isDough(known) ? known.begun?.massG : null) ?? batch.massG;
+  // What clings to the bowl does so once; dough from the cold left it there long ago.
   const mixedG = known.mixed?.massG ?? batch.massG;
-  const doughG = Math.max(1, inHandG - mixedG * rules.bowlLossShare);
+  const doughG = Math.max(1, inHandG - (batch.stock ? 0 : mixedG * rules.bowlLossShare));
   const target = formula.piece.massG;
   const count = countPieces(doughG, target, rules.portionLossShare);
   const measured = weighed?.batchId === batch.batchId ? weighed.scoop : null;
@@ -87,7 +95,7 @@ const PortionWork = () => {
   return (
     <Station
       title={t`${formula.name}: ${plural(count.pieces.value, { one: '# piece', other: '# pieces' })} of ${mass(target)}`}
-      question={t`${batch.batchId}, ${mass(inHandG)} ${!known.mixed ? t`planned, not mixed yet` : inHandG < mixedG - 1 ? t`left of ${mass(mixedG)} mixed` : t`mixed`}. Which scoop, how many, how even?`}
+      question={t`${batch.batchId}, ${mass(inHandG)} ${batch.stock ? t`from the cold` : !known.mixed ? t`planned, not mixed yet` : inHandG < mixedG - 1 ? t`left of ${mass(mixedG)} mixed` : t`mixed`}. Which scoop, how many, how even?`}
       queueTitle={t`Batches to portion`}
       queue={<PortionQueue batches={batches} current={batch.batchId} />}
       why={
@@ -121,7 +129,12 @@ const PortionWork = () => {
           scoop={formula.piece.shape === 'slice' ? 0 : (scoops[0]?.number ?? 0)}
           scoops={equipment.scoops}
           toleranceShare={rules.pieceToleranceShare}
-          mixed={known.mixed !== null}
+          mixed={isDough(known)}
+          notYet={
+            batch.stock
+              ? t`It is still a part of another lot: take it out of the cold first.`
+              : t`The batch is not mixed yet.`
+          }
           measured={measured}
           piecesOfDay={piecesOfDay}
           formula={formula}

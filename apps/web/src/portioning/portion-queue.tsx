@@ -21,7 +21,13 @@ export const PortionQueue = ({ batches, current }: PortionQueueProps) => {
         side: known?.portioned
           ? t`${plural(known.portioned.pieces, { one: '# piece', other: '# pieces' })}`
           : wall.near((taskOf(batch, 'portion')?.startS ?? 0) * 1000, nowMs()),
-        detail: known?.portioned ? t`portioned` : known?.mixed ? t`mixed` : t`not mixed yet`,
+        detail: known?.portioned
+          ? t`portioned`
+          : known?.mixed
+            ? t`mixed`
+            : batch.stock
+              ? t`from the cold`
+              : t`not mixed yet`,
         done: known?.portioned ? 1 : 0,
       })}
     />

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { inUse } from '@jokul/core';
+import { inUse, isDough } from '@jokul/core';
 import { nowMs, useWallClock } from '../lib/clock';
 import { useUnits } from '../lib/units';
 import { Alarm } from '../ui/states';
@@ -49,7 +49,7 @@ const GoingIntoTheCold = ({ rest }: { readonly rest: Rest }) => {
   const isTub = formula.rest.form === 'tub';
   // A part was portioned as what it was split from.
   const isPortioned = known.portioned ?? known.stays.some(({ pieces }) => pieces > 0);
-  const notYet = (isTub ? known.mixed : isPortioned)
+  const notYet = (isTub ? isDough(known) : isPortioned)
     ? null
     : t`The batch is not ${isTub ? t`mixed` : t`portioned`} yet.`;
   return (

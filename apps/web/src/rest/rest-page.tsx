@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import type { BakeryView } from '@jokul/contracts';
-import { emptyLot, inTheCold, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
+import { emptyLot, inTheCold, isDough, type BatchPlan, type FloorState, type Formula } from '@jokul/core';
 import { useNames } from '../line/actions';
 import { useLots, type Lots } from '../line/lots';
 import { NeedPlan } from '../line/need-plan';
@@ -27,7 +27,7 @@ const waiting = (
     const formula = formulaOf(batch.batchId);
     const known = states.get(batch.batchId) ?? emptyLot(batch.batchId);
     if (!formula || formula.rest.form === 'none' || known.stays.length > 0) return false;
-    return formula.rest.form === 'tub' ? known.mixed !== null : known.portioned !== null;
+    return formula.rest.form === 'tub' ? isDough(known) : known.portioned !== null;
   });
 
 interface ColdQueueProps {

@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { Tag } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
-import { inUse } from '@jokul/core';
+import { inUse, isDough } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../line/actions';
 import { taskOf } from '../line/batch';
@@ -30,7 +30,7 @@ const RestActions = ({ rest }: { readonly rest: Rest }) => {
   const { batchId, known, formula, ages, inside } = rest;
   return (
     <>
-      {ages && known.mixed && <LotParts lot={known} formula={formula} rules={ages} />}
+      {ages && isDough(known) && <LotParts lot={known} formula={formula} rules={ages} />}
       {inside && (
         <>
           <Link to={`/rest/${batchId}/labels${search}`} className={buttonClass()}>

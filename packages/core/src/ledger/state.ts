@@ -47,6 +47,10 @@ export interface LotState {
   readonly notices: readonly Notice[];
 }
 
+/** Whether a lot is there as dough: mixed, or a part that was split off another one, of which nobody mixed anything. */
+export const isDough = ({ mixed, begun }: Pick<LotState, 'mixed' | 'begun'>): boolean =>
+  mixed !== null || (begun?.parents.length ?? 0) > 0;
+
 export interface TrayState {
   readonly trayId: string;
   readonly loadId: string;

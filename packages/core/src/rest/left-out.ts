@@ -1,4 +1,4 @@
-import type { LotState } from '../ledger/index.js';
+import { isDough, type LotState } from '../ledger/index.js';
 import { clocksOf, type AgeRules, type OverWindow } from './window.js';
 
 /** A dough that stands out of the cold past its limit. */
@@ -22,7 +22,7 @@ export const leftOut = (
       const inside = lot.stays.some(
         ({ outMs, placeId }) => outMs === null && rules?.kindOf(placeId) !== 'bench',
       );
-      if (!rules || inside || !lot.mixed) return [];
+      if (!rules || inside || !isDough(lot)) return [];
       const out = clocksOf(lot, rules, nowMs).find(({ clock }) => clock === 'out');
       if (!out || out.leftS >= 0 || lot.released.some(({ clock }) => clock === undefined || clock === 'out'))
         return [];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment, demoFormulas, demoRules } from '../demo/index.js';
 import { emptyLot, reduceLedger, type DraftEntry, type InTheCold, type LotState } from '../ledger/index.js';
-import { lotRecord } from '../lot/index.js';
+import { lotRecord, noAge } from '../lot/index.js';
 import type { BatchPlan } from '../planning/index.js';
 import { alongWay, type Place } from '../thermal/index.js';
 import { coldLabels, placesTaken, shelfCounts } from './places.js';
@@ -511,6 +511,19 @@ describe('dough that was left out', () => {
   const found = (of: LotState) => leftOut([of], () => ageRules(), nowMs);
   it('is named, with how long it has been out', () =>
     expect(found(lot())).toEqual([{ lot: 'GNG-1-A', clock: 'out', ageS: 6 * 3600, limitS: 4 * 3600 }]));
+  it('a part of a tub too, of which nobody mixed anything, from when it was split off', () => {
+    const begun = {
+      atMs: nowMs - 2 * hour,
+      massG: 2000,
+      pieces: 0,
+      parents: [{ lot: 'GNG-1-A', massG: 2000 }],
+      age: { ...noAge, outS: 3 * 3600 },
+    } as unknown as LotState['begun'];
+    const part = { ...emptyLot('GNG-1-A.2'), begun };
+    expect(found(part)).toEqual([{ lot: 'GNG-1-A.2', clock: 'out', ageS: 5 * 3600, limitS: 4 * 3600 }]);
+    // What is only planned is no dough.
+    expect(found(emptyLot('GNG-1-A.3'))).toEqual([]);
+  });
   it('not once it is all in the oven; a part that waits is', () => {
     expect(found(lot({ trays: new Map([['T98', tray(98)]]) }))).toEqual([]);
     expect(found(lot({ trays: new Map([['T50', tray(50)]]) }))).toHaveLength(1);

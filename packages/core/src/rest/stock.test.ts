@@ -408,6 +408,8 @@ describe('what the floor has to do with dough from the cold', () => {
     // 7 kg less 2 kg, and 2 kg in pieces of 20 g, each less what the scoop loses.
     expect(stock[0]?.pieces).toBeLessThanOrEqual(71);
     expect(stock[1]?.pieces).toBeGreaterThan(95);
+    // It has rested as long as the rest of it.
+    expect(Math.abs((stock[1]?.madeAtS ?? 0) - (stock[0]?.madeAtS ?? 0))).toBeLessThan(3600);
     // Nobody wants the other product: it is none of this one's.
     expect(stockOf(entries).map(({ id }) => id)).toEqual(['RYE-26-7-X']);
   });

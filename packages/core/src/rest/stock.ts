@@ -61,6 +61,10 @@ const piecesIn = (item: InTheCold, formula: Formula, rules: HouseRules): number 
     ? countPieces(item.massG, formula.piece.massG, rules.portionLossShare).pieces.value
     : item.pieces;
 
+/** A part has rested with the lot that it was split from. */
+const restedBeforeMs = ({ begun }: LotState): number =>
+  1000 * ((begun?.age?.chilledS ?? 0) + (begun?.age?.frozenS ?? 0));
+
 const itemOf = (item: InTheCold, question: StockQuestion): readonly StockItem[] => {
   const { lots, places, rules, formulas, planned, nowMs } = question;
   const lot = lots.get(item.batchId);
@@ -77,7 +81,8 @@ const itemOf = (item: InTheCold, question: StockQuestion): readonly StockItem[] 
   const toOthers = promised(lot, question);
   const pieces = piecesIn(item, formula, rules) - toOthers;
   if (pieces <= 0) return [];
-  const madeMs = (lot.portioned ?? lot.mixed ?? lot.stays[0])?.atMs ?? item.inMs;
+  const madeMs =
+    (lot.portioned ?? lot.mixed)?.atMs ?? (lot.stays[0]?.atMs ?? item.inMs) - restedBeforeMs(lot);
   const loadIds = [
     ...[...lot.trays.values()].map(({ loadId }) => loadId),
     ...planned.filter(({ batchId }) => batchId === lot.lot).flatMap(({ loads }) => loads.map(({ id }) => id)),

@@ -5,10 +5,13 @@ import type { BatchPlan, Load, PlanTray } from '../planning/index.js';
 const nothingShare = 0.03;
 
 type Parts = Pick<LotState, 'mixed' | 'portioned' | 'splits' | 'merged' | 'discarded'>;
-type Part = LotState['splits'][number] | LotState['merged'][number] | LotState['discarded'][number];
+interface Part {
+  readonly atMs: number;
+  readonly massG: number;
+}
 
-const sumOf = <P extends Part>(parts: readonly P[], of: (part: P) => number) =>
-  parts.reduce((sum, part) => sum + of(part), 0);
+const gramsOf = (parts: readonly Part[], untilMs: number): number =>
+  parts.filter(({ atMs }) => atMs <= untilMs).reduce((sum, { massG }) => sum + massG, 0);
 
 /**
  * Dough that was in hand to be portioned, g: what was mixed and worked in, less what was split off or thrown away before.
@@ -16,26 +19,18 @@ const sumOf = <P extends Part>(parts: readonly P[], of: (part: P) => number) =>
  */
 export const doughToPortion = ({ mixed, portioned, splits, merged, discarded }: Parts): number | null => {
   if (!mixed) return null;
-  const before = <P extends Part>(parts: readonly P[]) =>
-    sumOf(
-      parts.filter(({ atMs }) => atMs <= (portioned?.atMs ?? Number.POSITIVE_INFINITY)),
-      ({ massG }) => massG,
-    );
-  return mixed.massG + before(merged) - before(splits) - before(discarded);
+  const untilMs = portioned?.atMs ?? Number.POSITIVE_INFINITY;
+  return mixed.massG + gramsOf(merged, untilMs) - gramsOf(splits, untilMs) - gramsOf(discarded, untilMs);
 };
 
 /** Pieces that a batch really gives by what was written down; as planned while nothing says otherwise. */
 export const piecesThere = (batch: Pick<BatchPlan, 'massG' | 'pieces'>, known: Parts): number => {
   const { portioned, splits, discarded } = known;
   if (portioned) {
-    const after = <P extends LotState['splits'][number] | LotState['discarded'][number]>(
-      parts: readonly P[],
-    ) =>
-      sumOf(
-        parts.filter(({ atMs }) => atMs > portioned.atMs),
-        ({ pieces }) => pieces,
-      );
-    return Math.max(0, Math.min(batch.pieces, portioned.pieces - after(splits) - after(discarded)));
+    const gone = [...splits, ...discarded]
+      .filter(({ atMs }) => atMs > portioned.atMs)
+      .reduce((sum, { pieces }) => sum + pieces, 0);
+    return Math.max(0, Math.min(batch.pieces, portioned.pieces - gone));
   }
   const doughG = doughToPortion(known);
   if (doughG === null || doughG >= (1 - nothingShare) * batch.massG) return batch.pieces;
@@ -78,7 +73,9 @@ export const asThereIs = (
   const ids = new Set(loads.map(({ id }) => id));
   return {
     ...batch,
-    pieces: Math.min(batch.pieces, there),
+    pieces: there,
+    // Looked at again, it is as large as what is there.
+    massG: (batch.massG * there) / batch.pieces,
     loads,
     tasks: batch.tasks.filter(({ loadId }) => loadId === undefined || ids.has(loadId)),
   };
