@@ -64,6 +64,20 @@ const PortionWhy = ({ hand, count, scoops, owned, measured, onMeasured }: Portio
   );
 };
 
+/** What was mixed of a batch, what of it is in hand, and what of that comes to the scoop, g. */
+const doughFor = (
+  { batch, known }: Pick<PortionWhyProps['hand'], 'batch' | 'known'>,
+  bowlLossShare: number,
+) => {
+  // What was weighed counts more than what was planned, less what was split off or thrown away since.
+  const ofPart = batch.stock && isDough(known) ? known.begun?.massG : null;
+  const inHandG = doughToPortion(known) ?? ofPart ?? batch.massG;
+  const mixedG = known.mixed?.massG ?? batch.massG;
+  // What clings to the bowl does so once; dough from the cold left it there long ago.
+  const clingsG = batch.stock ? 0 : mixedG * bowlLossShare;
+  return { inHandG, mixedG, doughG: Math.max(1, inHandG - clingsG) };
+};
+
 const PortionWork = () => {
   const { data } = useBakery();
   const batches = useBatches('portion');
@@ -79,12 +93,7 @@ const PortionWork = () => {
   if (!hand) return <Loading what={t`the batch`} />;
   const { batch, formula, known } = hand;
   const { rules, equipment } = data;
-  // What was weighed counts more than what was planned, less what was split off or thrown away since.
-  const inHandG =
-    doughToPortion(known) ?? (batch.stock && isDough(known) ? known.begun?.massG : null) ?? batch.massG;
-  // What clings to the bowl does so once; dough from the cold left it there long ago.
-  const mixedG = known.mixed?.massG ?? batch.massG;
-  const doughG = Math.max(1, inHandG - (batch.stock ? 0 : mixedG * rules.bowlLossShare));
+  const { inHandG, mixedG, doughG } = doughFor(hand, rules.bowlLossShare);
   const target = formula.piece.massG;
   const count = countPieces(doughG, target, rules.portionLossShare);
   const measured = weighed?.batchId === batch.batchId ? weighed.scoop : null;

@@ -44,7 +44,8 @@ export const takePart = (
 ): void => {
   const inside = lot.stays.findLast(({ outMs }) => outMs === null);
   const { batchId: into } = batch;
-  const massG = Math.round(batch.massG);
+  // A gram less would be a piece less.
+  const massG = Math.ceil(batch.massG);
   // Dough in a tub has no pieces yet.
   const pieces = inside?.form === 'tub' ? 0 : batch.pieces;
   for (const { lot: of, kind, payload } of partOff(
