@@ -2,6 +2,7 @@ import { plural, t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
 import type { BatchPlan, FloorState, Load } from '@jokul/core';
 import { useNames } from '../line/actions';
+import { asTheyAre } from '../line/as-there-is';
 import { NeedPlan } from '../line/need-plan';
 import { NotOnDay } from '../line/not-on-day';
 import { useJournal } from '../journal/store';
@@ -50,12 +51,12 @@ const LoadQueue = ({
 const BakeWork = () => {
   const { data } = useBakery();
   const day = useDay();
-  const trays = useJournal((s) => s.floor.trays);
+  const floor = useJournal((s) => s.floor);
   const lots = useLots();
   const { loadId } = useParams();
   if (!data || !day.data?.plan) return <Loading what={t`the loads`} />;
   const { plan, forecasts, batchForecasts } = day.data.plan;
-  const loads = plan.batches
+  const loads = asTheyAre(plan.batches, floor)
     .flatMap((batch) => batch.loads.map((load) => ({ load, batch })))
     .sort((a, b) => a.load.startS - b.load.startS);
   // A batch by its name is its next load.
@@ -63,7 +64,7 @@ const BakeWork = () => {
   if (loadId !== undefined && loads.length > 0 && asked.length === 0)
     return <NotOnDay id={loadId} path="/bake" />;
   const among = loadId === undefined ? loads : asked;
-  const found = among.find(({ load }) => loadState(load, trays) !== 'racked') ?? among[0];
+  const found = among.find(({ load }) => loadState(load, floor.trays) !== t`racked`) ?? among[0];
   if (!found)
     return (
       <Empty title={t`No load is planned`}>{t`The Day page says what could not be placed, and why.`}</Empty>

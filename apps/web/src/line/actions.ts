@@ -15,6 +15,7 @@ import type { DayView } from '@jokul/contracts';
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay, useOrdersOf } from '../lib/queries';
 import { useFloorKnown, useJournal, record } from '../journal/store';
+import { asTheyAre } from './as-there-is';
 import { loadingOf } from './loading-now';
 import type { Lots } from './lots';
 import { preparationWords } from './preparation-words';
@@ -22,7 +23,8 @@ import { preparationWords } from './preparation-words';
 const useOpenActions = (plan: DayView['plan'] | undefined): readonly Action[] => {
   const floor = useJournal((s) => s.floor);
   const known = useFloorKnown();
-  const batches = plan?.plan.batches;
+  const planned = plan?.plan.batches;
+  const batches = useMemo(() => planned && asTheyAre(planned, floor), [planned, floor]);
   const bakery = useBakery().data;
   const stored = plan?.preparations;
   const preparations = useMemo(

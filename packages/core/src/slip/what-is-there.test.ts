@@ -121,6 +121,14 @@ describe('a plan whose dough is short', () => {
     expect(asThereIs(short, none, () => false).loads).toEqual([]);
     const stock = { ...short, stock: {} } as BatchPlan;
     expect(asThereIs(stock, none, () => false)).toBe(stock);
+    // A tub of it that was portioned gave what was counted.
+    const counted = lot({ ...portioned(7), portioned: { ...portioned(7).portioned, atMs: 9000 } });
+    expect(piecesOf(asThereIs({ ...short, stock: { sinceS: 8 } } as BatchPlan, counted, () => false))).toBe(
+      7,
+    );
+    expect(asThereIs({ ...short, stock: { sinceS: 10 } } as BatchPlan, counted, () => false).loads).toBe(
+      short.loads,
+    );
     expect(asThereIs(short, undefined, () => false)).toBe(short);
   });
 });

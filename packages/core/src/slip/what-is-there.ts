@@ -41,7 +41,8 @@ const piecesOf = (trays: readonly PlanTray[]) => trays.reduce((sum, { pieces }) 
 
 /**
  * A batch with the pieces that there are: what is missing is missing on the trays that go in last, and a load without any
- * is none. Loads that are in an oven, or were, are facts. Dough from the cold is counted where it lies.
+ * is none. Loads that are in an oven, or were, are facts. Dough from the cold is counted
+ * where it lies, until somebody portions it.
  * @param isStarted of a load
  */
 export const asThereIs = (
@@ -49,7 +50,8 @@ export const asThereIs = (
   known: Parts | undefined,
   isStarted: (load: Load) => boolean,
 ): BatchPlan => {
-  if (!known || batch.stock) return batch;
+  const isCounted = (known?.portioned?.atMs ?? -1) >= (batch.stock?.sinceS ?? 0) * 1000;
+  if (!known || (batch.stock && !isCounted)) return batch;
   const there = piecesThere(batch, known);
   const planned = piecesOf(batch.loads.flatMap(({ trays }) => trays));
   // Pieces that are on no tray of this plan are the first to be missing.
