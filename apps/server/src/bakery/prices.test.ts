@@ -66,7 +66,7 @@ describe('what ingredients cost', () => {
     await save({ butter: 5 });
     await save({ butter: 6 });
     const [latest] = (await app.get<readonly SetupChangeView[]>('setup/changes')).body;
-    expect(latest).toMatchObject({ key: 'prices', what: { lists: ['prices'] } });
+    expect(latest).toMatchObject({ key: 'prices', what: { lists: [], rules: [{ key: 'price/butter', from: 5, to: 6 }] } });
     const { body: file } = await app.get<SetupFile>(`setup/changes/${latest?.id}/before`);
     expect(file.prices).toEqual({ currency: 'EUR', perKg: { butter: 5 } });
     const looked = await app.post<SetupChanges>('setup/file/look', { file, withBakery: false });

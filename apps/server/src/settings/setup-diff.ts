@@ -7,6 +7,7 @@ import {
   type Equipment,
   type HouseRules,
   type Ingredient,
+  type Prices,
 } from '@jokul/core';
 import type { SetupChanges } from '@jokul/contracts';
 
@@ -75,6 +76,24 @@ export const rulesChanged = (before: HouseRules, after: HouseRules): SetupChange
   ...limitKeys
     .map((key) => ({ key, from: limitOf(before.limits, key), to: limitOf(after.limits, key) }))
     .filter(({ from, to }) => from !== to),
+];
+
+const figuresChanged = (
+  what: 'price' | 'pack',
+  before: Readonly<Record<string, number>> = {},
+  after: Readonly<Record<string, number>> = {},
+): SetupChanges['rules'] =>
+  [...new Set([...Object.keys(before), ...Object.keys(after)])]
+    .filter((id) => before[id] !== after[id])
+    .map((id) => ({ key: `${what}/${id}`, from: before[id] ?? null, to: after[id] ?? null }));
+
+/** Prices and packs one by one: `price/butter` of a kilogram, `pack/butter` in g. */
+export const pricesChanged = (before: Prices, after: Prices): SetupChanges['rules'] => [
+  ...figuresChanged('price', before.perKg, after.perKg),
+  ...figuresChanged('pack', before.packG, after.packG),
+  ...(['perKWh', 'currency'] as const)
+    .filter((key) => (before[key] ?? '') !== (after[key] ?? ''))
+    .map((key) => ({ key, from: before[key] ?? null, to: after[key] ?? null })),
 ];
 
 export const ingredientsChanged = (

@@ -1,9 +1,16 @@
 import { LessThanOrEqual, type EntityManager } from 'typeorm';
-import type { Equipment, HouseRules, Ingredient } from '@jokul/core';
+import type { Equipment, HouseRules, Ingredient, Prices } from '@jokul/core';
 import type { SetupChangeWhat } from '@jokul/contracts';
 import { SettingEntity, SetupChangeEntity } from '../database/entities.js';
 import { unpack } from '../database/stored.js';
-import { ingredientsChanged, listsChanged, rulesChanged, same, thingsChanged } from './setup-diff.js';
+import {
+  ingredientsChanged,
+  listsChanged,
+  pricesChanged,
+  rulesChanged,
+  same,
+  thingsChanged,
+} from './setup-diff.js';
 
 /** What a person sets up; the clock, faults and what was learned have histories of their own, or need none. */
 const kept = ['equipment', 'rules', 'ingredients', 'prices', 'bakery'] as const;
@@ -32,7 +39,7 @@ const whatOf = (key: KeptKey, before: unknown, after: unknown): SetupChangeWhat 
         ingredients: ingredientsChanged(before as readonly Ingredient[], after as readonly Ingredient[]),
       };
     case 'prices':
-      return { ...nothing, lists: ['prices'] };
+      return { ...nothing, rules: pricesChanged(before as Prices, after as Prices) };
     case 'bakery': {
       const [a, b] = [before as { name: string }, after as { name: string }];
       return { ...nothing, rules: a.name === b.name ? [] : [{ key: 'name', from: a.name, to: b.name }] };

@@ -1,9 +1,9 @@
 import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
-import { isLimit, type LabelWording, type Liner } from '@jokul/core';
+import { ingredients as shipped, isLimit, massUnitsG, type LabelWording, type Liner } from '@jokul/core';
 import type { SetupChanges, SetupChangeWhat } from '@jokul/contracts';
 import { kinds } from './equipment/kinds';
-import { useUnits, type Units } from '../lib/units';
+import { sayMass, useUnits, type Units } from '../lib/units';
 import { limitName, shownLimit } from './limit-fields';
 import { ruleFields, ruleLabel, shownRule } from './rule-fields';
 import { labelWordingNames, linerNames } from '../words/names-of-codes';
@@ -24,17 +24,37 @@ const words = { new: t`new`, changed: t`changed`, retired: t`retired: it is not 
 export const changesNothing = ({ things, lists, rules, ingredients, formulas }: SetupChanges): boolean =>
   [things, lists, rules, ingredients, formulas].every((list) => list.length === 0);
 
+/** What an ingredient is called. */
+type NameOf = (id: string) => string;
+
 const figure = (key: string, value: unknown, units: Units): string => {
   if (value === null || value === undefined) return t`not set`;
   if (key === 'labels') return labelWordingNames[value as LabelWording] ?? JSON.stringify(value);
   if (key === 'liner') return linerNames[value as Liner] ?? JSON.stringify(value);
   if (typeof value === 'string') return value;
+  const priced = ofIngredient(key);
+  if (priced && typeof value === 'number') {
+    if (priced[0] === 'pack') return sayMass(value, units);
+    return String(Number((value * (units === 'us' ? massUnitsG.lb / 1000 : 1)).toPrecision(4)));
+  }
   const field = ruleFields.find((own) => own.key === key);
   if (typeof value === 'number' && isLimit(key)) return shownLimit(key, value);
   if (typeof value !== 'number') return JSON.stringify(value);
   return String(field ? shownRule(field, value, units) : value);
 };
-const ruleName = (key: string, units: Units): string => {
+/** Prices and packs are of an ingredient, which stands behind the slash. */
+const ofIngredient = (key: string): readonly ['price' | 'pack', string] | null => {
+  const [, what, id] = /^(price|pack)\/(.+)$/.exec(key) ?? [];
+  return id !== undefined && (what === 'price' || what === 'pack') ? [what, id] : null;
+};
+
+const ruleName = (key: string, units: Units, nameOf: NameOf): string => {
+  const priced = ofIngredient(key);
+  if (priced) {
+    const name = nameOf(priced[1]);
+    if (priced[0] === 'pack') return t`A pack of ${name}`;
+    return units === 'us' ? t`A pound of ${name}` : t`A kilogram of ${name}`;
+  }
   const field = ruleFields.find((own) => own.key === key);
   if (isLimit(key)) return limitName(key);
   return field
@@ -45,6 +65,8 @@ const ruleName = (key: string, units: Units): string => {
         trayId: t`Tray to plan with`,
         name: t`Name`,
         timeZone: t`Time zone`,
+        perKWh: t`Price of a kWh`,
+        currency: t`Currency`,
       }[key] ?? key);
 };
 
@@ -64,13 +86,15 @@ const Row = ({ name, what }: { name: string; what: string }) => (
 export const changeWords = (
   { things, lists, rules, ingredients }: SetupChangeWhat,
   units: Units,
+  nameOf: NameOf = (id) => shipped.get(id)?.name ?? id,
 ): string[] => [
   ...things.map(
     ({ kind, name, what }) => `${name} (${titleOf(kind)}) ${what === 'retired' ? t`retired` : what}`,
   ),
   ...lists.map((key) => t`${listNames[key] ?? key} changed`),
   ...rules.map(
-    ({ key, from, to }) => `${ruleName(key, units)} ${figure(key, from, units)} → ${figure(key, to, units)}`,
+    ({ key, from, to }) =>
+      `${ruleName(key, units, nameOf)} ${figure(key, from, units)} → ${figure(key, to, units)}`,
   ),
   ...ingredients.map(({ name, what }) => `${name} ${what}`),
 ];
@@ -103,7 +127,7 @@ export const SetupChangesList = ({
           {rules.map(({ key, from, to }) => (
             <Row
               key={key}
-              name={ruleName(key, units)}
+              name={ruleName(key, units, (id) => shipped.get(id)?.name ?? id)}
               what={`${figure(key, from, units)} → ${figure(key, to, units)}`}
             />
           ))}

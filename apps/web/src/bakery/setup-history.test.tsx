@@ -110,6 +110,26 @@ describe('what was changed in Setup', () => {
     expect(server.taken[0]).toMatchObject({ withBakery: true, versions: changes.versions });
     expect(await screen.findByText(/Plans made before are marked as old/)).toBeTruthy();
   });
+  it('of prices, packs and limits says of what, in the units of the device', async () => {
+    server.rows = [
+      row(9, {
+        rules: [
+          { key: 'price/butter', from: null, to: 8.4 },
+          { key: 'pack/salt', from: 500, to: 1000 },
+          { key: 'perKWh', from: 0.28, to: 0.3 },
+          { key: 'fatHigh', from: 90, to: 110 },
+          { key: 'labels', from: 'classes', to: 'sources' },
+        ],
+      }),
+    ];
+    show();
+    expect(
+      await screen.findByText(
+        'A kilogram of Butter, unsalted not set → 8.4; A pack of Fine salt 500 g → 1.00 kg; Price of a kWh 0.28 → 0.3; ' +
+          'Recipe check: Fat, up to 90 → 110; Allergens on labels gluten (wheat), tree nuts (walnut) → wheat, walnut',
+      ),
+    ).toBeTruthy();
+  });
   it('that is so already cannot be put back', async () => {
     const user = userEvent.setup();
     server.changes = { ...changes, rules: [] };

@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { BakeryView, SetupChanges, SetupChangeView, SetupFile } from '@jokul/contracts';
 import { useWallClock } from '../lib/clock';
-import { askSetupBefore, useSetupHistory } from '../lib/queries';
+import { askSetupBefore, useLibrary, useSetupHistory } from '../lib/queries';
 import { useSaid } from '../lib/said';
 import { useUnits } from '../lib/units';
 import { Button } from '../ui/button';
@@ -64,10 +64,12 @@ const PutBack = ({
 /** One change: when, by whom, what, and the way back. */
 const ChangeRow = ({
   change,
+  nameOf,
   busy,
   onPutBack,
 }: {
   readonly change: SetupChangeView;
+  readonly nameOf: (id: string) => string;
   readonly busy: boolean;
   readonly onPutBack: () => void;
 }) => {
@@ -81,7 +83,7 @@ const ChangeRow = ({
           {when}
           {change.who && `, ${change.who}`}
         </p>
-        <p className="[overflow-wrap:anywhere]">{changeWords(change.what, units).join('; ')}</p>
+        <p className="[overflow-wrap:anywhere]">{changeWords(change.what, units, nameOf).join('; ')}</p>
       </div>
       <Button
         size="small"
@@ -96,6 +98,7 @@ const ChangeRow = ({
 /** Who changed what in Setup, and when; each part goes back to what it was before. */
 export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
   const history = useSetupHistory(bakery);
+  const library = useLibrary();
   const [all, setAll] = useState(false);
   const [looked, setLooked] = useState<Looked | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -128,6 +131,7 @@ export const SetupHistory = ({ bakery }: { readonly bakery: BakeryView }) => {
         {rows.map((change) => (
           <ChangeRow
             key={change.id}
+            nameOf={(id) => library.get(id)?.name ?? id}
             change={change}
             busy={look.isPending}
             onPutBack={() => void open(change).catch(say)}
