@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { MemoryRouter } from 'react-router';
 import { toast, Toaster } from 'sonner';
 import type { LateOrder } from '@jokul/core';
 import type { ReplanView } from '@jokul/contracts';
@@ -65,7 +66,9 @@ const show = () => {
   closed = 0;
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { enabled: false } } })}>
-      <SlipDialog date="2026-11-27" onClose={() => (closed += 1)} />
+      <MemoryRouter initialEntries={['/floor?day=2026-11-27']}>
+        <SlipDialog date="2026-11-27" onClose={() => (closed += 1)} />
+      </MemoryRouter>
       <Toaster />
     </QueryClientProvider>,
   );
@@ -73,6 +76,22 @@ const show = () => {
 const button = (name: string) => screen.getByRole('button', { name });
 
 describe('what can be done when the day slips', () => {
+  it('for pieces without dough nothing moves: it leads to where they are planned anew', async () => {
+    const short = [late('Pier kiosk', 24, null), late('Farm shop', 40, null)];
+    server.offer = found({ changes: [], before: short, after: short });
+    show();
+    expect(await screen.findByText(/For 64 pieces there is no dough/)).toBeTruthy();
+    expect(screen.getByText(/Plan the day again, and it is mixed where there is time/)).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Go to Day' }).getAttribute('href')).toBe('/day?day=2026-11-27');
+    await userEvent.setup().click(screen.getByRole('link', { name: 'Go to Day' }));
+    expect(closed).toBe(1);
+    cleanup();
+    // Where an oven is missing, it is not the dough.
+    server.offer = found({ changes: [], before: short, after: short, left: [{ batchId: 'B', pieces: 64 }] });
+    show();
+    expect(await screen.findByText(/No other order of the loads that was tried helps them/)).toBeTruthy();
+    expect(screen.queryByRole('link', { name: 'Go to Day' })).toBeNull();
+  });
   it('says that it looks, then every change with where and when, and is taken', async () => {
     show();
     expect(screen.getByRole('status').textContent).toContain('Getting a way out');

@@ -1,9 +1,10 @@
 import { plural, t } from '@lingui/core/macro';
 import { useEffect, useRef } from 'react';
+import { Link, useLocation } from 'react-router';
 import { toast } from 'sonner';
 import type { ReplanView } from '@jokul/contracts';
 import { useReplan, useTakeReplan } from '../lib/queries';
-import { Button } from '../ui/button';
+import { Button, buttonClass } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Failed, Loading } from '../ui/states';
 import { LoadChangeRow } from './load-change';
@@ -12,11 +13,18 @@ import { useSaysLate } from './say-late';
 export const missingPieces = (late: ReplanView['before']): number =>
   late.reduce((sum, { latePieces }) => sum + latePieces, 0);
 
-const sayGoing = ({ before, after }: ReplanView): string => {
+/** Pieces that are baked at no time though no oven is missing: there is less dough than was planned. */
+const withoutDough = ({ after, left }: Pick<ReplanView, 'after' | 'left'>): number =>
+  left.length > 0 ? 0 : missingPieces(after.filter(({ readyS }) => readyS === null));
+
+const sayGoing = (found: ReplanView): string => {
+  const { before, after } = found;
   const [without, withThem] = [missingPieces(before), missingPieces(after)];
   if (before.length === 0) return t`Nobody is late as things stand.`;
   if (after.length === 0)
     return t`With these changes everybody has their pieces in time; as things stand, ${without} would be late.`;
+  if (withThem === withoutDough(found) && withThem === without)
+    return t`For ${without} pieces there is no dough: it found no place in the plan, or less of it came out than planned.`;
   return withThem < without
     ? t`With these changes ${withThem} pieces are late; as things stand, ${without}.`
     : t`${without} pieces are late. No other order of the loads that was tried helps them; these are the times that it comes to.`;
@@ -80,6 +88,7 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
     mutate();
   };
   const found = replan.data;
+  const { search } = useLocation();
   return (
     <Dialog
       open
@@ -95,7 +104,15 @@ export const SlipDialog = ({ date, onClose }: { date: string; onClose: () => voi
       ) : (
         <>
           <FoundChanges found={found} says={sayGoing(found)} />
+          {withoutDough(found) > 0 && (
+            <p className="mb-4">{t`Plan the day again, and it is mixed where there is time for it; where there is none, Day says why.`}</p>
+          )}
           <div className="flex flex-wrap justify-end gap-2">
+            {withoutDough(found) > 0 && (
+              <Link to={`/day${search}`} className={buttonClass()} onClick={onClose}>
+                {t`Go to Day`}
+              </Link>
+            )}
             <Button onClick={onClose}>{t`Keep the plan`}</Button>
             <Button
               look="primary"
