@@ -20,9 +20,12 @@ export const RecipeProposals = ({
   readonly onLeave: (key: ProposalKey, leave: boolean) => void;
 }) => {
   const { temperature, duration, mass } = useUnits();
-  const { oven, minutes, rest, piece } = proposals;
+  const { butter, oven, minutes, rest, piece } = proposals;
   const [from, to] = minutes ?? [0, 0];
   const rows: readonly (readonly [ProposalKey, string])[] = [
+    ...(butter
+      ? [['butter', butter === 'browned' ? t`The butter browned` : t`The butter melted`] as const]
+      : []),
     ...(oven ? [['oven', t`Oven ${temperature(oven.setC)}, ${oven.fan ? t`fan` : t`still`}`] as const] : []),
     ...(minutes
       ? [

@@ -87,6 +87,22 @@ describe('how long, and how it rests', () => {
   });
 });
 
+describe('what is done with the butter', () => {
+  it.each([
+    ['Melt the butter and let it cool.', 'melted'],
+    ['Whisk the sugars into the melted butter.', 'melted'],
+    ['Heat until the butter melts.', 'melted'],
+    ['Die Butter schmelzen und abkühlen lassen.', 'melted'],
+    ['Faire fondre le beurre.', 'melted'],
+    ['Brown the butter in a light pan.', 'browned'],
+    ['Melt the butter. Cook the butter until amber and nutty.', 'browned'],
+    ['Cream butter and sugar until pale.', undefined],
+    ['Brush the cookies with melted butter.', undefined],
+    ['Melt the chocolate with a little butter.', undefined],
+    ['Beat in the brown sugar and the butter.', undefined],
+  ])('"%s": %s', (text, butter) => expect(directionsOf(text).butter).toBe(butter));
+});
+
 describe('how many it makes', () => {
   it.each([
     ['Cookies (makes about 3 dozen 2 1/2-inch cookies)', { pieces: 36, diameterMm: 64 }],

@@ -15,6 +15,8 @@ export interface Directions {
     readonly where?: 'chilled' | 'frozen' | 'bench';
   };
   readonly yield?: BatchYield;
+  /** What is done with the butter in a pan first. */
+  readonly butter?: 'melted' | 'browned';
 }
 
 const number = String.raw`(\d+(?:[.,]\d+)?)`;
@@ -130,6 +132,19 @@ export const directionsOf = (text: string): Directions =>
       .map(tellsOf),
   );
 
+/** Butter that goes into no dough: on the tray, on the baked piece, or into melted chocolate. */
+const otherButter = /\b(?:brush|grease|butter\s+the|tray|sheet|pan\s+with|chocolate|schokolade|chocolat)\b/i;
+const browns =
+  /\bbrown(?:ing)?\s+(?:(?:all\s+)?the|your)\s+butter\b|^\s*(?:\d{1,2}[.)]\s+)?brown\s+butter\b|\bbutter\b[^.;]{0,60}\buntil\b[^.;]{0,40}\b(?:brown(?:ed)?|amber|nutty)\b|\bbutter\b[^.;]{0,20}\bbräunen\b|\bbeurre\s+noisette\b/i;
+const melts =
+  /\b(?:melt(?:ed|ing)?|fondre|fondu)\b[^.;]{0,30}\b(?:butter|margarine|beurre)\b|\b(?:butter|margarine|beurre)\b[^.;]{0,30}\b(?:melts?|melted|schmelzen|zerlassen|fondre)\b/i;
+
+const butterIn = (text: string): Directions['butter'] => {
+  if (otherButter.test(text)) return undefined;
+  if (browns.test(text)) return 'browned';
+  return melts.test(text) ? 'melted' : undefined;
+};
+
 const tellsOf = (text: string): Directions => {
   const bakes =
     heatAndTime.test(text) ||
@@ -150,7 +165,9 @@ const tellsOf = (text: string): Directions => {
   const minutes = bakes && !rests ? minutesOf(text) : undefined;
   const hours = rests ? hoursOf(text) : undefined;
   const made = batchYield(text);
+  const butter = butterIn(text);
   return {
+    ...(butter && { butter }),
     ...((set ?? minutes) && { bake: { ...set, ...(minutes && { minutes }) } }),
     ...(hours && {
       rest: {
@@ -182,7 +199,10 @@ export const joinDirections = (all: readonly Directions[]): Directions => {
   const made = Object.assign({}, ...all.map((one) => one.yield ?? {}).reverse()) as NonNullable<
     Directions['yield']
   >;
+  // Butter that is browned is melted before.
+  const butter = all.find((one) => one.butter === 'browned')?.butter ?? all.find((one) => one.butter)?.butter;
   return {
+    ...(butter && { butter }),
     ...(Object.keys(bake).length > 0 && { bake }),
     ...(rest && { rest }),
     ...(Object.keys(made).length > 0 && { yield: made }),

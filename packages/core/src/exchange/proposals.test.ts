@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { bakeInputOf, targetAfter } from '../bake/index.js';
-import { checkFormula } from '../formula/index.js';
+import { bakeInputOf, processOf, targetAfter } from '../bake/index.js';
+import { checkFormula, doughLines, type Formula } from '../formula/index.js';
 import { assembleFormula } from './assemble.js';
 import { proposalsOf, withProposals } from './proposals.js';
 import { readRecipe, sheetDirections } from './read-sheet.js';
@@ -69,6 +69,29 @@ describe('what a recipe says of oven, rest and size', () => {
       bake: { setC: expect.closeTo(190.56, 2), fan: false, gapMm: formula.bake.gapMm },
     });
     expect(withProposals(formula, {})).toEqual(formula);
+  });
+});
+
+describe('what a recipe says of its butter', () => {
+  const read = (...lines: readonly string[]) => {
+    const sheet = readRecipe(['250 g flour', '200 g sugar', '50 g egg', ...lines].join('\n'), {
+      measures: 'us',
+      schools: {},
+    });
+    const formula = assembleFormula(sheet, { code: 'TST', name: 'Test' });
+    return withProposals(formula, { butter: 'melted' });
+  };
+  const butterOf = (formula: Formula) =>
+    doughLines(formula).filter(({ ingredientId }) => ingredientId === 'butter');
+  it('is done with what its lines leave open, and with nothing else', () => {
+    expect(butterOf(read('225 g butter')).map(({ ready }) => ready)).toEqual([['melted']]);
+    expect(processOf(read('225 g butter')).cream).toBe('melted');
+    const both = butterOf(read('125 g butter', '100 g butter, browned'));
+    expect(both.map(({ ready, browned }) => [ready, browned])).toEqual([
+      [['melted'], undefined],
+      [undefined, true],
+    ]);
+    expect(proposalsOf({ butter: 'browned' }, 500)).toEqual({ butter: 'browned' });
   });
 });
 

@@ -1,4 +1,5 @@
-import type { Formula, RestRule } from '../formula/index.js';
+import type { Formula, FormulaLine, RestRule } from '../formula/index.js';
+import { foodOf } from '../ingredient/index.js';
 import type { Directions } from './directions.js';
 
 /** What a written recipe says of oven, rest and size, as far as it can be a formula's: to be taken or left by a person. */
@@ -8,6 +9,8 @@ export interface Proposals {
   readonly minutes?: readonly [number, number];
   readonly rest?: Pick<RestRule, 'form' | 'placeKind' | 'minS' | 'bestS' | 'maxS'>;
   readonly piece?: { readonly massG: number; readonly pieces?: number };
+  /** What is done with the butter in a pan first, where its lines say nothing of it. */
+  readonly butter?: 'melted' | 'browned';
 }
 
 const hour = 3600;
@@ -42,6 +45,7 @@ export const proposalsOf = (tells: Directions, doughG: number): Proposals => {
   const massG = pieceG ?? (pieces ? Math.round(doughG / pieces) : undefined);
   const rest = restOf(tells.rest);
   return {
+    ...(tells.butter && { butter: tells.butter }),
     ...(setC !== undefined && setC >= oven.from && setC <= oven.to && { oven: { setC, fan } }),
     ...(minutes && minutes[0] > 0 && minutes[1] <= 60 && { minutes }),
     ...(rest && { rest }),
@@ -51,9 +55,24 @@ export const proposalsOf = (tells: Directions, doughG: number): Proposals => {
   };
 };
 
+const isButter = (line: FormulaLine): boolean => foodOf(line).kind === 'butter';
+const isAsItComes = ({ ready = [], browned }: FormulaLine): boolean => !browned && ready.length === 0;
+
+/** Butter whose line says nothing is melted or browned as the text says. */
+const withButter = (formula: Formula, how: NonNullable<Proposals['butter']>): Formula['stages'] =>
+  formula.stages.map((stage) => ({
+    ...stage,
+    lines: stage.lines.map((line) =>
+      isButter(line) && isAsItComes(line)
+        ? { ...line, ...(how === 'browned' ? { browned: true } : { ready: ['melted'] as const }) }
+        : line,
+    ),
+  }));
+
 /** The formula with what was taken of the proposals; the minutes say nothing by themselves (see `targetAfter`). */
 export const withProposals = (formula: Formula, taken: Proposals): Formula => ({
   ...formula,
+  ...(taken.butter && { stages: withButter(formula, taken.butter) }),
   ...(taken.piece && { piece: { ...formula.piece, massG: taken.piece.massG } }),
   ...(taken.rest && { rest: { ...formula.rest, ...taken.rest } }),
   ...(taken.oven && { bake: { ...formula.bake, ...taken.oven } }),
