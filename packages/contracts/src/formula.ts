@@ -63,7 +63,7 @@ export class RestInput {
 
   /** Open or covered in the cold; pieces open, tubs and bags covered where left out. */
   @Optional()
-  @IsIn(['open', 'covered'])
+  @IsIn(['open', 'covered'], { message: 'In the cold it lies open or covered.' })
   cover?: 'open' | 'covered';
 }
 
@@ -99,7 +99,7 @@ export class BakeRuleInput {
   @IsArray()
   @ArrayMinSize(1, { message: 'Choose an oven at least, or leave it open.' })
   @ArrayMaxSize(60)
-  @ArrayUnique()
+  @ArrayUnique({ message: 'Name each oven once.' })
   @Matches(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/, {
     each: true,
     message: 'An id is made of small letters, digits and hyphens.',

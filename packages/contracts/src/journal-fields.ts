@@ -40,6 +40,7 @@ export const ByName = (most: number, sentence: string, names = 40) =>
       validate: (value: unknown) =>
         typeof value === 'object' &&
         value !== null &&
+        !Array.isArray(value) &&
         Object.entries(value).length <= names &&
         Object.entries(value).every(
           ([name, figure]) =>

@@ -40,6 +40,9 @@ describe('what ingredients cost', () => {
     ['a price in words', { perKg: { butter: 'much' } }],
     ['no end of a price', { perKg: { butter: 1e9 } }],
     ['a list', { perKg: [[1]] }],
+    ['an empty list', { perKg: [] }],
+    ['packs in a list', { packG: [] }],
+    ['a pack that weighs less than nothing', { packG: { butter: -1 } }],
     ['no currency', { currency: 7 }],
     ['a currency of two letters', { currency: 'EU' }],
     ['a version that is none', { version: 'x' }],
@@ -66,7 +69,10 @@ describe('what ingredients cost', () => {
     await save({ butter: 5 });
     await save({ butter: 6 });
     const [latest] = (await app.get<readonly SetupChangeView[]>('setup/changes')).body;
-    expect(latest).toMatchObject({ key: 'prices', what: { lists: [], rules: [{ key: 'price/butter', from: 5, to: 6 }] } });
+    expect(latest).toMatchObject({
+      key: 'prices',
+      what: { lists: [], rules: [{ key: 'price/butter', from: 5, to: 6 }] },
+    });
     const { body: file } = await app.get<SetupFile>(`setup/changes/${latest?.id}/before`);
     expect(file.prices).toEqual({ currency: 'EUR', perKg: { butter: 5 } });
     const looked = await app.post<SetupChanges>('setup/file/look', { file, withBakery: false });

@@ -67,7 +67,13 @@ const ItsOvens = ({
     <div className="col-span-full">
       <PickSome
         legend={t`Only in these ovens`}
-        choices={all.map(({ id, name }) => ({ id, text: name }))}
+        choices={[
+          ...all.map(({ id, name }) => ({ id, text: name })),
+          // What came with a formula of another bakery.
+          ...ovens
+            .filter((id) => all.every((oven) => oven.id !== id))
+            .map((id) => ({ id, text: t`${id}, not here` })),
+        ]}
         chosen={ovens}
         onChoose={onChoose}
         hint={ovens.length === 0 ? t`None ticked: any oven.` : undefined}

@@ -73,6 +73,12 @@ describe('how a formula rests and bakes', () => {
     // As it was, nothing of them is left behind.
     expect(draft()).toEqual(gng);
   });
+  it('shows an oven of another bakery, so that it can be taken off', () => {
+    useDraft.getState().open({ ...gng, bake: { ...gng.bake, ovens: ['port', 'mole'] } });
+    render(<Edited />);
+    fireEvent.click(screen.getByLabelText('mole, not here'));
+    expect(draft().bake.ovens).toEqual(['port']);
+  });
   it('what is done after the oven is changed, and named', () => {
     render(<Edited />);
     type('Pressing one piece flat, seconds', '1.5');
