@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import {
   atWallClock,
-  asThereIs,
+  allAsThereIs,
   forecastDay,
   inUse,
   JokulError,
@@ -71,9 +71,7 @@ export class CurrentDayService {
 
   /** Planned batches with the pieces that there really are: what is missing of one is to be mixed anew. */
   private async asThereIs(planned: readonly BatchPlan[]): Promise<readonly BatchPlan[]> {
-    const { lots, trays } = await this.journal.floorOf(planned.map(({ batchId }) => batchId));
-    const started = new Set([...trays.values()].map(({ loadId }) => loadId));
-    return planned.map((batch) => asThereIs(batch, lots.get(batch.batchId), ({ id }) => started.has(id)));
+    return allAsThereIs(planned, await this.journal.floorOf(planned.map(({ batchId }) => batchId)));
   }
 
   /** Everything that a changed plan is computed and judged by; its batches as they are given. */

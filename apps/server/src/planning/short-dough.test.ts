@@ -59,4 +59,29 @@ describe('a dough that is short', () => {
     expect(piecesOf(after) + unplaced).toBeGreaterThanOrEqual(piecesOf([batch]) - 4);
     expect(body.violations).toEqual([]);
   });
+
+  it('that is gone altogether is no batch any more, and the day can still be planned', async () => {
+    const [batch] = batchesOf((await app.get<DayView>(`days/${date}`)).body.plan?.plan.batches ?? []);
+    if (!batch) throw new Error('some of it was left');
+    await app.post('journal', {
+      entries: [
+        {
+          id: randomUUID(),
+          atMs: Date.parse(`${date}T04:10:30Z`),
+          who: 'Mix hand',
+          device: 'test',
+          lot: batch.batchId,
+          kind: 'discarded',
+          payload: { massG: 20_000, pieces: 0, reason: 'the rest as well' },
+        },
+      ],
+    });
+    const offer = await app.post<ReplanView>(`days/${date}/plan/replan`, {});
+    expect(offer.status).toBe(201);
+    expect(offer.body.before.length).toBeGreaterThan(0);
+    const { status, body } = await app.post<PlanView>(`days/${date}/plan`, {});
+    expect(status).toBe(201);
+    expect(body.plan.batches.map(({ batchId }) => batchId)).not.toContain(batch.batchId);
+    expect(body.violations).toEqual([]);
+  });
 });

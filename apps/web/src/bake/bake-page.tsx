@@ -1,8 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import { useLocation, useParams } from 'react-router';
-import type { BatchPlan, FloorState, Load } from '@jokul/core';
+import { allAsThereIs, type BatchPlan, type FloorState, type Load } from '@jokul/core';
 import { useNames } from '../line/actions';
-import { asTheyAre } from '../line/as-there-is';
 import { NeedPlan } from '../line/need-plan';
 import { NotOnDay } from '../line/not-on-day';
 import { useJournal } from '../journal/store';
@@ -56,7 +55,7 @@ const BakeWork = () => {
   const { loadId } = useParams();
   if (!data || !day.data?.plan) return <Loading what={t`the loads`} />;
   const { plan, forecasts, batchForecasts } = day.data.plan;
-  const loads = asTheyAre(plan.batches, floor)
+  const loads = allAsThereIs(plan.batches, floor)
     .flatMap((batch) => batch.loads.map((load) => ({ load, batch })))
     .sort((a, b) => a.load.startS - b.load.startS);
   // A batch by its name is its next load.

@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import {
+  allAsThereIs,
   inUse,
   openActions,
   ovensToHeat,
@@ -15,7 +16,6 @@ import type { DayView } from '@jokul/contracts';
 import { nowMs } from '../lib/clock';
 import { useBakery, useDay, useOrdersOf } from '../lib/queries';
 import { useFloorKnown, useJournal, record } from '../journal/store';
-import { asTheyAre } from './as-there-is';
 import { loadingOf } from './loading-now';
 import type { Lots } from './lots';
 import { preparationWords } from './preparation-words';
@@ -24,7 +24,7 @@ const useOpenActions = (plan: DayView['plan'] | undefined): readonly Action[] =>
   const floor = useJournal((s) => s.floor);
   const known = useFloorKnown();
   const planned = plan?.plan.batches;
-  const batches = useMemo(() => planned && asTheyAre(planned, floor), [planned, floor]);
+  const batches = useMemo(() => planned && allAsThereIs(planned, floor), [planned, floor]);
   const bakery = useBakery().data;
   const stored = plan?.preparations;
   const preparations = useMemo(

@@ -11,7 +11,7 @@ import {
   type PlanOven,
   type Task,
 } from '../planning/index.js';
-import { asThereIs } from './what-is-there.js';
+import { allAsThereIs } from './what-is-there.js';
 
 export interface ForecastQuestion {
   readonly batches: readonly BatchPlan[];
@@ -122,9 +122,7 @@ export const forecastDay = (question: ForecastQuestion): DayForecast => {
   const traysOf = new Map<string, TrayState[]>();
   for (const tray of floor.trays.values())
     traysOf.set(tray.loadId, [...(traysOf.get(tray.loadId) ?? []), tray]);
-  const batches = question.batches.map((batch) =>
-    asThereIs(batch, floor.lots.get(batch.batchId), ({ id }) => traysOf.has(id)),
-  );
+  const batches = allAsThereIs(question.batches, floor);
   const all = batches
     .flatMap((batch) =>
       batch.loads.map((load): InOven => ({ load, batch, trays: traysOf.get(load.id) ?? [] })),

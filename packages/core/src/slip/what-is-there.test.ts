@@ -11,7 +11,7 @@ import { demoFormulas } from '../demo/index.js';
 import { lateOrders, solvePlan, type BatchPlan } from '../planning/index.js';
 import { at, calm, demoLines, demoProblem } from '../planning/problem/problem.testkit.js';
 import { forecastDay, lateByForecast } from './forecast.js';
-import { asThereIs, doughToPortion, piecesThere } from './what-is-there.js';
+import { allAsThereIs, asThereIs, doughToPortion, piecesThere } from './what-is-there.js';
 
 const stamp = (atMs: number) => ({ atMs, who: 'Mix hand', entryId: `${atMs}` });
 const batch = { massG: 5000, pieces: 100 };
@@ -119,6 +119,15 @@ describe('a plan whose dough is short', () => {
     const none = lot({ ...mixed(1) });
     expect(asThereIs(short, none, () => true).loads).toEqual(short.loads);
     expect(asThereIs(short, none, () => false).loads).toEqual([]);
+    // Gone altogether it is no batch; with a load in the oven it is as large as that.
+    const gone = { lots: new Map([[short.batchId, none]]), trays: new Map() };
+    expect(allAsThereIs(batches, gone).map(({ batchId }) => batchId)).toEqual(
+      batches.filter((own) => own !== short).map(({ batchId }) => batchId),
+    );
+    const [one] = short.loads;
+    const inOven = asThereIs(short, none, ({ id }) => id === one?.id);
+    expect(inOven.pieces).toBe(piecesOf(inOven));
+    expect(inOven.massG).toBeCloseTo((short.massG * inOven.pieces) / short.pieces, 6);
     const stock = { ...short, stock: {} } as BatchPlan;
     expect(asThereIs(stock, none, () => false)).toBe(stock);
     // A tub of it that was portioned gave what was counted.

@@ -1,4 +1,4 @@
-import type { LotState } from '../ledger/index.js';
+import type { FloorState, LotState } from '../ledger/index.js';
 import type { BatchPlan, Load, PlanTray } from '../planning/index.js';
 
 /** Scales and scoops differ by so much from what was planned without anything being missing, as a share. */
@@ -73,12 +73,25 @@ export const asThereIs = (
     return trays.length === 0 ? [] : [{ ...load, trays }];
   });
   const ids = new Set(loads.map(({ id }) => id));
+  // What is in an oven is there, whatever was thrown away since.
+  const pieces = Math.max(there, piecesOf(loads.flatMap(({ trays }) => trays)));
   return {
     ...batch,
-    pieces: there,
+    pieces,
     // Looked at again, it is as large as what is there.
-    massG: (batch.massG * there) / batch.pieces,
+    massG: (batch.massG * pieces) / batch.pieces,
     loads,
     tasks: batch.tasks.filter(({ loadId }) => loadId === undefined || ids.has(loadId)),
   };
+};
+
+/** Planned batches as they are there; what is gone altogether is none. */
+export const allAsThereIs = (
+  batches: readonly BatchPlan[],
+  { lots, trays }: Pick<FloorState, 'lots' | 'trays'>,
+): readonly BatchPlan[] => {
+  const started = new Set([...trays.values()].map(({ loadId }) => loadId));
+  return batches
+    .map((batch) => asThereIs(batch, lots.get(batch.batchId), ({ id }) => started.has(id)))
+    .filter((batch, i) => batch.pieces > 0 || batches[i]?.pieces === 0);
 };
