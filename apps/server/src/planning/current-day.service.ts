@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
   atWallClock,
-  allAsThereIs,
   forecastDay,
   inUse,
   JokulError,
@@ -67,11 +66,6 @@ export class CurrentDayService {
       loadGapS: rules.loadGapS,
       restOf: ({ batchId }) => formulas[batchId]?.rest,
     });
-  }
-
-  /** Planned batches with the pieces that there really are: what is missing of one is to be mixed anew. */
-  private async asThereIs(planned: readonly BatchPlan[]): Promise<readonly BatchPlan[]> {
-    return allAsThereIs(planned, await this.journal.floorOf(planned.map(({ batchId }) => batchId)));
   }
 
   /** Everything that a changed plan is computed and judged by; its batches as they are given. */
@@ -140,7 +134,7 @@ export class CurrentDayService {
    */
   async standing(date: string, inputs: PlanInputs, signal?: AbortSignal): Promise<readonly BatchPlan[]> {
     const current = await this.current(date);
-    const standing = await this.asThereIs(await this.plans.standing(current.body));
+    const standing = await this.plans.standing(current.body);
     const { homeless } = await this.forecast(standing, current.formulas, inputs);
     // What is in an oven that is out of use, or was, stays a fact: nothing has to move for it.
     if (homeless.size === 0) return standing;

@@ -148,12 +148,12 @@ export class PlanService {
     return this.compute(date, await this.inputs.of(date), before, batches, { keep: true, chance, ...how });
   }
 
-  /** Batches of a plan that stay when it is made anew: somebody works on them, or they are held. */
+  /** Batches of a plan that stay when it is made anew, as they are there: somebody works on them, or they are held. */
   async standing(old: StoredPlan | null): Promise<readonly BatchPlan[]> {
     const batches = old?.plan.batches ?? [];
     const begun = await this.stock.begun(batches);
     const held = new Set(old?.held);
-    return batches.filter(({ batchId }) => begun.has(batchId) || held.has(batchId));
+    return this.stock.asThereIs(batches.filter(({ batchId }) => begun.has(batchId) || held.has(batchId)));
   }
 
   private async compute(

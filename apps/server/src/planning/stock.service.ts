@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, Like } from 'typeorm';
 import {
+  allAsThereIs,
   isStockBegun,
   productOf,
   stockInTheCold,
@@ -34,6 +35,11 @@ export class StockService {
       ...mixed,
       ...stock.filter((batch) => isStockBegun(batch, floor)).map(({ batchId }) => batchId),
     ]);
+  }
+
+  /** Planned batches with the pieces that there really are: what is missing of one is to be mixed anew. */
+  async asThereIs(batches: readonly BatchPlan[]): Promise<readonly BatchPlan[]> {
+    return allAsThereIs(batches, await this.journal.floorOf(batches.map(({ batchId }) => batchId)));
   }
 
   /**
