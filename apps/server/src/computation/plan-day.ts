@@ -158,7 +158,7 @@ const planDay = ({
     preparations: [
       ...solved.batches.flatMap((batch) => {
         const formula = formulaOf(batch);
-        return formula ? preparationsOf(batch, formula, rules, equipment.places, shifts) : [];
+        return formula ? preparationsOf(batch, formula, rules, equipment.places, shifts, input.nowS) : [];
       }),
       ...cleaningsOf(solved.batches, formulaOf),
     ].sort((a, b) => a.startS - b.startS),

@@ -157,6 +157,12 @@ describe('what is done for a dough before it is weighed', () => {
       expect(own?.startS).toBe(mixS - 10 * hour - 60);
       expect(own?.earlyS).toBeGreaterThan(0);
     }
+    // Planned when that evening is over, it is done at once, and no later than it is mixed.
+    const at = (nowS: number) =>
+      preparationsOf(batch('GNG'), of('GNG'), demoRules, demoEquipment.places, shifts, nowS);
+    for (const own of at(mixS - 0.25 * hour)) expect(own.startS).toBe(mixS - 0.25 * hour);
+    for (const own of at(mixS + hour)) expect(own.startS).toBe(mixS);
+    expect(at(mixS - 12 * hour)).toEqual(prepare('GNG', shifts));
   });
 });
 

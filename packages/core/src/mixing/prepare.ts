@@ -42,11 +42,16 @@ const softeningS = (roomC: number): number | null => {
   return value;
 };
 
-/** The last moment at which somebody is there, not after another one. */
-const attendedBy = (shifts: readonly Availability[] | undefined, atS: number): number => {
+/**
+ * The last moment at which somebody is there, not after another one. Nobody can go back to the evening before: when that
+ * is over as the plan is made, it is done at once.
+ */
+const attendedBy = (shifts: readonly Availability[] | undefined, atS: number, nowS: number): number => {
   if (!shifts) return atS;
   const open = shifts.filter(({ capacity, fromS }) => capacity > 0 && fromS <= atS);
-  return open.length === 0 ? atS : Math.max(...open.map(({ toS }) => Math.min(toS - 60, atS)));
+  if (open.length === 0) return atS;
+  const lastS = Math.max(...open.map(({ toS }) => Math.min(toS - 60, atS)));
+  return lastS < atS && lastS < nowS ? Math.max(atS, nowS) : lastS;
 };
 
 interface Wanted {
@@ -149,6 +154,7 @@ export const aheadWorkOf = (
  * found a free hand for it then; where it says nothing of it, when it is wanted, or at the end of the shift before when
  * nobody is there. A dough that is not mixed needs none of it.
  * @param shifts when people are there; always where left out
+ * @param nowS when it is asked
  */
 export const preparationsOf = (
   batch: BatchPlan,
@@ -156,6 +162,7 @@ export const preparationsOf = (
   rules: Pick<HouseRules, 'eggIntoButterC'>,
   places: readonly Place[],
   shifts?: readonly Availability[],
+  nowS = Number.NEGATIVE_INFINITY,
 ): readonly Preparation[] => {
   const mix = batch.tasks.find(({ kind }) => kind === 'mix');
   if (!mix) return [];
@@ -164,7 +171,7 @@ export const preparationsOf = (
       const id = `${batch.batchId}/${kind}`;
       const wantedS = Math.floor((mix.startS - aheadS) / 60) * 60;
       const planned = batch.tasks.find((task) => task.kind === 'prepare' && task.id === id);
-      const startS = planned?.startS ?? attendedBy(shifts, wantedS);
+      const startS = planned?.startS ?? Math.min(mix.startS, attendedBy(shifts, wantedS, nowS));
       return {
         id,
         kind,
