@@ -133,22 +133,24 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
         max={120}
         onCommit={(minutes) => set({ trayRestS: minutes * 60 })}
       />
-      <SelectField
-        label={t`On`}
-        value={bake.liner ?? ''}
-        onChange={(event) => {
-          const { liner: _, ...rest } = bake;
-          const chosen = linerKinds.find((kind) => kind === event.target.value);
-          change({ bake: chosen ? { ...rest, liner: chosen } : rest });
-        }}
-      >
-        <option value="">{house ? t`as the house: ${linerNames[house]}` : t`as the house`}</option>
-        {linerKinds.map((kind) => (
-          <option key={kind} value={kind}>
-            {linerNames[kind]}
-          </option>
-        ))}
-      </SelectField>
+      <div className="col-span-full max-w-72">
+        <SelectField
+          label={t`On`}
+          value={bake.liner ?? ''}
+          onChange={(event) => {
+            const { liner: _, ...rest } = bake;
+            const chosen = linerKinds.find((kind) => kind === event.target.value);
+            change({ bake: chosen ? { ...rest, liner: chosen } : rest });
+          }}
+        >
+          <option value="">{house ? t`as the house: ${linerNames[house]}` : t`as the house`}</option>
+          {linerKinds.map((kind) => (
+            <option key={kind} value={kind}>
+              {linerNames[kind]}
+            </option>
+          ))}
+        </SelectField>
+      </div>
       <ItsOvens
         ovens={bake.ovens}
         onChoose={(ovens) => {
