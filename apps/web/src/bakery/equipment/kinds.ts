@@ -251,7 +251,7 @@ export const kinds: readonly Kind[] = [
         said: t`# bowls`,
         optional: '1',
         ask: { as: 'number', min: 1, max: 20, whole: true },
-        hint: t`Each with its own tool. With a second one the next dough need not wait until the first is cleaned of an allergen.`,
+        hint: t`Each with its own tool. With a second one the next dough need not wait until the first is cleaned of an allergen, where cleaning is quicker than mixing.`,
       },
     ],
     example: { name: '', bowlL: 20, minFill: 0.15, maxFill: 0.65, maxMassG: 7000 },

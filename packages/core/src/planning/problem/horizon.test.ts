@@ -333,3 +333,28 @@ describe('days on which the bakery is closed', () => {
     ]);
   });
 });
+
+describe('a mixer with more bowls', () => {
+  const spareOf = (bowls: number | undefined, cleanS: number, mixS = 1500) =>
+    horizonProblem({
+      ...asked(),
+      rules: { ...demoRules, cleanS, mixS },
+      equipment: {
+        ...demoEquipment,
+        mixers: demoEquipment.mixers.map((mixer, i) =>
+          i === 0 && bowls !== undefined ? { ...mixer, bowls } : mixer,
+        ),
+      },
+    }).problem.bowls?.spare;
+  const [first] = demoEquipment.mixers.map(({ id }) => id);
+  it('goes on at once, where a bowl is clean again by the time that it comes round', () => {
+    expect(spareOf(2, 600)).toEqual([first]);
+    expect(spareOf(1, 600)).toBeUndefined();
+    expect(spareOf(undefined, 600)).toBeUndefined();
+  });
+  it('waits where the other bowls are too few for that: dough never meets what was left in one', () => {
+    expect(spareOf(2, 7200)).toBeUndefined();
+    expect(spareOf(3, 2400)).toEqual([first]);
+    expect(spareOf(2, 2400, 900)).toBeUndefined();
+  });
+});

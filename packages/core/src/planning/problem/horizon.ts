@@ -53,6 +53,19 @@ const productOf = (
   };
 };
 
+/**
+ * Mixers that need not wait for the cleaning of a bowl: by the time that it comes round again, the doughs in the other bowls
+ * have left time enough for it. Where they have not, another bowl is no help: it would come back with what was in it.
+ */
+const withSpareBowl = (
+  { mixers }: HorizonInput['equipment'],
+  cleanS: number,
+  products: readonly Pick<PlanProduct, 'mixS'>[],
+): readonly string[] => {
+  const quickestS = Math.min(...products.map(({ mixS }) => mixS));
+  return mixers.filter(({ bowls = 1 }) => bowls > 1 && cleanS <= (bowls - 1) * quickestS).map(({ id }) => id);
+};
+
 /** What is to be ready while the bakery is closed. */
 const closedOf = (
   { equipment, rules }: HorizonInput,
@@ -131,7 +144,8 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
     toS: Math.max(nowS, ...input.orders.map(({ readyByS }) => readyByS)) + 86_400,
   };
   const resources = resourcesOf(equipment, rules, stretch);
-  const spare = equipment.mixers.filter(({ bowls = 1 }) => bowls > 1).map(({ id }) => id);
+  const cleanS = rules.cleanS ?? usualCleanS;
+  const spare = withSpareBowl(equipment, cleanS, products);
   return {
     problem: {
       nowS,
@@ -153,7 +167,7 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       loadGapS: rules.loadGapS,
       fixed: withoutOldHands(resources, fixed),
       bowls: {
-        cleanS: rules.cleanS ?? usualCleanS,
+        cleanS,
         allergens: Object.fromEntries([...formulas.values()].map((f) => [f.code, declaredIn(f)])),
         ...(spare.length > 0 && { spare }),
       },
