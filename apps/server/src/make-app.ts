@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import { BadRequestException, ValidationPipe, type LoggerService } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
@@ -86,7 +87,8 @@ export const makeApp = async (
       whitelist: true,
       forbidNonWhitelisted: true,
       transform: true,
-      exceptionFactory: (errors) => new BadRequestException(firstTrouble(errors) ?? 'This cannot be read.'),
+      exceptionFactory: (errors) =>
+        new BadRequestException(firstTrouble(errors) ?? say`This cannot be read.`),
     }),
   );
   app.useGlobalFilters(new ProblemFilter());

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
@@ -30,7 +31,7 @@ const Colour = () =>
         const score = typeof value === 'object' && value !== null && 'edge' in value ? value.edge : value;
         return typeof score === 'number' && score >= 0 && score <= 100;
       },
-      defaultMessage: () => 'A colour is a score of 0 to 100, or { edge } with it.',
+      defaultMessage: () => say`A colour is a score of 0 to 100, or { edge } with it.`,
     },
   });
 

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
@@ -17,7 +18,7 @@ import {
 import { Optional } from './optional.js';
 
 const wallClock = /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?$/;
-const wallClockWanted = { message: '$property is no date and time: write 2026-11-28T06:30' };
+const wallClockWanted = { message: say`$property is no date and time: write 2026-11-28T06:30` };
 
 export class DayOrderRequest {
   @IsString() @Length(1, 20) productCode: string;

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { IsIn, IsString, Length, ValidateBy } from 'class-validator';
 import { Optional } from './optional.js';
@@ -11,7 +12,7 @@ const School = (...names: readonly string[]) =>
       validate: (value: unknown) =>
         (typeof value === 'string' && names.includes(value)) ||
         (typeof value === 'number' && value >= 20 && value <= 400),
-      defaultMessage: () => `It must be one of ${names.join(', ')}, or the grams of a cup (20 to 400).`,
+      defaultMessage: () => say`It must be one of ${names.join(', ')}, or the grams of a cup (20 to 400).`,
     },
   });
 

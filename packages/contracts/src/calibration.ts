@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
@@ -64,7 +65,7 @@ export class MoveInput {
 /** Taking a way out or a move that was looked at. */
 export class TakeInput {
   /** Why a rule of the floor is broken knowingly; only needed where one is. */
-  @Optional() @IsString() @Length(1, 300, { message: 'Say why, in 1 to 300 letters.' }) reason?: string;
+  @Optional() @IsString() @Length(1, 300, { message: say`Say why, in 1 to 300 letters.` }) reason?: string;
 }
 
 /** Whether a batch stays where it is when the day is planned again. */

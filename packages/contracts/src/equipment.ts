@@ -19,31 +19,31 @@ import {
 } from 'class-validator';
 import { Optional } from './optional.js';
 import { IsBakeDate } from './orders.js';
-import { railWays, skills, trayMaterials, type Rails, type Skill, type TrayMaterial } from '@jokul/core';
+import { railWays, skills, trayMaterials, type Rails, type Skill, type TrayMaterial, say } from '@jokul/core';
 
 const Id = () => (target: object, key: string) => {
   Matches(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/, {
-    message: 'An id is made of small letters, digits and hyphens.',
+    message: say`An id is made of small letters, digits and hyphens.`,
   })(target, key);
 };
 const Name = () => (target: object, key: string) => {
   IsString()(target, key);
-  Length(1, 60, { message: 'A name has 1 to 60 letters.' })(target, key);
+  Length(1, 60, { message: say`A name has 1 to 60 letters.` })(target, key);
 };
 const Between = (min: number, max: number, what: string) => (target: object, key: string) => {
-  const options = { message: `${what} is between ${min} and ${max}.` };
+  const options = { message: say`${what} is between ${min} and ${max}.` };
   IsNumber({}, options)(target, key);
   Min(min, options)(target, key);
   Max(max, options)(target, key);
 };
 const Whole = (min: number, max: number, what: string) => (target: object, key: string) => {
-  const options = { message: `${what} is a whole number from ${min} to ${max}.` };
+  const options = { message: say`${what} is a whole number from ${min} to ${max}.` };
   IsInt(options)(target, key);
   Min(min, options)(target, key);
   Max(max, options)(target, key);
 };
 const TimeOfDay = () => (target: object, key: string) => {
-  Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'A time of day is written 03:30.' })(target, key);
+  Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: say`A time of day is written 03:30.` })(target, key);
 };
 const ListOf =
   (type: () => new () => object, most: number) =>
@@ -63,55 +63,56 @@ class NamedThing extends Thing {
   @Name() name: string;
 }
 export class MixerInput extends NamedThing {
-  @Between(1, 400, 'The bowl, L,') bowlL: number;
-  @Between(0.01, 0.9, 'The least fill, as a share,') minFill: number;
-  @Between(0.05, 1, 'The most fill, as a share,') maxFill: number;
-  @Between(200, 400_000, 'The most dough, g,') maxMassG: number;
-  @Optional() @Between(20, 20_000, 'The power of the motor, W,') powerW?: number;
+  @Between(1, 400, say`The bowl, L,`) bowlL: number;
+  @Between(0.01, 0.9, say`The least fill, as a share,`) minFill: number;
+  @Between(0.05, 1, say`The most fill, as a share,`) maxFill: number;
+  @Between(200, 400_000, say`The most dough, g,`) maxMassG: number;
+  @Optional() @Between(20, 20_000, say`The power of the motor, W,`) powerW?: number;
   @Optional()
   @IsArray()
   @ArrayMinSize(3)
   @ArrayMaxSize(3)
   @IsString({ each: true })
-  @Length(1, 20, { each: true, message: 'A speed has a name of 1 to 20 letters.' })
+  @Length(1, 20, { each: true, message: say`A speed has a name of 1 to 20 letters.` })
   speeds?: string[];
-  @Optional() @Whole(1, 20, 'The number of bowls') bowls?: number;
+  @Optional() @Whole(1, 20, say`The number of bowls`) bowls?: number;
 }
 export class OvenInput extends NamedThing {
   @IsBoolean() fan: boolean;
-  @Whole(1, 60, 'The number of trays at once') places: number;
-  @Between(0.1, 60, 'The heating rate, °C per min,') degreesPerMin: number;
-  @Optional() @Between(-60, 60, 'The heat over the dial, °C,') offsetK?: number;
-  @Optional() @Between(0.1, 60, 'The cooling rate, °C per min,') coolsPerMin?: number;
-  @Optional() @Between(0, 120, 'How far the air falls at loading, °C,') doorFallK?: number;
-  @Optional() @Between(10, 3600, 'The time until the air is back, s,') doorBackS?: number;
-  @Optional() @Between(0, 60, 'What the hottest place is over the coolest, °C,') unevenK?: number;
-  @Optional() @Between(0, 60, 'What one side is over the other, °C,') acrossK?: number;
-  @Optional() @Between(200, 200_000, 'The power of the heaters, W,') powerW?: number;
+  @Whole(1, 60, say`The number of trays at once`) places: number;
+  @Between(0.1, 60, say`The heating rate, °C per min,`) degreesPerMin: number;
+  @Optional() @Between(-60, 60, say`The heat over the dial, °C,`) offsetK?: number;
+  @Optional() @Between(0.1, 60, say`The cooling rate, °C per min,`) coolsPerMin?: number;
+  @Optional() @Between(0, 120, say`How far the air falls at loading, °C,`) doorFallK?: number;
+  @Optional() @Between(10, 3600, say`The time until the air is back, s,`) doorBackS?: number;
+  @Optional() @Between(0, 60, say`What the hottest place is over the coolest, °C,`) unevenK?: number;
+  @Optional() @Between(0, 60, say`What one side is over the other, °C,`) acrossK?: number;
+  @Optional() @Between(200, 200_000, say`The power of the heaters, W,`) powerW?: number;
 }
 export class TrayInput extends NamedThing {
-  @IsIn(Object.keys(trayMaterials), { message: 'Choose what the tray is made of.' }) material: TrayMaterial;
-  @Between(100, 2000, 'The length, mm,') lengthMm: number;
-  @Between(100, 2000, 'The width, mm,') widthMm: number;
-  @Whole(1, 5000, 'The number of trays') count: number;
-  @Optional() @IsIn(railWays, { message: 'Say which sides of the tray have a rail.' }) rails?: Rails;
+  @IsIn(Object.keys(trayMaterials), { message: say`Choose what the tray is made of.` })
+  material: TrayMaterial;
+  @Between(100, 2000, say`The length, mm,`) lengthMm: number;
+  @Between(100, 2000, say`The width, mm,`) widthMm: number;
+  @Whole(1, 5000, say`The number of trays`) count: number;
+  @Optional() @IsIn(railWays, { message: say`Say which sides of the tray have a rail.` }) rails?: Rails;
 }
 export class PlaceInput extends NamedThing {
   @IsIn(['walk-in', 'freezer', 'bench']) kind: 'walk-in' | 'freezer' | 'bench';
-  @Between(-40, 45, 'The temperature, °C,') airC: number;
-  @Between(2, 60, 'The heat transfer, W/m²K,') hWPerM2K: number;
-  @Whole(0, 5000, 'The number of tray places') trayPlaces: number;
-  @Whole(0, 5000, 'The number of tub places') tubPlaces: number;
-  @Whole(0, 5000, 'The number of bag places') bagPlaces: number;
+  @Between(-40, 45, say`The temperature, °C,`) airC: number;
+  @Between(2, 60, say`The heat transfer, W/m²K,`) hWPerM2K: number;
+  @Whole(0, 5000, say`The number of tray places`) trayPlaces: number;
+  @Whole(0, 5000, say`The number of tub places`) tubPlaces: number;
+  @Whole(0, 5000, say`The number of bag places`) bagPlaces: number;
 }
 export class RackInput extends NamedThing {
-  @Whole(1, 5000, 'The number of places') places: number;
+  @Whole(1, 5000, say`The number of places`) places: number;
 }
 export class ScaleInput extends Thing {
   @Optional() @Name() name?: string;
-  @Between(20, 500_000, 'What the scale carries, g,') maxMassG: number;
-  @Between(0.001, 100, 'The step of the scale, g,') resolutionG: number;
-  @Optional() @Between(0, 1000, 'How far the scale may be off, g,') toleranceG?: number;
+  @Between(20, 500_000, say`What the scale carries, g,`) maxMassG: number;
+  @Between(0.001, 100, say`The step of the scale, g,`) resolutionG: number;
+  @Optional() @Between(0, 1000, say`How far the scale may be off, g,`) toleranceG?: number;
 }
 export class HoursInput {
   @TimeOfDay() from: string;
@@ -121,24 +122,24 @@ export class ShiftInput {
   @Name() name: string;
   @TimeOfDay() from: string;
   @TimeOfDay() to: string;
-  @Whole(1, 100, 'The number of hands') hands: number;
+  @Whole(1, 100, say`The number of hands`) hands: number;
   @Optional()
   @IsArray()
   @ArrayUnique()
-  @IsIn(skills, { each: true, message: 'Hands can mix, portion, tend the ovens, and pack.' })
+  @IsIn(skills, { each: true, message: say`Hands can mix, portion, tend the ovens, and pack.` })
   can?: Skill[];
   @Optional() @ListOf(() => HoursInput, 6) breaks?: HoursInput[];
 }
 
 export class ClosedDayInput {
-  @IsBakeDate({ message: 'A day is written 2026-11-27.' }) date: string;
-  @IsString() @Length(1, 80, { message: 'Say why it is closed (1 to 80 letters).' }) why: string;
+  @IsBakeDate({ message: say`A day is written 2026-11-27.` }) date: string;
+  @IsString() @Length(1, 80, { message: say`Say why it is closed (1 to 80 letters).` }) why: string;
 }
 export class AwayInput {
-  @IsBakeDate({ message: 'A day is written 2026-11-27.' }) date: string;
+  @IsBakeDate({ message: say`A day is written 2026-11-27.` }) date: string;
   @Name() shift: string;
-  @Whole(1, 100, 'The number of hands that are away') hands: number;
-  @IsString() @Length(1, 80, { message: 'Say why (1 to 80 letters).' }) why: string;
+  @Whole(1, 100, say`The number of hands that are away`) hands: number;
+  @IsString() @Length(1, 80, { message: say`Say why (1 to 80 letters).` }) why: string;
 }
 export class CalendarInput {
   @IsArray()

@@ -22,10 +22,11 @@ import {
   type ReadyWay,
   type StageTool,
   type ToppingWay,
+  say,
 } from '@jokul/core';
 import { Optional } from './optional.js';
 
-const amount = { message: 'An amount must be above 0 and at most 500 %.' };
+const amount = { message: say`An amount must be above 0 and at most 500 %.` };
 
 export class FormulaLineInput {
   @IsString()
@@ -47,18 +48,18 @@ export class FormulaLineInput {
   @ArrayMaxSize(5)
   @IsIn(readyWays, {
     each: true,
-    message: `What is done to an ingredient is one of ${readyWays.join(', ')}.`,
+    message: say`What is done to an ingredient is one of ${readyWays.join(', ')}.`,
   })
   ready?: ReadyWay[];
 }
 
 export class ToppingInput extends FormulaLineInput {
   @Optional()
-  @IsIn(toppingWays, { message: `A topping is put on one of these ways: ${toppingWays.join(', ')}.` })
+  @IsIn(toppingWays, { message: say`A topping is put on one of these ways: ${toppingWays.join(', ')}.` })
   on?: ToppingWay;
 }
 
-const wrongParts = 'The parts of a stage must be a whole number from 1 to 24.';
+const wrongParts = say`The parts of a stage must be a whole number from 1 to 24.`;
 
 export class FormulaStageInput {
   @IsString()
@@ -80,13 +81,13 @@ export class FormulaStageInput {
   parts?: number;
 
   @Optional()
-  @IsIn(stageTools, { message: `A stage is worked with one of ${stageTools.join(', ')}.` })
+  @IsIn(stageTools, { message: say`A stage is worked with one of ${stageTools.join(', ')}.` })
   tool?: StageTool;
 
   @Optional()
-  @IsNumber({}, { message: 'The time of a stage must be a number of seconds.' })
-  @Min(5, { message: 'A stage is worked for at least 5 s.' })
-  @Max(3600, { message: 'A stage is worked for at most an hour.' })
+  @IsNumber({}, { message: say`The time of a stage must be a number of seconds.` })
+  @Min(5, { message: say`A stage is worked for at least 5 s.` })
+  @Max(3600, { message: say`A stage is worked for at most an hour.` })
   workS?: number;
 
   @IsArray()

@@ -17,14 +17,14 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { linerKinds, type Liner } from '@jokul/core';
+import { linerKinds, type Liner, say } from '@jokul/core';
 import { FormulaStageInput, ToppingInput } from './formula-lines.js';
 import { Optional } from './optional.js';
 
 export class PieceInput {
-  @IsNumber({}, { message: 'The piece weight must be a number of grams.' })
-  @Min(8, { message: 'A piece weighs at least 8 g: the bake model knows no smaller ones.' })
-  @Max(200, { message: 'A piece weighs at most 200 g: the bake model knows no larger ones.' })
+  @IsNumber({}, { message: say`The piece weight must be a number of grams.` })
+  @Min(8, { message: say`A piece weighs at least 8 g: the bake model knows no smaller ones.` })
+  @Max(200, { message: say`A piece weighs at most 200 g: the bake model knows no larger ones.` })
   massG: number;
 
   @IsIn(['ball', 'mound', 'puck', 'slice'])
@@ -32,7 +32,7 @@ export class PieceInput {
 
   /** Pressed flat to this diameter, mm; left out: as its shape has it. */
   @Optional()
-  @IsNumber({}, { message: 'The diameter that a piece is pressed to must be a number of millimetres.' })
+  @IsNumber({}, { message: say`The diameter that a piece is pressed to must be a number of millimetres.` })
   pressedMm?: number;
 }
 
@@ -63,7 +63,7 @@ export class RestInput {
 
   /** Open or covered in the cold; pieces open, tubs and bags covered where left out. */
   @Optional()
-  @IsIn(['open', 'covered'], { message: 'In the cold it lies open or covered.' })
+  @IsIn(['open', 'covered'], { message: say`In the cold it lies open or covered.` })
   cover?: 'open' | 'covered';
 }
 
@@ -72,8 +72,8 @@ export class BakeRuleInput {
   target: 'soft-centre' | 'chewy' | 'crisp-edge' | 'crisp-through';
 
   @IsNumber()
-  @Min(120, { message: 'The oven must be set to 120 °C or more.' })
-  @Max(260, { message: 'The oven must be set to 260 °C or less.' })
+  @Min(120, { message: say`The oven must be set to 120 °C or more.` })
+  @Max(260, { message: say`The oven must be set to 260 °C or less.` })
   setC: number;
 
   @IsBoolean()
@@ -86,23 +86,23 @@ export class BakeRuleInput {
 
   @IsNumber()
   @Min(0)
-  @Max(150, { message: 'The gap must be at most 150 mm.' })
+  @Max(150, { message: say`The gap must be at most 150 mm.` })
   gapMm: number;
 
   /** What it bakes on; the liner of the house where left out. */
   @Optional()
-  @IsIn(linerKinds, { message: 'Choose what lies on the tray.' })
+  @IsIn(linerKinds, { message: say`Choose what lies on the tray.` })
   liner?: Liner;
 
   /** The only ovens that it bakes in; any where left out. */
   @Optional()
   @IsArray()
-  @ArrayMinSize(1, { message: 'Choose an oven at least, or leave it open.' })
+  @ArrayMinSize(1, { message: say`Choose an oven at least, or leave it open.` })
   @ArrayMaxSize(60)
-  @ArrayUnique({ message: 'Name each oven once.' })
+  @ArrayUnique({ message: say`Name each oven once.` })
   @Matches(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/, {
     each: true,
-    message: 'An id is made of small letters, digits and hyphens.',
+    message: say`An id is made of small letters, digits and hyphens.`,
   })
   ovens?: string[];
 }
@@ -113,9 +113,9 @@ export class MethodInput {
   @IsIn(['barely', 'fully']) egg: 'barely' | 'fully';
   @IsIn(['machine', 'hand']) finish: 'machine' | 'hand';
   @Optional()
-  @IsNumber({}, { message: 'The dough temperature must be a number.' })
-  @Min(5, { message: 'The dough temperature must be 5 °C or more.' })
-  @Max(35, { message: 'The dough temperature must be 35 °C or less.' })
+  @IsNumber({}, { message: say`The dough temperature must be a number.` })
+  @Min(5, { message: say`The dough temperature must be 5 °C or more.` })
+  @Max(35, { message: say`The dough temperature must be 35 °C or less.` })
   doughC?: number;
 }
 
@@ -124,30 +124,30 @@ export class AfterBakeInput {
   @Optional()
   @IsNumber()
   @Min(0)
-  @Max(60, { message: 'Pressing a piece flat takes at most 60 s.' })
+  @Max(60, { message: say`Pressing a piece flat takes at most 60 s.` })
   flattenPieceS?: number;
 
   @Optional()
   @IsNumber()
   @Min(0)
-  @Max(600, { message: 'Icing a piece takes at most 600 s.' })
+  @Max(600, { message: say`Icing a piece takes at most 600 s.` })
   icePieceS?: number;
 
   @Optional()
   @IsNumber()
   @Min(0)
-  @Max(86_400, { message: 'Drying takes at most a day.' })
+  @Max(86_400, { message: say`Drying takes at most a day.` })
   dryS?: number;
 }
 
 /** What a formula consists of, without its code and version. */
 export class FormulaBody {
   @IsString()
-  @Length(1, 80, { message: 'The formula needs a name.' })
+  @Length(1, 80, { message: say`The formula needs a name.` })
   name: string;
 
   @IsArray()
-  @ArrayMinSize(1, { message: 'The formula has no stages.' })
+  @ArrayMinSize(1, { message: say`The formula has no stages.` })
   @ArrayMaxSize(12)
   @IsObject({ each: true })
   @ValidateNested({ each: true })
@@ -200,7 +200,7 @@ export class FormulaInput extends FormulaBody {
 /** A new formula: its code is the short name on labels and lots. */
 export class NewFormulaInput extends FormulaBody {
   @Matches(/^[A-Z][A-Z0-9]{1,5}$/, {
-    message: 'The code is 2 to 6 capital letters or digits, beginning with a letter: GNG.',
+    message: say`The code is 2 to 6 capital letters or digits, beginning with a letter: GNG.`,
   })
   code: string;
 }

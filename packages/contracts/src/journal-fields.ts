@@ -1,16 +1,17 @@
+import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { ArrayMaxSize, IsArray, IsNumber, IsString, Length, Max, Min, ValidateBy } from 'class-validator';
 
 export const Grams = () => (target: object, key: string) => {
-  IsNumber({}, { message: 'A weight must be a number of grams.' })(target, key);
-  Min(0, { message: 'A weight cannot be below 0 g.' })(target, key);
-  Max(1e6, { message: 'That weight is more than a tonne.' })(target, key);
+  IsNumber({}, { message: say`A weight must be a number of grams.` })(target, key);
+  Min(0, { message: say`A weight cannot be below 0 g.` })(target, key);
+  Max(1e6, { message: say`That weight is more than a tonne.` })(target, key);
 };
 
 export const Degrees = () => (target: object, key: string) => {
-  IsNumber({}, { message: 'A temperature must be a number.' })(target, key);
-  Min(-45, { message: 'A temperature below −45 °C makes no sense here.' })(target, key);
-  Max(300, { message: 'A temperature above 300 °C makes no sense here.' })(target, key);
+  IsNumber({}, { message: say`A temperature must be a number.` })(target, key);
+  Min(-45, { message: say`A temperature below −45 °C makes no sense here.` })(target, key);
+  Max(300, { message: say`A temperature above 300 °C makes no sense here.` })(target, key);
 };
 
 export const Name = () => (target: object, key: string) => {
@@ -57,7 +58,7 @@ export const ByName = (most: number, sentence: string, names = 40) =>
 
 export const Reason = () => (target: object, key: string) => {
   IsString()(target, key);
-  Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })(target, key);
+  Length(3, 400, { message: say`The reason needs 3 to 400 letters.` })(target, key);
 };
 
-export const seconds = { message: 'An age is a number of seconds, at most some years.' };
+export const seconds = { message: say`An age is a number of seconds, at most some years.` };

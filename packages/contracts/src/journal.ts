@@ -26,6 +26,7 @@ import {
   type AllergenSource,
   type EntryKind,
   type PreparationKind,
+  say,
 } from '@jokul/core';
 import { ByName, Degrees, Grams, Name, Names, Range, Reason } from './journal-fields.js';
 import { AgePayload, BegunPayload } from './journal-pinned.js';
@@ -76,12 +77,12 @@ export class BrownedPayload {
 }
 
 export class MeasuredPayload {
-  @IsIn(['browned butter', 'butter', 'room', 'egg', 'dough'])
+  @IsIn([say`browned butter`, 'butter', 'room', 'egg', 'dough'])
   what: 'browned butter' | 'butter' | 'room' | 'egg' | 'dough';
   @Degrees() temperatureC: number;
   @Optional()
   @IsString()
-  @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
+  @Length(3, 400, { message: say`The reason needs 3 to 400 letters.` })
   reason?: string;
 }
 
@@ -102,7 +103,7 @@ export class MixedPayload {
   @Names() missing: string[];
   @Optional()
   @IsString()
-  @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
+  @Length(3, 400, { message: say`The reason needs 3 to 400 letters.` })
   reason?: string;
   @Optional() @Range(0, 7200) workedS?: number;
   @Optional() @Degrees() roomC?: number;
@@ -124,7 +125,7 @@ export class PortionedPayload {
   @Optional() @Range(1, 500) scoopG?: number;
   @Optional() @IsIn(['level', 'heaped']) filled?: 'level' | 'heaped';
   @Optional()
-  @ByName(1e6, 'Each topping needs its grams: a number from 0 to a tonne.')
+  @ByName(1e6, say`Each topping needs its grams: a number from 0 to a tonne.`)
   toppingsG?: Record<string, number>;
 }
 
@@ -150,7 +151,7 @@ export class ReleasedPayload {
   @Range(0, 4e8) ageS: number;
   @Range(0, 4e8) limitS: number;
   @IsString()
-  @Length(3, 400, { message: 'The reason needs 3 to 400 letters.' })
+  @Length(3, 400, { message: say`The reason needs 3 to 400 letters.` })
   reason: string;
 }
 
@@ -193,12 +194,12 @@ export class InspectedPayload {
 }
 
 export class NotePayload {
-  @IsString() @Length(1, 1000, { message: 'A note has 1 to 1000 letters.' }) text: string;
+  @IsString() @Length(1, 1000, { message: say`A note has 1 to 1000 letters.` }) text: string;
 }
 
 export class StruckPayload {
   @IsUUID() entryId: string;
-  @IsString() @Length(3, 400, { message: 'Say why it is struck (3 to 400 letters).' }) reason: string;
+  @IsString() @Length(3, 400, { message: say`Say why it is struck (3 to 400 letters).` }) reason: string;
 }
 
 /** The class that checks the payload of each kind. */
@@ -244,7 +245,7 @@ export class JournalEntryInput {
 export class AppendInput {
   @IsArray()
   @ArrayMinSize(1)
-  @ArrayMaxSize(200, { message: 'At most 200 entries at once.' })
+  @ArrayMaxSize(200, { message: say`At most 200 entries at once.` })
   @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => JournalEntryInput)

@@ -18,7 +18,7 @@ import {
   type ValidationOptions,
 } from 'class-validator';
 import { Optional } from './optional.js';
-import { isCalendarDate } from '@jokul/core';
+import { isCalendarDate, say } from '@jokul/core';
 
 /** A day of the calendar, such as 2026-11-27. */
 export const IsBakeDate = (options?: ValidationOptions): PropertyDecorator =>
@@ -27,21 +27,21 @@ export const IsBakeDate = (options?: ValidationOptions): PropertyDecorator =>
 /** One line of the bake list, as a person enters it. */
 export class OrderLineInput {
   @IsString()
-  @Length(1, 80, { message: 'Say who it is for (1 to 80 letters).' })
+  @Length(1, 80, { message: say`Say who it is for (1 to 80 letters).` })
   customer: string;
 
   @IsString()
-  @Matches(/^[A-Z0-9]{2,6}$/, { message: 'Choose a product.' })
+  @Matches(/^[A-Z0-9]{2,6}$/, { message: say`Choose a product.` })
   productCode: string;
 
   @Type(() => Number)
-  @IsInt({ message: 'Pieces must be a whole number.' })
-  @Min(1, { message: 'At least one piece; take the line off the list to bake none.' })
-  @Max(20_000, { message: 'That is more than 20,000 pieces; check the figure, or split the line.' })
+  @IsInt({ message: say`Pieces must be a whole number.` })
+  @Min(1, { message: say`At least one piece; take the line off the list to bake none.` })
+  @Max(20_000, { message: say`That is more than 20,000 pieces; check the figure, or split the line.` })
   pieces: number;
 
   @IsString()
-  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Ready-by is a time of day such as 05:40.' })
+  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: say`Ready-by is a time of day such as 05:40.` })
   readyBy: string;
 
   /** Version that was read, when changing a line; missing for a new one. */
@@ -67,8 +67,8 @@ export class OrderLinesInput {
   lines: KeyedOrderLineInput[];
 }
 
-const aDate = { message: 'A day is written 2026-11-27.' };
-const weekdaysSaid = { message: 'Choose the days of the week, each once.' };
+const aDate = { message: say`A day is written 2026-11-27.` };
+const weekdaysSaid = { message: say`Choose the days of the week, each once.` };
 
 /** Lines that come back on days of the week until they are ended. */
 export class StandingOrderInput extends OrderLineInput {

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
@@ -18,7 +19,7 @@ import { NewFormulaInput } from './formula.js';
 import { OwnIngredientInput, PricesBody, RulesBody } from './setup.js';
 
 export class SetupBakery {
-  @Matches(/^(?=.*\S).{1,60}$/, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
+  @Matches(/^(?=.*\S).{1,60}$/, { message: say`The name of the bakery has 1 to 60 letters.` }) name: string;
   @IsString() @Length(1, 60) timeZone: string;
 }
 
@@ -28,8 +29,8 @@ export class SetupBakery {
  * Its schema is published as docs/setup.schema.json.
  */
 export class SetupFile {
-  @IsIn(['jokul-setup'], { message: 'This is no setup file of Jokul.' }) format: 'jokul-setup';
-  @IsIn([1], { message: 'This setup file is of a newer Jokul.' }) version: 1;
+  @IsIn(['jokul-setup'], { message: say`This is no setup file of Jokul.` }) format: 'jokul-setup';
+  @IsIn([1], { message: say`This setup file is of a newer Jokul.` }) version: 1;
   /** When it was made; only for people. */
   @Optional() @IsString() @Length(1, 40) madeAt?: string;
   @IsObject() @ValidateNested() @Type(() => SetupBakery) bakery: SetupBakery;

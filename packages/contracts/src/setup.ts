@@ -30,18 +30,19 @@ import {
   type LabelWording,
   type Liner,
   type OwnLimits,
+  say,
 } from '@jokul/core';
 
-const share = { message: 'A loss is between 0 and 20 %.' };
+const share = { message: say`A loss is between 0 and 20 %.` };
 
-const centre = { message: 'The limit of the centre is between 50 and 95 °C.' };
+const centre = { message: say`The limit of the centre is between 50 and 95 °C.` };
 
 /** House rules that a person may change. */
 export class RulesBody {
   @Type(() => Number) @IsNumber({}, share) @Min(0, share) @Max(0.2, share) bowlLossShare: number;
   @Type(() => Number) @IsNumber({}, share) @Min(0, share) @Max(0.2, share) portionLossShare: number;
   @Type(() => Number)
-  @IsInt({ message: 'Test pieces must be a whole number.' })
+  @IsInt({ message: say`Test pieces must be a whole number.` })
   @Min(0)
   @Max(500)
   testPieces: number;
@@ -67,9 +68,9 @@ export class RulesBody {
   @Optional() @Type(() => Number) @IsNumber() @Min(50, centre) @Max(95, centre) centreC?: number;
   /** The tray and the liner that are planned with. */
   @Optional() @IsString() @Length(1, 40) trayId?: string;
-  @Optional() @IsIn(Object.keys(liners), { message: 'Choose what lies on the tray.' }) liner?: Liner;
+  @Optional() @IsIn(Object.keys(liners), { message: say`Choose what lies on the tray.` }) liner?: Liner;
   /** How labels name allergens. */
-  @Optional() @IsIn(labelWordings, { message: 'Choose how labels name allergens.' }) labels?: LabelWording;
+  @Optional() @IsIn(labelWordings, { message: say`Choose how labels name allergens.` }) labels?: LabelWording;
   /** Limits and factors of the models, where the house sets its own. */
   @Optional() @Limits() limits?: OwnLimits;
 }
@@ -79,7 +80,7 @@ export class RulesInput extends RulesBody {
 
 /** What the bakery is called, and the zone of its clock. */
 export class BakeryInput {
-  @Matches(/^(?=.*\S).{1,60}$/, { message: 'The name of the bakery has 1 to 60 letters.' }) name: string;
+  @Matches(/^(?=.*\S).{1,60}$/, { message: say`The name of the bakery has 1 to 60 letters.` }) name: string;
   @IsString() @Length(1, 60) timeZone: string;
   @IsInt() rulesVersion: number;
 }
@@ -89,36 +90,38 @@ export class BackupChoiceInput {
   @IsOptional()
   @IsString()
   @Length(0, 400)
-  @Matches(/^[^\0\r\n]*$/, { message: 'A folder is one line.' })
+  @Matches(/^[^\0\r\n]*$/, { message: say`A folder is one line.` })
   folder: string | null;
 
   @IsInt()
-  @Min(1, { message: 'At least one night is kept.' })
-  @Max(400, { message: 'At most 400 nights are kept.' })
+  @Min(1, { message: say`At least one night is kept.` })
+  @Max(400, { message: say`At most 400 nights are kept.` })
   keep: number;
 }
 
 /** Which bakery is to be opened. */
 export class OpenBakeryInput {
-  @IsIn(['demo', 'own'], { message: 'The bakery to open is "demo" or "own".' }) kind: 'demo' | 'own';
+  @IsIn(['demo', 'own'], { message: say`The bakery to open is "demo" or "own".` }) kind: 'demo' | 'own';
   /** Which one of one's own: the first where left out; "new" begins another one. */
   @Optional()
-  @Matches(/^(?:new|own(?:-[2-9]|-[1-9][0-9])?)$/, { message: 'There is no bakery of that name.' })
+  @Matches(/^(?:new|own(?:-[2-9]|-[1-9][0-9])?)$/, { message: say`There is no bakery of that name.` })
   id?: string;
 }
 
 /** The bakery's clock: real, or set to a moment of the demo and running or standing still from there. */
 export class ClockInput {
   @IsIn(['real', 'running', 'frozen']) mode: 'real' | 'running' | 'frozen';
-  @Optional() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'The date is written 2026-11-27.' }) date?: string;
+  @Optional()
+  @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: say`The date is written 2026-11-27.` })
+  date?: string;
   @Optional()
   @IsString()
   @Length(5, 5)
-  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'The time is written 04:10.' })
+  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: say`The time is written 04:10.` })
   time?: string;
 }
 
-const fraction = { message: 'A part of a composition is between 0 and 100 %.' };
+const fraction = { message: say`A part of a composition is between 0 and 100 %.` };
 const Fraction = () => (target: object, key: string) => {
   IsNumber({}, fraction)(target, key);
   Min(0, fraction)(target, key);
@@ -153,9 +156,11 @@ export class IngredientPartInput {
 
 /** An ingredient of the bakery's own. */
 export class OwnIngredientInput {
-  @Matches(/^own-[a-z0-9-]{1,50}$/, { message: 'The id begins with own- and has small letters and digits.' })
+  @Matches(/^own-[a-z0-9-]{1,50}$/, {
+    message: say`The id begins with own- and has small letters and digits.`,
+  })
   id: string;
-  @IsString() @Length(2, 60, { message: 'The ingredient needs a name of 2 to 60 letters.' }) name: string;
+  @IsString() @Length(2, 60, { message: say`The ingredient needs a name of 2 to 60 letters.` }) name: string;
   @IsIn(ingredientKinds) kind: IngredientKind;
   @IsObject() @ValidateNested() @Type(() => AnalysisInput) analysis: AnalysisInput;
   /** Packing to g/mL. */
@@ -169,13 +174,13 @@ export class OwnIngredientInput {
   /** What it is mixed from; its composition and leavening follow from them. */
   @Optional()
   @IsArray()
-  @ArrayMaxSize(30, { message: 'An ingredient is mixed from 30 others at most.' })
+  @ArrayMaxSize(30, { message: say`An ingredient is mixed from 30 others at most.` })
   @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => IngredientPartInput)
   parts?: IngredientPartInput[];
   @IsString()
-  @Length(1, 200, { message: 'Say where the figures are from: the label, a supplier.' })
+  @Length(1, 200, { message: say`Say where the figures are from: the label, a supplier.` })
   source: string;
 }
 
@@ -192,18 +197,18 @@ export class OwnIngredientsInput {
 
 /** What the bakery pays for a kilogram of its ingredients, in its own money. */
 export class PricesBody {
-  @Matches(/^(?:[A-Z]{3})?$/, { message: 'A currency is three capitals, such as EUR.' }) currency: string;
-  @ByName(100_000, 'A price of a kilogram is between 0 and 100,000.', 1000) perKg: Record<string, number>;
+  @Matches(/^(?:[A-Z]{3})?$/, { message: say`A currency is three capitals, such as EUR.` }) currency: string;
+  @ByName(100_000, say`A price of a kilogram is between 0 and 100,000.`, 1000) perKg: Record<string, number>;
   /** What a pack of an ingredient holds, g. */
   @Optional()
-  @ByName(1e6, 'A pack holds between 0 and 1,000,000 g.', 1000)
+  @ByName(1e6, say`A pack holds between 0 and 1,000,000 g.`, 1000)
   packG?: Record<string, number>;
   /** A kilowatt hour; 0 where nobody says. */
   @Optional()
   @Type(() => Number)
-  @IsNumber({}, { message: 'The price of a kWh is between 0 and 1,000.' })
-  @Min(0, { message: 'The price of a kWh is between 0 and 1,000.' })
-  @Max(1000, { message: 'The price of a kWh is between 0 and 1,000.' })
+  @IsNumber({}, { message: say`The price of a kWh is between 0 and 1,000.` })
+  @Min(0, { message: say`The price of a kWh is between 0 and 1,000.` })
+  @Max(1000, { message: say`The price of a kWh is between 0 and 1,000.` })
   perKWh?: number;
 }
 

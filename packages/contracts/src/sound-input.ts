@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 /** Deeper than this nothing that Jokul takes is; what is would only stop whoever reads it. */
 const deepest = 40;
 /** Names by which a value could pass itself off as something else to the code that reads it. */
@@ -30,4 +31,4 @@ export const unsoundAt = (input: unknown): string | null => {
 
 /** What is said of it. */
 export const sayUnsound = (path: string): string =>
-  `"${path.length > 120 ? `${path.slice(0, 120)} …` : path}" cannot be read: it is nested too deep, has a name that is no name here, or text with half a letter in it.`;
+  say`"${path.length > 120 ? `${path.slice(0, 120)} …` : path}" cannot be read: it is nested too deep, has a name that is no name here, or text with half a letter in it.`;

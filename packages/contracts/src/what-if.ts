@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
@@ -18,12 +19,12 @@ import { IsBakeDate, OrderLineInput } from './orders.js';
 /** An oven that may come, like one that is there. */
 export class OvenMoreInput {
   @IsString() @Length(1, 40) likeId: string;
-  @IsString() @Length(1, 60, { message: 'A name has 1 to 60 letters.' }) name: string;
+  @IsString() @Length(1, 60, { message: say`A name has 1 to 60 letters.` }) name: string;
 }
 
 /** Hands that may be away from a shift on the day on which it begins. */
 export class AwayHandsInput {
-  @IsBakeDate({ message: 'A day is written 2026-11-27.' }) date: string;
+  @IsBakeDate({ message: say`A day is written 2026-11-27.` }) date: string;
   @IsString() @Length(1, 60) shift: string;
   @IsInt() @Min(1) @Max(100) hands: number;
 }
@@ -33,7 +34,7 @@ export class WhatIfInput {
   @Optional()
   @IsArray()
   @ArrayMaxSize(20)
-  @ArrayUnique({ message: 'An oven is out once.' })
+  @ArrayUnique({ message: say`An oven is out once.` })
   @IsString({ each: true })
   @Length(1, 40, { each: true })
   ovensOut?: string[];

@@ -4,7 +4,7 @@ import { open, rename, rm } from 'node:fs/promises';
 import { createInterface } from 'node:readline';
 import { once } from 'node:events';
 import { createGunzip, createGzip } from 'node:zlib';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 
 /*
  * One file holds all records of a bakery: gzipped JSON Lines. The first line says what it is and how each table is made,
@@ -40,7 +40,7 @@ interface EndLine {
 const broken = (file: string, why: string) =>
   new JokulError(
     'broken-backup',
-    `${file} is no whole backup: ${why}. Take another one; nothing was changed.`,
+    say`${file} is no whole backup: ${why}. Take another one; nothing was changed.`,
   );
 
 /** Writes a backup beside its name and gives it the name when it is whole and on the disk. */
@@ -92,24 +92,24 @@ const parsed = (file: string, text: string): unknown => {
   try {
     return JSON.parse(text);
   } catch {
-    throw broken(file, 'a line of it cannot be read');
+    throw broken(file, say`a line of it cannot be read`);
   }
 };
 
 const headOf = (file: string, value: unknown): BackupHead => {
   const head = value as Partial<BackupHead> | null;
-  if (head?.what !== 'jokul-backup') throw broken(file, 'it does not say that it is one');
+  if (head?.what !== 'jokul-backup') throw broken(file, say`it does not say that it is one`);
   if (head.form !== 1 || !Array.isArray(head.tables))
-    throw broken(file, 'it was made by another Jokul, in a form that this one does not know');
+    throw broken(file, say`it was made by another Jokul, in a form that this one does not know`);
   return head as BackupHead;
 };
 
 const checkEnd = (file: string, end: EndLine | null, counts: Record<string, number>, sum: Hash): void => {
-  if (!end) throw broken(file, 'its end is missing');
-  if (end.sha256 !== sum.digest('hex')) throw broken(file, 'its checksum is another one');
+  if (!end) throw broken(file, say`its end is missing`);
+  if (end.sha256 !== sum.digest('hex')) throw broken(file, say`its checksum is another one`);
   for (const [table, count] of Object.entries(end.rows))
     if (counts[table] !== count)
-      throw broken(file, `${counts[table] ?? 0} rows of ${table} are in it, not ${count}`);
+      throw broken(file, say`${counts[table] ?? 0} rows of ${table} are in it, not ${count}`);
 };
 
 /**
@@ -135,7 +135,7 @@ export const readBackup = async (
   try {
     for await (const text of createInterface({ input: unzip, crlfDelay: Infinity })) {
       const value = parsed(file, text);
-      if (end) throw broken(file, 'something stands after its end');
+      if (end) throw broken(file, say`something stands after its end`);
       if (head === null) {
         head = headOf(file, value);
         tables = new Map(head.tables.map((table) => [table.name, table]));
@@ -147,7 +147,7 @@ export const readBackup = async (
         const { table: name, row } = value as RowLine;
         const table = tables.get(name);
         if (!table || !Array.isArray(row) || row.length !== table.columns.length)
-          throw broken(file, 'a row of it belongs to no table');
+          throw broken(file, say`a row of it belongs to no table`);
         counts[name] = (counts[name] ?? 0) + 1;
         await on.row?.(table, row);
       }
@@ -156,16 +156,16 @@ export const readBackup = async (
   } catch (error) {
     if (error instanceof JokulError) throw error;
     if ((error as NodeJS.ErrnoException).code === 'ENOENT')
-      throw new JokulError('no-backup', `There is no file ${file}.`);
+      throw new JokulError('no-backup', say`There is no file ${file}.`);
     if (
       /^Z_|unexpected end|incorrect header/i.test(
         `${(error as NodeJS.ErrnoException).code} ${(error as Error).message}`,
       )
     )
-      throw broken(file, 'it is cut short or damaged');
+      throw broken(file, say`it is cut short or damaged`);
     throw error;
   }
-  if (head === null) throw broken(file, 'it is empty');
+  if (head === null) throw broken(file, say`it is empty`);
   checkEnd(file, end, { ...Object.fromEntries(head.tables.map(({ name }) => [name, 0])), ...counts }, sum);
   return { head, rows: counts };
 };

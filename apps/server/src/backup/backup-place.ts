@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import { mkdir, open, rm } from 'node:fs/promises';
 import { dirname, isAbsolute, join, resolve } from 'node:path';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 import type { BackupTold } from '../config/config.js';
 
 /** What a person chose: a folder, or the usual one; and how many nights are kept. */
@@ -47,8 +47,8 @@ const mustTakeFiles = async (folder: string): Promise<void> => {
     const { code } = error as NodeJS.ErrnoException;
     throw refuse(
       code === 'ENOSPC'
-        ? 'The disk of this folder is full.'
-        : 'Nothing can be written into this folder: Jokul has no right to, or its disk is read-only.',
+        ? say`The disk of this folder is full.`
+        : say`Nothing can be written into this folder: Jokul has no right to, or its disk is read-only.`,
     );
   }
 };
@@ -113,15 +113,17 @@ export class BackupPlace {
 
   /** @throws JokulError `bad-folder` for one that is not there, cannot be written into, or cannot be chosen */
   async choose({ folder, keep }: BackupChoice): Promise<void> {
-    if (!this.told) throw refuse('This server was not told where backups go.');
+    if (!this.told) throw refuse(say`This server was not told where backups go.`);
     if (this.told.named !== undefined && folder !== null)
-      throw refuse('The folder was named when Jokul was started (JOKUL_BACKUPS); it cannot be changed here.');
+      throw refuse(
+        say`The folder was named when Jokul was started (JOKUL_BACKUPS); it cannot be changed here.`,
+      );
     if (folder !== null) {
       if (!isAbsolute(folder))
-        throw refuse('Write the whole way to the folder, from its beginning: /mnt/backup, for example.');
+        throw refuse(say`Write the whole way to the folder, from its beginning: /mnt/backup, for example.`);
       if (!isFolder(folder))
         throw refuse(
-          'There is no such folder on the machine that Jokul runs on. Make it first, or connect its disk.',
+          say`There is no such folder on the machine that Jokul runs on. Make it first, or connect its disk.`,
         );
       await mustTakeFiles(folder);
     }

@@ -1,6 +1,6 @@
 import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
 import type { Connection as StreamConnection } from 'mysql2';
-import { firstBrokenSeq, genesisHash, JokulError, type JournalEntry } from '@jokul/core';
+import { firstBrokenSeq, genesisHash, JokulError, type JournalEntry, say } from '@jokul/core';
 import type { Config } from '../config/config.js';
 import { sha256 } from '../journal/chain-on.js';
 import { readBackup, writeBackup, type BackupHead, type Row, type TableForm } from './backup-file.js';
@@ -125,7 +125,10 @@ export const backUp = async (config: Config, file: string): Promise<BackupFacts>
   try {
     const names = (await tablesOf(db)).filter((name) => !isPassing(name));
     if (names.length === 0)
-      throw new JokulError('empty-database', 'There are no records to back up yet: start Jokul once first.');
+      throw new JokulError(
+        'empty-database',
+        say`There are no records to back up yet: start Jokul once first.`,
+      );
     const tables = await Promise.all(names.map((name) => formOf(db, name)));
     await db.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
     await db.query('START TRANSACTION WITH CONSISTENT SNAPSHOT');
@@ -144,7 +147,8 @@ const mostTogether = 2_000_000;
 const named = (name: string) => `\`${incoming}${name}\``;
 const createAs = ({ name, create }: TableForm): string => {
   const made = create.replace(/^CREATE TABLE `[^`]+`/, `CREATE TABLE ${named(name)}`);
-  if (made === create) throw new JokulError('broken-backup', `The backup does not say how ${name} is made.`);
+  if (made === create)
+    throw new JokulError('broken-backup', say`The backup does not say how ${name} is made.`);
   return made;
 };
 

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 import type { BackupMadeView, BackupsView } from '@jokul/contracts';
 import { isBackupName } from './backup-name.js';
 import { BackupPlace, type BackupChoice } from './backup-place.js';
@@ -56,20 +56,20 @@ export class BackupsService {
 
   private async run(): Promise<BackupMadeView> {
     if (!this.place.look())
-      throw new JokulError('no-backup', 'This server was not told where backups go.', 'folder');
+      throw new JokulError('no-backup', say`This server was not told where backups go.`, 'folder');
     const said = await this.apart(['backup-as', 'backup']);
     const answer = JSON.parse(said.trim().split('\n').at(-1) || 'null') as
       (BackupMadeView & { readonly refused?: { readonly code: string; readonly message: string } }) | null;
     if (answer && !answer.refused) return answer;
     const why: Readonly<Record<string, string>> = {
-      ENOSPC: 'the disk of the folder is full.',
-      EACCES: 'Jokul has no right to write into the folder.',
-      EROFS: 'the disk of the folder is read-only.',
-      ENOENT: 'the folder is not there.',
+      ENOSPC: say`the disk of the folder is full.`,
+      EACCES: say`Jokul has no right to write into the folder.`,
+      EROFS: say`the disk of the folder is read-only.`,
+      ENOENT: say`the folder is not there.`,
     };
     throw new JokulError(
       'no-backup',
-      `No backup was made: ${why[answer?.refused?.code ?? ''] ?? answer?.refused?.message ?? 'it broke off.'}`,
+      say`No backup was made: ${why[answer?.refused?.code ?? ''] ?? answer?.refused?.message ?? say`it broke off.`}`,
       'folder',
     );
   }

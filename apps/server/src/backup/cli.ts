@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { readConfig, type Config } from '../config/config.js';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 import { backupName, isBackupKind } from './backup-name.js';
 import { BackupPlace } from './backup-place.js';
 import { backUp, checkBackup, restore } from './backup.js';
@@ -11,10 +11,10 @@ import { backUp, checkBackup, restore } from './backup.js';
  */
 const [, , what, file = ''] = process.argv;
 const backUpAs = async (config: Config, kind: string) => {
-  if (!isBackupKind(kind)) throw new JokulError('bad-request', `"${kind}" is no kind of backup.`);
+  if (!isBackupKind(kind)) throw new JokulError('bad-request', say`"${kind}" is no kind of backup.`);
   const place = new BackupPlace(config.backups ?? null);
   const folder = await place.made();
-  if (folder === null) throw new JokulError('bad-request', 'Nobody told where backups go.');
+  if (folder === null) throw new JokulError('bad-request', say`Nobody told where backups go.`);
   const made = join(folder, backupName(kind));
   const { keep, missing } = place.look() ?? {};
   return { ...(await backUp(config, made)), file: made, keep, missing };
@@ -27,7 +27,10 @@ const work = {
 }[what ?? ''];
 try {
   if (!work)
-    throw new JokulError('bad-request', `"${what}" is none of backup, backup-as, restore and check.`);
+    throw new JokulError(
+      'bad-request',
+      say`"${String(what)}" is none of backup, backup-as, restore and check.`,
+    );
   process.stdout.write(`${JSON.stringify(await work(readConfig(), file))}\n`);
 } catch (error) {
   const known = error instanceof JokulError;

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { checkEquipment, equipmentKinds, JokulError, type Equipment } from '@jokul/core';
+import { checkEquipment, equipmentKinds, JokulError, type Equipment, say } from '@jokul/core';
 import type { EquipmentInput } from '@jokul/contracts';
 import { SettingsService } from '../settings/settings.service.js';
 
@@ -20,7 +20,7 @@ export class EquipmentService {
       if (gone)
         throw new JokulError(
           'in-records',
-          `"${'name' in gone ? gone.name : gone.id}" cannot be taken out: records may name it. Retire it instead.`,
+          say`"${('name' in gone && gone.name) || gone.id}" cannot be taken out: records may name it. Retire it instead.`,
           kind,
         );
     }
@@ -38,7 +38,7 @@ export class EquipmentService {
     if (planned?.retired)
       throw new JokulError(
         'planned-with',
-        `"${planned.name}" is the tray that is planned with: choose another one in the house rules first.`,
+        say`"${planned.name}" is the tray that is planned with: choose another one in the house rules first.`,
         'trays',
       );
     await this.settings.write('equipment', equipment, version, who);

@@ -1,6 +1,13 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
-import { genesisHash, JokulError, starterEquipment, usualHouseRules, type HouseRules } from '@jokul/core';
+import {
+  genesisHash,
+  JokulError,
+  starterEquipment,
+  usualHouseRules,
+  type HouseRules,
+  say,
+} from '@jokul/core';
 import type { BakeryInput } from '@jokul/contracts';
 import { JournalHeadEntity, SettingEntity } from '../database/entities.js';
 import { pack, type StoredName } from '../database/stored.js';
@@ -50,14 +57,14 @@ export class OwnBakery {
    */
   async name({ name, timeZone, rulesVersion }: BakeryInput, who = ''): Promise<void> {
     if (!isZone(timeZone))
-      throw new JokulError('bad-zone', `There is no time zone "${timeZone}".`, 'timeZone');
+      throw new JokulError('bad-zone', say`There is no time zone "${timeZone}".`, 'timeZone');
     await changeRows(this.db, async (manager) => {
       const rules = await this.settings.read('rules', manager);
       const bakery = await this.settings.read('bakery', manager);
       if (rules.version !== rulesVersion)
         throw new JokulError(
           'changed-meanwhile',
-          'Somebody else changed this meanwhile. Look at their change, then save yours again.',
+          say`Somebody else changed this meanwhile. Look at their change, then save yours again.`,
           'rulesVersion',
         );
       const write = async (key: 'rules' | 'bakery', body: object, version: number) => {

@@ -1,4 +1,4 @@
-import { equipmentKinds, JokulError, withoutFoods, type Equipment, type Formula } from '@jokul/core';
+import { equipmentKinds, JokulError, withoutFoods, type Equipment, type Formula, say } from '@jokul/core';
 
 const without = <T extends object, K extends keyof T>(whole: T, key: K): Omit<T, K> =>
   Object.fromEntries(Object.entries(whole).filter(([own]) => own !== key)) as Omit<T, K>;
@@ -16,7 +16,7 @@ export const setUpOf = (equipment: Equipment) => ({
 export const changedMeanwhile = () =>
   new JokulError(
     'changed-meanwhile',
-    'Somebody else changed the setup meanwhile. Look at the file again, then take it in.',
+    say`Somebody else changed the setup meanwhile. Look at the file again, then take it in.`,
     'versions',
   );
 

@@ -22,6 +22,7 @@ import {
   type Ingredient,
   type Library,
   type Prices,
+  say,
 } from '@jokul/core';
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaVersionEntity, SettingEntity, SetupChangeEntity } from '../database/entities.js';
@@ -100,7 +101,7 @@ export class SetupFileService {
   async before(id: number): Promise<SetupFile> {
     const row = await this.db.manager.findOneBy(SetupChangeEntity, { id });
     if (!row || !isKept(row.key))
-      throw new JokulError('unknown-change', 'That change is not kept any more.', 'id');
+      throw new JokulError('unknown-change', say`That change is not kept any more.`, 'id');
     const file = await this.give();
     const body = unpack<unknown>(row.key, row.before);
     const rules = row.key === 'rules' ? (body as HouseRules) : null;
@@ -158,14 +159,14 @@ export class SetupFileService {
     if (!isZone(file.bakery.timeZone))
       throw new JokulError(
         'bad-zone',
-        `There is no time zone "${file.bakery.timeZone}".`,
+        say`There is no time zone "${file.bakery.timeZone}".`,
         'file.bakery.timeZone',
       );
     const tray = equipment.trays.find(({ id }) => id === rules.trayId);
     if (!tray || tray.retired)
       throw new JokulError(
         'bad-tray',
-        'The tray to plan with must be one of the file that is in use.',
+        say`The tray to plan with must be one of the file that is in use.`,
         'file.rules.trayId',
       );
     const ingredients = this.ingredientsWith(now, file);
@@ -178,7 +179,7 @@ export class SetupFileService {
     const codes = file.formulas.map(({ code }) => code);
     const twice = codes.find((code, i) => codes.indexOf(code) !== i);
     if (twice !== undefined)
-      throw new JokulError('twice', `The file has the formula ${twice} twice.`, 'file.formulas');
+      throw new JokulError('twice', say`The file has the formula ${twice} twice.`, 'file.formulas');
     this.checkFormulas(formulas, libraryOf(ingredients));
     const fresh = formulas.filter((formula) => latest.get(formula.code) !== formula);
     const prices = file.prices && (plain(file.prices) as Prices);

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { inUse, JokulError, wallClock } from '@jokul/core';
+import { inUse, JokulError, wallClock, say } from '@jokul/core';
 import {
   BakeryInput,
   EquipmentInput,
@@ -83,7 +83,7 @@ export class SetupController {
       this.settings.read('equipment'),
     ]);
     if (changes.trayId !== undefined && !inUse(equipment).trays.some(({ id }) => id === changes.trayId))
-      throw new JokulError('bad-tray', 'The tray to plan with must be one that is in use.', 'trayId');
+      throw new JokulError('bad-tray', say`The tray to plan with must be one that is in use.`, 'trayId');
     await this.settings.write('rules', { ...body, ...changes }, version, who);
     return this.bakery();
   }

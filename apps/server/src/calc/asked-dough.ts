@@ -5,6 +5,7 @@ import {
   typicalDough,
   type Dough,
   type Formula,
+  say,
 } from '@jokul/core';
 import type { BakeRequestInput, ScaleFormula } from '@jokul/contracts';
 
@@ -24,7 +25,7 @@ export const stagesOf = (formula: ScaleFormula): Pick<Formula, 'stages'> => ({
 export const startOf = ({ profile, startC }: BakeRequestInput['piece']): number | readonly number[] => {
   const start = profile ?? startC;
   if (start === undefined)
-    throw new JokulError('out-of-range', 'Give the start temperature or a profile.', 'piece.startC');
+    throw new JokulError('out-of-range', say`Give the start temperature or a profile.`, 'piece.startC');
   return start;
 };
 
@@ -34,7 +35,7 @@ export const doughIn = ({
   composition,
 }: Pick<BakeRequestInput, 'formula' | 'composition'>): Dough => {
   if (formula && composition)
-    throw new JokulError('too-much', 'Give a formula or a composition, not both.', 'composition');
+    throw new JokulError('too-much', say`Give a formula or a composition, not both.`, 'composition');
   if (formula) return doughOf(stagesOf(formula));
   return composition ? doughFromComposition(composition) : typicalDough;
 };

@@ -1,7 +1,7 @@
 import { Injectable, ServiceUnavailableException, type OnModuleDestroy } from '@nestjs/common';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 import type { Outcome } from '../computation/outcome.js';
 
 const timeLimitS = 20;
@@ -32,7 +32,7 @@ export class CalcService implements OnModuleDestroy {
     const limit = AbortSignal.timeout(timeLimitS * 1000);
     if (this.pool.queueSize >= mostWaiting)
       throw new ServiceUnavailableException(
-        'Too many calculations are waiting. Nothing was lost: ask again in a few seconds.',
+        say`Too many calculations are waiting. Nothing was lost: ask again in a few seconds.`,
       );
     const answer = await this.pool
       .run({ name, json }, { signal: AbortSignal.any([limit, left]) })
@@ -43,7 +43,7 @@ export class CalcService implements OnModuleDestroy {
           limit.aborted ||
           (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY');
         if (!overrun) throw error;
-        const message = `The calculation was stopped: it takes more than ${timeLimitS} s or too much memory. Ask for less at once.`;
+        const message = say`The calculation was stopped: it takes more than ${timeLimitS} s or too much memory. Ask for less at once.`;
         return { refused: { code: 'takes-too-long', message, path: '' } };
       });
     if ('result' in answer) return answer.result;

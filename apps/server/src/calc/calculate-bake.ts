@@ -1,5 +1,5 @@
 import type { BakeAnswer, BakeRequestInput } from '@jokul/contracts';
-import { adjustInput, bake, bakeInput, noAdjustment, requireNumber } from '@jokul/core';
+import { adjustInput, bake, bakeInput, noAdjustment, requireNumber, say } from '@jokul/core';
 import { doughIn, startOf } from './asked-dough.js';
 
 export const runBake = (r: BakeRequestInput): BakeAnswer => {
@@ -9,14 +9,14 @@ export const runBake = (r: BakeRequestInput): BakeAnswer => {
   if (calibration) {
     requireNumber(
       calibration.offsetK ?? 0,
-      'The offset of the oven',
+      say`The offset of the oven`,
       -40,
       40,
       'K',
       'oven.calibration.offsetK',
     );
     for (const name of ['hFactor', 'stiffness', 'colourFactor'] as const)
-      requireNumber(calibration[name] ?? 1, `The factor ${name}`, 0.3, 3, '', `oven.calibration.${name}`);
+      requireNumber(calibration[name] ?? 1, say`The factor ${name}`, 0.3, 3, '', `oven.calibration.${name}`);
   }
   const result = bake(
     adjustInput(

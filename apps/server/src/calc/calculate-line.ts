@@ -29,6 +29,7 @@ import {
   weighCheck,
   weighSheet,
   type Body,
+  say,
 } from '@jokul/core';
 import { stagesOf } from './asked-dough.js';
 
@@ -81,7 +82,7 @@ export const runScale = (r: ScaleRequest): ScaleAnswer => {
 
 export const runCold = (r: ColdRequest): ColdAnswer => {
   if (r.composition && r.properties)
-    throw new JokulError('too-much', 'Give a composition or constant properties, not both.', 'properties');
+    throw new JokulError('too-much', say`Give a composition or constant properties, not both.`, 'properties');
   const material = r.properties
     ? constantMaterial(r.properties)
     : doughMaterial(r.composition ? doughFromComposition(r.composition) : typicalDough);
@@ -100,12 +101,12 @@ export const runTray = (r: TrayRequest): TrayAnswer => {
   if ([diameterMm, sizes, bar].filter((given) => given !== undefined).length !== 1)
     throw new JokulError(
       'which-pieces',
-      'Say one of the three: a diameter, several sizes, or a bar.',
+      say`Say one of the three: a diameter, several sizes, or a bar.`,
       'diameterMm',
     );
   const gapMm = touching ? 0 : r.gapMm;
   if (gapMm === undefined)
-    throw new JokulError('no-gap', 'Say the gap, or that the pieces may touch.', 'gapMm');
+    throw new JokulError('no-gap', say`Say the gap, or that the pieces may touch.`, 'gapMm');
   const on = { ...tray, gapMm, marginMm };
   if (bar) {
     const bars = layOutBars({ ...on, barLengthMm: bar.lengthMm, barWidthMm: bar.widthMm });

@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import { calcRequests, sayUnsound, unsoundAt, type CalcAnswer, type CalcName } from '@jokul/contracts';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 import { firstTrouble } from '../common/first-trouble.js';
 import { bringLinear } from '../computation/linear.js';
 import { runBake } from './calculate-bake.js';
@@ -16,7 +16,7 @@ const checked = <T extends object>(type: new () => T, json: unknown): T => {
   const unsound = unsoundAt(json);
   if (unsound !== null) throw new JokulError('bad-request', sayUnsound(unsound), unsound);
   if (typeof json !== 'object' || json === null || Array.isArray(json)) {
-    throw new JokulError('bad-request', 'The input must be one JSON object.');
+    throw new JokulError('bad-request', say`The input must be one JSON object.`);
   }
   const request = plainToInstance(type, json);
   const trouble = firstTrouble(validateSync(request, { whitelist: true, forbidNonWhitelisted: true }));
@@ -27,7 +27,7 @@ const checked = <T extends object>(type: new () => T, json: unknown): T => {
 /** Each of several questions by itself: an error stands in the place of its answer. */
 const calculateAll = (name: string, questions: readonly unknown[]): readonly object[] => {
   if (questions.length > mostAtOnce)
-    throw new JokulError('too-much', `At most ${mostAtOnce} questions at once.`, '');
+    throw new JokulError('too-much', say`At most ${mostAtOnce} questions at once.`, '');
   return questions.map((question, i) => {
     try {
       return calculateOne(name, question);
@@ -69,7 +69,11 @@ const calculateOne = (name: string, json: unknown): object => {
   const answer = answerTo(name, json);
   const hole = holeIn(answer);
   if (hole === null) return answer;
-  throw new JokulError('not-computable', `These figures give no answer: "${hole}" would be no number.`, hole);
+  throw new JokulError(
+    'not-computable',
+    say`These figures give no answer: "${hole}" would be no number.`,
+    hole,
+  );
 };
 
 const answerTo = (name: string, json: unknown): CalcAnswer => {
@@ -97,14 +101,14 @@ const answerTo = (name: string, json: unknown): CalcAnswer => {
       const [error] = checkProblem.errors ?? [];
       throw new JokulError(
         'bad-request',
-        `The problem does not follow docs/plan.schema.json: ${error?.message ?? 'unknown trouble'}.`,
+        say`The problem does not follow docs/plan.schema.json: ${error?.message ?? say`unknown trouble`}.`,
         error?.instancePath ?? '',
       );
     }
     default:
       throw new JokulError(
         'unknown-calculation',
-        `There is no calculation "${name}". Known: ${[...Object.keys(calcRequests), 'plan'].join(', ')}.`,
+        say`There is no calculation "${name}". Known: ${[...Object.keys(calcRequests), say`plan`].join(', ')}.`,
         'name',
       );
   }

@@ -11,6 +11,7 @@ import {
   type BakeInput,
   type LoggedBake,
   type Measured,
+  say,
 } from '@jokul/core';
 import type {
   AskedBakeRequest,
@@ -50,7 +51,7 @@ const loggedBake = (b: MeasuredBakeRequest, i: number): LoggedBake => {
     Object.entries(others).filter((figure): figure is [string, number] => typeof figure[1] === 'number'),
   );
   if (!colour && colour !== 0 && Object.keys(figures).length === 0)
-    throw new JokulError('nothing-measured', 'Give at least one figure that was measured.', 'measured');
+    throw new JokulError('nothing-measured', say`Give at least one figure that was measured.`, 'measured');
   return {
     id: String(i),
     atMs: 0,

@@ -16,6 +16,7 @@ import {
   type HorizonOrder,
   type Prediction,
   type StockItem,
+  say,
 } from '@jokul/core';
 import type { DayAnswer, DayRequest } from '@jokul/contracts';
 import { solveBinary, solveLinear } from '../computation/linear.js';
@@ -53,27 +54,31 @@ interface Line extends HorizonOrder {
 /** What is wrong with one line; the others are planned all the same. */
 const troubleOf = (productCode: string, pieces: number, readyByS: number, nowS: number): string | null => {
   if (!formulas.has(productCode))
-    return `There is no formula "${productCode}": change the line, or add the formula.`;
-  if (pieces === 0) return 'There is nothing to bake on this line: give it pieces, or take it off.';
+    return say`There is no formula "${productCode}": change the line, or add the formula.`;
+  if (pieces === 0) return say`There is nothing to bake on this line: give it pieces, or take it off.`;
   if (pieces > most.pieces)
-    return `${pieces} pieces are more than one order takes (${most.pieces}). Check the figure.`;
-  if (readyByS <= nowS) return 'Its ready-by is past. Give it a later one, or take it off.';
+    return say`${pieces} pieces are more than one order takes (${most.pieces}). Check the figure.`;
+  if (readyByS <= nowS) return say`Its ready-by is past. Give it a later one, or take it off.`;
   if (readyByS > nowS + most.daysAhead * 86_400)
-    return `Its ready-by is more than ${most.daysAhead} days ahead. Plan it when it is nearer, or check the date.`;
+    return say`Its ready-by is more than ${most.daysAhead} days ahead. Plan it when it is nearer, or check the date.`;
   return null;
 };
 
 const stockOf = (request: DayRequest, nowS: number): readonly StockItem[] =>
   (request.stock ?? []).flatMap((item, i) => {
     if (momentOf(item.madeAt) > nowS)
-      throw new JokulError('not-made-yet', 'This dough would be made only after now.', `stock.${i}.madeAt`);
+      throw new JokulError(
+        'not-made-yet',
+        say`This dough would be made only after now.`,
+        `stock.${i}.madeAt`,
+      );
     const place = demoEquipment.places.find(({ id }) => id === item.placeId);
     if (!place)
-      throw new JokulError('unknown-place', `There is no place "${item.placeId}".`, `stock.${i}.placeId`);
+      throw new JokulError('unknown-place', say`There is no place "${item.placeId}".`, `stock.${i}.placeId`);
     if (!formulas.has(item.productCode))
       throw new JokulError(
         'unknown-product',
-        `There is no formula "${item.productCode}".`,
+        say`There is no formula "${item.productCode}".`,
         `stock.${i}.productCode`,
       );
     return item.pieces === 0
@@ -108,7 +113,7 @@ const named = (task: Found['tasks'][number]) =>
 /** Some days of the demo bakery, planned together. @throws JokulError */
 export const runDay = (request: DayRequest): DayAnswer => {
   if (request.now !== undefined && request.nowS !== undefined)
-    throw new JokulError('bad-request', 'Give now or nowS, not both.', 'now');
+    throw new JokulError('bad-request', say`Give now or nowS, not both.`, 'now');
   const nowS = request.nowS ?? momentOf(request.now ?? `${demoDay.date}T${demoDay.time}`);
   const lines = request.orders.map((order, i): Line => {
     const readyByS = momentOf(order.readyBy);

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { atWallClock, JokulError } from '@jokul/core';
+import { atWallClock, JokulError, say } from '@jokul/core';
 import type { ClockInput, ClockView } from '@jokul/contracts';
 import { SettingsService } from '../settings/settings.service.js';
 
@@ -26,7 +26,7 @@ export class ClockService {
       await this.settings.write('clock', { mode: 'real', offsetMs: 0, frozenAtMs: 0 }, version);
     } else {
       if (!input.date || !input.time)
-        throw new JokulError('bad-time', 'Say the date and the time that the clock should show.', 'time');
+        throw new JokulError('bad-time', say`Say the date and the time that the clock should show.`, 'time');
       const { body: rules } = await this.settings.read('rules');
       const atMs = atWallClock(input.date, input.time, rules.timeZone) * 1000;
       await this.settings.write(

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 /** What a database says when something is wrong with it that no waiting for it alone puts right. */
 export type Broken =
   | { readonly kind: 'disk-full' }
@@ -32,8 +33,8 @@ export const brokenBy = (error: unknown): Broken | null => {
 /** What a person reads of it: nothing of what they entered is lost by it. */
 export const sayBroken = (broken: Broken): string => {
   if (broken.kind === 'disk-full')
-    return 'The disk of the server is full: nothing more can be written down there. What you entered is kept on this device and sent when there is room. Somebody has to make room: old backups first.';
+    return say`The disk of the server is full: nothing more can be written down there. What you entered is kept on this device and sent when there is room. Somebody has to make room: old backups first.`;
   if (broken.kind === 'read-only')
-    return 'The disk of the server takes nothing in: it can only be read. What you entered is kept on this device. Somebody has to look at that disk.';
-  return `A part of the records cannot be read${broken.table && ` (${broken.table})`}. Nothing was changed. Stop Jokul and put the last backup back: npm run restore.`;
+    return say`The disk of the server takes nothing in: it can only be read. What you entered is kept on this device. Somebody has to look at that disk.`;
+  return say`A part of the records cannot be read${broken.table && ` (${broken.table})`}. Nothing was changed. Stop Jokul and put the last backup back: npm run restore.`;
 };

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import type { ValidationError } from 'class-validator';
 
 export interface Trouble {
@@ -32,7 +33,7 @@ export const firstTrouble = (errors: readonly ValidationError[], path = ''): Tro
     const [code, message] = worthSaying(error);
     if (message)
       return {
-        message: code === 'whitelistValidation' ? `"${here}" is not known here.` : plainly(message),
+        message: code === 'whitelistValidation' ? say`"${here}" is not known here.` : plainly(message),
         path: here,
       };
     const inner = firstTrouble(error.children ?? [], here);

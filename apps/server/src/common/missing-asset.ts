@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import type { NextFunction, Request, Response } from 'express';
 import { existsSync } from 'node:fs';
 import { join, normalize } from 'node:path';
@@ -15,5 +16,5 @@ export const missingAsset =
     response
       .status(404)
       .type('text/plain')
-      .send('There is no such file in this version. Load the page anew.');
+      .send(say`There is no such file in this version. Load the page anew.`);
   };

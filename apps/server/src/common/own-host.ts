@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import type { IncomingHttpHeaders } from 'node:http';
 import type { NextFunction, Request, Response } from 'express';
 
@@ -11,7 +12,7 @@ export const isOwnHost = ({ origin, host }: IncomingHttpHeaders): boolean =>
 
 export const ownHostOnly = (request: Request, response: Response, next: NextFunction): void => {
   if (!isOwnHost(request.headers)) {
-    const message = 'Jokul answers on this machine only. Open it as http://127.0.0.1.';
+    const message = say`Jokul answers on this machine only. Open it as http://127.0.0.1.`;
     response
       .status(403)
       .type('application/problem+json')

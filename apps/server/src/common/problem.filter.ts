@@ -1,5 +1,5 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 import type { ProblemView } from '@jokul/contracts';
 import type { Request, Response } from 'express';
 import { brokenBy, sayBroken } from './broken-database.js';
@@ -35,7 +35,7 @@ export const isAway = (error: unknown): boolean => {
   return 'driverError' in error && error.driverError !== error && isAway(error.driverError);
 };
 
-const tooLarge = 'That is too much at once; send it in parts.';
+const tooLarge = say`That is too much at once; send it in parts.`;
 const conflictCodes = new Set(['changed-meanwhile', 'other-ledger', 'formula-changed', 'formula-exists']);
 
 const sentence = (body: string | object, fallback: string): { message: string; path: string } => {
@@ -65,8 +65,7 @@ const tell = (error: unknown, log: (error: unknown) => void): Told => {
     return {
       status: 503,
       code: 'database-away',
-      message:
-        'The database does not answer just now. What you entered is kept on this device; try again in a moment.',
+      message: say`The database does not answer just now. What you entered is kept on this device; try again in a moment.`,
       path: '',
     };
   }
@@ -79,14 +78,14 @@ const tell = (error: unknown, log: (error: unknown) => void): Told => {
   const { status } =
     typeof error === 'object' && error !== null && 'status' in error ? error : { status: 500 };
   if (typeof status === 'number' && status >= 400 && status < 500) {
-    return { status, code: 'bad-request', message: 'This request cannot be read.', path: '' };
+    return { status, code: 'bad-request', message: say`This request cannot be read.`, path: '' };
   }
   // The stack goes to the log, never into an answer.
   log(error);
   return {
     status: 500,
     code: 'fault',
-    message: 'Something in Jokul failed. Nothing was changed; the log of the server has the details.',
+    message: say`Something in Jokul failed. Nothing was changed; the log of the server has the details.`,
     path: '',
   };
 };

@@ -13,6 +13,7 @@ import {
   type OvenBake,
   type PlanProblem,
   type Replanned,
+  say,
 } from '@jokul/core';
 import { outcome, type Outcome } from './outcome.js';
 import { predictionsFor } from './plan-day.js';
@@ -45,11 +46,11 @@ export const moveDay = (task: MoveTask): Outcome<MovedLoad> =>
   outcome(() => {
     const { input, bakes, fixedBakes, fixedFormulas, started, move } = task;
     const batch = input.fixed.find(({ loads }) => loads.some(({ id }) => id === move.loadId));
-    if (!batch) throw new JokulError('unknown-load', 'This load is not in the plan any more.', 'loadId');
+    if (!batch) throw new JokulError('unknown-load', say`This load is not in the plan any more.`, 'loadId');
     const formula = fixedFormulas[batch.batchId] ?? input.formulas.get(batch.productCode);
     const its = fixedBakes[batch.batchId] ?? bakes[batch.productCode];
     const oven = input.equipment.ovens.find(({ id }) => id === move.ovenId);
-    if (!oven) throw new JokulError('unknown-oven', 'This oven is out of use.', 'ovenId');
+    if (!oven) throw new JokulError('unknown-oven', say`This oven is out of use.`, 'ovenId');
     const bake =
       formula && its
         ? ovenBakes(formula, its, input.equipment).find(({ ovenId }) => ovenId === oven.id)
@@ -57,11 +58,11 @@ export const moveDay = (task: MoveTask): Outcome<MovedLoad> =>
     if (formula && !bakesIn(formula, oven.id))
       throw new JokulError(
         'not-its-oven',
-        `${formula.name} is not baked in ${oven.name}: its formula says in which ovens it is.`,
+        say`${formula.name} is not baked in ${oven.name}: its formula says in which ovens it is.`,
         'ovenId',
       );
     if (!bake)
-      throw new JokulError('no-bake', `${oven.name} does not bring it to what it is baked to.`, 'ovenId');
+      throw new JokulError('no-bake', say`${oven.name} does not bring it to what it is baked to.`, 'ovenId');
     const { loadId, startS, trays } = move;
     return moveLoad({
       problem: asPlanned(task),

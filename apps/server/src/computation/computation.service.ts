@@ -17,6 +17,7 @@ import {
   type MovedLoad,
   type Oven,
   type Replanned,
+  say,
 } from '@jokul/core';
 import type { AnswersTask, BakeAnswers, FitAnswer, FitTask, LoggedTask } from './learning.worker.js';
 import type { Outcome } from './outcome.js';
@@ -121,9 +122,9 @@ export class ComputationService implements OnModuleDestroy {
     const limit = AbortSignal.timeout(timeLimitS * 1000);
     const until = signal ? AbortSignal.any([limit, signal]) : limit;
     const outcome = await this.inTurn<Result>(name, task, until).catch((error: unknown) => {
-      if (this.stopping) throw new ServiceUnavailableException('Jokul is being stopped.');
+      if (this.stopping) throw new ServiceUnavailableException(say`Jokul is being stopped.`);
       if (!limit.aborted) throw error;
-      const message = `The computation was stopped after ${timeLimitS} s. Plan fewer products at once.`;
+      const message = say`The computation was stopped after ${timeLimitS} s. Plan fewer products at once.`;
       return { refused: { code: 'takes-too-long', message, path: '' } };
     });
     if ('result' in outcome) return outcome.result;
@@ -140,7 +141,7 @@ export class ComputationService implements OnModuleDestroy {
     if (isQuick(name, task)) return compute();
     if (this.heavy.size + this.heavy.pending >= mostHeavy)
       throw new ServiceUnavailableException(
-        'Too much is being planned and learned just now. Nothing was lost: ask again in a few seconds.',
+        say`Too much is being planned and learned just now. Nothing was lost: ask again in a few seconds.`,
       );
     return this.heavy.add(compute, { signal });
   }

@@ -1,4 +1,4 @@
-import { JokulError, usualAgeLimits, usualCentreC, usualCleanS, usualProbeSilentS } from '@jokul/core';
+import { JokulError, usualAgeLimits, usualCentreC, usualCleanS, usualProbeSilentS, say } from '@jokul/core';
 
 /*
  * JSON in the database carries the version of its form. What an older Jokul wrote is brought up as it is read; what a
@@ -33,7 +33,7 @@ export const storedForms = {
     (old) => ({ ...old, shifts: withFinishing(old.shifts) }),
   ),
   rules: form(
-    'house rules',
+    say`house rules`,
     // How long dough may be in each state, and when a silent probe is an alarm.
     (old) => ({ ...usualAgeLimits, probeSilentS: usualProbeSilentS, ...old }),
     // What the centre of a baked piece must reach.
@@ -51,10 +51,10 @@ export const storedForms = {
   ),
   clock: form('clock'),
   bakery: form('bakery'),
-  ingredients: form('own ingredients'),
+  ingredients: form(say`own ingredients`),
   prices: form('prices'),
   calibration: form('calibration'),
-  faults: form('faults of the probes'),
+  faults: form(say`faults of the probes`),
 } as const;
 export type StoredName = keyof typeof storedForms;
 
@@ -76,7 +76,7 @@ export const unpack = <T>(name: StoredName, raw: unknown): T => {
   if (from > schemaOf(stored))
     throw new JokulError(
       'newer-data',
-      `The ${stored.name} in the database is of a newer Jokul (version ${from}, this one knows ${schemaOf(stored)}). Nothing was changed: start the newer one.`,
+      say`The ${stored.name} in the database is of a newer Jokul (version ${from}, this one knows ${schemaOf(stored)}). Nothing was changed: start the newer one.`,
       name,
     );
   const value = stored.upgrades.slice(from - 1).reduce<Json>((old, upgrade) => upgrade(old), rest);

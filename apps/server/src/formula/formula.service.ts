@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
-import { checkFormula, productOf, JokulError, withFoods, type Formula } from '@jokul/core';
+import { checkFormula, productOf, JokulError, withFoods, type Formula, say } from '@jokul/core';
 import type { FormulaInput, FormulaVersionView, NewFormulaInput } from '@jokul/contracts';
 import { FormulaVersionEntity, PlanEntity } from '../database/entities.js';
 import { ClockService } from '../clock/clock.service.js';
@@ -77,7 +77,8 @@ export class FormulaService {
       where: { code },
       order: { version: 'DESC' },
     });
-    if (rows.length === 0) throw new JokulError('unknown-formula', `There is no formula "${code}".`, 'code');
+    if (rows.length === 0)
+      throw new JokulError('unknown-formula', say`There is no formula "${code}".`, 'code');
     const plans = await this.db.manager.find(PlanEntity);
     const used = plans.flatMap((plan) =>
       Object.entries((plan.body as { batchFormula: Record<string, number> }).batchFormula),
@@ -103,7 +104,7 @@ export class FormulaService {
       if (taken)
         throw new JokulError(
           'formula-exists',
-          `There is a formula ${input.code} already. Give this one another code.`,
+          say`There is a formula ${input.code} already. Give this one another code.`,
           'code',
         );
       await manager.insert(FormulaVersionEntity, {
@@ -126,11 +127,11 @@ export class FormulaService {
         order: { version: 'DESC' },
         take: 1,
       });
-      if (!last) throw new JokulError('unknown-formula', `There is no formula "${code}".`, 'code');
+      if (!last) throw new JokulError('unknown-formula', say`There is no formula "${code}".`, 'code');
       if (last.version !== baseVersion) {
         throw new JokulError(
           'formula-changed',
-          `Somebody else saved version ${last.version} meanwhile. Compare it with yours, then save again.`,
+          say`Somebody else saved version ${last.version} meanwhile. Compare it with yours, then save again.`,
           'baseVersion',
         );
       }

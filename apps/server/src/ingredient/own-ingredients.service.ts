@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
-import { JokulError, libraryOf, ownIngredients, type Ingredient, type Library } from '@jokul/core';
+import { JokulError, libraryOf, ownIngredients, type Ingredient, type Library, say } from '@jokul/core';
 import type { OwnIngredientsInput } from '@jokul/contracts';
 import { unpack } from '../database/stored.js';
 import { FormulaVersionEntity, SettingEntity } from '../database/entities.js';
@@ -53,7 +53,7 @@ export class OwnIngredientsService {
       if (user)
         throw new JokulError(
           'ingredient-in-use',
-          `${name} is used in ${user.code}, version ${user.version}: it has to stay in the list.`,
+          say`${name} is used in ${user.code}, version ${user.version}: it has to stay in the list.`,
           'ingredients',
         );
     }

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import { BadRequestException, Body, Controller, Get, Headers, Post, Query, Sse } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { AppendInput, type AppendView, type JournalView } from '@jokul/contracts';
@@ -12,7 +13,7 @@ const number = (text: string | undefined, name: string, fallback: number): numbe
   if (text === undefined) return fallback;
   const value = Number(text);
   if (text.trim() === '' || !Number.isFinite(value) || value < 0 || value > Number.MAX_SAFE_INTEGER)
-    throw new BadRequestException(`"${name}" must be a number of milliseconds or of an entry, 0 or more.`);
+    throw new BadRequestException(say`"${name}" must be a number of milliseconds or of an entry, 0 or more.`);
   return Math.floor(value);
 };
 

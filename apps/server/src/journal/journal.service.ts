@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
-import { JokulError, requireLotId, sameLedger, type DraftEntry } from '@jokul/core';
+import { JokulError, requireLotId, sameLedger, type DraftEntry, say } from '@jokul/core';
 import type { AppendView } from '@jokul/contracts';
 import { InGroups } from '../common/in-groups.js';
 import { isAway } from '../common/problem.filter.js';
@@ -33,7 +33,7 @@ const requireFor = (sent: readonly Sent[], open: string): void => {
   if (sent.every((one) => isFor(one, open))) return;
   throw new JokulError(
     'other-ledger',
-    'Another bakery, or an earlier copy of its records, is open here now. What was entered waits on its device.',
+    say`Another bakery, or an earlier copy of its records, is open here now. What was entered waits on its device.`,
     'ledger',
   );
 };

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import { BadRequestException } from '@nestjs/common';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
@@ -19,7 +20,7 @@ export const draftOf = ({ id, kind, payload, ...input }: JournalEntryInput): Dra
   const missing = 'missing' in payload && Array.isArray(payload.missing) ? payload.missing : [];
   if (kind === 'mixed' && missing.length > 0 && !('reason' in payload && payload.reason)) {
     throw new BadRequestException(
-      `Not weighed: ${missing.join(', ')}. A batch is finished without them only with a reason.`,
+      say`Not weighed: ${missing.join(', ')}. A batch is finished without them only with a reason.`,
     );
   }
   // The same entry in capitals is the same entry.

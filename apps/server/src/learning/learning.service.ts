@@ -14,6 +14,7 @@ import {
   type Oven,
   type TrayState,
   type Upcoming,
+  say,
 } from '@jokul/core';
 import type {
   CalibrationChoicesInput,
@@ -243,7 +244,7 @@ export class LearningService {
     const { body } = await this.setting();
     const { calibration } = await this.fit(await this.log(), body);
     if (calibration.bakes === 0)
-      throw new JokulError('nothing-learned', 'No measured bake is there to learn from yet.', 'bakes');
+      throw new JokulError('nothing-learned', say`No measured bake is there to learn from yet.`, 'bakes');
     // Also under a clock that stands still a later one is later.
     const atMs = Math.max(Math.round(await this.clock.nowMs()), (body.inForce?.atMs ?? 0) + 1);
     const inForce: Calibration = { ...calibration, atMs };
@@ -258,7 +259,7 @@ export class LearningService {
   async undo(version: number): Promise<void> {
     const { body } = await this.setting();
     if (body.before.length === 0)
-      throw new JokulError('nothing-to-undo', 'Nothing was taken into force yet.', 'version');
+      throw new JokulError('nothing-to-undo', say`Nothing was taken into force yet.`, 'version');
     await this.settings.write(
       'calibration',
       { ...body, inForce: body.before.at(-1) ?? null, before: body.before.slice(0, -1) },

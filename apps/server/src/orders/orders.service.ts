@@ -8,7 +8,7 @@ import type {
   OrderLinesView,
   OrderView,
 } from '@jokul/contracts';
-import { clockChangeAt, JokulError, whyClosed } from '@jokul/core';
+import { clockChangeAt, JokulError, whyClosed, say } from '@jokul/core';
 import { FormulaVersionEntity, OrderLineEntity } from '../database/entities.js';
 import { changeRows, SettingsService } from '../settings/settings.service.js';
 import { byTime, ofStanding, ordinary, sameLine, standingLine, view } from './order-lines.js';
@@ -29,13 +29,13 @@ export class OrdersService {
     if (change === 'skipped')
       throw new JokulError(
         'clock-change',
-        `The clock is put forward that night: there is no ${readyBy} on ${date}. Give a time before or after it.`,
+        say`The clock is put forward that night: there is no ${readyBy} on ${date}. Give a time before or after it.`,
         'readyBy',
       );
     if (change === 'twice')
       throw new JokulError(
         'clock-change',
-        `The clock is put back that night: ${readyBy} comes twice on ${date}. Give a time before or after that hour.`,
+        say`The clock is put back that night: ${readyBy} comes twice on ${date}. Give a time before or after that hour.`,
         'readyBy',
       );
   }
@@ -47,7 +47,7 @@ export class OrdersService {
     if (why !== null)
       throw new JokulError(
         'closed-day',
-        `The bakery is closed on ${date} (${why}): take another day, or open that one in Setup.`,
+        say`The bakery is closed on ${date} (${why}): take another day, or open that one in Setup.`,
         'date',
       );
   }
@@ -88,13 +88,13 @@ export class OrdersService {
     await this.checkOpen(date);
     return changeRows(this.db, async (manager) => {
       if (!(await manager.existsBy(FormulaVersionEntity, { code: productCode }))) {
-        throw new JokulError('unknown-formula', `There is no formula "${productCode}".`, 'productCode');
+        throw new JokulError('unknown-formula', say`There is no formula "${productCode}".`, 'productCode');
       }
       const there = (await this.day(date, manager)).orders.map(sameLine);
       if (there.includes(sameLine({ customer, productCode, readyBy }))) {
         throw new JokulError(
           'same-line',
-          `${customer} already has ${productCode} at ${readyBy} on the list; change that line instead.`,
+          say`${customer} already has ${productCode} at ${readyBy} on the list; change that line instead.`,
           'productCode',
         );
       }
@@ -134,7 +134,7 @@ export class OrdersService {
       if (strange >= 0)
         throw new JokulError(
           'unknown-formula',
-          `There is no formula "${lines[strange]?.productCode}".`,
+          say`There is no formula "${lines[strange]?.productCode ?? ''}".`,
           `lines.${strange}.productCode`,
         );
       const there = (await this.day(date, manager)).orders;
@@ -203,16 +203,16 @@ export class OrdersService {
       if (!row || row.skipped)
         throw new JokulError(
           'unknown-line',
-          'Somebody else took this line off the list meanwhile. Add it again if it is still wanted.',
+          say`Somebody else took this line off the list meanwhile. Add it again if it is still wanted.`,
           'id',
         );
       if (!(await manager.existsBy(FormulaVersionEntity, { code: productCode })))
-        throw new JokulError('unknown-formula', `There is no formula "${productCode}".`, 'productCode');
+        throw new JokulError('unknown-formula', say`There is no formula "${productCode}".`, 'productCode');
       await this.checkTime(row.date, readyBy, manager);
       if (row.version !== version) {
         throw new JokulError(
           'changed-meanwhile',
-          `Somebody else changed this line meanwhile: it now says ${row.pieces} pieces by ${row.readyBy}. Look, then save yours again.`,
+          say`Somebody else changed this line meanwhile: it now says ${row.pieces} pieces by ${row.readyBy}. Look, then save yours again.`,
           'version',
         );
       }
@@ -234,7 +234,7 @@ export class OrdersService {
       if (version !== undefined && row.version !== version)
         throw new JokulError(
           'changed-meanwhile',
-          `Somebody else changed this line meanwhile: it now says ${row.pieces} pieces by ${row.readyBy}. Look, then remove it again.`,
+          say`Somebody else changed this line meanwhile: it now says ${row.pieces} pieces by ${row.readyBy}. Look, then remove it again.`,
           'version',
         );
       if (row.standingId === null) await manager.delete(OrderLineEntity, { id });

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { DataSource, IsNull, LessThanOrEqual, MoreThanOrEqual, type EntityManager } from 'typeorm';
-import { JokulError, shiftDate, wallClock, weekdayOf, whyClosed } from '@jokul/core';
+import { JokulError, shiftDate, wallClock, weekdayOf, whyClosed, say } from '@jokul/core';
 import type { StandingOrderInput, StandingOrderView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { FormulaVersionEntity, OrderLineEntity, StandingOrderEntity } from '../database/entities.js';
@@ -80,16 +80,16 @@ export class StandingOrdersService {
     if (from < today)
       throw new JokulError(
         'past-day',
-        `It can hold from today, ${today}, on: days that are over stay as they were.`,
+        say`It can hold from today, ${today}, on: days that are over stay as they were.`,
         'from',
       );
   }
 
   private async check(manager: EntityManager, next: StandingOrderEntity, except: string | null) {
     if (!(await manager.existsBy(FormulaVersionEntity, { code: next.productCode })))
-      throw new JokulError('unknown-formula', `There is no formula "${next.productCode}".`, 'productCode');
+      throw new JokulError('unknown-formula', say`There is no formula "${next.productCode}".`, 'productCode');
     if (next.untilDate !== null && next.untilDate < next.fromDate)
-      throw new JokulError('bad-until', 'It ends before it begins.', 'until');
+      throw new JokulError('bad-until', say`It ends before it begins.`, 'until');
     const others = await manager.findBy(StandingOrderEntity, {
       customer: next.customer,
       productCode: next.productCode,
@@ -99,7 +99,7 @@ export class StandingOrdersService {
     if (same)
       throw new JokulError(
         'same-line',
-        `${next.customer} already has a standing order of ${next.productCode} at ${next.readyBy} on one of these days; change that one instead.`,
+        say`${next.customer} already has a standing order of ${next.productCode} at ${next.readyBy} on one of these days; change that one instead.`,
         'productCode',
       );
   }
@@ -126,11 +126,11 @@ export class StandingOrdersService {
   private async read(manager: EntityManager, id: string, version: number | undefined) {
     const row = await manager.findOneBy(StandingOrderEntity, { id });
     if (!row)
-      throw new JokulError('unknown-line', 'Somebody else ended this standing order meanwhile.', 'id');
+      throw new JokulError('unknown-line', say`Somebody else ended this standing order meanwhile.`, 'id');
     if (row.version !== version)
       throw new JokulError(
         'changed-meanwhile',
-        `Somebody else changed this standing order meanwhile: it now says ${row.pieces} pieces by ${row.readyBy}. Look, then save yours again.`,
+        say`Somebody else changed this standing order meanwhile: it now says ${row.pieces} pieces by ${row.readyBy}. Look, then save yours again.`,
         'version',
       );
     return row;

@@ -7,6 +7,7 @@ import {
   type BatchPlan,
   type DueOrder,
   type Formula,
+  say,
 } from '@jokul/core';
 import { ClockService } from '../clock/clock.service.js';
 import { ComputationService } from '../computation/computation.service.js';
@@ -45,7 +46,7 @@ export class CurrentDayService {
   /** @throws JokulError `no-plan` */
   async current(date: string) {
     const row = await this.rows.stored(date);
-    if (!row) throw new JokulError('no-plan', 'This day is not planned yet.', 'date');
+    if (!row) throw new JokulError('no-plan', say`This day is not planned yet.`, 'date');
     const body = row.body as StoredPlan;
     const formulas = await this.inputs.formulasOf(body.plan.batches, body);
     return { row, body, planned: body.plan.batches, formulas };

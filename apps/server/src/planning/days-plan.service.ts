@@ -9,6 +9,7 @@ import {
   wallClock,
   type BatchPlan,
   type Formula,
+  say,
 } from '@jokul/core';
 import type { DaysPlanView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
@@ -59,11 +60,11 @@ export class DaysPlanService {
     if (until < from || until > most)
       throw new JokulError(
         'days',
-        `Give a last day from ${from} to ${most}: no more than ${mostDays} days are planned together.`,
+        say`Give a last day from ${from} to ${most}: no more than ${mostDays} days are planned together.`,
         'until',
       );
     if (until < today)
-      throw new JokulError('past', 'These days are over: there is nothing left to plan.', 'until');
+      throw new JokulError('past', say`These days are over: there is nothing left to plan.`, 'until');
     const dates: string[] = [];
     for (let date = from < today ? today : from; date <= until; date = shiftDate(date, 1)) dates.push(date);
     return dates;
@@ -96,7 +97,7 @@ export class DaysPlanService {
     if (!first)
       throw new JokulError(
         'nothing-to-bake',
-        'The bake lists of these days are empty: add what is to be baked first.',
+        say`The bake lists of these days are empty: add what is to be baked first.`,
         'orders',
       );
     const asked = canonicalJson({

@@ -1,5 +1,5 @@
 import { Ajv } from 'ajv';
-import { JokulError, type BatchPlan } from '@jokul/core';
+import { JokulError, type BatchPlan, say } from '@jokul/core';
 import { dayPlanSchema, sayUnsound, unsoundAt, type DayPlanFile } from '@jokul/contracts';
 
 const isDayPlan = new Ajv({ allErrors: false }).compile<DayPlanFile>(dayPlanSchema);
@@ -16,11 +16,11 @@ export const readPlanFile = (date: string, file: unknown): readonly BatchPlan[] 
     const where = (trouble?.instancePath ?? '').replaceAll('/', '.').slice(1);
     throw new JokulError(
       'bad-plan-file',
-      `This is no plan that Jokul saved${where ? `: ${where} ${trouble?.message ?? ''}` : ''}. Nothing was changed.`,
+      say`This is no plan that Jokul saved${where ? `: ${where} ${trouble?.message ?? ''}` : ''}. Nothing was changed.`,
       where,
     );
   }
   if (file.date !== date)
-    throw new JokulError('other-day', `The file is the plan of ${file.date}: open that day.`, 'date');
+    throw new JokulError('other-day', say`The file is the plan of ${file.date}: open that day.`, 'date');
   return file.batches;
 };

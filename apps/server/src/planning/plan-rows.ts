@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { LRUCache } from 'lru-cache';
 import { Between, DataSource, type EntityManager } from 'typeorm';
-import { JokulError, shiftDate, type BatchPlan } from '@jokul/core';
+import { JokulError, shiftDate, type BatchPlan, say } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
 import { PlanEntity } from '../database/entities.js';
 import { changeRows } from '../settings/settings.service.js';
@@ -145,7 +145,7 @@ export class PlanRows {
       if (known && usesDough && namesOf(known) !== namesOf(await this.promised(dates, known.nowMs, manager)))
         throw new JokulError(
           'changed-meanwhile',
-          'Another day was planned meanwhile, perhaps with the same dough from the cold. Plan again.',
+          say`Another day was planned meanwhile, perhaps with the same dough from the cold. Plan again.`,
           'version',
         );
       for (const { date, before, body, inputHash } of plans) {
@@ -153,7 +153,7 @@ export class PlanRows {
         if ((now?.version ?? 0) !== (before?.version ?? 0)) {
           throw new JokulError(
             'changed-meanwhile',
-            'Somebody else planned this day meanwhile. Look at their plan, then plan again.',
+            say`Somebody else planned this day meanwhile. Look at their plan, then plan again.`,
             'version',
           );
         }

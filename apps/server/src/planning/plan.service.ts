@@ -6,6 +6,7 @@ import {
   type BatchPlan,
   type Calibration,
   type Unplaced,
+  say,
 } from '@jokul/core';
 import type { PlanView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
@@ -76,7 +77,7 @@ export class PlanService {
     if (inputs.orders.length === 0)
       throw new JokulError(
         'nothing-to-bake',
-        'The bake list of this day is empty: add what is to be baked first.',
+        say`The bake list of this day is empty: add what is to be baked first.`,
         'orders',
       );
     const nowMs = how.nowMs ?? (await this.clock.nowMs());
@@ -84,7 +85,7 @@ export class PlanService {
     if (inputs.orders.every(({ readyBy }) => atWallClock(date, readyBy, timeZone) * 1000 <= nowMs))
       throw new JokulError(
         'day-over',
-        'Every ready-by of this day is past: there is nothing left to plan. Give what is still to be baked a later one.',
+        say`Every ready-by of this day is past: there is nothing left to plan. Give what is still to be baked a later one.`,
         'orders',
       );
     const before = await this.rows.stored(date);
@@ -123,7 +124,7 @@ export class PlanService {
    */
   async retime(date: string, notBefore: Readonly<Record<string, number>> = {}): Promise<PlanView> {
     const before = await this.rows.stored(date);
-    if (!before) throw new JokulError('no-plan', 'This day is not planned yet.', 'date');
+    if (!before) throw new JokulError('no-plan', say`This day is not planned yet.`, 'date');
     const inputs = await this.inputs.of(date);
     const { batches } = (before.body as StoredPlan).plan;
     const chance = (before.body as StoredPlan).quality?.wanted ?? undefined;

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { JokulError, lateByForecast, lateOrders } from '@jokul/core';
+import { JokulError, lateByForecast, lateOrders, say } from '@jokul/core';
 import type { HoldInput, MoveInput, MoveView, PlanView, ReadPlanView, ReplanView } from '@jokul/contracts';
 import { ComputationService } from '../computation/computation.service.js';
 import { JournalReader } from '../journal/journal-reader.js';
@@ -144,7 +144,7 @@ export class ReplanService {
   async hold(date: string, { batchId, held }: HoldInput): Promise<PlanView> {
     const { row, body, planned } = await this.day.current(date);
     if (!planned.some((batch) => batch.batchId === batchId))
-      throw new JokulError('unknown-batch', 'This batch is not in the plan any more.', 'batchId');
+      throw new JokulError('unknown-batch', say`This batch is not in the plan any more.`, 'batchId');
     const others = (body.held ?? []).filter((id) => id !== batchId);
     return this.plans.change(date, row, planned, { held: held ? [...others, batchId] : others });
   }

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
-import { inUse, JokulError, type BatchPlan, type Replanned, type Unplaced } from '@jokul/core';
+import { inUse, JokulError, type BatchPlan, type Replanned, type Unplaced, say } from '@jokul/core';
 import type { TakenView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { JournalService } from '../journal/journal.service.js';
@@ -21,7 +21,7 @@ const unplacedOf = (left: Replanned['left'], planned: readonly BatchPlan[]): rea
       batchId: batch?.batchId ?? batchId,
       productCode: batch?.productCode ?? '',
       pieces,
-      reason: 'No oven is free for it while its dough is good.',
+      reason: say`No oven is free for it while its dough is good.`,
     };
   });
 
@@ -45,13 +45,13 @@ export class TakeOfferService {
   async take(date: string, id: string, reason = '', who = ''): Promise<TakenView> {
     const offer = this.offers.get(id);
     const { row, body, planned, formulas } = await this.day.current(date);
-    const again = 'The floor went on meanwhile. Look again at what can be done.';
+    const again = say`The floor went on meanwhile. Look again at what can be done.`;
     if (!offer || offer.date !== date || offer.planVersion !== row.version)
       throw new JokulError('changed-meanwhile', again, 'id');
     if (offer.breaks && reason.trim() === '')
       throw new JokulError(
         'no-reason',
-        'This breaks a rule of the floor: say why it is done all the same.',
+        say`This breaks a rule of the floor: say why it is done all the same.`,
         'reason',
       );
     const inputs = await this.inputs.of(date);

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
-import { JokulError, lateOrders, suppose, type Equipment, type Supposal } from '@jokul/core';
+import { JokulError, lateOrders, suppose, type Equipment, type Supposal, say } from '@jokul/core';
 import type {
   EquipmentInput,
   OrderView,
@@ -41,7 +41,7 @@ interface WayBack {
 const meanwhile = () =>
   new JokulError(
     'changed-meanwhile',
-    'The bakery or its plan changed meanwhile. Ask again what would be.',
+    say`The bakery or its plan changed meanwhile. Ask again what would be.`,
     'id',
   );
 
@@ -69,7 +69,7 @@ export class WhatIfService {
    */
   async ask(date: string, supposal: WhatIfInput, signal?: AbortSignal): Promise<WhatIfView> {
     if (Object.values(supposal).every((list) => !Array.isArray(list) || list.length === 0))
-      throw new JokulError('nothing-supposed', 'Say first what would be otherwise.', '');
+      throw new JokulError('nothing-supposed', say`Say first what would be otherwise.`, '');
     const [real, supposed, row, { version: equipmentVersion }] = await Promise.all([
       this.inputs.of(date),
       this.inputs.of(date, supposal),
@@ -79,14 +79,14 @@ export class WhatIfService {
     if (supposed.orders.length === 0)
       throw new JokulError(
         'nothing-to-bake',
-        'The bake list of this day is empty: suppose an order.',
+        say`The bake list of this day is empty: suppose an order.`,
         'orders',
       );
     for (const [i, { productCode }] of (supposal.orders ?? []).entries())
       if (!supposed.formulas.some(({ code }) => code === productCode))
         throw new JokulError(
           'unknown-formula',
-          `There is no formula "${productCode}".`,
+          say`There is no formula "${productCode}".`,
           `orders.${i}.productCode`,
         );
     const stands = row && row.inputHash === real.hash ? (row.body as StoredPlan) : null;
@@ -157,7 +157,7 @@ export class WhatIfService {
       if (added.length < lines.length)
         throw new JokulError(
           'same-line',
-          'One of these orders is on the list already: change that line instead.',
+          say`One of these orders is on the list already: change that line instead.`,
           'orders',
         );
       if (Object.values(setUp).some((list) => Array.isArray(list) && list.length > 0)) {

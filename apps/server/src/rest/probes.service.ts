@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
-import { JokulError, simulateAir, type PlaceFault } from '@jokul/core';
+import { JokulError, simulateAir, type PlaceFault, say } from '@jokul/core';
 import type { FaultsInput, ProbesView } from '@jokul/contracts';
 import { ClockService } from '../clock/clock.service.js';
 import { unpack } from '../database/stored.js';
@@ -53,13 +53,13 @@ export class ProbesService {
     const { body: equipment } = await this.settings.read('equipment');
     for (const { placeId } of faults)
       if (!equipment.places.some(({ id }) => id === placeId))
-        throw new JokulError('unknown-place', `There is no place "${placeId}".`, 'placeId');
+        throw new JokulError('unknown-place', say`There is no place "${placeId}".`, 'placeId');
     const nowMs = await this.clock.nowMs();
     for (const { fromMs, toMs } of faults)
       if (fromMs < nowMs - oldestMs || fromMs > nowMs + oldestMs || (toMs != null && toMs < fromMs))
         throw new JokulError(
           'out-of-range',
-          'A fault begins at most 60 days back and ends after it began.',
+          say`A fault begins at most 60 days back and ends after it began.`,
           'fromMs',
         );
     const rows = faults.map(({ placeId, kind, fromMs, toMs }) => ({

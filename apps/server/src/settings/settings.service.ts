@@ -8,6 +8,7 @@ import {
   type Ingredient,
   type PlaceFault,
   type Prices,
+  say,
 } from '@jokul/core';
 import { calibrationSetting, type CalibrationSetting } from './calibration-setting.js';
 import { pack, unpack } from '../database/stored.js';
@@ -38,7 +39,7 @@ export class SettingsService {
     if (!row)
       throw new JokulError(
         'unknown-setting',
-        `The setting "${key}" is missing; run "npm run demo:reset".`,
+        say`The setting "${key}" is missing; run "npm run demo:reset".`,
         key,
       );
     return { body: unpack<Settings[K]>(key, row.body), version: row.version };
@@ -64,7 +65,7 @@ export class SettingsService {
       if ((found?.version ?? 0) !== version) {
         throw new JokulError(
           'changed-meanwhile',
-          'Somebody else changed this meanwhile. Look at their change, then save yours again.',
+          say`Somebody else changed this meanwhile. Look at their change, then save yours again.`,
           key,
         );
       }

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 import type { BakeryName } from '@jokul/contracts';
 
 export type BakeryKind = 'demo' | 'own';
@@ -68,13 +68,13 @@ export class WhichBakery {
     if (!this.other || !this.leave)
       throw new JokulError(
         'no-other-bakery',
-        'This server was not started by "npm start", so it cannot open another bakery. Nothing has changed.',
+        say`This server was not started by "npm start", so it cannot open another bakery. Nothing has changed.`,
         'kind',
       );
     // The first one is begun when it is opened.
     const exists = ['demo', 'own'].includes(wanted) || this.known.some((own) => own.id === wanted);
     if (!exists && id !== 'new')
-      throw new JokulError('unknown-bakery', `There is no bakery "${wanted}" on this machine.`, 'id');
+      throw new JokulError('unknown-bakery', say`There is no bakery "${wanted}" on this machine.`, 'id');
     this.opening = wanted;
     this.tell({ open: wanted });
     setTimeout(this.leave, 200).unref();
@@ -87,6 +87,6 @@ export class WhichBakery {
       const id = n === 1 ? 'own' : `own-${n}`;
       if (!taken.has(id)) return id;
     }
-    throw new JokulError('too-many-bakeries', `There are ${most} bakeries on this machine already.`, 'id');
+    throw new JokulError('too-many-bakeries', say`There are ${most} bakeries on this machine already.`, 'id');
   }
 }

@@ -1,6 +1,6 @@
-import type { Doneness } from '../formula/index.js';
+import { settingWord, type Doneness } from '../formula/index.js';
 import { fatIn } from '../ingredient/index.js';
-import { formatNumber, modelled, type Figure, type Warning } from '../shown/index.js';
+import { formatNumber, modelled, type Figure, type Warning, say } from '../shown/index.js';
 import { certaintyNote, certaintyOf, type Certainty } from './certainty.js';
 import { aimedIndex, darkLimitsFor, donenessIndex, stateOf, type BakeState } from './doneness.js';
 import { fullRun, probes } from './full-run.js';
@@ -60,69 +60,81 @@ const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certaint
     symbol: 't',
     value: pullS,
     unit: 's',
-    relation:
-      'heat, water, set, lift, spread and browning of the piece on its tray; doneness read after 4 min carryover',
+    relation: say`heat, water, set, lift, spread and browning of the piece on its tray; doneness read after 4 min carryover`,
     terms: [
-      { symbol: 'm', name: `piece, ${setup.shape}`, value: setup.massG, unit: 'g', source: 'formula' },
-      { symbol: 'T₀', name: 'core when loaded', value: startC, unit: '°C', source: 'cold model, or as set' },
+      {
+        symbol: 'm',
+        name: say`piece, ${settingWord(setup.shape)}`,
+        value: setup.massG,
+        unit: 'g',
+        source: say`formula`,
+      },
+      {
+        symbol: 'T₀',
+        name: say`core when loaded`,
+        value: startC,
+        unit: '°C',
+        source: say`cold model, or as set`,
+      },
       {
         symbol: 'T_set',
-        name: `oven, ${setup.fan ? 'fan' : 'still'}`,
+        name: setup.fan ? say`oven, fan` : say`oven, still`,
         value: setup.setC,
         unit: '°C',
-        source: 'formula and oven',
+        source: say`formula and oven`,
       },
       {
         symbol: 'h',
-        name: setup.fan ? 'convection in the oven' : 'convection in the oven, air and dough 75 °C apart',
+        name: setup.fan
+          ? say`convection in the oven`
+          : say`convection in the oven, air and dough 75 °C apart`,
         value: setup.fan ? setup.parameters.hFan : setup.parameters.hStill,
         unit: 'W/m²K',
-        source: input.known ? 'tuned, and learned from logged bakes' : 'typical range, tuned',
+        source: input.known ? say`tuned, and learned from logged bakes` : say`typical range, tuned`,
       },
       ...(setup.offsetK
         ? [
             {
               symbol: 'ΔT',
-              name: 'air above what is set',
+              name: say`air above what is set`,
               value: setup.offsetK,
               unit: 'K' as const,
               source: input.known?.calibration
-                ? 'Setup, and learned from logged bakes'
-                : 'as the oven is set up',
+                ? say`Setup, and learned from logged bakes`
+                : say`as the oven is set up`,
             },
           ]
         : []),
       {
         symbol: 'h_c',
-        name: `contact, ${setup.liner} on ${setup.tray.replace('-', ' ')}`,
+        name: say`contact, ${settingWord(setup.liner)} on ${settingWord(setup.tray)}`,
         value: input.contact,
         unit: 'W/m²K',
-        source: 'estimate',
+        source: say`estimate`,
       },
       {
         symbol: 'w',
-        name: 'water of the dough',
+        name: say`water of the dough`,
         value: setup.dough.composition.water,
         unit: 'share',
-        source: 'formula',
+        source: say`formula`,
       },
       {
         symbol: 's',
-        name: 'sugars of the dough',
+        name: say`sugars of the dough`,
         value: setup.dough.sugar,
         unit: 'share',
-        source: 'formula',
+        source: say`formula`,
       },
       {
         symbol: 'f',
-        name: 'fat that softens and melts in the dough',
+        name: say`fat that softens and melts in the dough`,
         value: fatIn(setup.dough.fats),
         unit: 'share',
-        source: 'formula',
+        source: say`formula`,
       },
     ],
-    source:
-      'evaporation-condensation model with Choi-Okos properties, parameters tuned on what is generally known (docs/models.md, Bake)',
+    source: say`evaporation-condensation model with Choi-Okos properties, parameters tuned on what is generally known (docs/models.md, Bake)`,
     note: certaintyNote(sure, pullS),
   });
 };
@@ -132,8 +144,8 @@ const outOfReach = ({ setup, centreC }: BakeInput, target: Doneness, pullS: numb
   code: 'target-out-of-reach',
   message:
     pullS === null
-      ? `This piece does not become ${target.replace('-', ' ')} within an hour at ${formatNumber(setup.setC)} °C. Bake hotter, or make it smaller.`
-      : `This piece is past ${target.replace('-', ' ')} by the time it is set and its centre is at ${centreC} °C. Thaw it, flatten it, make it smaller or bake cooler.`,
+      ? say`This piece does not become ${settingWord(target)} within an hour at ${formatNumber(setup.setC)} °C. Bake hotter, or make it smaller.`
+      : say`This piece is past ${settingWord(target)} by the time it is set and its centre is at ${centreC} °C. Thaw it, flatten it, make it smaller or bake cooler.`,
   figures: { setC: setup.setC, centreC },
 });
 
@@ -148,23 +160,23 @@ export const bake = (input: BakeInput): BakeResult => {
   const warnings: Warning[] = [];
   let pull: Figure | null = null;
   let sure = certaintyOf(input, null);
-  const say = (pullS: number, how: string) => {
+  const pullAt = (pullS: number, how: string) => {
     sure = certaintyOf(input, pullS);
     return pullFigure(input, pullS, how, sure);
   };
-  if (input.pullS !== undefined) pull = say(input.pullS, 'Pull, as set');
+  if (input.pullS !== undefined) pull = pullAt(input.pullS, say`Pull, as set`);
   else if (input.target !== undefined) {
     const pullS = passingIndex(found, aimedIndex[input.target]);
     const window = windows.find(({ state }) => state === input.target);
     if (pullS !== null && window && pullS >= window.fromS && pullS <= window.toS)
-      pull = say(pullS, `Pull for ${input.target.replace('-', ' ')}`);
+      pull = pullAt(pullS, say`Pull for ${settingWord(input.target)}`);
     else warnings.push(outOfReach(input, input.target, pullS));
   }
   const run = fullRun(input, pull?.value ?? found.at(-1)?.pullS ?? 600);
   if (input.pullS !== undefined && run.coldestReachedC < input.centreC) {
     warnings.push({
       code: 'raw-centre',
-      message: `The coldest point only gets to ${Math.floor(run.coldestReachedC)} °C, on the hot tray too: raw, below the house limit of ${input.centreC} °C. Check with a probe; local rules decide.`,
+      message: say`The coldest point only gets to ${Math.floor(run.coldestReachedC)} °C, on the hot tray too: raw, below the house limit of ${input.centreC} °C. Check with a probe; local rules decide.`,
       figures: { coldestC: run.coldestReachedC, limitC: input.centreC },
     });
   }
@@ -173,15 +185,14 @@ export const bake = (input: BakeInput): BakeResult => {
   if (bottom > dark.bottom) {
     warnings.push({
       code: 'burnt-bottom',
-      message: 'The underside gets very dark before the target: bake cooler, or on a brighter tray.',
+      message: say`The underside gets very dark before the target: bake cooler, or on a brighter tray.`,
       figures: { bottom },
     });
   }
   if (edge > dark.edge) {
     warnings.push({
       code: 'burnt-rim',
-      message:
-        'The rim gets very dark before the target: look at it from the turn on, and pull earlier if it is dark enough.',
+      message: say`The rim gets very dark before the target: look at it from the turn on, and pull earlier if it is dark enough.`,
       figures: { edge },
     });
   }

@@ -1,4 +1,4 @@
-import { sayDuration } from '../shown/index.js';
+import { sayDuration, say, counted } from '../shown/index.js';
 import { diameterBand, pullBandS, pullSlopes } from './calibration/pull-certainty.js';
 import type { BakeInput } from './input.js';
 
@@ -24,9 +24,10 @@ export const certaintyOf = (input: BakeInput, pullS: number | null): Certainty =
   };
 };
 
-export const certaintyNote = ({ pullS: bandS, bakes }: Certainty, pullS: number): string =>
-  `A forecast. ${
-    bakes === 0
-      ? 'Not calibrated on this oven yet: good to about'
-      : `Calibrated by ${bakes} logged ${bakes === 1 ? 'bake' : 'bakes'}: nine times in ten within`
-  } ± ${sayDuration(Math.round(bandS / 5) * 5)}. Look at the tray from ${sayDuration(Math.round(Math.max(60, pullS - bandS)))} on.`;
+export const certaintyNote = ({ pullS: bandS, bakes }: Certainty, pullS: number): string => {
+  const within = sayDuration(Math.round(bandS / 5) * 5);
+  const from = sayDuration(Math.round(Math.max(60, pullS - bandS)));
+  return bakes === 0
+    ? say`A forecast. Not calibrated on this oven yet: good to about ± ${within}. Look at the tray from ${from} on.`
+    : say`A forecast. Calibrated by ${bakes} logged ${counted(bakes, 'bake', 'bakes')}: nine times in ten within ± ${within}. Look at the tray from ${from} on.`;
+};

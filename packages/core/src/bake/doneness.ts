@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import type { Doneness } from '../formula/index.js';
 import { limitOf, type LimitKey, type OwnLimits } from '../limits/index.js';
 import type { Reading } from './reading.js';
@@ -76,7 +77,7 @@ export const drynessAt = (index: number): number => {
     const [m1, i1] = byMoisture[i] as readonly [number, number];
     if (index <= i1) return m0 + ((index - i0) / (i1 - i0)) * (m1 - m0);
   }
-  throw new RangeError(`There is no doneness of ${index}.`);
+  throw new RangeError(say`There is no doneness of ${index}.`);
 };
 
 /**

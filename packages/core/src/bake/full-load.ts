@@ -1,4 +1,4 @@
-import { modelled, type Figure } from '../shown/index.js';
+import { modelled, type Figure, say } from '../shown/index.js';
 import { adjustSetup, noAdjustment } from './calibration/adjustment.js';
 import { aimedIndex } from './doneness.js';
 import { checkComposition, judgedBy, type BakeInput } from './input.js';
@@ -92,13 +92,13 @@ const heaterOf = ({ heater, places }: LoadQuestion): Heater => {
     return {
       mostW: heaterWPerPlace * places,
       storesJPerK: storeJPerKPerPlace * places,
-      source: 'typical, per place of the oven',
+      source: say`typical, per place of the oven`,
     };
   const mostW = sparePower * heater.powerW;
   return {
     mostW,
     storesJPerK: (60 * mostW) / heater.degreesPerMin,
-    source: 'power of its heaters, and how fast it heats up',
+    source: say`power of its heaters, and how fast it heats up`,
   };
 };
 
@@ -120,36 +120,37 @@ const togetherFigure = (
 ): Figure => {
   const heater = heaterOf(q);
   return modelled({
-    name: 'Pull of the whole load',
+    name: say`Pull of the whole load`,
     symbol: 't',
     value: togetherS,
     unit: 's',
-    relation: 't = mean of the pulls that the places want; air: C dT/dt = P(T) − (Q_load − Q_one)',
+    relation: say`t = mean of the pulls that the places want; air: C dT/dt = P(T) − (Q_load − Q_one)`,
     terms: [
       ...going.map(({ tray }, i) => ({
         symbol: `t${tray.position}`,
-        name: `place ${tray.position}, ${tray.pieces} pieces, ${tray.offsetK.toFixed(1)} °C compared with the oven`,
+        name: say`place ${tray.position}, ${tray.pieces} pieces, ${tray.offsetK.toFixed(1)} °C compared with the oven`,
         value: pulls[i] ?? endS,
         unit: 's' as const,
-        source: pulls[i] === null ? 'not reached within the run' : 'bake model, coupled through the air',
+        source:
+          pulls[i] === null ? say`not reached within the run` : say`bake model, coupled through the air`,
       })),
       {
         symbol: 'P',
-        name: 'heater, at most',
+        name: say`heater, at most`,
         value: heater.mostW,
         unit: 'W',
         source: heater.source,
       },
       {
         symbol: 'C',
-        name: 'what the oven stores',
+        name: say`what the oven stores`,
         value: heater.storesJPerK,
         unit: 'J/K',
         source: heater.source,
       },
     ],
-    source: 'bake model (docs/models.md, Bake, A whole load)',
-    note: 'A forecast. Heater and store are estimates; how places differ is learned from measured trays, or assumed.',
+    source: say`bake model (docs/models.md, Bake, A whole load)`,
+    note: say`A forecast. Heater and store are estimates; how places differ is learned from measured trays, or assumed.`,
   });
 };
 

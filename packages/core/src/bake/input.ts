@@ -9,7 +9,7 @@ import {
   type PieceShape,
 } from '../formula/index.js';
 import type { OwnLimits } from '../limits/index.js';
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 import {
   defaultBakeParameters,
   liners,
@@ -70,13 +70,13 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
   if (!Object.hasOwn(trayMaterials, r.tray))
     throw new JokulError(
       'unknown-tray',
-      `"${r.tray}" is no tray that Jokul knows. It knows ${Object.keys(trayMaterials).join(', ')}.`,
+      say`"${r.tray}" is no tray that Jokul knows. It knows ${Object.keys(trayMaterials).join(', ')}.`,
       'tray.material',
     );
   if (!Object.hasOwn(liners, r.liner))
     throw new JokulError(
       'unknown-liner',
-      `"${r.liner}" is no liner that Jokul knows. It knows ${Object.keys(liners).join(', ')}.`,
+      say`"${r.liner}" is no liner that Jokul knows. It knows ${Object.keys(liners).join(', ')}.`,
       'tray.liner',
     );
   return {
@@ -134,16 +134,23 @@ export const judgedBy = ({ setup, centreC }: BakeInput): JudgedBy => ({
 
 /** The documented domain of the model. @throws JokulError `out-of-range` */
 export const checkComposition = ({ setup, pullS, rest, centreC }: BakeInput): void => {
-  requireNumber(setup.massG, 'The piece weight', 8, 200, 'g', 'piece.massG');
+  requireNumber(setup.massG, say`The piece weight`, 8, 200, 'g', 'piece.massG');
   checkPressed(setup);
   for (const t of typeof setup.start === 'number' ? [setup.start] : setup.start) {
-    requireNumber(t, 'The dough temperature', -30, 35, '°C', 'piece.startC');
+    requireNumber(t, say`The dough temperature`, -30, 35, '°C', 'piece.startC');
   }
-  requireNumber(setup.setC, 'The oven temperature', 120, 260, '°C', 'oven.setC');
-  requireNumber(centreC, 'The limit of the centre', 50, 95, '°C', 'rules.centreC');
-  requireNumber(setup.roomC, 'The air around the rack', -40, 60, '°C', 'rest.airC');
-  requireNumber(rest.trayS, 'The rest on the tray', 0, 7200, 's', 'rest.trayS');
-  if (pullS !== undefined) requireNumber(pullS, 'The pull time', 60, 7200, 's', 'pullS');
-  requireNumber(setup.dough.composition.water, 'The water of the dough', 0.03, 0.35, '', 'composition.water');
-  requireNumber(setup.dough.nonFatSolids, 'The dry solids of the dough', 0.2, 0.9, '', 'composition');
+  requireNumber(setup.setC, say`The oven temperature`, 120, 260, '°C', 'oven.setC');
+  requireNumber(centreC, say`The limit of the centre`, 50, 95, '°C', 'rules.centreC');
+  requireNumber(setup.roomC, say`The air around the rack`, -40, 60, '°C', 'rest.airC');
+  requireNumber(rest.trayS, say`The rest on the tray`, 0, 7200, 's', 'rest.trayS');
+  if (pullS !== undefined) requireNumber(pullS, say`The pull time`, 60, 7200, 's', 'pullS');
+  requireNumber(
+    setup.dough.composition.water,
+    say`The water of the dough`,
+    0.03,
+    0.35,
+    '',
+    'composition.water',
+  );
+  requireNumber(setup.dough.nonFatSolids, say`The dry solids of the dough`, 0.2, 0.9, '', 'composition');
 };

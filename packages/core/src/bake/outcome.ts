@@ -1,13 +1,13 @@
-import { div, modelled, relation, type Figure, type Unit } from '../shown/index.js';
+import { div, modelled, relation, type Figure, type Unit, say } from '../shown/index.js';
 import type { BakeResult } from './bake.js';
 
 const halfTime = relation({
-  name: 'Turn',
+  name: say`Turn`,
   symbol: 't½',
   unit: 's',
-  inputs: { t: { symbol: 't', name: 'time in the oven', unit: 's' } },
+  inputs: { t: { symbol: 't', name: say`time in the oven`, unit: 's' } },
   formula: ({ t }) => div(t, 2),
-  source: 'half of the time in the oven: each side stands at each place equally long',
+  source: say`half of the time in the oven: each side stands at each place equally long`,
 });
 
 /** What the bake model says of a piece, each as a figure that shows what it hangs on. */
@@ -29,18 +29,18 @@ export const outcomeOf = ({ pull, atPull, cooled }: BakeResult): Outcome | null 
   const { filled: _, ...account } = pull;
   const terms = [
     ...pull.terms,
-    { symbol: 't', name: 'time in the oven', value: pull.value, unit: 's' as const, shown: pull },
+    { symbol: 't', name: say`time in the oven`, value: pull.value, unit: 's' as const, shown: pull },
   ];
   const figure = (name: string, symbol: string, value: number, unit: Unit) =>
     modelled({ ...account, terms, name, symbol, value, unit });
   return {
     turn: halfTime({ t: pull }),
-    centre: figure('Centre at the pull', 'T_c', atPull.centreC, '°C'),
-    diameter: figure('Diameter, cold', 'D', cooled.diameterMm, 'mm'),
-    height: figure('Height, cold', 'H', cooled.heightMm, 'mm'),
-    loss: figure('Bake loss, cold', 'l', cooled.lossShare, 'share'),
-    crispRim: figure('Rim below 5.5 % of water, cold', 'c', cooled.crispEdgeMm, 'mm'),
-    colourEdge: figure('Colour of the rim, 0 raw to 100 black', 'b_e', cooled.colour.edge, ''),
-    colourBottom: figure('Colour of the underside, 0 raw to 100 black', 'b_u', cooled.colour.bottom, ''),
+    centre: figure(say`Centre at the pull`, 'T_c', atPull.centreC, '°C'),
+    diameter: figure(say`Diameter, cold`, 'D', cooled.diameterMm, 'mm'),
+    height: figure(say`Height, cold`, 'H', cooled.heightMm, 'mm'),
+    loss: figure(say`Bake loss, cold`, 'l', cooled.lossShare, 'share'),
+    crispRim: figure(say`Rim below 5.5 % of water, cold`, 'c', cooled.crispEdgeMm, 'mm'),
+    colourEdge: figure(say`Colour of the rim, 0 raw to 100 black`, 'b_e', cooled.colour.edge, ''),
+    colourBottom: figure(say`Colour of the underside, 0 raw to 100 black`, 'b_u', cooled.colour.bottom, ''),
   };
 };

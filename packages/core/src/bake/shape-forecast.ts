@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import { bendScore, type Formula, type ScoreMove } from '../formula/index.js';
 import { fatIn } from '../ingredient/index.js';
 import type { OwnLimits } from '../limits/index.js';
@@ -74,77 +75,77 @@ const worked = (setup: BakeSetup) => setup.process ?? usualProcess;
 const parts: readonly Part[] = [
   {
     id: 'fat',
-    name: 'fat, and how it melts',
+    name: say`fat, and how it melts`,
     unit: '% of the dough',
     of: ({ dough: { fats } }) => percent(fatIn(fats)),
     take: doughPart('fats'),
   },
   {
     id: 'sugar',
-    name: 'sugars, by kind',
+    name: say`sugars, by kind`,
     unit: '% of the dough',
     of: ({ dough: { sugar } }) => percent(sugar),
     take: doughPart('sugar', 'thinning', 'reducing'),
   },
   {
     id: 'water',
-    name: 'water',
+    name: say`water`,
     unit: '% of the dough',
     of: ({ dough: { composition } }) => percent(composition.water),
     take: doughPart('composition', 'nonFatSolids'),
   },
   {
     id: 'flour',
-    name: 'flour',
+    name: say`flour`,
     unit: '% of the dough',
     of: ({ dough: { flour } }) => percent(flour),
     take: doughPart('flour', 'inclusions'),
   },
   {
     id: 'strength',
-    name: 'protein of the flour',
+    name: say`protein of the flour`,
     unit: '%',
     of: ({ dough: { flourProtein } }) => percent(flourProtein ?? 0.105),
     take: doughPart('flourProtein'),
   },
   {
     id: 'egg',
-    name: 'protein of egg, which sets',
+    name: say`protein of egg, which sets`,
     unit: '% of the dough',
     of: ({ dough: { eggProtein } }) => percent(eggProtein),
     take: doughPart('eggProtein'),
   },
   {
     id: 'cream',
-    name: 'butter, creamed or melted',
+    name: say`butter, creamed or melted`,
     unit: '',
     of: (setup) => worked(setup).cream,
     take: processPart('cream', 'meltedShare'),
   },
   {
     id: 'rest',
-    name: 'rest',
+    name: say`rest`,
     unit: 'h',
     of: (setup) => worked(setup).restS / 3600,
     take: processPart('restS'),
   },
   {
     id: 'leavening',
-    name: 'gas of the leavening',
+    name: say`gas of the leavening`,
     unit: 'mL/kg',
     of: (setup) => worked(setup).gasMlPerKg,
     take: processPart('gasMlPerKg', 'baseLeftMmolPerKg', 'coated'),
   },
   {
     id: 'oven',
-    name: 'oven',
+    name: say`oven`,
     unit: '°C',
     of: ({ setC }) => setC,
     take: (setup, { setC, fan }) => ({ ...setup, setC, fan }),
   },
   {
     id: 'piece',
-    name: 'piece',
+    name: say`piece`,
     unit: 'g',
     of: ({ massG }) => massG,
     take: (setup, { massG, shape }) => ({ ...setup, massG, shape }),

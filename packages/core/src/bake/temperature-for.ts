@@ -1,5 +1,5 @@
-import type { Doneness } from '../formula/index.js';
-import { modelled, type Figure } from '../shown/index.js';
+import { settingWord, type Doneness } from '../formula/index.js';
+import { modelled, type Figure, say } from '../shown/index.js';
 import { aimedIndex, donenessIndex, stateOf } from './doneness.js';
 import { checkComposition, judgedBy, type BakeInput } from './input.js';
 import { advance, carryoverS, readRun, startRun } from './simulate.js';
@@ -47,18 +47,24 @@ export const temperatureFor = (input: BakeInput, pullS: number, target: Doneness
   if (stateOf(index(reading)) !== target) return { set: null, reading, reason: 'too-short' };
   return {
     set: modelled({
-      name: `Oven for ${target.replace('-', ' ')} after this time`,
+      name: say`Oven for ${settingWord(target)} after this time`,
       symbol: 'T_set',
       value: setC,
       unit: '°C',
-      relation: 'the doneness after carryover rises with T_set: halved between 125 and 250 °C to 0.5 K',
+      relation: say`the doneness after carryover rises with T_set: halved between 125 and 250 °C to 0.5 K`,
       terms: [
-        { symbol: 't', name: 'time in the oven', value: pullS, unit: 's', source: 'as asked' },
-        { symbol: 'I', name: 'doneness aimed at', value: aim, unit: '', source: 'middle of its window' },
-        { symbol: 'm', name: 'piece', value: input.setup.massG, unit: 'g', source: 'formula' },
+        { symbol: 't', name: say`time in the oven`, value: pullS, unit: 's', source: say`as asked` },
+        {
+          symbol: 'I',
+          name: say`doneness aimed at`,
+          value: aim,
+          unit: '',
+          source: say`middle of its window`,
+        },
+        { symbol: 'm', name: say`piece`, value: input.setup.massG, unit: 'g', source: say`formula` },
       ],
-      source: 'bake model (docs/models.md, Bake)',
-      note: 'A forecast: 10 °C are worth about 8 % of the time. Far from the usual temperature, try a few pieces first.',
+      source: say`bake model (docs/models.md, Bake)`,
+      note: say`A forecast: 10 °C are worth about 8 % of the time. Far from the usual temperature, try a few pieces first.`,
     }),
     reading,
   };

@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 /** Hands that a shift lacks on one day: somebody is ill, or has the day off. */
 export interface Away {
   /** The day on which the shift begins. */
@@ -27,13 +28,13 @@ export const handsOn = (
     .reduce((left, away) => Math.max(0, left - away.hands), hands);
 
 export const weekdayNames = [
-  'Monday',
-  'Tuesday',
-  'Wednesday',
-  'Thursday',
-  'Friday',
-  'Saturday',
-  'Sunday',
+  say`Monday`,
+  say`Tuesday`,
+  say`Wednesday`,
+  say`Thursday`,
+  say`Friday`,
+  say`Saturday`,
+  say`Sunday`,
 ] as const;
 
 /** The day of the week of a date such as 2026-11-27, 1 for Monday to 7 for Sunday. */
@@ -48,5 +49,5 @@ export const whyClosed = (calendar: Calendar | undefined, date: string): string 
   const day = calendar.closedDays.find((closed) => closed.date === date);
   if (day) return day.why;
   const weekday = weekdayOf(date);
-  return calendar.closedWeekdays.includes(weekday) ? `every ${weekdayNames[weekday - 1] ?? ''}` : null;
+  return calendar.closedWeekdays.includes(weekday) ? say`every ${weekdayNames[weekday - 1] ?? ''}` : null;
 };

@@ -1,5 +1,5 @@
 import { scoopNumbers } from '../portioning/index.js';
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 import { weekdayNames } from './calendar.js';
 import { ovenHandsOf, skills, type Equipment } from './equipment.js';
 import { shiftParts } from './shift-parts.js';
@@ -35,8 +35,8 @@ const one: Readonly<Record<EquipmentKind, string>> = {
   mixers: 'mixer',
   ovens: 'oven',
   trays: 'tray',
-  places: 'cold place',
-  racks: 'cooling rack',
+  places: say`cold place`,
+  racks: say`cooling rack`,
   scales: 'scale',
 };
 const nameOf = (item: Retirable & { readonly name?: string }) => item.name ?? item.id;
@@ -50,13 +50,13 @@ const checkNames = (equipment: Equipment): void => {
     equipment[kind].forEach((item, i) => {
       const name = nameOf(item).trim();
       if (ids.has(item.id))
-        throw new JokulError('same-id', `Two things have the id "${item.id}".`, `${kind}.${i}.id`);
+        throw new JokulError('same-id', say`Two things have the id "${item.id}".`, `${kind}.${i}.id`);
       ids.add(item.id);
       if (item.retired) return;
       if (names.has(name.toLowerCase()))
         throw new JokulError(
           'same-name',
-          `Two are called ${name}: give each its own name.`,
+          say`Two are called ${name}: give each its own name.`,
           `${kind}.${i}.name`,
         );
       names.add(name.toLowerCase());
@@ -64,7 +64,7 @@ const checkNames = (equipment: Equipment): void => {
     if (active<Retirable>(equipment[kind]).length === 0)
       throw new JokulError(
         'none-left',
-        `At least one ${one[kind]} stays: without it nothing can be planned.`,
+        say`At least one ${one[kind]} stays: without it nothing can be planned.`,
         kind,
       );
   }
@@ -75,7 +75,7 @@ const checkFigures = (equipment: Equipment): void => {
     if (minFill >= maxFill)
       throw new JokulError(
         'bad-fill',
-        `${name}: the least fill must be below the most.`,
+        say`${name}: the least fill must be below the most.`,
         `mixers.${i}.minFill`,
       );
   });
@@ -83,7 +83,7 @@ const checkFigures = (equipment: Equipment): void => {
     if (resolutionG * 10 > maxMassG)
       throw new JokulError(
         'bad-scale',
-        `The scale ${id} shows steps of ${resolutionG} g and carries ${maxMassG} g: one of the two is wrong.`,
+        say`The scale ${id} shows steps of ${resolutionG} g and carries ${maxMassG} g: one of the two is wrong.`,
         `scales.${i}.resolutionG`,
       );
   });
@@ -91,26 +91,26 @@ const checkFigures = (equipment: Equipment): void => {
 
 const checkShifts = (equipment: Equipment): void => {
   if (equipment.shifts.length === 0)
-    throw new JokulError('no-shift', 'At least one shift stays: somebody must mix and portion.', 'shifts');
+    throw new JokulError('no-shift', say`At least one shift stays: somebody must mix and portion.`, 'shifts');
   equipment.shifts.forEach((shift, i) => {
     const { from, to, name } = shift;
     if (from === to)
-      throw new JokulError('bad-shift', `${name} begins and ends at ${from}.`, `shifts.${i}.to`);
+      throw new JokulError('bad-shift', say`${name} begins and ends at ${from}.`, `shifts.${i}.to`);
     shiftParts(shift);
     if (shift.can?.length === 0)
-      throw new JokulError('bad-shift', `${name}: say what its hands can do.`, `shifts.${i}.can`);
+      throw new JokulError('bad-shift', say`${name}: say what its hands can do.`, `shifts.${i}.can`);
   });
   for (const skill of ['mix', 'portion'] as const)
     if (!equipment.shifts.some(({ can = skills }) => can.includes(skill)))
       throw new JokulError(
         'no-skill',
-        `At least one shift can ${skill}: no dough is made without.`,
+        say`At least one shift can ${skill}: no dough is made without.`,
         'shifts',
       );
   if (ovenHandsOf(equipment) === 0 && !equipment.shifts.some(({ can = skills }) => can.includes('oven')))
     throw new JokulError(
       'no-skill',
-      'At least one shift can tend the ovens, or somebody is there for them alone.',
+      say`At least one shift can tend the ovens, or somebody is there for them alone.`,
       'shifts',
     );
 };
@@ -120,12 +120,12 @@ const checkCalendar = ({ calendar }: Equipment): void => {
   if (new Set(closedWeekdays).size === weekdayNames.length)
     throw new JokulError(
       'never-open',
-      'The bakery is closed on every day of the week: open one.',
+      say`The bakery is closed on every day of the week: open one.`,
       'calendar.closedWeekdays',
     );
   closedDays.forEach(({ date }, i) => {
     if (closedDays.findIndex((other) => other.date === date) < i)
-      throw new JokulError('same-day', `${date} is on the list twice.`, `calendar.closedDays.${i}.date`);
+      throw new JokulError('same-day', say`${date} is on the list twice.`, `calendar.closedDays.${i}.date`);
   });
 };
 
@@ -139,14 +139,14 @@ export const checkEquipment = (equipment: Equipment): void => {
   if (!active(equipment.places).some(({ kind }) => kind !== 'bench'))
     throw new JokulError(
       'no-cold',
-      'At least one walk-in or freezer stays: dough must rest in the cold.',
+      say`At least one walk-in or freezer stays: dough must rest in the cold.`,
       'places',
     );
   checkShifts(equipment);
   checkCalendar(equipment);
   if (equipment.crew.length === 0)
-    throw new JokulError('no-crew', 'At least one name of who works here stays.', 'crew');
-  for (const scoop of equipment.scoops) requireNumber(scoop, 'The number of a scoop', ...scoopNumbers);
+    throw new JokulError('no-crew', say`At least one name of who works here stays.`, 'crew');
+  for (const scoop of equipment.scoops) requireNumber(scoop, say`The number of a scoop`, ...scoopNumbers);
 };
 
 /** A name as an id: lower case, hyphens, not yet taken by anything. */

@@ -1,4 +1,4 @@
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 import type { Shift } from './equipment.js';
 
 /** A stretch of a shift in which it works: minutes after midnight of the day on which the shift begins. */
@@ -39,7 +39,7 @@ export const shiftParts = ({
     if (pauseMin < fromMin || againMin <= pauseMin || againMin > endMin)
       throw new JokulError(
         'bad-shift',
-        `${name}: the break from ${pause.from} to ${pause.to} is not within the shift (${from} to ${to}), or not after the one before it.`,
+        say`${name}: the break from ${pause.from} to ${pause.to} is not within the shift (${from} to ${to}), or not after the one before it.`,
         'shifts',
       );
     if (pauseMin > fromMin) parts.push({ fromMin, toMin: pauseMin });
@@ -47,7 +47,7 @@ export const shiftParts = ({
   }
   if (endMin > fromMin) parts.push({ fromMin, toMin: endMin });
   if (parts.length === 0)
-    throw new JokulError('bad-shift', `${name}: its breaks leave no time to work.`, 'shifts');
+    throw new JokulError('bad-shift', say`${name}: its breaks leave no time to work.`, 'shifts');
   return parts;
 };
 

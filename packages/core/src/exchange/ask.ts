@@ -1,6 +1,6 @@
 import { ingredient, type Library } from '../ingredient/index.js';
 import { massUnitsG } from '../quantity/index.js';
-import { add, formatNumber, relation, type Figure } from '../shown/index.js';
+import { add, formatNumber, relation, type Figure, say } from '../shown/index.js';
 import type { Choice, LineQuestion, ReadResult } from './answers.js';
 import type { Weighed } from './packed.js';
 import { unitOfWord } from './words.js';
@@ -9,15 +9,15 @@ import type { WrittenLine } from './written-line.js';
 /** Without the last digits of a division. */
 export const plain = (grams: number) => Number(grams.toPrecision(10));
 
-export const leaveOut: Choice = { label: 'No ingredient: leave it out', answer: { leaveOut: true } };
+export const leaveOut: Choice = { label: say`No ingredient: leave it out`, answer: { leaveOut: true } };
 
 const both = relation({
-  name: 'Both amounts',
+  name: say`Both amounts`,
   symbol: 'm',
   unit: 'g',
   inputs: {
-    a: { symbol: 'm₁', name: 'first amount', unit: 'g' },
-    b: { symbol: 'm₂', name: 'second amount', unit: 'g' },
+    a: { symbol: 'm₁', name: say`first amount`, unit: 'g' },
+    b: { symbol: 'm₂', name: say`second amount`, unit: 'g' },
   },
   formula: ({ a, b }) => add(a, b),
   source: 'm = m₁ + m₂',
@@ -52,7 +52,7 @@ export const askIngredient = (line: WrittenLine, library: Library): ReadResult =
       line,
       {
         about: 'amount',
-        sentence: `How much ${ingredient(only, library).name.toLowerCase()} is "${line.text.trim()}"?`,
+        sentence: say`How much ${ingredient(only, library).name.toLowerCase()} is "${line.text.trim()}"?`,
         choices: [leaveOut],
       },
       { ingredientId: only, food: ingredient(only, library) },
@@ -62,10 +62,10 @@ export const askIngredient = (line: WrittenLine, library: Library): ReadResult =
     about: 'ingredient',
     sentence:
       line.ids.length > 1
-        ? `Which is meant by "${named}"?`
+        ? say`Which is meant by "${named}"?`
         : line.ids.length === 1
-          ? `Is "${named}" ${ingredient(only, library).name.toLowerCase()}? "${unknown}" is not known.`
-          : `What is "${named}"? It is not in the library by that name.`,
+          ? say`Is "${named}" ${ingredient(only, library).name.toLowerCase()}? "${unknown}" is not known.`
+          : say`What is "${named}"? It is not in the library by that name.`,
     choices: [
       ...offered.map((id) => ({ label: ingredient(id, library).name, answer: { ingredientId: id } })),
       leaveOut,
@@ -91,10 +91,10 @@ export const askEachOrAll = (line: WrittenLine, count: number, known: Partial<Re
     line,
     {
       about: 'amount',
-      sentence: `${formatNumber(grams)} g: is that one, or all together?`,
+      sentence: say`${formatNumber(grams)} g: is that one, or all together?`,
       choices: [
-        { label: `One: ${formatNumber(each)} g for ${formatNumber(count)}`, answer: { massG: each } },
-        { label: `All together: ${formatNumber(grams)} g`, answer: { massG: grams } },
+        { label: say`One: ${formatNumber(each)} g for ${formatNumber(count)}`, answer: { massG: each } },
+        { label: say`All together: ${formatNumber(grams)} g`, answer: { massG: grams } },
       ],
     },
     known,

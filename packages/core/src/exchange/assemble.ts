@@ -9,7 +9,7 @@ import {
   type ToppingWay,
 } from '../formula/index.js';
 import { named, type Ingredient, type IngredientKind } from '../ingredient/index.js';
-import { JokulError } from '../shown/index.js';
+import { JokulError, say, counted } from '../shown/index.js';
 import type { ReadResult } from './answers.js';
 
 type StageId = 'cream' | 'wet' | 'dry' | 'fold';
@@ -93,7 +93,7 @@ export const assembleFormula = (
   if (open > 0)
     throw new JokulError(
       'open-questions',
-      `${open} ${open === 1 ? 'line is' : 'lines are'} not answered yet.`,
+      say`${open} ${counted(open, 'line is', 'lines are')} not answered yet.`,
       'lines',
     );
   // A filling is a formula of its own; icing is put on the baked pieces.
@@ -115,7 +115,7 @@ export const assembleFormula = (
   if (flourG <= 0)
     throw new JokulError(
       'no-flour',
-      "The recipe has no flour, so there is nothing that baker's percent could refer to.",
+      say`The recipe has no flour, so there is nothing that baker's percent could refer to.`,
       'lines',
     );
   const merge = (lines: typeof read): readonly Topping[] => {

@@ -7,7 +7,7 @@ import {
   type Library,
 } from '../ingredient/index.js';
 import { isMassUnit, isVolumeUnit } from '../quantity/index.js';
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 import { likely, matchIngredient } from './match-ingredient.js';
 import { specks, unitOfWord } from './words.js';
 
@@ -26,7 +26,11 @@ const foodNamed = (name: string, library: Library): Ingredient => {
   const offered = ids.length > 1 ? ids : likely(name, library, 3);
   throw new JokulError(
     ids.length > 1 ? 'ambiguous-ingredient' : 'unknown-ingredient',
-    `"${name}" ${ids.length > 1 ? 'may be several things' : 'is not in the ingredient library'}${offered.length > 0 ? `: say one of ${offered.join(', ')}` : ''}.`,
+    ids.length > 1
+      ? say`"${name}" may be several things: say one of ${offered.join(', ')}.`
+      : offered.length > 0
+        ? say`"${name}" is not in the ingredient library: say one of ${offered.join(', ')}.`
+        : say`"${name}" is not in the ingredient library.`,
     'ingredient',
   );
 };
@@ -47,8 +51,8 @@ const pieceOf = (
   throw new JokulError(
     'unknown-unit',
     sizes.length > 1
-      ? `${name} comes in sizes: say one of ${sizes.join(', ')}.`
-      : `Pieces of ${name.toLowerCase()} have no set weight.`,
+      ? say`${name} comes in sizes: say one of ${sizes.join(', ')}.`
+      : say`Pieces of ${name.toLowerCase()} have no set weight.`,
     'unit',
   );
 };
@@ -85,7 +89,7 @@ export const convertWords = (
   if (!piece) return { ...convert(amount, unit, food, packing), ingredientId };
   return {
     massG: amount * piece.grams,
-    source: `${food.name}, ${piece.said}: typical`,
+    source: say`${food.name}, ${piece.said}: typical`,
     ingredientId,
   };
 };

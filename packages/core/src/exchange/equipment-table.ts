@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import Papa from 'papaparse';
 import { trayMaterials } from '../bake/index.js';
 import { equipmentKinds, freeId, type Equipment, type EquipmentKind } from '../bakery/index.js';
@@ -157,14 +158,14 @@ const readCell = (
   { heading, as }: Column,
   text: string,
 ): { readonly value: Value } | { readonly trouble: string } => {
-  const not = text === '' ? `"${heading}" is empty` : `"${heading}" cannot be "${text}"`;
+  const not = text === '' ? say`"${heading}" is empty` : say`"${heading}" cannot be "${text}"`;
   if (as === 'yes') {
     const value = yes.get(text.toLowerCase());
-    return value === undefined ? { trouble: `${not}: write yes or no.` } : { value };
+    return value === undefined ? { trouble: say`${not}: write yes or no.` } : { value };
   }
   if (typeof as === 'object' && !('min' in as)) {
     const value = as.find((word) => word === text.toLowerCase());
-    return value === undefined ? { trouble: `${not}: write one of ${as.join(', ')}.` } : { value };
+    return value === undefined ? { trouble: say`${not}: write one of ${as.join(', ')}.` } : { value };
   }
   const { min, max, whole, share } = as;
   const figure = /^[-−]?\d+(?:[.,]\d+)?\s*%?$/.test(text)
@@ -172,10 +173,12 @@ const readCell = (
     : Number.NaN;
   if (isAmbiguous(text, min, max))
     return {
-      trouble: `"${text}" under "${heading}" can be read two ways: write it without a mark for thousands.`,
+      trouble: say`"${text}" under "${heading}" can be read two ways: write it without a mark for thousands.`,
     };
   if (!(figure >= min && figure <= max) || (whole && !Number.isInteger(figure)))
-    return { trouble: `${not}: write a ${whole ? 'whole number' : 'figure'} from ${min} to ${max}.` };
+    return {
+      trouble: say`${not}: write a ${whole ? say`whole number` : say`figure`} from ${min} to ${max}.`,
+    };
   return { value: share ? figure / 100 : figure };
 };
 
@@ -192,20 +195,21 @@ const readRow = (
   const kind = equipmentKinds.find((own) => whats[own] === cell('what').trim().toLowerCase()) ?? null;
   if (!kind) {
     const known = Object.values(whats).join(', ');
-    const trouble = `"what" cannot be "${cell('what').trim()}": write one of ${known}.`;
+    const trouble = say`"what" cannot be "${cell('what').trim()}": write one of ${known}.`;
     return { line, name, kind, thing: null, troubles: [trouble] };
   }
   const id = cell('id').trim() || idFor(kind, name);
   // A scale may go by its id alone.
   if (name.length > 60 || (name === '' && (kind !== 'scales' || cell('id').trim() === '')))
-    troubles.push('The name has 1 to 60 letters.');
+    troubles.push(say`The name has 1 to 60 letters.`);
   if (!idPattern.test(id))
     troubles.push(
-      `The id "${id}" must have small letters, digits and hyphens, at most 40; or leave it empty.`,
+      say`The id "${id}" must have small letters, digits and hyphens, at most 40; or leave it empty.`,
     );
   const use = cell('out of use').trim();
   const retired = yes.get(use.toLowerCase());
-  if (use !== '' && retired === undefined) troubles.push(`"out of use" cannot be "${use}": write yes or no.`);
+  if (use !== '' && retired === undefined)
+    troubles.push(say`"out of use" cannot be "${use}": write yes or no.`);
   const values = columns
     .filter(({ of }) => of.includes(kind))
     .flatMap((column): readonly (readonly [string, Value])[] => {
@@ -241,7 +245,8 @@ export const readEquipmentTable = (text: string, equipment: Equipment): readonly
     const row = readRow(cell, line, idFor);
     if (!row.thing || !row.kind) return row;
     const key = `${row.kind} ${row.thing.id}`;
-    if (seen.has(key)) return { ...row, thing: null, troubles: [`${row.name} stands in the table twice.`] };
+    if (seen.has(key))
+      return { ...row, thing: null, troubles: [say`${row.name} stands in the table twice.`] };
     seen.add(key);
     return row;
   });

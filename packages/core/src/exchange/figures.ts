@@ -3,6 +3,7 @@
  * numbers. What can be read in two ways is not decided here but said.
  */
 
+import { say } from '../shown/index.js';
 import { containers, countWords } from './words.js';
 
 export type DecimalMark = 'point' | 'comma';
@@ -75,7 +76,7 @@ const slippedFraction = (text: string): string =>
   text.replace(
     /(?<![\d.,/])([1-9])([1-7])\/([2348])(?!\d)/g,
     (found, whole: string, above: string, below: string) =>
-      Number(above) < Number(below) ? `${whole} ${above}/${below} or ${found}` : found,
+      Number(above) < Number(below) ? say`${whole} ${above}/${below} or ${found}` : found,
   );
 
 /** "one and a half cups", "a cup and a half", "three quarters of a cup", "1 & 1/2", "one half cup". */
@@ -148,7 +149,7 @@ export const plainLine = (raw: string, mark?: DecimalMark): PlainText => {
     // "scant cup sugar", "good pinch of salt": one of them.
     .replace(
       /^(\s*)(?:an?\s+)?(?:good|big|large)\s+pinch/i,
-      (_, before: string) => `${before}1 generous pinch`,
+      (_, before: string) => say`${before}1 generous pinch`,
     )
     .replace(/^(\s*)(?:an?\s+)?(?:small|tiny|little)\s+pinch/i, (_, before: string) => `${before}1 pinch`)
     .replace(

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { amountsFor, sayReady, withoutFoods, type Formula } from '../formula/index.js';
 import { foodOf } from '../ingredient/index.js';
-import { formatNumber } from '../shown/index.js';
+import { formatNumber, say } from '../shown/index.js';
 import { formulaFormat } from './import-recipe.js';
 
 /** The formula in Jokul's own open format, docs/formula.schema.json. */
@@ -26,7 +26,7 @@ export const formulaToJsonLd = (formula: Formula, doughMassG: number): string =>
       '@context': 'https://schema.org',
       '@type': 'Recipe',
       name: formula.name,
-      recipeYield: `${Math.floor(doughMassG / formula.piece.massG)} pieces of ${formatNumber(formula.piece.massG)} g`,
+      recipeYield: say`${Math.floor(doughMassG / formula.piece.massG)} pieces of ${formatNumber(formula.piece.massG)} g`,
       recipeIngredient: amountsFor(formula, doughMassG).map(({ name, mass, line }) =>
         [
           `${formatNumber(mass.value)} g ${name.toLowerCase()}`,

@@ -8,7 +8,7 @@ import {
 } from '../formula/index.js';
 import { foodOf, type Declared, type Ingredient } from '../ingredient/index.js';
 import { volumeUnitsMl } from '../quantity/index.js';
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 
 /** Cups and spoons of a kitchen, mL. */
 export const kitchens = {
@@ -176,9 +176,9 @@ export const piecesForHome = (formula: Formula): number => {
  * @throws JokulError `out-of-range`
  */
 export const homeSheet = (formula: Formula, pieces: number, kitchen: Kitchen): HomeSheet => {
-  requireNumber(pieces, 'The number of pieces', 1, 500);
+  requireNumber(pieces, say`The number of pieces`, 1, 500);
   if (!Number.isInteger(pieces))
-    throw new JokulError('out-of-range', 'The number of pieces is a whole number.', 'pieces');
+    throw new JokulError('out-of-range', say`The number of pieces is a whole number.`, 'pieces');
   const doughG = pieces * formula.piece.massG;
   const perPercent = doughG / totalPercent(formula);
   return {

@@ -1,4 +1,4 @@
-import { formatNumber, JokulError } from '../shown/index.js';
+import { formatNumber, JokulError, say } from '../shown/index.js';
 import { checkFormula, withFoods, type Formula } from '../formula/index.js';
 import { ingredients, type Library } from '../ingredient/index.js';
 import { readFormula } from './read-formula.js';
@@ -38,7 +38,7 @@ const parsed = (text: string): unknown => {
   } catch {
     throw new JokulError(
       'bad-json',
-      'This begins like JSON but cannot be read as such: it is cut off or damaged.',
+      say`This begins like JSON but cannot be read as such: it is cut off or damaged.`,
       'text',
     );
   }
@@ -55,12 +55,12 @@ const fromJson = (text: string, library: Library): ImportedRecipe => {
   if (!recipe)
     throw new JokulError(
       'no-recipe',
-      'This JSON holds neither a formula of Jokul nor a schema.org Recipe.',
+      say`This JSON holds neither a formula of Jokul nor a schema.org Recipe.`,
       'text',
     );
   const lines = strings(recipe.recipeIngredient ?? recipe.ingredients);
   if (lines.length === 0)
-    throw new JokulError('no-recipe', 'The recipe in this JSON has no ingredients.', 'recipeIngredient');
+    throw new JokulError('no-recipe', say`The recipe in this JSON has no ingredients.`, 'recipeIngredient');
   return {
     kind: 'recipe',
     title: typeof recipe.name === 'string' ? recipe.name : '',
@@ -89,9 +89,9 @@ const fromTable = (text: string): ImportedRecipe | null => {
  */
 export const importRecipe = (text: string, library = ingredients): ImportedRecipe => {
   const trimmed = text.replace(/^\ufeff/, '').trim();
-  if (trimmed === '') throw new JokulError('empty-text', 'There is nothing to read yet.', 'text');
+  if (trimmed === '') throw new JokulError('empty-text', say`There is nothing to read yet.`, 'text');
   if (trimmed.length > 200_000)
-    throw new JokulError('too-long', 'This is too long for a recipe (over 200,000 letters).', 'text');
+    throw new JokulError('too-long', say`This is too long for a recipe (over 200,000 letters).`, 'text');
   // "[ ] 200 g sugar" is a list to tick off.
   if (/^(?:\{|\[\s*[[{"])/.test(trimmed)) return fromJson(trimmed, library);
   const inPage = /<script[^>]*application\/ld\+json[^>]*>([\s\S]*?)<\/script>/i.exec(trimmed);
@@ -99,7 +99,7 @@ export const importRecipe = (text: string, library = ingredients): ImportedRecip
   if (isTooLong(trimmed))
     throw new JokulError(
       'too-long',
-      `This is too long for a recipe (over ${formatNumber(mostLines)} lines or ${formatNumber(mostLetters)} letters). Paste one recipe at a time.`,
+      say`This is too long for a recipe (over ${formatNumber(mostLines)} lines or ${formatNumber(mostLetters)} letters). Paste one recipe at a time.`,
       'text',
     );
   return fromTable(trimmed) ?? { kind: 'recipe', title: '', text: trimmed, from: 'text' };

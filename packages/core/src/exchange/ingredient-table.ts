@@ -13,7 +13,7 @@ import {
   type OwnGiven,
   type Part,
 } from '../ingredient/index.js';
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 import { readTable } from './table-of-things.js';
 
 /*
@@ -155,31 +155,33 @@ const readRow = (cell: (heading: string) => string, line: number): IngredientTab
   const troubles: string[] = [];
   const number = (heading: string): number => {
     const value = numberIn(cell(heading));
-    if (value === null) troubles.push(`"${cell(heading)}" under ${heading} is not a figure.`);
+    if (value === null) troubles.push(say`"${cell(heading)}" under ${heading} is not a figure.`);
     return value ?? 0;
   };
   const pairs = (heading: string) => {
     const found = pairsIn(cell(heading));
     if (!found)
-      troubles.push(`"${cell(heading)}" under ${heading} is not read; write it "spooned 0.52; dipped 0.61".`);
+      troubles.push(
+        say`"${cell(heading)}" under ${heading} is not read; write it "spooned 0.52; dipped 0.61".`,
+      );
     return found ?? {};
   };
   const name = cell('name').trim();
-  if (name.length < 2 || name.length > 60) troubles.push('The name has 2 to 60 letters.');
+  if (name.length < 2 || name.length > 60) troubles.push(say`The name has 2 to 60 letters.`);
   const kind = ingredientKinds.find((known) => known === cell('kind').trim().toLowerCase());
   if (!kind)
-    troubles.push(`"${cell('kind')}" is no kind of ingredient; there are ${ingredientKinds.join(', ')}.`);
+    troubles.push(say`"${cell('kind')}" is no kind of ingredient; there are ${ingredientKinds.join(', ')}.`);
   const written = cell('allergens')
     .split(/[;,]/)
     .map((word) => word.trim())
     .filter(Boolean);
   const isNone = written.length === 1 && /^(?:none|-|–)$/i.test(written[0] ?? '');
-  if (written.length === 0) troubles.push(`Write its allergens, or "${nothing}".`);
+  if (written.length === 0) troubles.push(say`Write its allergens, or "${nothing}".`);
   const declared = isNone ? [] : written.map((word) => declaredAs(word));
   written.forEach((word, i) => {
     if (!isNone && declared[i] === undefined)
       troubles.push(
-        `"${word}" is none of the listed allergens (${[...allergenList, ...allergenSources].map(({ id }) => id).join(', ')}).`,
+        say`"${word}" is none of the listed allergens (${[...allergenList, ...allergenSources].map(({ id }) => id).join(', ')}).`,
       );
   });
   const known = declared.filter((id) => id !== undefined);
@@ -187,14 +189,14 @@ const readRow = (cell: (heading: string) => string, line: number): IngredientTab
   const parts = partsIn(cell('made of %'));
   if (!parts)
     troubles.push(
-      `"${cell('made of %')}" under made of % is not read; write it "white-sugar 90; cinnamon 10".`,
+      say`"${cell('made of %')}" under made of % is not read; write it "white-sugar 90; cinnamon 10".`,
     );
   const source = cell('source').trim();
   if (source === '' || source.length > 200)
-    troubles.push('Say where the figures are from: the label, a supplier.');
+    troubles.push(say`Say where the figures are from: the label, a supplier.`);
   const id = cell('id').trim() || ownId(name);
   if (!/^own-[a-z0-9-]{1,50}$/.test(id))
-    troubles.push(`The id "${id}" must begin with own- and have small letters and digits.`);
+    troubles.push(say`The id "${id}" must begin with own- and have small letters and digits.`);
   const row: OwnIngredientRow = {
     id,
     name,
@@ -234,7 +236,7 @@ export const readIngredientTable = (text: string): readonly IngredientTableRow[]
     const row = readRow(cell, line);
     const { ingredient } = row;
     if (ingredient && seen.has(ingredient.id))
-      return { ...row, ingredient: null, troubles: [`${row.name} stands in the table twice.`] };
+      return { ...row, ingredient: null, troubles: [say`${row.name} stands in the table twice.`] };
     if (ingredient) seen.add(ingredient.id);
     return row;
   });

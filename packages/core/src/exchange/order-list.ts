@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import { readTimeOfDay } from '../quantity/index.js';
 import Papa from 'papaparse';
 import { readOrderDate } from './order-date.js';
@@ -185,8 +186,8 @@ export const readOrderTable = (text: string, known: readonly KnownProduct[]): Or
 const otherDay = (cell: string, date: string | undefined): string | null => {
   if (cell === '' || date === undefined) return null;
   const said = readOrderDate(cell, Number(date.slice(0, 4)));
-  if (said === null) return `"${cell}" is no day such as ${date}.`;
-  return said === date ? null : `It is for ${said}: open that day and add it there.`;
+  if (said === null) return say`"${cell}" is no day such as ${date}.`;
+  return said === date ? null : say`It is for ${said}: open that day and add it there.`;
 };
 
 /**
@@ -209,32 +210,36 @@ export const ordersOf = (
     };
     const troubles: string[] = [];
     customer = of('customer') || customer;
-    if (customer === '') troubles.push('It does not say who it is for.');
-    if (customer.length > 80) troubles.push('The name of the customer is longer than 80 letters.');
+    if (customer === '') troubles.push(say`It does not say who it is for.`);
+    if (customer.length > 80) troubles.push(say`The name of the customer is longer than 80 letters.`);
     const product = readProduct(of('product'), known);
     if (!product)
       troubles.push(
         of('product') === ''
-          ? 'It names no product.'
-          : `"${of('product')}" is no product, or could be several.`,
+          ? say`It names no product.`
+          : say`"${of('product')}" is no product, or could be several.`,
       );
     const counted = readPieces(of('pieces'));
     const headed = heading?.[columns.indexOf('pieces')] ?? '';
     // "96 pcs" and "8 dozen" say themselves what they are.
     const bare = /^[\d\s.,'\u00a0\u202f]+$/.test(of('pieces'));
     const each = bare ? piecesOf(of('unit')) : 1;
-    if (each === null) troubles.push(`"${of('unit')}" is no count of pieces: say how many pieces it is.`);
+    if (each === null) troubles.push(say`"${of('unit')}" is no count of pieces: say how many pieces it is.`);
     const pieces = counted === null ? null : counted * (bare && inDozens(headed) ? 12 : (each ?? 1));
     if (pieces === null || pieces === 0)
-      troubles.push(of('pieces') === '' ? 'It has no pieces.' : `"${of('pieces')}" is no number of pieces.`);
-    else if (pieces > 20_000) troubles.push(`${pieces} pieces are more than one line takes (20,000).`);
+      troubles.push(
+        of('pieces') === '' ? say`It has no pieces.` : say`"${of('pieces')}" is no number of pieces.`,
+      );
+    else if (pieces > 20_000) troubles.push(say`${pieces} pieces are more than one line takes (20,000).`);
     day = of('date') || day;
     const elsewhere = otherDay(day, usual.date);
     if (elsewhere !== null) troubles.push(elsewhere);
     const time = of('readyBy') === '' ? readyBy : readTimeOfDay(of('readyBy'));
     if (time === null || time === '')
       troubles.push(
-        of('readyBy') === '' ? 'It has no ready-by.' : `"${of('readyBy')}" is no time of day such as 05:40.`,
+        of('readyBy') === ''
+          ? say`It has no ready-by.`
+          : say`"${of('readyBy')}" is no time of day such as 05:40.`,
       );
     else readyBy = time;
     return {

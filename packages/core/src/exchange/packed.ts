@@ -1,44 +1,44 @@
 import type { Ingredient } from '../ingredient/index.js';
 import { volumeUnitsMl } from '../quantity/index.js';
-import { formatNumber, mul, relation, type Figure } from '../shown/index.js';
+import { formatNumber, mul, relation, type Figure, say } from '../shown/index.js';
 import type { LineAnswer, LineQuestion, ReadSettings, SchoolName } from './answers.js';
 import { unitIn, type Measures } from './words.js';
 import type { WrittenLine } from './written-line.js';
 
 /** Grams from a mass in any unit. */
 export const ofMass = relation({
-  name: 'Mass as written',
+  name: say`Mass as written`,
   symbol: 'm',
   unit: 'g',
   inputs: {
-    n: { symbol: 'n', name: 'amount', unit: '', source: 'recipe' },
-    u: { symbol: 'u', name: 'grams of the unit', unit: 'g', source: 'definition of the unit' },
+    n: { symbol: 'n', name: say`amount`, unit: '', source: say`recipe` },
+    u: { symbol: 'u', name: say`grams of the unit`, unit: 'g', source: say`definition of the unit` },
   },
   formula: ({ n, u }) => mul(n, u),
   source: 'm = n u',
 });
 
 export const ofVolume = relation({
-  name: 'Mass of a volume',
+  name: say`Mass of a volume`,
   symbol: 'm',
   unit: 'g',
   inputs: {
-    n: { symbol: 'n', name: 'amount', unit: '', source: 'recipe' },
-    v: { symbol: 'v', name: 'volume of one measure', unit: 'mL', source: 'definition of the measure' },
-    f: { symbol: 'f', name: 'filling, level = 1', unit: '' },
-    rho: { symbol: 'ρ', name: 'bulk density as packed', unit: 'g/mL' },
+    n: { symbol: 'n', name: say`amount`, unit: '', source: say`recipe` },
+    v: { symbol: 'v', name: say`volume of one measure`, unit: 'mL', source: say`definition of the measure` },
+    f: { symbol: 'f', name: say`filling, level = 1`, unit: '' },
+    rho: { symbol: 'ρ', name: say`bulk density as packed`, unit: 'g/mL' },
   },
   formula: ({ n, v, f, rho }) => mul(mul(mul(n, v), f), rho),
   source: 'm = n v f ρ',
 });
 
 export const ofPieces = relation({
-  name: 'Mass of pieces',
+  name: say`Mass of pieces`,
   symbol: 'm',
   unit: 'g',
   inputs: {
-    n: { symbol: 'n', name: 'amount', unit: '', source: 'recipe' },
-    p: { symbol: 'p', name: 'grams of one', unit: 'g' },
+    n: { symbol: 'n', name: say`amount`, unit: '', source: say`recipe` },
+    p: { symbol: 'p', name: say`grams of one`, unit: 'g' },
   },
   formula: ({ n, p }) => mul(n, p),
   source: 'm = n p',
@@ -84,7 +84,7 @@ export const packed = (
     return {
       packing: 'own',
       rho: chosen / cupMl(settings.measures),
-      source: `own cup of ${formatNumber(chosen)} g`,
+      source: say`own cup of ${formatNumber(chosen)} g`,
     };
   if (typeof chosen === 'string' && Object.hasOwn(food.densityGPerMl, chosen)) return of(chosen);
   const [first, second] = all;
@@ -93,13 +93,13 @@ export const packed = (
   if (second && Math.max(...densities) / Math.min(...densities) - 1 > tellApart)
     return {
       about: 'packing',
-      sentence: `${food.name}: how was the cup filled? It matters: ${all.map(([name, rho]) => `${name} it holds ${Math.round(rho * cupMl(settings.measures))} g`).join(', ')}.`,
+      sentence: say`${food.name}: how was the cup filled? It matters: ${all.map(([name, rho]) => say`${name} it holds ${Math.round(rho * cupMl(settings.measures))} g`).join(', ')}.`,
       choices: all.map(([packing, rho]) => ({
-        label: `${packing}, ${Math.round(rho * cupMl(settings.measures))} g a cup`,
+        label: say`${packing}, ${Math.round(rho * cupMl(settings.measures))} g a cup`,
         answer: { packing },
       })),
     };
-  return { ...of(first[0]), ...(second && { uncertain: `taken as ${first[0]}` }) };
+  return { ...of(first[0]), ...(second && { uncertain: say`taken as ${first[0]}` }) };
 };
 
 export interface Weighed {

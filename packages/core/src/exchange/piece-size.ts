@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import type { Ingredient } from '../ingredient/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadSettings } from './answers.js';
 import type { WrittenLine } from './written-line.js';
@@ -8,7 +9,7 @@ export const sayPiece = (size: string): string =>
 
 const sizeChoices = (food: Ingredient): readonly Choice[] =>
   Object.entries(food.pieceG).map(([size, grams]) => ({
-    label: `${sayPiece(size)}, ${grams} g`,
+    label: say`${sayPiece(size)}, ${grams} g`,
     answer: { size },
   }));
 
@@ -46,12 +47,12 @@ export const pieceOf = (
   if (sizes.length > 1)
     return {
       about: 'size',
-      sentence: `Which size of ${food.name.toLowerCase()}?`,
+      sentence: say`Which size of ${food.name.toLowerCase()}?`,
       choices: sizeChoices(food),
     };
   return {
     about: 'amount',
-    sentence: `How many grams is one ${food.name.toLowerCase()}, or the whole amount? Pieces of it have no set weight.`,
+    sentence: say`How many grams is one ${food.name.toLowerCase()}, or the whole amount? Pieces of it have no set weight.`,
     choices: [],
   };
 };

@@ -10,7 +10,7 @@ import {
   type MixMethod,
   type Topping,
 } from '../formula/index.js';
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 
 /*
  * A formula out of a file: every part of it is looked at before anything computes with it, so that a file that was cut,
@@ -22,23 +22,23 @@ type Parts = Readonly<Record<string, unknown>>;
 const refuse = (path: string, wanted: string): never => {
   throw new JokulError(
     'bad-formula',
-    `The formula in this file is not whole: ${path} must be ${wanted}.`,
+    say`The formula in this file is not whole: ${path} must be ${wanted}.`,
     path,
   );
 };
 const parts = (x: unknown, path: string): Parts =>
   typeof x === 'object' && x !== null && !Array.isArray(x)
     ? (x as Parts)
-    : refuse(path, 'a group of figures');
+    : refuse(path, say`a group of figures`);
 const list = (x: unknown, path: string): readonly unknown[] =>
-  Array.isArray(x) ? x : refuse(path, 'a list');
-const text = (x: unknown, path: string): string => (typeof x === 'string' ? x : refuse(path, 'a text'));
+  Array.isArray(x) ? x : refuse(path, say`a list`);
+const text = (x: unknown, path: string): string => (typeof x === 'string' ? x : refuse(path, say`a text`));
 const number = (x: unknown, path: string): number =>
-  typeof x === 'number' && Number.isFinite(x) ? x : refuse(path, 'a number');
+  typeof x === 'number' && Number.isFinite(x) ? x : refuse(path, say`a number`);
 const flag = (x: unknown, path: string): boolean =>
-  typeof x === 'boolean' ? x : refuse(path, 'true or false');
+  typeof x === 'boolean' ? x : refuse(path, say`true or false`);
 const one = <T extends string>(x: unknown, path: string, of: readonly T[]): T =>
-  of.find((value) => value === x) ?? refuse(path, `one of ${of.join(', ')}`);
+  of.find((value) => value === x) ?? refuse(path, say`one of ${of.join(', ')}`);
 
 const covers = ['open', 'covered'] as const;
 

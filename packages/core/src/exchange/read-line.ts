@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import { readyIn } from '../formula/index.js';
 import type { Library } from '../ingredient/index.js';
 import { amountsIn, lineAmounts, type LineAmounts } from './line-amounts.js';
@@ -78,11 +79,11 @@ export const readLine = (raw: string, library: Library): WrittenLine => {
     ready: readyIn(text),
     ...saidUse(counted.name, inside, ids, library),
     notes: [
-      ...inside.filter(isAside).map((aside) => `"${aside.trim()}" is not counted`),
-      ...(counted.more === undefined ? [] : [`"${counted.more}" is not counted`]),
-      ...(/\boptional\b/i.test(raw) ? ['optional; it is kept in'] : []),
-      ...(/\bdivided\b/i.test(text) ? ['goes in in parts'] : []),
-      ...(unread ? [`"${unread}" is not read`] : []),
+      ...inside.filter(isAside).map((aside) => say`"${aside.trim()}" is not counted`),
+      ...(counted.more === undefined ? [] : [say`"${counted.more}" is not counted`]),
+      ...(/\boptional\b/i.test(raw) ? [say`optional; it is kept in`] : []),
+      ...(/\bdivided\b/i.test(text) ? [say`goes in in parts`] : []),
+      ...(unread ? [say`"${unread}" is not read`] : []),
     ],
     likely: ids.length === 0 || unclear.length > 0 ? likely(wordsOf(name).join(' '), library) : [],
   };

@@ -1,5 +1,5 @@
 import type { Library } from '../ingredient/index.js';
-import { formatNumber } from '../shown/index.js';
+import { formatNumber, say } from '../shown/index.js';
 import type { LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
 import { ask } from './ask.js';
 import { joinDirections, type Directions } from './directions.js';
@@ -56,7 +56,7 @@ const sane = (
     if (mass.value > mostG)
       return again(
         result,
-        question(`${formatNumber(mass.value / 1000)} kg of ${name}: is that meant?`, [
+        question(say`${formatNumber(mass.value / 1000)} kg of ${name}: is that meant?`, [
           mass.value,
           mass.value / 1000,
         ]),
@@ -67,7 +67,7 @@ const sane = (
     return again(
       result,
       question(
-        `${formatNumber(mass.value)} g of ${name} to ${formatNumber(flourG)} g of flour: is that meant?`,
+        say`${formatNumber(mass.value)} g of ${name} to ${formatNumber(flourG)} g of flour: is that meant?`,
         [mass.value],
       ),
     );
@@ -97,11 +97,11 @@ const askUnit = (results: readonly ReadResult[], settings: SheetSettings): reado
   if (bare.length < 2) return results;
   const asked: LineQuestion = {
     about: 'unit',
-    sentence: `${bare.length} lines have no unit. What are their figures?`,
+    sentence: say`${bare.length} lines have no unit. What are their figures?`,
     choices: [
-      { label: 'grams', answer: { bareUnit: 'g' } },
-      { label: 'kilograms', answer: { bareUnit: 'kg' } },
-      { label: 'ounces', answer: { bareUnit: 'oz' } },
+      { label: say`grams`, answer: { bareUnit: 'g' } },
+      { label: say`kilograms`, answer: { bareUnit: 'kg' } },
+      { label: say`ounces`, answer: { bareUnit: 'oz' } },
     ],
   };
   return results.map((result) => (bare.includes(result) ? again(result, asked) : result));
@@ -138,11 +138,11 @@ export const readRecipe = (
     const result = { ...read, use };
     if (read.state !== 'read' || answer.massG !== undefined) return result;
     if (mixed && inPercent(line))
-      return again(result, question('Percent among weights: how many grams is this line?', []));
+      return again(result, question(say`Percent among weights: how many grams is this line?`, []));
     if (row.doubt)
       return again(
         result,
-        question(`Is that ${row.doubt.map((value) => formatNumber(value)).join(' or ')}?`, row.doubt),
+        question(say`Is that ${row.doubt.map((value) => formatNumber(value)).join(' or ')}?`, row.doubt),
       );
     return result;
   });
@@ -153,7 +153,7 @@ export const readRecipe = (
           ? again(
               result,
               question(
-                'Percent of what? The flours of the recipe do not come to 100 %. How many grams is it?',
+                say`Percent of what? The flours of the recipe do not come to 100 %. How many grams is it?`,
                 [],
               ),
             )

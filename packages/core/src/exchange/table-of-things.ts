@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 
 /* A table out of a spreadsheet whose first row names its columns: commas, semicolons or tabs, in any order. */
 
@@ -30,7 +30,7 @@ const plainHeading = (text: string) =>
 /** @throws JokulError `bad-table` when a needed column has no heading, or the table is too long */
 export const readTable = (text: string, { what, needed, letters, rows }: TableAsked): readonly TableRow[] => {
   if (text.length > letters)
-    throw new JokulError('bad-table', `That is too much for a table of ${what}.`, 'text');
+    throw new JokulError('bad-table', say`That is too much for a table of ${what}.`, 'text');
   const whole = text.replace(/^\uFEFF/, '').trim();
   // By the heading: what stands in the rows is anybody's.
   const [first = ''] = whole.split(/\r?\n/, 1);
@@ -42,10 +42,11 @@ export const readTable = (text: string, { what, needed, letters, rows }: TableAs
     if (!heading.includes(column))
       throw new JokulError(
         'bad-table',
-        `The first row names the columns; "${column}" is not among them. Save the table from here to see how it is written.`,
+        say`The first row names the columns; "${column}" is not among them. Save the table from here to see how it is written.`,
         'text',
       );
-  if (data.length - 1 > rows) throw new JokulError('bad-table', `At most ${rows} ${what} at once.`, 'text');
+  if (data.length - 1 > rows)
+    throw new JokulError('bad-table', say`At most ${rows} ${what} at once.`, 'text');
   return data.slice(1).map((cells, i) => ({
     line: i + 2,
     // A spreadsheet keeps a sign that would begin a formula behind an apostrophe.

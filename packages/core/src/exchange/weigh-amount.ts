@@ -1,6 +1,6 @@
 import type { Ingredient } from '../ingredient/index.js';
 import { massUnitsG, volumeUnitsMl, type MassUnit } from '../quantity/index.js';
-import { formatNumber, type Figure } from '../shown/index.js';
+import { formatNumber, type Figure, say } from '../shown/index.js';
 import type { LineAnswer, LineQuestion, ReadSettings } from './answers.js';
 import { ofMass, ofPieces, ofVolume, packed, type Weighed } from './packed.js';
 import { loosePacked, mostPieces, pieceOf, sayPiece } from './piece-size.js';
@@ -49,7 +49,7 @@ const byMeasure = (
   const figure = ofVolume({
     n,
     v: ml,
-    f: { value: fill?.factor ?? 1, source: amount.fill ? `${amount.fill}: typical` : 'level' },
+    f: { value: fill?.factor ?? 1, source: amount.fill ? say`${amount.fill}: typical` : 'level' },
     rho: { value: fit.rho, source: fit.source },
   });
   const salt = loosePacked[food.id];
@@ -64,9 +64,9 @@ const byMeasure = (
     packing: fit.packing,
     uncertain: [
       ...(fit.uncertain ? [fit.uncertain] : []),
-      ...(salt ? [`a spoon of ${food.name.toLowerCase()} weighs what its grain makes it: weigh it`] : []),
+      ...(salt ? [say`a spoon of ${food.name.toLowerCase()} weighs what its grain makes it: weigh it`] : []),
       ...(fill || speck
-        ? [`a ${amount.fill ?? (unit.kind === 'speck' ? unit.name : '')} measure is uncertain`]
+        ? [say`a ${amount.fill ?? (unit.kind === 'speck' ? unit.name : '')} measure is uncertain`]
         : []),
     ],
   };
@@ -79,10 +79,10 @@ const byMass = (asked: Asked, unit: MassUnit): Weighed | LineQuestion => {
     const rho = Object.values(food.densityGPerMl)[0] ?? 1;
     return {
       about: 'ounces',
-      sentence: `Ounces of ${food.name.toLowerCase()} by weight, or fluid ounces?`,
+      sentence: say`Ounces of ${food.name.toLowerCase()} by weight, or fluid ounces?`,
       choices: [
-        { label: `by weight, ${formatNumber(n * massUnitsG.oz)} g`, answer: { ounces: 'weight' } },
-        { label: `fluid, ${formatNumber(n * volumeUnitsMl.floz * rho)} g`, answer: { ounces: 'volume' } },
+        { label: say`by weight, ${formatNumber(n * massUnitsG.oz)} g`, answer: { ounces: 'weight' } },
+        { label: say`fluid, ${formatNumber(n * volumeUnitsMl.floz * rho)} g`, answer: { ounces: 'volume' } },
       ],
     };
   }
@@ -96,10 +96,10 @@ const bySticks = ({ n, food }: Asked): Weighed | LineQuestion => {
   if (grams === undefined)
     return {
       about: 'amount',
-      sentence: `How many grams of ${food.name.toLowerCase()}? A stick is a measure of butter.`,
+      sentence: say`How many grams of ${food.name.toLowerCase()}? A stick is a measure of butter.`,
       choices: [],
     };
-  const figure = ofPieces({ n, p: { value: grams, source: 'a US stick: ¼ lb of butter' } });
+  const figure = ofPieces({ n, p: { value: grams, source: say`a US stick: ¼ lb of butter` } });
   return { figure, range: sized(figure), uncertain: [] };
 };
 
@@ -110,22 +110,22 @@ const byPieces = ({ amount, n, food, line, answer, settings }: Asked): Weighed |
     if (bare === undefined)
       return {
         about: 'amount',
-        sentence: `${formatNumber(n)} of ${food.name.toLowerCase()}: is that grams?`,
+        sentence: say`${formatNumber(n)} of ${food.name.toLowerCase()}: is that grams?`,
         choices: [{ label: `${formatNumber(n)} g`, answer: { massG: n } }],
       };
     const figure = ofMass({ n, u: massUnitsG[bare] });
-    return { figure, range: sized(figure), uncertain: [`no unit written: taken as ${bare}`] };
+    return { figure, range: sized(figure), uncertain: [say`no unit written: taken as ${bare}`] };
   }
   const piece = pieceOf(food, line, answer, settings);
   if (isQuestion(piece)) return piece;
   const figure = ofPieces({
     n,
-    p: { value: piece.grams, source: `${food.name}, ${piece.size}: typical` },
+    p: { value: piece.grams, source: say`${food.name}, ${piece.size}: typical` },
   });
   return {
     figure,
     range: sized(figure, piece.said ? [1, 1] : [0.9, 1.1]),
-    uncertain: piece.said ? [] : [`one ${sayPiece(piece.size)} taken as ${piece.grams} g`],
+    uncertain: piece.said ? [] : [say`one ${sayPiece(piece.size)} taken as ${piece.grams} g`],
   };
 };
 
@@ -144,8 +144,8 @@ export const weighAmount = (
     case 'mass':
       return byMass(asked, unit.unit);
     case 'percent': {
-      const figure = ofMass({ n, u: { value: 10, source: 'per kilogram of flour' } });
-      return { figure, range: sized(figure), uncertain: ["baker's percent, for 1 kg of flour"] };
+      const figure = ofMass({ n, u: { value: 10, source: say`per kilogram of flour` } });
+      return { figure, range: sized(figure), uncertain: [say`baker's percent, for 1 kg of flour`] };
     }
     case 'volume':
     case 'speck':
@@ -157,7 +157,7 @@ export const weighAmount = (
     default:
       return {
         about: 'amount',
-        sentence: `How many grams of ${food.name.toLowerCase()}? "${unit.name}" is no measure.`,
+        sentence: say`How many grams of ${food.name.toLowerCase()}? "${unit.name}" is no measure.`,
         choices: [],
       };
   }

@@ -1,6 +1,6 @@
 import { ingredient, type Ingredient } from '../ingredient/index.js';
 import { volumeUnitsMl } from '../quantity/index.js';
-import { formatNumber, sumFigure, type Figure } from '../shown/index.js';
+import { formatNumber, sumFigure, type Figure, say } from '../shown/index.js';
 import type { LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
 import {
   addUp,
@@ -58,7 +58,9 @@ const byGiven = (
       line,
       {
         about: 'amount',
-        sentence: `The line says ${formatNumber(givenG)} g, but its measure comes to ${estimate ? `about ${formatNumber(estimate.value)} g` : 'something else'}: which is meant?`,
+        sentence: estimate
+          ? say`The line says ${formatNumber(givenG)} g, but its measure comes to about ${formatNumber(estimate.value)} g: which is meant?`
+          : say`The line says ${formatNumber(givenG)} g, but its measure comes to something else: which is meant?`,
         choices: [givenG, ...(estimate ? [estimate.value] : [])].map((grams) => ({
           label: `${formatNumber(grams)} g`,
           answer: { massG: grams },
@@ -68,20 +70,20 @@ const byGiven = (
     );
   const times = beside === 'each' ? (amounts[0]?.low ?? 1) : 1;
   const mass = sumFigure({
-    name: 'Grams given in the recipe',
+    name: say`Grams given in the recipe`,
     symbol: 'm',
     unit: 'g',
     terms: once.map((grams) => ({
       symbol: 'm',
       name:
         times === 1
-          ? 'as written beside the measure'
-          : `as written beside it, for each of ${formatNumber(times)}`,
+          ? say`as written beside the measure`
+          : say`as written beside it, for each of ${formatNumber(times)}`,
       value: grams * times,
       unit: 'g' as const,
-      source: 'recipe',
+      source: say`recipe`,
     })),
-    source: 'the weight in the recipe counts before its measure',
+    source: say`the weight in the recipe counts before its measure`,
   });
   const off = estimate ? mass.value / estimate.value - 1 : 0;
   return {
@@ -92,7 +94,7 @@ const byGiven = (
     uncertain: [
       ...line.notes,
       ...(Math.abs(off) > 0.2
-        ? [`the weight and the measure of the recipe are ${formatNumber(Math.abs(off) * 100)} % apart`]
+        ? [say`the weight and the measure of the recipe are ${formatNumber(Math.abs(off) * 100)} % apart`]
         : []),
     ],
   };
@@ -113,7 +115,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
   const food = ingredient(id, library);
   const known = { ingredientId: id, food };
   if (answer.massG !== undefined) {
-    const mass = ofMass({ n: answer.massG, u: { value: 1, source: 'entered by the baker' } });
+    const mass = ofMass({ n: answer.massG, u: { value: 1, source: say`entered by the baker` } });
     return { line, state: 'read', ...known, mass, uncertain: line.notes };
   }
   if (line.amounts.length === 0)
@@ -121,7 +123,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
       line,
       {
         about: 'amount',
-        sentence: `How many grams of ${food.name.toLowerCase()}? The recipe does not say.`,
+        sentence: say`How many grams of ${food.name.toLowerCase()}? The recipe does not say.`,
         choices: [leaveOut],
       },
       known,
@@ -132,7 +134,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
       line,
       {
         about: 'amount',
-        sentence: `${formatNumber(open.low)} or ${formatNumber(open.high)}: how much is it to be?`,
+        sentence: say`${formatNumber(open.low)} or ${formatNumber(open.high)}: how much is it to be?`,
         choices: [...new Set([open.low, (open.low + open.high) / 2, open.high])].map((amount) => ({
           label: formatNumber(amount),
           answer: { amount },
@@ -156,7 +158,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
   if (!estimate || !(estimate.value > 0))
     return ask(
       line,
-      { about: 'amount', sentence: `How many grams of ${food.name.toLowerCase()}?`, choices: [] },
+      { about: 'amount', sentence: say`How many grams of ${food.name.toLowerCase()}?`, choices: [] },
       known,
     );
   const low = parts.reduce((sum, part) => sum + part.range[0], 0);
@@ -171,7 +173,7 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
     ...(packing && { packing }),
     uncertain: [
       ...line.notes,
-      ...(fluid ? ['the ounces are taken as fluid ounces'] : []),
+      ...(fluid ? [say`the ounces are taken as fluid ounces`] : []),
       ...new Set(parts.flatMap((part) => part.uncertain)),
     ],
   };

@@ -1,5 +1,5 @@
 import { foodOf, type NamesFood } from '../ingredient/index.js';
-import { div, mul, relation, requireNumber, type Figure } from '../shown/index.js';
+import { div, mul, relation, requireNumber, type Figure, say } from '../shown/index.js';
 import {
   doughLines,
   doughPercent,
@@ -10,29 +10,29 @@ import {
 } from './formula.js';
 
 const bakersPercent = relation({
-  name: "Baker's percent",
+  name: say`Baker's percent`,
   symbol: 'b',
   unit: '%',
   inputs: {
-    m: { symbol: 'm', name: 'mass of the ingredient', unit: 'g' },
-    f: { symbol: 'F', name: 'mass of all flours', unit: 'g' },
+    m: { symbol: 'm', name: say`mass of the ingredient`, unit: 'g' },
+    f: { symbol: 'F', name: say`mass of all flours`, unit: 'g' },
   },
   formula: ({ m, f }) => div(mul(100, m), f),
-  source: "definition of baker's percent: flour = 100",
+  source: say`definition of baker's percent: flour = 100`,
 });
 
 const ingredientMass = relation({
-  name: 'Mass of an ingredient',
+  name: say`Mass of an ingredient`,
   symbol: 'm',
   unit: 'g',
   inputs: {
-    M: { symbol: 'M', name: 'dough mass', unit: 'g' },
-    b: { symbol: 'b', name: "baker's percent as weighed", unit: '%' },
-    B: { symbol: 'B', name: 'sum of all percents that reach the dough', unit: '%' },
+    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
+    b: { symbol: 'b', name: say`baker's percent as weighed`, unit: '%' },
+    B: { symbol: 'B', name: say`sum of all percents that reach the dough`, unit: '%' },
   },
   formula: ({ M, b, B }) => div(mul(M, b), B),
-  source: "m = M b / B, from the definition of baker's percent",
-  note: 'Browned butter counts in B without the water and the pan loss that it leaves behind.',
+  source: say`m = M b / B, from the definition of baker's percent`,
+  note: say`Browned butter counts in B without the water and the pan loss that it leaves behind.`,
 });
 
 /** Sum of the percents that reach the dough. */
@@ -77,7 +77,7 @@ export const amountsFor = (
   doughMassG: number | Figure,
 ): readonly Amount[] => {
   const massG = typeof doughMassG === 'number' ? doughMassG : doughMassG.value;
-  requireNumber(massG, 'The dough mass', 1, 1e6, 'g');
+  requireNumber(massG, say`The dough mass`, 1, 1e6, 'g');
   const total = totalPercent(formula);
   const lines = formula.stages.flatMap(({ id: stageId, lines: own }) =>
     own.map((line) => ({ stageId, line })),

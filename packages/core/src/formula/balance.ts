@@ -1,5 +1,5 @@
 import { ingredient, type Ingredient } from '../ingredient/index.js';
-import { add, div, mul, relation, sub, sumFigure, type Figure } from '../shown/index.js';
+import { add, div, mul, relation, sub, sumFigure, type Figure, say } from '../shown/index.js';
 import { totalPercent } from './amounts.js';
 import { doughLines, doughParts, flourPercent, type DoughPart, type Formula } from './formula.js';
 
@@ -67,20 +67,19 @@ export const perBodyFigure = (formula: Staged, name: string, of: (food: Ingredie
   const flour = flourPercent(doughLines(formula));
   const body = (bodyPercent(formula) / 100) * flour;
   return sumFigure({
-    name: `${name} per 100 of flour and what binds like it`,
+    name: say`${name} per 100 of flour and what binds like it`,
     symbol: 'r',
     unit: '',
     terms: partsOfDough(formula)
       .filter(({ food }) => of(food) > 0)
       .map(({ food, percent }) => ({
         symbol: '100 b x / B',
-        name: `${food.name}: ${percent.toFixed(2)} % with ${(100 * of(food)).toFixed(1)} %`,
+        name: say`${food.name}: ${percent.toFixed(2)} % with ${(100 * of(food)).toFixed(1)} %`,
         value: (100 * percent * of(food)) / body,
         unit: '' as const,
         source: food.source,
       })),
-    source:
-      'mass balance over the ingredients; B: flours, and oats, cocoa, nuts and the like by their starch, protein and fibre',
+    source: say`mass balance over the ingredients; B: flours, and oats, cocoa, nuts and the like by their starch, protein and fibre`,
   });
 };
 
@@ -105,7 +104,7 @@ const perKg = (
       .filter(({ food }) => of(food) > 0)
       .map(({ food, gPerKg }) => ({
         symbol: 'm q',
-        name: `${food.name}: ${gPerKg.toFixed(2)} g per kg of dough × ${Number(of(food).toFixed(4))} per g`,
+        name: say`${food.name}: ${gPerKg.toFixed(2)} g per kg of dough × ${Number(of(food).toFixed(4))} per g`,
         value: gPerKg * of(food),
         unit,
         source: food.source,
@@ -115,40 +114,40 @@ const perKg = (
 };
 
 const gasOf = relation({
-  name: 'Gas of the leavening, mL per kg of dough',
+  name: say`Gas of the leavening, mL per kg of dough`,
   symbol: 'G',
   unit: 'mL',
   inputs: {
-    P: { symbol: 'P', name: 'gas of powder and other complete leaveners, per kg', unit: 'mL' },
-    S: { symbol: 'S', name: 'gas of soda if it reacted fully, per kg', unit: 'mL' },
-    n: { symbol: 'n', name: 'share of the base that finds acid', unit: 'share' },
+    P: { symbol: 'P', name: say`gas of powder and other complete leaveners, per kg`, unit: 'mL' },
+    S: { symbol: 'S', name: say`gas of soda if it reacted fully, per kg`, unit: 'mL' },
+    n: { symbol: 'n', name: say`share of the base that finds acid`, unit: 'share' },
   },
   formula: ({ P, S, n }) => add(P, mul(S, div(add(1, n), 2))),
-  source: 'soda with acid gives all its carbon dioxide; by heat alone half (2 NaHCO₃ → Na₂CO₃ + CO₂ + H₂O)',
-  note: 'At 20 °C. How much of it stays in the dough is another matter.',
+  source: say`soda with acid gives all its carbon dioxide; by heat alone half (2 NaHCO₃ → Na₂CO₃ + CO₂ + H₂O)`,
+  note: say`At 20 °C. How much of it stays in the dough is another matter.`,
 });
 const metOf = relation({
-  name: 'Share of the base that finds acid',
+  name: say`Share of the base that finds acid`,
   symbol: 'n',
   unit: 'share',
   inputs: {
-    A: { symbol: 'A', name: 'acid, mmol per kg of dough', unit: '' },
-    B: { symbol: 'B', name: 'base, mmol per kg of dough', unit: '' },
+    A: { symbol: 'A', name: say`acid, mmol per kg of dough`, unit: '' },
+    B: { symbol: 'B', name: say`base, mmol per kg of dough`, unit: '' },
   },
   formula: ({ A, B }) => div(A, B),
-  source: 'equivalents; more acid than base counts as 1',
+  source: say`equivalents; more acid than base counts as 1`,
 });
 const leftOf = relation({
-  name: 'Base left over, mmol per kg of dough',
+  name: say`Base left over, mmol per kg of dough`,
   symbol: 'B − A',
   unit: '',
   inputs: {
-    B: { symbol: 'B', name: 'base, mmol per kg of dough', unit: '' },
-    A: { symbol: 'A', name: 'acid, mmol per kg of dough', unit: '' },
+    B: { symbol: 'B', name: say`base, mmol per kg of dough`, unit: '' },
+    A: { symbol: 'A', name: say`acid, mmol per kg of dough`, unit: '' },
   },
   formula: ({ B, A }) => sub(B, A),
-  source: 'equivalents of base less those of acid; 12 mmol are 1 g of soda',
-  note: 'Flour takes up some of it too; acids of sugars and cocoa vary. Below zero, acid is left.',
+  source: say`equivalents of base less those of acid; 12 mmol are 1 g of soda`,
+  note: say`Flour takes up some of it too; acids of sugars and cocoa vary. Below zero, acid is left.`,
 });
 
 /** Base, acid and gas of a dough. */
@@ -165,36 +164,36 @@ export interface LeaveningBalance {
 export const leaveningOf = (formula: Staged): LeaveningBalance => {
   const base = perKg(
     formula,
-    'Base, mmol per kg of dough',
+    say`Base, mmol per kg of dough`,
     'B',
     '',
     ({ leavening }) => leavening.baseMmolPerG,
-    'molar mass: 11.9 mmol per g of soda',
+    say`molar mass: 11.9 mmol per g of soda`,
   );
   const acid = perKg(
     formula,
-    'Acid, mmol per kg of dough',
+    say`Acid, mmol per kg of dough`,
     'A',
     '',
     ({ leavening }) => leavening.acidMmolPerG,
-    'typical titratable acidity of each ingredient',
+    say`typical titratable acidity of each ingredient`,
   );
   const needsAcid = ({ leavening }: Ingredient) => leavening.baseMmolPerG > 0;
   const soda = perKg(
     formula,
-    'Gas of soda',
+    say`Gas of soda`,
     'S',
     'mL',
     (food) => (needsAcid(food) ? food.leavening.gasMlPerG : 0),
-    '24.06 L per mole at 20 °C',
+    say`24.06 L per mole at 20 °C`,
   );
   const complete = perKg(
     formula,
-    'Gas of powder',
+    say`Gas of powder`,
     'P',
     'mL',
     (food) => (needsAcid(food) ? 0 : food.leavening.gasMlPerG),
-    '12 to 14 % of available carbon dioxide by mass',
+    say`12 to 14 % of available carbon dioxide by mass`,
   );
   const met =
     base.value > 0 && acid.value < base.value ? metOf({ A: acid, B: base }) : base.value > 0 ? 1 : 0;

@@ -1,4 +1,4 @@
-import { formatNumber } from '../shown/index.js';
+import { formatNumber, say } from '../shown/index.js';
 import { foodIn } from './foods.js';
 import { doughLines, type Formula, type ToppingWay } from './formula.js';
 import { sayReady } from './ready.js';
@@ -29,9 +29,9 @@ const onPieces = (formula: Formula, id: string): number => {
 };
 
 const toppingWords: Readonly<Record<ToppingWay, string>> = {
-  coat: 'rolled in it',
-  top: 'on top',
-  iced: 'iced with it, when cold',
+  coat: say`rolled in it`,
+  top: say`on top`,
+  iced: say`iced with it, when cold`,
 };
 
 const amountPhrases = (before: Formula, after: Formula): readonly string[] => {
@@ -52,8 +52,8 @@ const brownedPhrases = (before: Formula, after: Formula): readonly string[] => {
   const [was, is] = [browned(before), browned(after)];
   const inBoth = (id: string) => amounts(before).has(id) && amounts(after).has(id);
   return [
-    ...[...is].filter((id) => !was.has(id)).map((id) => `${nameOf(id)} browned`),
-    ...[...was].filter((id) => !is.has(id) && inBoth(id)).map((id) => `${nameOf(id)} no longer browned`),
+    ...[...is].filter((id) => !was.has(id)).map((id) => say`${nameOf(id)} browned`),
+    ...[...was].filter((id) => !is.has(id) && inBoth(id)).map((id) => say`${nameOf(id)} no longer browned`),
   ];
 };
 
@@ -71,7 +71,7 @@ const readyPhrases = (before: Formula, after: Formula): readonly string[] => {
   const left = amounts(after);
   return [...new Set([...was.keys(), ...is.keys()])]
     .filter((id) => is.get(id) !== was.get(id) && left.has(id))
-    .map((id) => `${nameOf(id)}: ${is.get(id) ?? 'as it comes'}`);
+    .map((id) => `${nameOf(id)}: ${is.get(id) ?? say`as it comes`}`);
 };
 
 const wayPhrases = (before: Formula, after: Formula): readonly string[] => {
@@ -92,7 +92,7 @@ const sharePhrases = (before: Formula, after: Formula): readonly string[] => {
     const [share, now] = [onPieces(before, id), onPieces(after, id)];
     if (!was.has(id) || whole <= 0 || Math.abs(share - now) <= 0.004) return [];
     return [
-      `${nameOf(id)}: ${now === 0 ? 'all in the dough' : `${Math.round(100 * now)} % of it on the pieces`}`,
+      `${nameOf(id)}: ${now === 0 ? say`all in the dough` : say`${Math.round(100 * now)} % of it on the pieces`}`,
     ];
   });
 };
@@ -111,7 +111,7 @@ export const movedPhrases = (before: Formula, after: Formula): readonly string[]
     const [from, to] = [place(before, id), place(after, id)];
     if (from === undefined || to === undefined || from === to) return [];
     return before.stages.some(({ name }) => name === to)
-      ? [`${nameOf(id)} moved to ${to.toLowerCase()}`]
+      ? [say`${nameOf(id)} moved to ${to.toLowerCase()}`]
       : [];
   });
 };

@@ -1,25 +1,30 @@
-import { formatNumber, sayDuration } from '../shown/index.js';
+import { formatNumber, sayDuration, say } from '../shown/index.js';
+import { settingWord } from './setting-words.js';
 import { coverOf, standardMethod, type Formula, type RestRule } from './formula.js';
 
 /* What changed of piece, oven, method and rest from one version to the next, a short phrase each. */
 
 const restForms: Readonly<Record<RestRule['form'], string>> = {
-  pieces: 'in pieces',
-  tub: 'in a tub',
-  bag: 'in bags',
-  none: 'not at all',
+  pieces: say`in pieces`,
+  tub: say`in a tub`,
+  bag: say`in bags`,
+  none: say`not at all`,
 };
 const restPlaces: Readonly<Record<RestRule['placeKind'], string>> = {
-  'walk-in': 'the walk-in',
-  freezer: 'the freezer',
-  bench: 'the open',
+  'walk-in': say`the walk-in`,
+  freezer: say`the freezer`,
+  bench: say`the open`,
 };
 const pressedPhrase = (was: number | undefined, is: number | undefined): readonly string[] => {
   if (was === is) return [];
-  if (is === undefined) return ['pieces no longer pressed flat'];
-  return [`pieces pressed to ${was === undefined ? '' : `${formatNumber(was)} → `}${formatNumber(is)} mm`];
+  if (is === undefined) return [say`pieces no longer pressed flat`];
+  return [
+    was === undefined
+      ? say`pieces pressed to ${formatNumber(is)} mm`
+      : say`pieces pressed to ${formatNumber(was)} → ${formatNumber(is)} mm`,
+  ];
 };
-const pieceTime = (seconds = 0): string => (seconds > 0 ? `${formatNumber(seconds)} s a piece` : 'no');
+const pieceTime = (seconds = 0): string => (seconds > 0 ? say`${formatNumber(seconds)} s a piece` : say`no`);
 
 /** Each setting in words, as it was and as it is. */
 const settingsOf = (
@@ -27,36 +32,37 @@ const settingsOf = (
   after: Formula,
 ): readonly (readonly [string, number | string, number | string])[] => {
   const method = (f: Formula) => ({ ...standardMethod, ...f.method });
+  const lies = ({ bake }: Formula) => (bake.liner ? settingWord(bake.liner) : say`house`);
   const [m0, m1] = [method(before), method(after)];
   return [
-    ['piece', `${formatNumber(before.piece.massG)} g`, `${formatNumber(after.piece.massG)} g`],
-    ['shape', before.piece.shape, after.piece.shape],
-    ['oven', `${formatNumber(before.bake.setC)} °C`, `${formatNumber(after.bake.setC)} °C`],
-    ['target', before.bake.target, after.bake.target],
-    ['gap', `${formatNumber(before.bake.gapMm)} mm`, `${formatNumber(after.bake.gapMm)} mm`],
-    ['name', before.name, after.name],
-    ['creaming', m0.cream, m1.cream],
-    ['egg worked in', m0.egg, m1.egg],
-    ['finished by', m0.finish, m1.finish],
-    ['dough temperature', m0.doughC ?? 'house', m1.doughC ?? 'house'],
-    ['on the tray lies', before.bake.liner ?? 'house', after.bake.liner ?? 'house'],
-    ['ovens', before.bake.ovens?.join(', ') ?? 'any', after.bake.ovens?.join(', ') ?? 'any'],
-    ['fan', before.bake.fan ? 'on' : 'off', after.bake.fan ? 'on' : 'off'],
-    ['on the tray', sayDuration(before.bake.trayRestS), sayDuration(after.bake.trayRestS)],
+    [say`piece`, `${formatNumber(before.piece.massG)} g`, `${formatNumber(after.piece.massG)} g`],
+    [say`shape`, settingWord(before.piece.shape), settingWord(after.piece.shape)],
+    [say`oven`, `${formatNumber(before.bake.setC)} °C`, `${formatNumber(after.bake.setC)} °C`],
+    [say`target`, settingWord(before.bake.target), settingWord(after.bake.target)],
+    [say`gap`, `${formatNumber(before.bake.gapMm)} mm`, `${formatNumber(after.bake.gapMm)} mm`],
+    [say`name`, before.name, after.name],
+    [say`creaming`, settingWord(m0.cream), settingWord(m1.cream)],
+    [say`egg worked in`, settingWord(m0.egg), settingWord(m1.egg)],
+    [say`finished by`, settingWord(m0.finish), settingWord(m1.finish)],
+    [say`dough temperature`, m0.doughC ?? say`house`, m1.doughC ?? say`house`],
+    [say`on the tray lies`, lies(before), lies(after)],
+    [say`ovens`, before.bake.ovens?.join(', ') ?? say`any`, after.bake.ovens?.join(', ') ?? say`any`],
+    [say`fan`, before.bake.fan ? say`on` : say`off`, after.bake.fan ? say`on` : say`off`],
+    [say`on the tray`, sayDuration(before.bake.trayRestS), sayDuration(after.bake.trayRestS)],
     [
-      'pressed flat after the oven',
+      say`pressed flat after the oven`,
       pieceTime(before.afterBake?.flattenPieceS),
       pieceTime(after.afterBake?.flattenPieceS),
     ],
-    ['iced', pieceTime(before.afterBake?.icePieceS), pieceTime(after.afterBake?.icePieceS)],
-    ['drying', sayDuration(before.afterBake?.dryS ?? 0), sayDuration(after.afterBake?.dryS ?? 0)],
-    ['rested', restForms[before.rest.form], restForms[after.rest.form]],
-    ['rests in', restPlaces[before.rest.placeKind], restPlaces[after.rest.placeKind]],
-    ['lies', coverOf(before.rest), coverOf(after.rest)],
-    ['shortest rest', sayDuration(before.rest.minS), sayDuration(after.rest.minS)],
-    ['best rest', sayDuration(before.rest.bestS), sayDuration(after.rest.bestS)],
-    ['longest rest', sayDuration(before.rest.maxS), sayDuration(after.rest.maxS)],
-    ['out of the cold before the bake', sayDuration(before.rest.temperS), sayDuration(after.rest.temperS)],
+    [say`iced`, pieceTime(before.afterBake?.icePieceS), pieceTime(after.afterBake?.icePieceS)],
+    [say`drying`, sayDuration(before.afterBake?.dryS ?? 0), sayDuration(after.afterBake?.dryS ?? 0)],
+    [say`rested`, restForms[before.rest.form], restForms[after.rest.form]],
+    [say`rests in`, restPlaces[before.rest.placeKind], restPlaces[after.rest.placeKind]],
+    [say`lies`, settingWord(coverOf(before.rest)), settingWord(coverOf(after.rest))],
+    [say`shortest rest`, sayDuration(before.rest.minS), sayDuration(after.rest.minS)],
+    [say`best rest`, sayDuration(before.rest.bestS), sayDuration(after.rest.bestS)],
+    [say`longest rest`, sayDuration(before.rest.maxS), sayDuration(after.rest.maxS)],
+    [say`out of the cold before the bake`, sayDuration(before.rest.temperS), sayDuration(after.rest.temperS)],
   ];
 };
 

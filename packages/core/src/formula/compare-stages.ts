@@ -1,12 +1,12 @@
-import { sayDuration } from '../shown/index.js';
+import { sayDuration, say } from '../shown/index.js';
 import type { Formula, FormulaStage, StageTool } from './formula.js';
 
 /* What changed of the stages from one version to the next, a short phrase each. */
 
 const stageToolWords: Readonly<Record<StageTool, string>> = {
-  mixer: 'the stand mixer',
-  'hand-mixer': 'a hand mixer',
-  spoon: 'a spoon',
+  mixer: say`the stand mixer`,
+  'hand-mixer': say`a hand mixer`,
+  spoon: say`a spoon`,
 };
 
 const orderPhrases = (before: Formula, after: Formula): readonly string[] => {
@@ -19,11 +19,17 @@ const workPhrases = (was: FormulaStage, is: FormulaStage): readonly string[] => 
   return [
     ...(was.parts === is.parts
       ? []
-      : [`${name} in ${is.parts === undefined ? 'the usual parts' : `${is.parts} parts`}`]),
-    ...(was.tool === is.tool ? [] : [`${name} with ${is.tool ? stageToolWords[is.tool] : 'the usual tool'}`]),
+      : [is.parts === undefined ? say`${name} in the usual parts` : say`${name} in ${is.parts} parts`]),
+    ...(was.tool === is.tool
+      ? []
+      : [is.tool ? say`${name} with ${stageToolWords[is.tool]}` : say`${name} with the usual tool`]),
     ...(was.workS === is.workS
       ? []
-      : [`${name} worked for ${is.workS === undefined ? 'the usual time' : sayDuration(is.workS)}`]),
+      : [
+          is.workS === undefined
+            ? say`${name} worked for the usual time`
+            : say`${name} worked for ${sayDuration(is.workS)}`,
+        ]),
   ];
 };
 
@@ -33,11 +39,11 @@ const lineOrderPhrases = (was: FormulaStage, is: FormulaStage): readonly string[
     string[],
   ];
   const sameOnes = had.toSorted().join() === has.toSorted().join();
-  return sameOnes && had.join() !== has.join() ? [`${is.name.toLowerCase()} in another order`] : [];
+  return sameOnes && had.join() !== has.join() ? [say`${is.name.toLowerCase()} in another order`] : [];
 };
 
 const cuePhrases = (was: FormulaStage, is: FormulaStage): readonly string[] =>
-  was.cue === is.cue ? [] : [`cue of ${is.name.toLowerCase()} rewritten`];
+  was.cue === is.cue ? [] : [say`cue of ${is.name.toLowerCase()} rewritten`];
 
 /** Stages of both versions, each with itself. */
 const eachStage = (

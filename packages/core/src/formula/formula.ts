@@ -1,4 +1,4 @@
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 import { foodOf, ingredient, plainParts, type Ingredient, type NamesFood } from '../ingredient/index.js';
 import type { ReadyWay } from './ready.js';
 
@@ -92,7 +92,7 @@ export const pressedRangeMm = (massG: number): { readonly min: number; readonly 
 export const checkPressed = ({ massG, pressedMm }: Pick<Piece, 'massG' | 'pressedMm'>): void => {
   if (pressedMm === undefined) return;
   const { min, max } = pressedRangeMm(massG);
-  requireNumber(pressedMm, `The diameter that a piece of ${massG} g is pressed to`, min, max, 'mm');
+  requireNumber(pressedMm, say`The diameter that a piece of ${massG} g is pressed to`, min, max, 'mm');
 };
 
 /** How the dough rests between mixing and baking. */
@@ -210,45 +210,45 @@ export const flourPercent = (lines: readonly FormulaLine[]): number =>
  * @throws JokulError with the sentence for the baker and the path of the culprit
  */
 export const checkFormula = (formula: Formula): void => {
-  if (!formula.name.trim()) throw new JokulError('missing-name', 'The formula needs a name.', 'name');
+  if (!formula.name.trim()) throw new JokulError('missing-name', say`The formula needs a name.`, 'name');
   const lines = [...doughLines(formula), ...formula.toppings];
   if (doughLines(formula).length === 0)
-    throw new JokulError('empty-formula', 'The formula has no ingredients.', 'stages');
+    throw new JokulError('empty-formula', say`The formula has no ingredients.`, 'stages');
   for (const line of lines) {
     const { name } = foodOf(line);
-    requireNumber(line.percent, `The amount of ${name.toLowerCase()}`, 0.01, 500, '%');
+    requireNumber(line.percent, say`The amount of ${name.toLowerCase()}`, 0.01, 500, '%');
   }
   for (const { name, parts, workS } of formula.stages) {
     if (parts !== undefined) {
-      requireNumber(parts, `The parts of the stage ${name}`, 1, 24);
+      requireNumber(parts, say`The parts of the stage ${name}`, 1, 24);
       if (!Number.isInteger(parts))
         throw new JokulError(
           'out-of-range',
-          `The parts of the stage ${name} must be a whole number.`,
+          say`The parts of the stage ${name} must be a whole number.`,
           'stages',
         );
     }
-    if (workS !== undefined) requireNumber(workS, `The time of the stage ${name}`, 5, 3600, 's');
+    if (workS !== undefined) requireNumber(workS, say`The time of the stage ${name}`, 5, 3600, 's');
   }
   const flour = flourPercent(doughLines(formula));
   if (flour <= 0) {
     throw new JokulError(
       'no-flour',
-      "The formula has no flour, so there is nothing that baker's percent could refer to.",
+      say`The formula has no flour, so there is nothing that baker's percent could refer to.`,
       'stages',
     );
   }
   const { flattenPieceS, icePieceS, dryS } = formula.afterBake ?? {};
-  if (flattenPieceS !== undefined) requireNumber(flattenPieceS, 'Pressing a piece flat', 0, 60, 's');
-  if (icePieceS !== undefined) requireNumber(icePieceS, 'Icing a piece', 0, 600, 's');
-  if (dryS !== undefined) requireNumber(dryS, 'Drying', 0, 86_400, 's');
+  if (flattenPieceS !== undefined) requireNumber(flattenPieceS, say`Pressing a piece flat`, 0, 60, 's');
+  if (icePieceS !== undefined) requireNumber(icePieceS, say`Icing a piece`, 0, 600, 's');
+  if (dryS !== undefined) requireNumber(dryS, say`Drying`, 0, 86_400, 's');
   // The bake model knows no other pieces.
-  requireNumber(formula.piece.massG, 'The piece weight', 8, 200, 'g');
+  requireNumber(formula.piece.massG, say`The piece weight`, 8, 200, 'g');
   checkPressed(formula.piece);
-  requireNumber(formula.bake.setC, 'The oven temperature', 100, 260, '°C');
-  requireNumber(formula.bake.gapMm, 'The gap between pieces', 0, 150, 'mm');
+  requireNumber(formula.bake.setC, say`The oven temperature`, 100, 260, '°C');
+  requireNumber(formula.bake.gapMm, say`The gap between pieces`, 0, 150, 'mm');
   const { minS, bestS, maxS } = formula.rest;
   if (!(minS >= 0 && minS <= bestS && bestS <= maxS)) {
-    throw new JokulError('bad-rest', 'The rest must satisfy shortest ≤ best ≤ longest.', 'rest');
+    throw new JokulError('bad-rest', say`The rest must satisfy shortest ≤ best ≤ longest.`, 'rest');
   }
 };

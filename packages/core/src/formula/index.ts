@@ -10,6 +10,7 @@ export * from './melted.js';
 export * from './same-dough.js';
 export * from './shares.js';
 export * from './compare.js';
+export { settingWord } from './setting-words.js';
 export * from './balance.js';
 export * from './soundness/index.js';
 export * from './texture-levers.js';

@@ -1,5 +1,5 @@
 import { foodOf, pricePerKg, type Ingredient, type Prices } from '../ingredient/index.js';
-import { formatNumber, sumFigure, type Figure } from '../shown/index.js';
+import { formatNumber, sumFigure, type Figure, say } from '../shown/index.js';
 import { amountsFor, icingFor, toppingsFor } from './amounts.js';
 import type { Formula } from './formula.js';
 
@@ -28,17 +28,19 @@ export const ingredientCost = (formula: Formula, doughMassG: number, prices: Pri
   });
   return {
     cost: sumFigure({
-      name: `Ingredients of ${formatNumber(doughMassG)} g of dough${prices.currency && `, ${prices.currency}`}`,
+      name: prices.currency
+        ? say`Ingredients of ${formatNumber(doughMassG)} g of dough, ${prices.currency}`
+        : say`Ingredients of ${formatNumber(doughMassG)} g of dough`,
       symbol: 'k',
       unit: '',
       terms: priced.map(({ food, massG, perKg }) => ({
         symbol: 'm p',
-        name: `${food.name}, ${formatNumber(massG)} g, at ${formatNumber(perKg)} for 1 kg`,
+        name: say`${food.name}, ${formatNumber(massG)} g, at ${formatNumber(perKg)} for 1 kg`,
         value: (massG / 1000) * perKg,
         unit: '' as const,
-        source: 'prices of Setup',
+        source: say`prices of Setup`,
       })),
-      source: 'sum of mass times price',
+      source: say`sum of mass times price`,
     }),
     unpriced: [
       ...new Map(

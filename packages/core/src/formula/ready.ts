@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 /** How an ingredient is made ready before it is weighed, in the order in which that is done. */
 export const readyWays = ['toasted', 'melted', 'heated', 'chopped', 'sifted', 'warm', 'cold'] as const;
 export type ReadyWay = (typeof readyWays)[number];
@@ -5,11 +6,11 @@ export type ReadyWay = (typeof readyWays)[number];
 export const readyWords: Readonly<Record<ReadyWay, string>> = {
   toasted: 'toasted',
   melted: 'melted',
-  heated: 'heated in a pan',
+  heated: say`heated in a pan`,
   chopped: 'chopped',
   sifted: 'sifted',
   warm: 'room-warm',
-  cold: 'kept cold',
+  cold: say`kept cold`,
 };
 
 /**
@@ -52,7 +53,7 @@ export const sayReady = ({ ready = [] }: Readied, name: string): string =>
 
 /** The name of a weighed line with what is done to it first: "Pecans, chopped, toasted", "Butter, to brown". */
 export const lineName = (line: Readied, name: string): string =>
-  [name, ...(line.browned ? ['to brown'] : []), sayReady(line, name)].filter(Boolean).join(', ');
+  [name, ...(line.browned ? [say`to brown`] : []), sayReady(line, name)].filter(Boolean).join(', ');
 
 /** What a recipe says is done to an ingredient, in the languages that recipes are read in. */
 const readyPhrases: readonly (readonly [RegExp, ReadyWay])[] = [

@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import type { Ingredient } from '../ingredient/index.js';
 import { leaveningOf, partsOfDough, perFlour } from './balance.js';
 import type { Formula } from './formula.js';
@@ -54,7 +55,7 @@ const creaming = (formula: Formula): number =>
 export const levers: readonly Lever[] = [
   {
     id: 'fat',
-    name: 'fat',
+    name: say`fat`,
     unit: '% of flour',
     step: 8,
     of: (f) => perFlour(f, ({ kind, composition }) => (kind === 'inclusion' ? 0 : composition.fat)),
@@ -62,7 +63,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'white-sugar',
-    name: 'white sugar',
+    name: say`white sugar`,
     unit: '% of flour',
     step: 12,
     of: sugarOf('white-sugar', 'caster-sugar', 'raw-cane-sugar', 'dextrose'),
@@ -70,7 +71,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'moist-sugar',
-    name: 'brown sugar, syrup, honey',
+    name: say`brown sugar, syrup, honey`,
     unit: '% of flour',
     step: 12,
     of: (f) =>
@@ -81,7 +82,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'fine-sugar',
-    name: 'icing sugar',
+    name: say`icing sugar`,
     unit: '% of flour',
     step: 12,
     of: sugarOf('icing-sugar'),
@@ -89,7 +90,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'water',
-    name: 'water',
+    name: say`water`,
     unit: '% of flour',
     step: 4,
     of: (f) =>
@@ -100,7 +101,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'white',
-    name: 'egg white',
+    name: say`egg white`,
     unit: '% of flour',
     step: 8,
     of: (f) => perFlour(f, ({ id }) => (id === 'egg-white' ? 1 : id === 'whole-egg' ? 0.65 : 0)),
@@ -108,7 +109,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'yolk',
-    name: 'egg yolk',
+    name: say`egg yolk`,
     unit: '% of flour',
     step: 5,
     of: (f) => perFlour(f, ({ id }) => (id === 'egg-yolk' ? 1 : id === 'whole-egg' ? 0.35 : 0)),
@@ -116,7 +117,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'soda',
-    name: 'soda beyond its acid',
+    name: say`soda beyond its acid`,
     unit: 'mmol/kg',
     step: 15,
     of: (f) => Math.max(0, leaveningOf(f).left.value),
@@ -124,7 +125,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'gas',
-    name: 'gas of the leavening',
+    name: say`gas of the leavening`,
     unit: 'mL/kg',
     step: 350,
     of: (f) => leaveningOf(f).gas.value,
@@ -132,7 +133,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'protein',
-    name: 'protein of the flour',
+    name: say`protein of the flour`,
     unit: '%',
     step: 1.5,
     of: flourProtein,
@@ -140,7 +141,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'inclusions',
-    name: 'inclusions and oats',
+    name: say`inclusions and oats`,
     unit: '% of flour',
     step: 20,
     of: inKind('inclusion'),
@@ -148,7 +149,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'melted',
-    name: 'butter melted or browned',
+    name: say`butter melted or browned`,
     unit: 'share',
     step: 1,
     of: meltedShare,
@@ -156,7 +157,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'cream',
-    name: 'creaming',
+    name: say`creaming`,
     unit: 'short to long',
     step: 1,
     of: creaming,
@@ -164,7 +165,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'rest',
-    name: 'rest',
+    name: say`rest`,
     unit: 'lg(1 + h)',
     step: 0.7,
     of: (f) => Math.log10(1 + f.rest.bestS / 3600),
@@ -172,7 +173,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'oven',
-    name: 'oven',
+    name: say`oven`,
     unit: '°C',
     step: 10,
     of: (f) => f.bake.setC + (f.bake.fan ? 17 : 0),
@@ -180,7 +181,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'doneness',
-    name: 'baked further',
+    name: say`baked further`,
     unit: 'soft centre to crisp through',
     step: 1,
     of: (f) => ({ 'soft-centre': 0, chewy: 1, 'crisp-edge': 2, 'crisp-through': 3 })[f.bake.target],
@@ -188,7 +189,7 @@ export const levers: readonly Lever[] = [
   },
   {
     id: 'piece',
-    name: 'piece weight',
+    name: say`piece weight`,
     unit: 'ln g',
     step: 0.4,
     of: (f) => Math.log(f.piece.massG),

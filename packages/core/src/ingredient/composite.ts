@@ -1,4 +1,4 @@
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 import {
   analysisNames,
   compositionOf,
@@ -22,7 +22,7 @@ export const composite = (
   if (given.some(({ share }) => !(share > 0)) || Math.abs(total - 1) > 0.015)
     throw new JokulError(
       'bad-composition',
-      `The parts of ${row.name} must add up to 100 % (within 1.5); these add up to ${(total * 100).toFixed(1)} %.`,
+      say`The parts of ${row.name} must add up to 100 % (within 1.5); these add up to ${(total * 100).toFixed(1)} %.`,
       row.id,
     );
   const parts = given.map(({ ingredientId, share }) => ({ ingredientId, share: share / total }));
@@ -48,6 +48,6 @@ export const composite = (
       gasMlPerG: sum(({ leavening }) => leavening.gasMlPerG),
     },
     parts,
-    source: `made of ${found.map(({ part, share }) => `${part.name.toLowerCase()} ${Number((share * 100).toFixed(1))} %`).join(', ')}`,
+    source: say`made of ${found.map(({ part, share }) => `${part.name.toLowerCase()} ${Number((share * 100).toFixed(1))} %`).join(', ')}`,
   };
 };

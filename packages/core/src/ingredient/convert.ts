@@ -1,5 +1,5 @@
 import { isMassUnit, isVolumeUnit, toGrams, volumeUnitsMl } from '../quantity/index.js';
-import { JokulError, mul, relation, type Figure } from '../shown/index.js';
+import { JokulError, mul, relation, type Figure, say } from '../shown/index.js';
 import type { Ingredient } from './ingredient.js';
 
 export interface Conversion {
@@ -12,13 +12,13 @@ export interface Conversion {
 }
 
 const volumeMass = relation({
-  name: 'Mass of a volume',
+  name: say`Mass of a volume`,
   symbol: 'm',
   unit: 'g',
   inputs: {
-    n: { symbol: 'n', name: 'amount', unit: '' },
-    v: { symbol: 'v', name: 'volume of one measure', unit: 'mL', source: 'definition of the measure' },
-    rho: { symbol: 'ρ', name: 'bulk density as packed', unit: 'g/mL' },
+    n: { symbol: 'n', name: say`amount`, unit: '' },
+    v: { symbol: 'v', name: say`volume of one measure`, unit: 'mL', source: say`definition of the measure` },
+    rho: { symbol: 'ρ', name: say`bulk density as packed`, unit: 'g/mL' },
   },
   formula: ({ n, v, rho }) => mul(mul(n, v), rho),
   source: 'm = V ρ',
@@ -38,20 +38,20 @@ export const convert = (
   if (!Number.isFinite(amount) || amount <= 0 || amount > 1e6) {
     throw new JokulError(
       'out-of-range',
-      `The amount is ${amount}; it must be above 0 and at most 1,000,000.`,
+      say`The amount is ${amount}; it must be above 0 and at most 1,000,000.`,
       'amount',
     );
   }
-  if (isMassUnit(unit)) return { massG: toGrams(amount, unit), source: 'definition of the unit' };
+  if (isMassUnit(unit)) return { massG: toGrams(amount, unit), source: say`definition of the unit` };
   if (!isVolumeUnit(unit))
-    throw new JokulError('unknown-unit', `"${unit}" is no unit that Jokul knows.`, 'unit');
+    throw new JokulError('unknown-unit', say`"${unit}" is no unit that Jokul knows.`, 'unit');
   const chosen = packing ?? Object.keys(packings)[0] ?? '';
   const rho = Object.hasOwn(packings, chosen) ? packings[chosen] : undefined;
   if (rho === undefined) {
     const known = Object.keys(packings).join(', ');
     throw new JokulError(
       'unknown-packing',
-      `${name} has no packing "${chosen}"; known are: ${known}.`,
+      say`${name} has no packing "${chosen}"; known are: ${known}.`,
       'packing',
     );
   }

@@ -1,4 +1,4 @@
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 import type { Allergen, AllergenSource, Declared } from './allergen.js';
 
 /**
@@ -106,7 +106,7 @@ const normalise = <K extends string>(
   if (names.some((name) => !(raw[name] >= 0)) || Math.abs(sum - 1) > 0.015) {
     throw new JokulError(
       'bad-composition',
-      `The parts of a composition must be zero or more and add up to 100 % (within 1.5); these add up to ${(sum * 100).toFixed(1)} %.`,
+      say`The parts of a composition must be zero or more and add up to 100 % (within 1.5); these add up to ${(sum * 100).toFixed(1)} %.`,
       path,
     );
   }

@@ -1,4 +1,4 @@
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 import { classOfSource } from './allergen.js';
 import { composite } from './composite.js';
 import { compositionOf, normaliseAnalysis, type Ingredient, type Part } from './ingredient.js';
@@ -30,13 +30,13 @@ export const ownIngredient = (
   if (Object.keys(given.densityGPerMl).length === 0)
     throw new JokulError(
       'no-density',
-      `Give ${given.name} a density: g per mL as it is measured.`,
+      say`Give ${given.name} a density: g per mL as it is measured.`,
       'densityGPerMl',
     );
   for (const density of Object.values(given.densityGPerMl))
-    requireNumber(density, `The density of ${given.name}`, 0.05, 3, 'g/mL');
+    requireNumber(density, say`The density of ${given.name}`, 0.05, 3, 'g/mL');
   for (const grams of Object.values(given.pieceG))
-    requireNumber(grams, `A piece of ${given.name}`, 0.01, 5000, 'g');
+    requireNumber(grams, say`A piece of ${given.name}`, 0.01, 5000, 'g');
   const { parts = [], ...row } = given;
   const made = parts.length > 0 ? composite({ ...row, words: [] }, parts, find) : null;
   const which = [...new Set([...(row.which ?? []), ...(made?.which ?? [])])].sort();
@@ -65,7 +65,7 @@ export const ownIngredients = (given: readonly OwnGiven[]): readonly Ingredient[
     if (known) return known;
     if (!row) return ingredient(id);
     if (making.has(id))
-      throw new JokulError('made-of-itself', `${row.name} would be made of itself.`, 'parts');
+      throw new JokulError('made-of-itself', say`${row.name} would be made of itself.`, 'parts');
     making.add(id);
     const food = ownIngredient(row, make);
     made.set(id, food);

@@ -1,4 +1,4 @@
-import { modelled, type Figure } from '../shown/index.js';
+import { modelled, type Figure, say } from '../shown/index.js';
 import { type LearnableKind, priorSigma } from '../bake/index.js';
 
 const isFactor = (kind: LearnableKind): boolean =>
@@ -23,29 +23,28 @@ export const learnedFigure = (
     value: factor ? Math.exp(value) : value,
     unit,
     relation: factor
-      ? 'f = e^θ; θ that makes Σ t(measured − foretold) + θ²/σ₀² smallest'
-      : 'ΔT that makes Σ t(measured − foretold) + ΔT²/σ₀² smallest',
+      ? say`f = e^θ; θ that makes Σ t(measured − foretold) + θ²/σ₀² smallest`
+      : say`ΔT that makes Σ t(measured − foretold) + ΔT²/σ₀² smallest`,
     terms: [
-      { symbol: 'n', name: 'logged bakes', value: bakes, unit: '', source: 'journal' },
+      { symbol: 'n', name: say`logged bakes`, value: bakes, unit: '', source: say`journal` },
       {
         symbol: 'σ₀',
         name: factor
-          ? 'spread believed before any bake (of the logarithm)'
-          : 'spread believed before any bake',
+          ? say`spread believed before any bake (of the logarithm)`
+          : say`spread believed before any bake`,
         value: priorSigma[kind],
         unit,
-        source: 'house estimate',
+        source: say`house estimate`,
       },
       {
         symbol: 'σ',
-        name: factor ? 'spread now (of the logarithm)' : 'spread now',
+        name: factor ? say`spread now (of the logarithm)` : say`spread now`,
         value: sigma,
         unit,
-        source: 'curvature at the solution (Laplace)',
+        source: say`curvature at the solution (Laplace)`,
       },
     ],
-    source:
-      'least squares with priors and errors with heavy tails (Lange, Little and Taylor, 1989), bakes of two weeks ago counting half',
-    note: 'Learned from what was measured: a wrong entry counts little, many wrong ones count.',
+    source: say`least squares with priors and errors with heavy tails (Lange, Little and Taylor, 1989), bakes of two weeks ago counting half`,
+    note: say`Learned from what was measured: a wrong entry counts little, many wrong ones count.`,
   });
 };

@@ -1,4 +1,4 @@
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 
 /*
  * A lot's name for ever: product code, year, a number that is handed out once in that year, and a check character:
@@ -69,7 +69,7 @@ export const requireLotId = (id: string): void => {
   if (alike.test(id) && readLotId(id) === null)
     throw new JokulError(
       'bad-lot',
-      `There is no lot "${id}": its last character does not fit. Read it off the tub again.`,
+      say`There is no lot "${id}": its last character does not fit. Read it off the tub again.`,
       'lot',
     );
 };

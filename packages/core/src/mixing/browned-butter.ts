@@ -10,18 +10,19 @@ import {
   sub,
   sumFigure,
   type Figure,
+  say,
 } from '../shown/index.js';
 
 const weighIn = relation({
-  name: 'Butter to weigh into the pan',
+  name: say`Butter to weigh into the pan`,
   symbol: 'm_in',
   unit: 'g',
   inputs: {
-    m: { symbol: 'm_out', name: 'browned butter that the dough needs', unit: 'g' },
-    l: { symbol: 'l', name: 'loss of water and in the pan', unit: 'share' },
+    m: { symbol: 'm_out', name: say`browned butter that the dough needs`, unit: 'g' },
+    l: { symbol: 'l', name: say`loss of water and in the pan`, unit: 'share' },
   },
   formula: ({ m, l }) => div(m, sub(1, l)),
-  source: 'mass balance of the pan',
+  source: say`mass balance of the pan`,
 });
 
 /** A pan that was logged. */
@@ -42,32 +43,32 @@ export const learnBrowningLoss = (
   const weight = 2;
   const good = pans.map(({ inG, outG }) => 1 - outG / inG).filter((loss) => loss >= 0.05 && loss <= 0.35);
   return sumFigure({
-    name: 'Loss of browning',
+    name: say`Loss of browning`,
     symbol: 'l',
     unit: 'share',
     terms: [
       {
         symbol: 'w l₀',
-        name: `computed ${(100 * prior).toFixed(1)} % (its water but half a percent, 2 % in the pan), counts as ${weight} pans`,
+        name: say`computed ${(100 * prior).toFixed(1)} % (its water but half a percent, 2 % in the pan), counts as ${weight} pans`,
         value: (weight * prior) / (weight + good.length),
         unit: 'share',
         source: butter.source,
       },
       ...good.map((loss, i) => ({
         symbol: 'l',
-        name: `pan ${i + 1}: ${(100 * loss).toFixed(1)} %`,
+        name: say`pan ${i + 1}: ${(100 * loss).toFixed(1)} %`,
         value: loss / (weight + good.length),
         unit: 'share' as const,
-        source: 'logged',
+        source: say`logged`,
       })),
     ],
-    source: 'weighted mean of the computed loss and the logged pans',
+    source: say`weighted mean of the computed loss and the logged pans`,
   });
 };
 
 /** Grams of butter for the browned butter that the dough needs. */
 export const butterToBrown = (neededG: number, loss: Figure): Figure => {
-  requireNumber(neededG, 'The browned butter needed', 1, 1e6, 'g');
+  requireNumber(neededG, say`The browned butter needed`, 1, 1e6, 'g');
   return weighIn({ m: neededG, l: loss });
 };
 
@@ -85,9 +86,9 @@ export interface PanCooling {
  * about 25 °C it sets from the bottom, and stirring matters more than the figure.
  */
 export const coolBrownedButter = (q: PanCooling, targetC: number): Figure | null => {
-  requireNumber(q.massG, 'The browned butter', 1, 1e6, 'g');
-  requireNumber(q.areaM2, 'The vessel', 0.001, 5, 'm²');
-  requireNumber(q.startC, 'The browned butter now', 0, 180, '°C');
+  requireNumber(q.massG, say`The browned butter`, 1, 1e6, 'g');
+  requireNumber(q.areaM2, say`The vessel`, 0.001, 5, 'm²');
+  requireNumber(q.startC, say`The browned butter now`, 0, 180, '°C');
   if (targetC <= q.place.airC + 0.2 || targetC >= q.startC) return null;
   const dough = doughOf({
     stages: [{ id: '', name: '', cue: '', lines: [{ ingredientId: 'browned-butter', percent: 100 }] }],
@@ -104,20 +105,25 @@ export const coolBrownedButter = (q: PanCooling, targetC: number): Figure | null
   }
   if (temperatureC > targetC) return null;
   return modelled({
-    name: `Until browned butter is at ${formatNumber(targetC)} °C in the ${q.place.name.toLowerCase()}`,
+    name: say`Until browned butter is at ${formatNumber(targetC)} °C in the ${q.place.name.toLowerCase()}`,
     symbol: 't',
     value: timeS,
     unit: 's',
-    relation: 'm dh/dt = −h A (T − T_air)',
+    relation: say`m dh/dt = −h A (T − T_air)`,
     terms: [
-      { symbol: 'm', name: 'browned butter', value: q.massG, unit: 'g', source: 'formula' },
-      { symbol: 'A', name: 'surface and bottom of the vessel', value: areaM2, unit: 'm²', source: 'vessel' },
-      { symbol: 'h', name: 'heat transfer', value: q.place.hWPerM2K, unit: 'W/m²K', source: q.place.name },
-      { symbol: 'T_air', name: 'air', value: q.place.airC, unit: '°C', source: q.place.name },
-      { symbol: 'T₀', name: 'at the start', value: q.startC, unit: '°C', source: 'entered' },
+      { symbol: 'm', name: say`browned butter`, value: q.massG, unit: 'g', source: say`formula` },
+      {
+        symbol: 'A',
+        name: say`surface and bottom of the vessel`,
+        value: areaM2,
+        unit: 'm²',
+        source: say`vessel`,
+      },
+      { symbol: 'h', name: say`heat transfer`, value: q.place.hWPerM2K, unit: 'W/m²K', source: q.place.name },
+      { symbol: 'T_air', name: say`air`, value: q.place.airC, unit: '°C', source: q.place.name },
+      { symbol: 'T₀', name: say`at the start`, value: q.startC, unit: '°C', source: say`entered` },
     ],
-    source:
-      'heat balance of an evenly warm liquid; enthalpy after Choi and Okos (1986) with the melting of milk fat',
-    note: 'In the cold it sets first at the bottom: scrape and stir. Measure before egg goes in.',
+    source: say`heat balance of an evenly warm liquid; enthalpy after Choi and Okos (1986) with the melting of milk fat`,
+    note: say`In the cold it sets first at the bottom: scrape and stir. Measure before egg goes in.`,
   });
 };

@@ -1,14 +1,17 @@
 import { doughOf } from '../formula/index.js';
 import { conduct, doughMaterial, type Body, type ConductResult } from '../thermal/index.js';
-import { formatNumber, modelled, requireNumber, type Figure } from '../shown/index.js';
+import { formatNumber, modelled, requireNumber, type Figure, say } from '../shown/index.js';
 
 /** How butter lies on the bench. Sizes are usual blocks, mm. */
 export const butterForms = {
-  'block-250': { name: '250 g block', body: { kind: 'block', lengthMm: 100, widthMm: 65, heightMm: 40 } },
-  'block-500': { name: '500 g block', body: { kind: 'block', lengthMm: 120, widthMm: 75, heightMm: 58 } },
-  'block-5000': { name: '5 kg block', body: { kind: 'block', lengthMm: 250, widthMm: 200, heightMm: 104 } },
-  slabs: { name: 'slices of 2 cm', body: { kind: 'slab', thicknessMm: 20, exposedFaces: 2 } },
-  cubes: { name: 'cubes of 2.5 cm', body: { kind: 'block', lengthMm: 25, widthMm: 25, heightMm: 25 } },
+  'block-250': { name: say`250 g block`, body: { kind: 'block', lengthMm: 100, widthMm: 65, heightMm: 40 } },
+  'block-500': { name: say`500 g block`, body: { kind: 'block', lengthMm: 120, widthMm: 75, heightMm: 58 } },
+  'block-5000': {
+    name: say`5 kg block`,
+    body: { kind: 'block', lengthMm: 250, widthMm: 200, heightMm: 104 },
+  },
+  slabs: { name: say`slices of 2 cm`, body: { kind: 'slab', thicknessMm: 20, exposedFaces: 2 } },
+  cubes: { name: say`cubes of 2.5 cm`, body: { kind: 'block', lengthMm: 25, widthMm: 25, heightMm: 25 } },
 } as const satisfies Readonly<Record<string, { readonly name: string; readonly body: Body }>>;
 export type ButterForm = keyof typeof butterForms;
 
@@ -36,9 +39,9 @@ const still = { bare: 8, wrapped: 6 } as const;
 export const softenButter = (
   q: ButterQuestion,
 ): { readonly time: Figure | null; readonly curve: ConductResult } => {
-  requireNumber(q.roomC, 'The room', -25, 45, '°C');
-  requireNumber(q.startC, 'The butter now', -25, 40, '°C');
-  requireNumber(q.targetC, 'The wanted butter', -20, 35, '°C');
+  requireNumber(q.roomC, say`The room`, -25, 45, '°C');
+  requireNumber(q.startC, say`The butter now`, -25, 40, '°C');
+  requireNumber(q.targetC, say`The wanted butter`, -20, 35, '°C');
   const { body, name } = butterForms[q.form];
   const h = q.wrapped ? still.wrapped : still.bare;
   const material = butterMaterial();
@@ -54,31 +57,31 @@ export const softenButter = (
     curve.reachedS === null
       ? null
       : modelled({
-          name: `Until the butter is at ${formatNumber(q.targetC)} °C in the mean`,
+          name: say`Until the butter is at ${formatNumber(q.targetC)} °C in the mean`,
           symbol: 't',
           value: curve.reachedS,
           unit: 's',
-          relation: 'ρ ∂h/∂t = ∇·(k ∇T), at the surface −k ∂T/∂n = h (T − T_room)',
+          relation: say`ρ ∂h/∂t = ∇·(k ∇T), at the surface −k ∂T/∂n = h (T − T_room)`,
           terms: [
             {
               symbol: 'body',
               name: `${name}, ${q.wrapped ? 'wrapped' : 'bare'}`,
               value: h,
               unit: 'W/m²K',
-              source: 'typical in still air',
+              source: say`typical in still air`,
             },
-            { symbol: 'T₀', name: 'butter now', value: q.startC, unit: '°C', source: 'entered' },
-            { symbol: 'T_room', name: 'room', value: q.roomC, unit: '°C', source: 'entered' },
+            { symbol: 'T₀', name: say`butter now`, value: q.startC, unit: '°C', source: say`entered` },
+            { symbol: 'T_room', name: say`room`, value: q.roomC, unit: '°C', source: say`entered` },
             {
               symbol: 'Δh',
-              name: 'heat that it takes up',
+              name: say`heat that it takes up`,
               value: material.enthalpyJPerKg(q.targetC) - material.enthalpyJPerKg(q.startC),
               unit: 'J/kg',
-              source: 'Choi-Okos with the melting of milk fat',
+              source: say`Choi-Okos with the melting of milk fat`,
             },
           ],
-          source: 'transient conduction by the enthalpy method (Choi and Okos, 1986; finite volumes)',
-          note: 'The outside is softer than the middle: knead or cube it. Within ±20 % without a probe.',
+          source: say`transient conduction by the enthalpy method (Choi and Okos, 1986; finite volumes)`,
+          note: say`The outside is softer than the middle: knead or cube it. Within ±20 % without a probe.`,
         });
   return { time, curve };
 };

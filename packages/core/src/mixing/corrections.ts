@@ -1,46 +1,46 @@
-import { div, formatNumber, mul, relation, sub, type Figure } from '../shown/index.js';
+import { div, formatNumber, mul, relation, sub, type Figure, say } from '../shown/index.js';
 import type { WeighLine, WeighSheet } from '../scaling/index.js';
 
 const factorOf = relation({
-  name: 'Everything scaled to what is in the bowl',
+  name: say`Everything scaled to what is in the bowl`,
   symbol: 'f',
   unit: '',
   inputs: {
-    a: { symbol: 'a', name: 'as weighed', unit: 'g' },
-    t: { symbol: 't', name: 'target', unit: 'g' },
+    a: { symbol: 'a', name: say`as weighed`, unit: 'g' },
+    t: { symbol: 't', name: say`target`, unit: 'g' },
   },
   formula: ({ a, t }) => div(a, t),
-  source: 'f = a / t: the ratios of the formula are kept',
+  source: say`f = a / t: the ratios of the formula are kept`,
 });
 const newTotal = relation({
-  name: 'Dough after scaling',
+  name: say`Dough after scaling`,
   symbol: "M'",
   unit: 'g',
   inputs: {
-    M: { symbol: 'M', name: 'dough as planned', unit: 'g' },
-    f: { symbol: 'f', name: 'factor', unit: '' },
+    M: { symbol: 'M', name: say`dough as planned`, unit: 'g' },
+    f: { symbol: 'f', name: say`factor`, unit: '' },
   },
   formula: ({ M, f }) => mul(M, f),
   source: "M' = M f",
 });
 const overOf = relation({
-  name: 'Over the target',
+  name: say`Over the target`,
   symbol: 'Δ',
   unit: 'g',
   inputs: {
-    a: { symbol: 'a', name: 'as weighed', unit: 'g' },
-    t: { symbol: 't', name: 'target', unit: 'g' },
+    a: { symbol: 'a', name: say`as weighed`, unit: 'g' },
+    t: { symbol: 't', name: say`target`, unit: 'g' },
   },
   formula: ({ a, t }) => sub(a, t),
-  source: 'difference',
+  source: say`difference`,
 });
 const acceptedOf = relation({
-  name: 'Share of the target',
+  name: say`Share of the target`,
   symbol: 'q',
   unit: '%',
   inputs: {
-    a: { symbol: 'a', name: 'as weighed', unit: 'g' },
-    t: { symbol: 't', name: 'target', unit: 'g' },
+    a: { symbol: 'a', name: say`as weighed`, unit: 'g' },
+    t: { symbol: 't', name: say`target`, unit: 'g' },
   },
   formula: ({ a, t }) => div(mul(100, a), t),
   source: 'q = 100 a / t',
@@ -68,6 +68,15 @@ export interface Correction {
 /** Above this factor a correction by scaling makes another batch, not a correction. */
 const mostScaling = 1.35;
 
+const scaledUp = (factor: number, totalG: number, topUps: readonly TopUp[]): string => {
+  const more = formatNumber(100 * (factor - 1));
+  const total = formatNumber(totalG);
+  const needs = topUps.map(({ name, addG }) => `${name.toLowerCase()} +${formatNumber(addG)} g`).join(', ');
+  return needs
+    ? say`Scale everything else +${more} %: the dough becomes ${total} g, and what is already in needs more: ${needs}.`
+    : say`Scale everything else +${more} %: the dough becomes ${total} g.`;
+};
+
 /**
  * What can be done about an ingredient over or under its target, with the arithmetic of each; the best first.
  * @param weighedG what each line of the sheet has come to so far, g by key
@@ -89,7 +98,10 @@ export const correctionsFor = (
       kind: 'accept',
       possible: true,
       figure,
-      sentence: `Accept it: ${line.name.toLowerCase()} is ${formatNumber(figure.value)} % of the formula’s amount, the dough ${formatNumber(Math.abs(over.value))} g ${over.value > 0 ? 'heavier' : 'lighter'}.`,
+      sentence:
+        over.value > 0
+          ? say`Accept it: ${line.name.toLowerCase()} is ${formatNumber(figure.value)} % of the formula’s amount, the dough ${formatNumber(over.value)} g heavier.`
+          : say`Accept it: ${line.name.toLowerCase()} is ${formatNumber(figure.value)} % of the formula’s amount, the dough ${formatNumber(-over.value)} g lighter.`,
     };
   };
   if (over.value < 0)
@@ -98,7 +110,7 @@ export const correctionsFor = (
         kind: 'top-up',
         possible: true,
         figure: over,
-        sentence: `Add the ${formatNumber(-over.value)} g that are missing.`,
+        sentence: say`Add the ${formatNumber(-over.value)} g that are missing.`,
       },
       accept(),
     ];
@@ -115,8 +127,8 @@ export const correctionsFor = (
       possible: !inBowl,
       figure: over,
       sentence: inBowl
-        ? 'It lies on other ingredients and cannot be taken out cleanly.'
-        : `Take ${formatNumber(over.value)} g out again.`,
+        ? say`It lies on other ingredients and cannot be taken out cleanly.`
+        : say`Take ${formatNumber(over.value)} g out again.`,
     },
     {
       kind: 'scale',
@@ -125,10 +137,10 @@ export const correctionsFor = (
       factor: factor.value,
       topUps,
       sentence: !fits
-        ? `Scaling everything else would make ${formatNumber(total.value)} g; the bowl holds ${formatNumber(maxMassG)} g.`
+        ? say`Scaling everything else would make ${formatNumber(total.value)} g; the bowl holds ${formatNumber(maxMassG)} g.`
         : factor.value > mostScaling
-          ? `Scaling everything else would make the batch ${formatNumber(factor.value)} times as large.`
-          : `Scale everything else +${formatNumber(100 * (factor.value - 1))} %: the dough becomes ${formatNumber(total.value)} g${topUps.length > 0 ? `, and what is already in needs more: ${topUps.map(({ name, addG }) => `${name.toLowerCase()} +${formatNumber(addG)} g`).join(', ')}` : ''}.`,
+          ? say`Scaling everything else would make the batch ${formatNumber(factor.value)} times as large.`
+          : scaledUp(factor.value, total.value, topUps),
     },
     accept(),
   ];
@@ -158,8 +170,8 @@ export const doughAdvice = (
       liquidG: 0,
       sentence:
         doughC > 24
-          ? `Warm, at ${formatNumber(doughC)} °C: the fat runs. Rest it cold; give no flour.`
-          : `Loose at ${formatNumber(doughC)} °C: look for egg or liquid weighed over. Rest it cold half an hour before you judge; give no flour.`,
+          ? say`Warm, at ${formatNumber(doughC)} °C: the fat runs. Rest it cold; give no flour.`
+          : say`Loose at ${formatNumber(doughC)} °C: look for egg or liquid weighed over. Rest it cold half an hour before you judge; give no flour.`,
     };
   const most = doughLimits.liquidShareOfFlour * flourG;
   const left = Math.max(0, most - givenG);
@@ -167,7 +179,7 @@ export const doughAdvice = (
     liquidG: left,
     sentence:
       left < doughLimits.spoonG / 2
-        ? `The limit of ${formatNumber(most)} g is given. Still crumbly: too much flour, or an egg is missing. Check the sheet, do not add more.`
-        : `Most likely too much flour. Give milk or water by the spoon (${doughLimits.spoonG} g), ${formatNumber(left)} g at the most, and mix just until it holds.`,
+        ? say`The limit of ${formatNumber(most)} g is given. Still crumbly: too much flour, or an egg is missing. Check the sheet, do not add more.`
+        : say`Most likely too much flour. Give milk or water by the spoon (${doughLimits.spoonG} g), ${formatNumber(left)} g at the most, and mix just until it holds.`,
   };
 };

@@ -9,6 +9,7 @@ import {
   requireNumber,
   sumFigure,
   type Figure,
+  say,
 } from '../shown/index.js';
 import { enthalpy } from '../thermal/index.js';
 import type { Mixer } from '../scaling/index.js';
@@ -47,17 +48,17 @@ export interface Mixing {
 }
 
 const friction = relation({
-  name: 'Heat of the mixer',
+  name: say`Heat of the mixer`,
   symbol: 'E',
   unit: 'J',
   inputs: {
-    P: { symbol: 'P', name: 'power of the motor', unit: 'W', source: 'mixer; typical for its bowl' },
-    t: { symbol: 't', name: 'time worked', unit: 's', source: 'stages of the formula' },
+    P: { symbol: 'P', name: say`power of the motor`, unit: 'W', source: say`mixer; typical for its bowl` },
+    t: { symbol: 't', name: say`time worked`, unit: 's', source: say`stages of the formula` },
     eta: {
       symbol: 'η',
-      name: 'share that warms the dough',
+      name: say`share that warms the dough`,
       unit: 'share',
-      source: 'typical, then learned from logged doughs',
+      source: say`typical, then learned from logged doughs`,
     },
   },
   formula: ({ P, t, eta }) => mul(mul(P, t), eta),
@@ -68,12 +69,12 @@ export const frictionHeat = ({ heat, mixS }: Pick<Mixing, 'heat' | 'mixS'>): Fig
   friction({ P: heat.powerW, t: mixS, eta: heat.efficiency });
 
 const check = (mixing: Mixing) => {
-  requireNumber(mixing.roomC, 'The room', -5, 45, '°C');
-  requireNumber(mixing.mixS, 'The mixing time', 0, 7200, 's');
+  requireNumber(mixing.roomC, say`The room`, -5, 45, '°C');
+  requireNumber(mixing.mixS, say`The mixing time`, 0, 7200, 's');
   for (const [id, temperatureC] of Object.entries(mixing.temperaturesC)) {
     const line = mixing.amounts.find((amount) => amount.line.ingredientId === id)?.line;
     const { name } = foodOf(line ?? { ingredientId: id });
-    requireNumber(temperatureC, `The temperature of ${name.toLowerCase()}`, -25, 60, '°C');
+    requireNumber(temperatureC, say`The temperature of ${name.toLowerCase()}`, -25, 60, '°C');
   }
 };
 
@@ -100,22 +101,22 @@ const zeroOf = (f: (x: number) => number, low: number, high: number): number | n
 };
 
 const balance = 'Σ m (h(T_d) − h(T)) + C_bowl (T_d − T_bowl) = E';
-const source = 'heat balance of the mix; enthalpies after Choi and Okos (1986) with the melting of milk fat';
+const source = say`heat balance of the mix; enthalpies after Choi and Okos (1986) with the melting of milk fat`;
 
 const termsOf = (mixing: Mixing): Figure['terms'] => [
   ...mixing.amounts.map(({ line, name, mass }) => ({
     symbol: 'T',
-    name: `${name}, ${Math.round(mass.value)} g`,
+    name: say`${name}, ${Math.round(mass.value)} g`,
     value: mixing.temperaturesC[line.ingredientId] ?? mixing.roomC,
     unit: '°C' as const,
-    source: line.ingredientId in mixing.temperaturesC ? 'entered' : 'room',
+    source: line.ingredientId in mixing.temperaturesC ? say`entered` : say`room`,
   })),
   {
     symbol: 'C',
-    name: 'bowl and paddle',
+    name: say`bowl and paddle`,
     value: mixing.heat.bowlJPerK,
     unit: 'J/K' as const,
-    source: 'typical for the bowl',
+    source: say`typical for the bowl`,
   },
   (() => {
     const shown = frictionHeat(mixing);
@@ -135,16 +136,20 @@ export const doughTemperature = (mixing: Mixing): Figure => {
   check(mixing);
   const value = zeroOf((t) => surplus(mixing, t), -20, 60);
   if (value === null)
-    throw new JokulError('not-computable', 'No dough temperature balances these figures.', 'temperaturesC');
+    throw new JokulError(
+      'not-computable',
+      say`No dough temperature balances these figures.`,
+      'temperaturesC',
+    );
   return modelled({
-    name: 'Dough off the mixer',
+    name: say`Dough off the mixer`,
     symbol: 'T_d',
     value,
     unit: '°C',
     relation: balance,
     terms: termsOf(mixing),
     source,
-    note: 'Within about 1.5 K until the mixer has been calibrated by logged doughs.',
+    note: say`Within about 1.5 K until the mixer has been calibrated by logged doughs.`,
   });
 };
 
@@ -154,7 +159,7 @@ export const doughTemperature = (mixing: Mixing): Figure => {
  */
 export const butterTemperature = (mixing: Mixing, butterId: string, wantedC: number): Figure | null => {
   check(mixing);
-  requireNumber(wantedC, 'The wanted dough temperature', 5, 35, '°C');
+  requireNumber(wantedC, say`The wanted dough temperature`, 5, 35, '°C');
   const at = (butterC: number): Mixing => ({
     ...mixing,
     temperaturesC: { ...mixing.temperaturesC, [butterId]: butterC },
@@ -163,14 +168,14 @@ export const butterTemperature = (mixing: Mixing, butterId: string, wantedC: num
   const value = zeroOf((butterC) => -surplus(at(butterC), wantedC), -5, 35);
   if (value === null) return null;
   return modelled({
-    name: `Butter for a dough of ${formatNumber(wantedC)} °C`,
+    name: say`Butter for a dough of ${formatNumber(wantedC)} °C`,
     symbol: 'T_butter',
     value,
     unit: '°C',
     relation: balance,
     terms: termsOf(at(value)),
     source,
-    note: 'Below about 16 °C butter does not cream, above 21 °C it holds no air: then change the bowl or the egg instead.',
+    note: say`Below about 16 °C butter does not cream, above 21 °C it holds no air: then change the bowl or the egg instead.`,
   });
 };
 
@@ -188,20 +193,20 @@ const learned = (name: string, prior: number, values: readonly number[], weight:
     terms: [
       {
         symbol: 'w η₀',
-        name: `typical ${(prior * 100).toFixed(0)} %, counts as ${weight} doughs`,
+        name: say`typical ${(prior * 100).toFixed(0)} %, counts as ${weight} doughs`,
         value: (weight * prior) / (weight + values.length),
         unit: 'share',
-        source: 'typical',
+        source: say`typical`,
       },
       ...values.map((value, i) => ({
         symbol: 'η',
-        name: `dough ${i + 1}: ${(value * 100).toFixed(0)} %`,
+        name: say`dough ${i + 1}: ${(value * 100).toFixed(0)} %`,
         value: value / (weight + values.length),
         unit: 'share' as const,
-        source: 'logged',
+        source: say`logged`,
       })),
     ],
-    source: 'mean of the typical value and the logged ones, the typical one with a weight of its own',
+    source: say`mean of the typical value and the logged ones, the typical one with a weight of its own`,
   });
 
 /**
@@ -210,7 +215,7 @@ const learned = (name: string, prior: number, values: readonly number[], weight:
  */
 export const learnEfficiency = (doughs: readonly LoggedDough[], prior = 0.25, weight = 2): Figure =>
   learned(
-    'Share of the motor that warms the dough',
+    say`Share of the motor that warms the dough`,
     prior,
     doughs
       .filter(({ mixing }) => mixing.mixS > 0)

@@ -1,38 +1,38 @@
 import { ingredient, type Ingredient } from '../ingredient/index.js';
-import { mul, relation, requireNumber, sub, type Figure } from '../shown/index.js';
+import { mul, relation, requireNumber, sub, type Figure, say } from '../shown/index.js';
 
 const whole = relation({
-  name: 'Whole eggs',
+  name: say`Whole eggs`,
   symbol: 'm',
   unit: 'g',
   inputs: {
-    n: { symbol: 'n', name: 'eggs', unit: 'pieces' },
-    p: { symbol: 'p', name: 'grams of one without the shell', unit: 'g' },
+    n: { symbol: 'n', name: say`eggs`, unit: 'pieces' },
+    p: { symbol: 'p', name: say`grams of one without the shell`, unit: 'g' },
   },
   formula: ({ n, p }) => mul(n, p),
   source: 'm = n p',
 });
 const differenceOf = relation({
-  name: 'Difference to the formula',
+  name: say`Difference to the formula`,
   symbol: 'Δ',
   unit: 'g',
   inputs: {
-    m: { symbol: 'm', name: 'as whole eggs', unit: 'g' },
-    t: { symbol: 't', name: 'as the formula wants', unit: 'g' },
+    m: { symbol: 'm', name: say`as whole eggs`, unit: 'g' },
+    t: { symbol: 't', name: say`as the formula wants`, unit: 'g' },
   },
   formula: ({ m, t }) => sub(m, t),
-  source: 'mass balance',
+  source: say`mass balance`,
 });
 const waterIn = relation({
-  name: 'Water in the difference',
+  name: say`Water in the difference`,
   symbol: 'w',
   unit: 'g',
   inputs: {
-    d: { symbol: 'Δ', name: 'difference', unit: 'g' },
-    x: { symbol: 'x', name: 'water of the egg', unit: 'share' },
+    d: { symbol: 'Δ', name: say`difference`, unit: 'g' },
+    x: { symbol: 'x', name: say`water of the egg`, unit: 'share' },
   },
   formula: ({ d, x }) => mul(d, x),
-  source: 'composition of the egg',
+  source: say`composition of the egg`,
 });
 
 export interface WholeEggs {
@@ -55,8 +55,8 @@ export const wholeEggs = (
   eachG: number,
   egg: Pick<Ingredient, 'composition'> = ingredient('whole-egg'),
 ): WholeEggs => {
-  requireNumber(targetG, 'The egg of the formula', 0.1, 1e6, 'g');
-  requireNumber(eachG, 'One egg', 5, 120, 'g');
+  requireNumber(targetG, say`The egg of the formula`, 0.1, 1e6, 'g');
+  requireNumber(eachG, say`One egg`, 5, 120, 'g');
   const count = Math.max(1, Math.round(targetG / eachG));
   const mass = whole({ n: count, p: eachG });
   const difference = differenceOf({ m: mass, t: targetG });
@@ -70,9 +70,9 @@ export const wholeEggs = (
     balanceG: -water.value,
     sentence:
       Math.abs(difference.value) < 0.5
-        ? `${count} whole, just as the formula wants.`
+        ? say`${count} whole, just as the formula wants.`
         : difference.value > 0
-          ? `${count} whole are ${difference.value.toFixed(1)} g over: leave ${g} g out of the other liquids, or beat them and weigh.`
-          : `${count} whole are ${Math.abs(difference.value).toFixed(1)} g short: add ${g} g of water or milk with them.`,
+          ? say`${count} whole are ${difference.value.toFixed(1)} g over: leave ${g} g out of the other liquids, or beat them and weigh.`
+          : say`${count} whole are ${Math.abs(difference.value).toFixed(1)} g short: add ${g} g of water or milk with them.`,
   };
 };

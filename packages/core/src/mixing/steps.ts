@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import { standardMethod, type Formula, type FormulaStage, type StageTool } from '../formula/index.js';
 import { foodOf } from '../ingredient/index.js';
 
@@ -21,17 +22,17 @@ export interface MixStep {
 }
 
 const creaming = {
-  short: { durationS: 60, stopWhen: 'Just combined, no lumps of butter. It stays dense: thick cookies.' },
-  standard: { durationS: 180, stopWhen: 'Paler and soft; the sugar still grates between two fingers.' },
-  long: { durationS: 360, stopWhen: 'Pale, fluffy, nearly double. More air, more spread and crumb.' },
-  melted: { durationS: 60, stopWhen: 'Glossy and even. Let it stand until it thickens.' },
+  short: { durationS: 60, stopWhen: say`Just combined, no lumps of butter. It stays dense: thick cookies.` },
+  standard: { durationS: 180, stopWhen: say`Paler and soft; the sugar still grates between two fingers.` },
+  long: { durationS: 360, stopWhen: say`Pale, fluffy, nearly double. More air, more spread and crumb.` },
+  melted: { durationS: 60, stopWhen: say`Glossy and even. Let it stand until it thickens.` },
 } as const;
 
 const creamNames: Readonly<Record<keyof typeof creaming, string>> = {
-  short: 'just combined',
-  standard: 'creamed as usual',
-  long: 'creamed long',
-  melted: 'with melted butter',
+  short: say`just combined`,
+  standard: say`creamed as usual`,
+  long: say`creamed long`,
+  melted: say`with melted butter`,
 };
 
 /** How another school does a step, and when it has enough. */
@@ -110,7 +111,7 @@ const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
             durationS: 25,
             parts: 1,
             scrapeAtS: [],
-            stopWhen: 'Barely blended, streaks may show. Less air: a thicker cookie.',
+            stopWhen: say`Barely blended, streaks may show. Less air: a thicker cookie.`,
           }
         : {
             ...common,
@@ -119,7 +120,7 @@ const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
             durationS: 75,
             parts: 2,
             scrapeAtS: [40],
-            stopWhen: 'Silky, no slick of egg. Split and grainy: it was cold; warm the bowl a little.',
+            stopWhen: say`Silky, no slick of egg. Split and grainy: it was cold; warm the bowl a little.`,
           };
     case 'dry':
       return {
@@ -129,7 +130,7 @@ const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
         durationS: 40,
         parts: stage.lines.length > 2 ? 2 : 1,
         scrapeAtS: [20],
-        stopWhen: 'A little flour still shows. Worked further it turns tough.',
+        stopWhen: say`A little flour still shows. Worked further it turns tough.`,
       };
     default:
       return finish === 'hand'
@@ -140,7 +141,7 @@ const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
             durationS: 60,
             parts: 1,
             scrapeAtS: [],
-            stopWhen: 'By hand, the bottom turned up; everything evenly spread.',
+            stopWhen: say`By hand, the bottom turned up; everything evenly spread.`,
           }
         : {
             ...common,
@@ -149,7 +150,7 @@ const usualStep = (formula: Formula, stage: FormulaStage): UsualStep => {
             durationS: 20,
             parts: 1,
             scrapeAtS: [],
-            stopWhen: 'Evenly spread. Turn up the bottom of the bowl by hand.',
+            stopWhen: say`Evenly spread. Turn up the bottom of the bowl by hand.`,
           };
   }
 };
@@ -171,14 +172,14 @@ export const otherSchools = (formula: Formula, stageId: string): readonly OtherS
     case 'egg':
       return [
         method.egg === 'fully'
-          ? as('egg barely blended', { egg: 'barely' })
-          : as('egg worked in fully', { egg: 'fully' }),
+          ? as(say`egg barely blended`, { egg: 'barely' })
+          : as(say`egg worked in fully`, { egg: 'fully' }),
       ];
     case 'fold':
       return [
         method.finish === 'hand'
-          ? as('in the mixer', { finish: 'machine' })
-          : as('finished by hand', { finish: 'hand' }),
+          ? as(say`in the mixer`, { finish: 'machine' })
+          : as(say`finished by hand`, { finish: 'hand' }),
       ];
     default:
       return [];

@@ -1,6 +1,6 @@
 import { amountsFor, type Formula } from '../formula/index.js';
 import { foodOf } from '../ingredient/index.js';
-import { div, JokulError, mul, relation, requireNumber, type Figure } from '../shown/index.js';
+import { div, JokulError, mul, relation, requireNumber, type Figure, say } from '../shown/index.js';
 import { doughNeeded, type Losses, type Mixer } from '../scaling/index.js';
 
 /** What a batch is to be made for. */
@@ -12,35 +12,35 @@ export type MixTarget =
   | { readonly kind: 'stock'; readonly stockG: Readonly<Record<string, number>> };
 
 const byFill = relation({
-  name: 'Dough that fills the bowl',
+  name: say`Dough that fills the bowl`,
   symbol: 'M',
   unit: 'g',
   inputs: {
-    V: { symbol: 'V', name: 'bowl', unit: 'mL', source: 'mixer' },
-    f: { symbol: 'f', name: 'fill', unit: 'share' },
-    rho: { symbol: 'ρ', name: 'density of the mixed dough', unit: 'g/mL' },
+    V: { symbol: 'V', name: say`bowl`, unit: 'mL', source: say`mixer` },
+    f: { symbol: 'f', name: say`fill`, unit: 'share' },
+    rho: { symbol: 'ρ', name: say`density of the mixed dough`, unit: 'g/mL' },
   },
   formula: ({ V, f, rho }) => mul(mul(V, f), rho),
-  source: 'M = V f ρ',
+  source: say`M = V f ρ`,
 });
 const bySize = relation({
-  name: 'Dough as entered',
+  name: say`Dough as entered`,
   symbol: 'M',
   unit: 'g',
-  inputs: { M: { symbol: 'M', name: 'dough', unit: 'g', source: 'entered' } },
+  inputs: { M: { symbol: 'M', name: say`dough`, unit: 'g', source: say`entered` } },
   formula: ({ M }) => mul(1, M),
-  source: 'entered',
+  source: say`entered`,
 });
 const byStock = relation({
-  name: 'Dough that the stock is enough for',
+  name: say`Dough that the stock is enough for`,
   symbol: 'M',
   unit: 'g',
   inputs: {
-    s: { symbol: 's', name: 'stock of the scarcest', unit: 'g', source: 'entered' },
-    m: { symbol: 'm', name: 'of it in a kilogram of dough', unit: 'g', source: 'formula' },
+    s: { symbol: 's', name: say`stock of the scarcest`, unit: 'g', source: say`entered` },
+    m: { symbol: 'm', name: say`of it in a kilogram of dough`, unit: 'g', source: say`formula` },
   },
   formula: ({ s, m }) => div(mul(1000, s), m),
-  source: 'the ingredient that is used up first sets the dough',
+  source: say`the ingredient that is used up first sets the dough`,
 });
 
 /** An ingredient of which a stock was entered: for how much dough it is enough, and what is left of it. */
@@ -68,14 +68,14 @@ export const stockLimits = (
     if (need === undefined)
       throw new JokulError(
         'not-in-formula',
-        `There is no ${name.toLowerCase()} in this formula.`,
+        say`There is no ${name.toLowerCase()} in this formula.`,
         ingredientId,
       );
-    requireNumber(grams, `The stock of ${name.toLowerCase()}`, 0.01, 1e8, 'g');
+    requireNumber(grams, say`The stock of ${name.toLowerCase()}`, 0.01, 1e8, 'g');
     return { ingredientId, name, need, grams, enoughFor: byStock({ s: grams, m: need }) };
   });
   const [first] = lines;
-  if (!first) throw new JokulError('no-stock', 'Enter the stock of at least one ingredient.', 'stock');
+  if (!first) throw new JokulError('no-stock', say`Enter the stock of at least one ingredient.`, 'stock');
   const least = lines.reduce((min, line) => (line.enoughFor.value < min.enoughFor.value ? line : min), first);
   return lines
     .map(({ ingredientId, name, need, grams, enoughFor }) => ({
@@ -94,20 +94,21 @@ export const doughFor = (target: MixTarget, formula: Formula, losses: Losses): F
     case 'pieces':
       return doughNeeded([{ pieces: target.pieces, pieceMassG: formula.piece.massG }], losses);
     case 'trays':
-      requireNumber(target.trays, 'The number of trays', 1, 2000, 'trays');
+      requireNumber(target.trays, say`The number of trays`, 1, 2000, 'trays');
       return doughNeeded(
         [{ pieces: target.trays * target.perTray, pieceMassG: formula.piece.massG }],
         losses,
       );
     case 'dough':
-      requireNumber(target.massG, 'The dough', 1, 1e6, 'g');
+      requireNumber(target.massG, say`The dough`, 1, 1e6, 'g');
       return bySize({ M: target.massG });
     case 'fill':
-      requireNumber(target.fill, 'The fill of the bowl', 0.01, 1);
+      requireNumber(target.fill, say`The fill of the bowl`, 0.01, 1);
       return byFill({ V: target.mixer.bowlL * 1000, f: target.fill, rho: target.densityGPerMl });
     default: {
       const [scarcest] = stockLimits(formula, target.stockG);
-      if (!scarcest) throw new JokulError('no-stock', 'Enter the stock of at least one ingredient.', 'stock');
+      if (!scarcest)
+        throw new JokulError('no-stock', say`Enter the stock of at least one ingredient.`, 'stock');
       return scarcest.enoughFor;
     }
   }

@@ -9,6 +9,8 @@ import {
   add,
   call,
   type Figure,
+  say,
+  counted,
 } from '../shown/index.js';
 import { checkSample } from './sample.js';
 import { weighCheck, type WeighCheck } from './weigh-verdict.js';
@@ -26,33 +28,33 @@ export const tolerableDeficiency = (nominalG: number): number => {
 export const samplePlan = (
   pieces: number,
 ): { readonly weigh: number; readonly first: number; readonly oneIn: number } => {
-  requireNumber(pieces, 'The pieces of the batch', 1, 1e6);
+  requireNumber(pieces, say`The pieces of the batch`, 1, 1e6);
   const weigh = Math.min(50, Math.max(Math.min(5, pieces), Math.ceil(Math.sqrt(pieces))));
   const first = Math.min(3, weigh);
   return { weigh, first, oneIn: Math.max(1, Math.floor((pieces - first) / Math.max(1, weigh - first))) };
 };
 
 const correctedOf = relation({
-  name: 'Mean with the doubt of the sample in its favour',
+  name: say`Mean with the doubt of the sample in its favour`,
   symbol: 'x̄ + k s',
   unit: 'g',
   inputs: {
-    x: { symbol: 'x̄', name: 'mean of the sample', unit: 'g' },
-    t: { symbol: 't', name: "Student's t, 99.5 %", unit: '' },
-    s: { symbol: 's', name: 'spread of the sample', unit: 'g' },
-    n: { symbol: 'n', name: 'pieces weighed', unit: 'pieces' },
+    x: { symbol: 'x̄', name: say`mean of the sample`, unit: 'g' },
+    t: { symbol: 't', name: say`Student's t, 99.5 %`, unit: '' },
+    s: { symbol: 's', name: say`spread of the sample`, unit: 'g' },
+    n: { symbol: 'n', name: say`pieces weighed`, unit: 'pieces' },
   },
   formula: ({ x, t, s, n }) => add(x, div(mul(t, s), call('sqrt', n))),
-  source: 'after OIML R 87 (2016): the mean criterion',
+  source: say`after OIML R 87 (2016): the mean criterion`,
 });
 const piecesLost = relation({
-  name: 'Pieces given away',
+  name: say`Pieces given away`,
   symbol: 'N',
   unit: 'pieces',
   inputs: {
-    g: { symbol: 'g', name: 'given away per piece', unit: 'g' },
-    n: { symbol: 'n', name: 'pieces', unit: 'pieces' },
-    Q: { symbol: 'Q', name: 'target weight', unit: 'g' },
+    g: { symbol: 'g', name: say`given away per piece`, unit: 'g' },
+    n: { symbol: 'n', name: say`pieces`, unit: 'pieces' },
+    Q: { symbol: 'Q', name: say`target weight`, unit: 'g' },
   },
   formula: ({ g, n, Q }) => div(mul(g, n), Q),
   source: 'N = g n / Q',
@@ -96,11 +98,11 @@ const outsideOf = (mean: Figure, deviation: Figure, targetG: number, toleranceG:
       : normalTail((targetG + toleranceG - mean.value) / s) +
         normalTail((mean.value - targetG + toleranceG) / s);
   return modelled({
-    name: 'Share outside the tolerance',
+    name: say`Share outside the tolerance`,
     symbol: 'P',
     value,
     unit: 'share',
-    relation: 'P = Φ((x̄ − Q − T) / s) + Φ((Q − T − x̄) / s), Φ the normal distribution',
+    relation: say`P = Φ((x̄ − Q − T) / s) + Φ((Q − T − x̄) / s), Φ the normal distribution`,
     terms: [
       {
         symbol: 'x̄',
@@ -112,17 +114,17 @@ const outsideOf = (mean: Figure, deviation: Figure, targetG: number, toleranceG:
       },
       {
         symbol: 's',
-        name: 'spread of the sample',
+        name: say`spread of the sample`,
         value: s,
         unit: 'g',
         source: deviation.source,
         shown: deviation,
       },
-      { symbol: 'Q', name: 'target weight', value: targetG, unit: 'g', source: 'formula' },
-      { symbol: 'T', name: 'tolerance', value: toleranceG, unit: 'g', source: 'house rules' },
+      { symbol: 'Q', name: say`target weight`, value: targetG, unit: 'g', source: say`formula` },
+      { symbol: 'T', name: say`tolerance`, value: toleranceG, unit: 'g', source: say`house rules` },
     ],
-    source: 'normal distribution; Abramowitz and Stegun (1964), 26.2.17',
-    note: 'From few pieces it is a rough guess.',
+    source: say`normal distribution; Abramowitz and Stegun (1964), 26.2.17`,
+    note: say`From few pieces it is a rough guess.`,
   });
 };
 
@@ -130,17 +132,15 @@ const outsideOf = (mean: Figure, deviation: Figure, targetG: number, toleranceG:
 export const piecesGivenAway = (giveaway: Figure, pieces: number, targetG: number): Figure =>
   piecesLost({ g: giveaway, n: pieces, Q: targetG });
 
-const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
-
 /** What the sample proves where nothing is plainly wrong: no more than that. */
 const sayProved = ({ verdict, meanRangeG: [low, high], beyondTwice, morePieces }: WeighCheck): string => {
-  const range = `the mean lies between ${low.toFixed(1)} and ${high.toFixed(1)} g`;
-  if (verdict === 'on-target') return `Even and on target: ${range}.`;
+  const range = say`the mean lies between ${low.toFixed(1)} and ${high.toFixed(1)} g`;
+  if (verdict === 'on-target') return say`Even and on target: ${range}.`;
   if (beyondTwice > 0)
-    return `${plural(beyondTwice, 'piece')} further off than twice the tolerance: look at the whole tray.`;
+    return say`${beyondTwice} ${counted(beyondTwice, 'piece', 'pieces')} further off than twice the tolerance: look at the whole tray.`;
   return morePieces === null
-    ? `Not decided: ${range}. The pieces are too uneven for the mean to be known.`
-    : `Not decided yet: ${range}. Weigh ${plural(morePieces, 'more piece')}.`;
+    ? say`Not decided: ${range}. The pieces are too uneven for the mean to be known.`
+    : say`Not decided yet: ${range}. Weigh ${morePieces} more ${counted(morePieces, 'piece', 'pieces')}.`;
 };
 
 /**
@@ -171,13 +171,13 @@ export const checkWeighing = (
   const { verdict } = proved;
   const advice =
     shortBy2T > 0
-      ? `${plural(shortBy2T, 'piece')} far too light (below ${(targetG - 2 * T).toFixed(1)} g): weigh all of this tray again.`
+      ? say`${shortBy2T} ${counted(shortBy2T, 'piece', 'pieces')} far too light (below ${(targetG - 2 * T).toFixed(1)} g): weigh all of this tray again.`
       : verdict === 'light'
-        ? `${g} g light on the mean: fill the scoop. ${plural(lost, 'piece')} more come out of the batch, each too light.`
+        ? say`${g} g light on the mean: fill the scoop. ${lost} ${counted(lost, 'piece', 'pieces')} more come out of the batch, each too light.`
         : verdict === 'heavy'
-          ? `${g} g heavy: ${plural(lost, 'piece')} lost per batch. Level the scoop.`
+          ? say`${g} g heavy: ${lost} ${counted(lost, 'piece', 'pieces')} lost per batch. Level the scoop.`
           : verdict === 'uneven' && proved.beyondTwice === 0
-            ? `Too uneven: ${proved.beyondTolerance} of ${n} pieces are outside ± ${toleranceG.toFixed(1)} g. They will not bake alike; weigh one in five until it is even.`
+            ? say`Too uneven: ${proved.beyondTolerance} of ${n} pieces are outside ± ${toleranceG.toFixed(1)} g. They will not bake alike; weigh one in five until it is even.`
             : sayProved(proved);
   return {
     mean,
@@ -197,17 +197,22 @@ export const checkWeighing = (
 };
 
 const spreadOf = relation({
-  name: 'Bake time of a piece that is off',
+  name: say`Bake time of a piece that is off`,
   symbol: "t'",
   unit: 's',
   inputs: {
-    t: { symbol: 't', name: 'bake time of the target weight', unit: 's', source: 'bake model' },
-    m: { symbol: 'm', name: 'its weight', unit: 'g' },
-    Q: { symbol: 'Q', name: 'target weight', unit: 'g' },
-    x: { symbol: 'x', name: 'exponent of the weight', unit: '', source: 'bake model, from two weights' },
+    t: { symbol: 't', name: say`bake time of the target weight`, unit: 's', source: say`bake model` },
+    m: { symbol: 'm', name: say`its weight`, unit: 'g' },
+    Q: { symbol: 'Q', name: say`target weight`, unit: 'g' },
+    x: {
+      symbol: 'x',
+      name: say`exponent of the weight`,
+      unit: '',
+      source: say`bake model, from two weights`,
+    },
   },
   formula: ({ t, m, Q, x }) => mul(t, pow(div(m, Q), x)),
-  source: "t' = t (m / Q)^x, fitted to two bakes of the model",
+  source: say`t' = t (m / Q)^x, fitted to two bakes of the model`,
 });
 
 /** What uneven pieces do to the bake: when the lightest and the heaviest of a sample would want to be pulled. */
@@ -223,17 +228,17 @@ export const timeSpread = (
 };
 
 const lossOf = relation({
-  name: 'Not accounted for',
+  name: say`Not accounted for`,
   symbol: 'Δ',
   unit: 'g',
   inputs: {
-    M: { symbol: 'M', name: 'dough mixed', unit: 'g', source: 'weighed' },
-    n: { symbol: 'n', name: 'pieces counted', unit: 'pieces' },
-    x: { symbol: 'x̄', name: 'mean weight of a piece', unit: 'g' },
-    r: { symbol: 'r', name: 'left over', unit: 'g' },
+    M: { symbol: 'M', name: say`dough mixed`, unit: 'g', source: say`weighed` },
+    n: { symbol: 'n', name: say`pieces counted`, unit: 'pieces' },
+    x: { symbol: 'x̄', name: say`mean weight of a piece`, unit: 'g' },
+    r: { symbol: 'r', name: say`left over`, unit: 'g' },
   },
   formula: ({ M, n, x, r }) => sub(sub(M, mul(n, x)), r),
-  source: 'mass balance of bowl, scoop and bench',
+  source: say`mass balance of bowl, scoop and bench`,
 });
 /** Dough that is neither in pieces nor left over: what stayed in the bowl, on the scoop and on the bench. */
 export const unaccounted = (

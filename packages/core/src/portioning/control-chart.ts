@@ -1,4 +1,4 @@
-import { requireNumber } from '../shown/index.js';
+import { requireNumber, say } from '../shown/index.js';
 
 export interface ControlChart {
   readonly values: readonly number[];
@@ -23,7 +23,7 @@ const runLength = 7;
  */
 export const controlChart = (values: readonly number[], targetG: number): ControlChart | null => {
   if (values.length < 4) return null;
-  for (const value of values) requireNumber(value, 'A weighed piece', 1, 1000, 'g');
+  for (const value of values) requireNumber(value, say`A weighed piece`, 1, 1000, 'g');
   const centre = values.reduce((sum, x) => sum + x, 0) / values.length;
   const ranges = values.slice(1).map((x, i) => Math.abs(x - (values[i] ?? x)));
   const sigma = ranges.reduce((sum, r) => sum + r, 0) / ranges.length / d2;
@@ -49,9 +49,11 @@ export const controlChart = (values: readonly number[], targetG: number): Contro
     driftAt,
     sentence:
       first !== undefined
-        ? `Piece ${first + 1} is out of the hand's own spread: look what was different.`
+        ? say`Piece ${first + 1} is out of the hand's own spread: look what was different.`
         : driftAt !== null
-          ? `Seven in a row ${(values[driftAt] ?? 0) > targetG ? 'heavy' : 'light'}: the hand or the dough has shifted (it warms, the scoop is dirty).`
-          : 'Weights are consistent.',
+          ? (values[driftAt] ?? 0) > targetG
+            ? say`Seven in a row heavy: the hand or the dough has shifted (it warms, the scoop is dirty).`
+            : say`Seven in a row light: the hand or the dough has shifted (it warms, the scoop is dirty).`
+          : say`Weights are consistent.`,
   };
 };

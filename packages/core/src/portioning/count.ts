@@ -1,43 +1,43 @@
-import { call, div, mul, relation, requireNumber, sub, type Figure } from '../shown/index.js';
+import { call, div, mul, relation, requireNumber, sub, type Figure, say } from '../shown/index.js';
 
 const count = relation({
-  name: 'Pieces from this dough',
+  name: say`Pieces from this dough`,
   symbol: 'n',
   unit: 'pieces',
   inputs: {
-    M: { symbol: 'M', name: 'dough mass', unit: 'g' },
-    s: { symbol: 's', name: 'loss at portioning', unit: 'share', source: 'house rules' },
-    p: { symbol: 'p', name: 'piece weight', unit: 'g', source: 'formula' },
+    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
+    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+    p: { symbol: 'p', name: say`piece weight`, unit: 'g', source: say`formula` },
   },
   formula: ({ M, s, p }) => call('floor', div(mul(M, sub(1, s)), p)),
   source: 'n = ⌊M (1 − s) / p⌋',
 });
 
 const left = relation({
-  name: 'Left over',
+  name: say`Left over`,
   symbol: 'r',
   unit: 'g',
   inputs: {
-    M: { symbol: 'M', name: 'dough mass', unit: 'g' },
-    s: { symbol: 's', name: 'loss at portioning', unit: 'share', source: 'house rules' },
-    n: { symbol: 'n', name: 'pieces', unit: 'pieces' },
-    p: { symbol: 'p', name: 'piece weight', unit: 'g', source: 'formula' },
+    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
+    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+    n: { symbol: 'n', name: say`pieces`, unit: 'pieces' },
+    p: { symbol: 'p', name: say`piece weight`, unit: 'g', source: say`formula` },
   },
   formula: ({ M, s, n, p }) => sub(mul(M, sub(1, s)), mul(n, p)),
-  source: 'mass balance',
+  source: say`mass balance`,
 });
 
 const spread = relation({
-  name: 'Piece weight with the remainder spread over all',
+  name: say`Piece weight with the remainder spread over all`,
   symbol: "p'",
   unit: 'g',
   inputs: {
-    M: { symbol: 'M', name: 'dough mass', unit: 'g' },
-    s: { symbol: 's', name: 'loss at portioning', unit: 'share', source: 'house rules' },
-    n: { symbol: 'n', name: 'pieces', unit: 'pieces' },
+    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
+    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+    n: { symbol: 'n', name: say`pieces`, unit: 'pieces' },
   },
   formula: ({ M, s, n }) => div(mul(M, sub(1, s)), n),
-  source: 'mass balance',
+  source: say`mass balance`,
 });
 
 export interface PieceCount {
@@ -55,13 +55,13 @@ export const countPieces = (
 ): PieceCount => {
   requireNumber(
     typeof doughMassG === 'number' ? doughMassG : doughMassG.value,
-    'The dough mass',
+    say`The dough mass`,
     1,
     1e6,
     'g',
   );
-  requireNumber(pieceMassG, 'The piece weight', 5, 400, 'g');
-  requireNumber(portionLossShare, 'The loss at portioning', 0, 0.2);
+  requireNumber(pieceMassG, say`The piece weight`, 5, 400, 'g');
+  requireNumber(portionLossShare, say`The loss at portioning`, 0, 0.2);
   const pieces = count({ M: doughMassG, s: portionLossShare, p: pieceMassG });
   return {
     pieces,

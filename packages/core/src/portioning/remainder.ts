@@ -1,26 +1,26 @@
-import { div, relation, requireNumber, type Figure } from '../shown/index.js';
+import { div, relation, requireNumber, type Figure, say, counted } from '../shown/index.js';
 
 const added = relation({
-  name: 'More in each piece',
+  name: say`More in each piece`,
   symbol: 'Δp',
   unit: 'g',
   inputs: {
-    r: { symbol: 'r', name: 'left over', unit: 'g' },
-    n: { symbol: 'n', name: 'pieces', unit: 'pieces' },
+    r: { symbol: 'r', name: say`left over`, unit: 'g' },
+    n: { symbol: 'n', name: say`pieces`, unit: 'pieces' },
   },
   formula: ({ r, n }) => div(r, n),
-  source: 'the rest in equal parts',
+  source: say`the rest in equal parts`,
 });
 const small = relation({
-  name: 'Weight of a small piece',
+  name: say`Weight of a small piece`,
   symbol: 'p',
   unit: 'g',
   inputs: {
-    r: { symbol: 'r', name: 'left over', unit: 'g' },
-    k: { symbol: 'k', name: 'small pieces', unit: 'pieces' },
+    r: { symbol: 'r', name: say`left over`, unit: 'g' },
+    k: { symbol: 'k', name: say`small pieces`, unit: 'pieces' },
   },
   formula: ({ r, k }) => div(r, k),
-  source: 'the rest in equal parts',
+  source: say`the rest in equal parts`,
 });
 
 export type RemainderUse = 'spread' | 'test-pieces' | 'cold';
@@ -46,9 +46,9 @@ export const remainderOptions = (
   pieceMassG: number,
   toleranceShare: number,
 ): readonly RemainderOption[] => {
-  requireNumber(remainderG, 'What is left over', 0, 1e6, 'g');
-  requireNumber(pieces, 'The pieces', 1, 1e6);
-  requireNumber(pieceMassG, 'The piece weight', 5, 400, 'g');
+  requireNumber(remainderG, say`What is left over`, 0, 1e6, 'g');
+  requireNumber(pieces, say`The pieces`, 1, 1e6);
+  requireNumber(pieceMassG, say`The piece weight`, 5, 400, 'g');
   const more = added({ r: remainderG, n: pieces });
   // Small pieces of about half the weight, at least 8 g: smaller ones bake dry before they tell anything.
   const least = Math.max(8, pieceMassG / 2);
@@ -62,10 +62,10 @@ export const remainderOptions = (
       figure: more,
       sentence:
         more.value < leastG / 2
-          ? 'No piece gets heavier that a scale would show.'
+          ? say`No piece gets heavier that a scale would show.`
           : fits
-            ? `Each piece ${more.value.toFixed(1)} g heavier: ${(pieceMassG + more.value).toFixed(1)} g.`
-            : `Each piece would be ${more.value.toFixed(1)} g heavier, beyond the tolerance of ${(toleranceShare * pieceMassG).toFixed(1)} g.`,
+            ? say`Each piece ${more.value.toFixed(1)} g heavier: ${(pieceMassG + more.value).toFixed(1)} g.`
+            : say`Each piece would be ${more.value.toFixed(1)} g heavier, beyond the tolerance of ${(toleranceShare * pieceMassG).toFixed(1)} g.`,
     },
     {
       use: 'test-pieces',
@@ -73,8 +73,8 @@ export const remainderOptions = (
       figure: each,
       sentence:
         remainderG >= 8
-          ? `${count} small ${count === 1 ? 'piece' : 'pieces'} of ${each.value.toFixed(1)} g, to be baked first: mark them, they are done sooner.`
-          : 'Too little for a piece.',
+          ? say`${count} small ${counted(count, 'piece', 'pieces')} of ${each.value.toFixed(1)} g, to be baked first: mark them, they are done sooner.`
+          : say`Too little for a piece.`,
     },
     {
       use: 'cold',
@@ -82,8 +82,8 @@ export const remainderOptions = (
       figure: each,
       sentence:
         remainderG < 0.5
-          ? 'Nothing is left over.'
-          : `${remainderG.toFixed(0)} g back into the cold, covered and labelled; it ages with its batch.`,
+          ? say`Nothing is left over.`
+          : say`${remainderG.toFixed(0)} g back into the cold, covered and labelled; it ages with its batch.`,
     },
   ];
 };

@@ -1,37 +1,37 @@
-import { call, div, relation, requireNumber, sub, sumFigure, type Figure } from '../shown/index.js';
+import { call, div, relation, requireNumber, sub, sumFigure, type Figure, say } from '../shown/index.js';
 
 const meanOf = relation({
-  name: 'Mean of the sample',
+  name: say`Mean of the sample`,
   symbol: 'x̄',
   unit: 'g',
   inputs: {
-    S: { symbol: 'Σx', name: 'sum of the weights', unit: 'g' },
-    n: { symbol: 'n', name: 'pieces weighed', unit: 'pieces' },
+    S: { symbol: 'Σx', name: say`sum of the weights`, unit: 'g' },
+    n: { symbol: 'n', name: say`pieces weighed`, unit: 'pieces' },
   },
   formula: ({ S, n }) => div(S, n),
-  source: 'arithmetic mean',
+  source: say`arithmetic mean`,
 });
 const deviationOf = relation({
-  name: 'Spread of the sample (standard deviation)',
+  name: say`Spread of the sample (standard deviation)`,
   symbol: 's',
   unit: 'g',
   inputs: {
-    Q: { symbol: 'Σ(x − x̄)²', name: 'sum of squared differences from the mean, g²', unit: '' },
-    n: { symbol: 'n', name: 'pieces weighed', unit: 'pieces' },
+    Q: { symbol: 'Σ(x − x̄)²', name: say`sum of squared differences from the mean, g²`, unit: '' },
+    n: { symbol: 'n', name: say`pieces weighed`, unit: 'pieces' },
   },
   formula: ({ Q, n }) => call('sqrt', div(Q, sub(n, 1))),
-  source: 'sample standard deviation (n − 1)',
+  source: say`sample standard deviation (n − 1)`,
 });
 const giveawayOf = relation({
-  name: 'Given away per piece',
+  name: say`Given away per piece`,
   symbol: 'g',
   unit: 'g',
   inputs: {
-    x: { symbol: 'x̄', name: 'mean of the sample', unit: 'g' },
-    Q: { symbol: 'Q', name: 'target weight', unit: 'g', source: 'formula' },
+    x: { symbol: 'x̄', name: say`mean of the sample`, unit: 'g' },
+    Q: { symbol: 'Q', name: say`target weight`, unit: 'g', source: say`formula` },
   },
   formula: ({ x, Q }) => sub(x, Q),
-  source: 'after OIML R 87: mean less target',
+  source: say`after OIML R 87: mean less target`,
 });
 
 export interface SampleResult {
@@ -54,19 +54,19 @@ export const checkSample = (
   toleranceG: number,
 ): SampleResult | null => {
   if (massesG.length === 0) return null;
-  for (const massG of massesG) requireNumber(massG, 'A weighed piece', 1, 1000, 'g');
+  for (const massG of massesG) requireNumber(massG, say`A weighed piece`, 1, 1000, 'g');
   const sum = sumFigure({
-    name: 'Sum of the weights',
+    name: say`Sum of the weights`,
     symbol: 'Σx',
     unit: 'g',
     terms: massesG.map((value, i) => ({
       symbol: 'x',
-      name: `piece ${i + 1}`,
+      name: say`piece ${i + 1}`,
       value,
       unit: 'g',
-      source: 'weighed',
+      source: say`weighed`,
     })),
-    source: 'sum',
+    source: say`sum`,
   });
   const mean = meanOf({ S: sum, n: massesG.length });
   const squares = massesG.reduce((total, x) => total + (x - mean.value) ** 2, 0);

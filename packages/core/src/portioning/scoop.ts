@@ -1,32 +1,32 @@
 import { volumeUnitsMl } from '../quantity/index.js';
-import { div, mul, relation, requireNumber, type Figure } from '../shown/index.js';
+import { div, mul, relation, requireNumber, type Figure, say } from '../shown/index.js';
 
 /** Scoops are told by how many of them fill a US quart, mL. */
 export const quartMl = volumeUnitsMl.quart;
 
 const levelVolume = relation({
-  name: 'Level volume of a scoop',
+  name: say`Level volume of a scoop`,
   symbol: 'V',
   unit: 'mL',
   inputs: {
-    Q: { symbol: 'Q', name: 'US quart', unit: 'mL', source: 'definition' },
-    N: { symbol: 'N', name: 'number on the handle: scoops per quart', unit: '' },
+    Q: { symbol: 'Q', name: say`US quart`, unit: 'mL', source: say`definition` },
+    N: { symbol: 'N', name: say`number on the handle: scoops per quart`, unit: '' },
   },
   formula: ({ Q, N }) => div(Q, N),
-  source: 'definition of the scoop number',
+  source: say`definition of the scoop number`,
 });
 
 const scoopMass = relation({
-  name: 'Dough in a level scoop',
+  name: say`Dough in a level scoop`,
   symbol: 'm',
   unit: 'g',
   inputs: {
-    V: { symbol: 'V', name: 'level volume', unit: 'mL' },
-    rho: { symbol: 'ρ', name: 'dough density', unit: 'g/mL' },
+    V: { symbol: 'V', name: say`level volume`, unit: 'mL' },
+    rho: { symbol: 'ρ', name: say`dough density`, unit: 'g/mL' },
   },
   formula: ({ V, rho }) => mul(V, rho),
   source: 'm = V ρ',
-  note: 'A heaped scoop holds more; weigh three and note their mean.',
+  note: say`A heaped scoop holds more; weigh three and note their mean.`,
 });
 
 /** Level volume of a scoop by the number on its handle, mL. */
@@ -48,10 +48,10 @@ export const scoopsFor = (
   densityGPerMl: number | Figure,
   numbers: readonly number[],
 ): readonly ScoopFit[] => {
-  requireNumber(targetG, 'The piece weight', 5, 400, 'g');
+  requireNumber(targetG, say`The piece weight`, 5, 400, 'g');
   requireNumber(
     typeof densityGPerMl === 'number' ? densityGPerMl : densityGPerMl.value,
-    'The dough density',
+    say`The dough density`,
     0.5,
     1.6,
     'g/mL',

@@ -1,4 +1,4 @@
-import { requireNumber } from '../shown/index.js';
+import { requireNumber, say } from '../shown/index.js';
 import { studentT } from './student-t.js';
 
 /**
@@ -74,12 +74,12 @@ export const weighCheck = (
   toleranceG: number,
   batchPieces: number,
 ): WeighCheck => {
-  requireNumber(nominalG, 'The nominal weight', 1, 1000, 'g', 'nominalG');
-  requireNumber(toleranceG, 'The tolerance', 0.01, 500, 'g', 'toleranceG');
-  requireNumber(readingsG.length, 'The number of readings', 1, 10_000, '', 'readingsG');
-  requireNumber(batchPieces, 'The pieces of the batch', 1, 1e6, '', 'batchPieces');
+  requireNumber(nominalG, say`The nominal weight`, 1, 1000, 'g', 'nominalG');
+  requireNumber(toleranceG, say`The tolerance`, 0.01, 500, 'g', 'toleranceG');
+  requireNumber(readingsG.length, say`The number of readings`, 1, 10_000, '', 'readingsG');
+  requireNumber(batchPieces, say`The pieces of the batch`, 1, 1e6, '', 'batchPieces');
   for (const [i, reading] of readingsG.entries())
-    requireNumber(reading, 'A reading', 0.1, 2000, 'g', `readingsG.${i}`);
+    requireNumber(reading, say`A reading`, 0.1, 2000, 'g', `readingsG.${i}`);
   const n = readingsG.length;
   const batch = Math.max(n, batchPieces);
   const meanG = readingsG.reduce((sum, x) => sum + x, 0) / n;

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 
 /** Points in time are seconds since 1970-01-01T00:00Z (`atS`); the bakery's wall clock needs its time zone. */
 const two = (n: number) => String(n).padStart(2, '0');
@@ -35,12 +35,12 @@ export const atWallClock = (date: string, time: string, timeZone: string): numbe
   ) {
     throw new JokulError(
       'bad-time',
-      `"${date} ${time}" is no date and time; write them as 2026-11-27 and 05:40.`,
+      say`"${date} ${time}" is no date and time; write them as 2026-11-27 and 05:40.`,
       'time',
     );
   }
   const at = new TZDate(year, month - 1, day, Number(t[1]), Number(t[2]), 0, timeZone);
-  if (at.getDate() !== day) throw new JokulError('bad-time', `${date} is not in the calendar.`, 'date');
+  if (at.getDate() !== day) throw new JokulError('bad-time', say`${date} is not in the calendar.`, 'date');
   return at.getTime() / 1000;
 };
 

@@ -1,4 +1,4 @@
-import { JokulError } from '../shown/index.js';
+import { JokulError, say } from '../shown/index.js';
 
 /** Grams per unit (international avoirdupois, exact by definition). */
 export const massUnitsG = { mg: 0.001, g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 } as const;
@@ -39,7 +39,7 @@ export const isVolumeUnit = (unit: string): unit is VolumeUnit => Object.hasOwn(
  */
 export const toGrams = (amount: number, unit: string): number => {
   if (!isMassUnit(unit))
-    throw new JokulError('unknown-unit', `"${unit}" is no unit of mass that Jokul knows.`, 'unit');
+    throw new JokulError('unknown-unit', say`"${unit}" is no unit of mass that Jokul knows.`, 'unit');
   return amount * massUnitsG[unit];
 };
 

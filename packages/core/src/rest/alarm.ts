@@ -1,7 +1,7 @@
 import type { InTheCold } from '../ledger/index.js';
 import type { HouseRules } from '../bakery/index.js';
 import type { BatchPlan } from '../planning/index.js';
-import { sayDuration } from '../shown/index.js';
+import { sayDuration, say, counted } from '../shown/index.js';
 import type { PlaceAir } from './place-air-now.js';
 
 /** When a dough is ready by the setting, and by what its probe saw. */
@@ -78,18 +78,20 @@ const blindAlarm = (
   if (!air) return null;
   const { place, probe, lastReadMs } = air;
   const since =
-    lastReadMs === null ? 'for as long as is known' : `for ${sayDuration((nowMs - lastReadMs) / 1000)}`;
+    lastReadMs === null ? say`for as long as is known` : say`for ${sayDuration((nowMs - lastReadMs) / 1000)}`;
   const doughs = inside(air);
   return {
     placeId: place.id,
     title:
-      probe === 'silent' ? `${place.name}: the probe is silent` : `${place.name}: the probe cannot be right`,
+      probe === 'silent'
+        ? say`${place.name}: the probe is silent`
+        : say`${place.name}: the probe cannot be right`,
     message: [
-      `No reading to go by ${since}.`,
+      say`No reading to go by ${since}.`,
       doughs === 0
-        ? 'Nothing is in there.'
-        : `${doughs} ${doughs === 1 ? 'dough is' : 'doughs are'} in there; how cold ${doughs === 1 ? 'it is' : 'they are'} is only assumed.`,
-      'Hang a thermometer in there, write down what it shows, and look at the probe.',
+        ? say`Nothing is in there.`
+        : say`${doughs} ${counted(doughs, 'dough is', 'doughs are')} in there; how cold ${counted(doughs, 'it is', 'they are')} is only assumed.`,
+      say`Hang a thermometer in there, write down what it shows, and look at the probe.`,
     ].join(' '),
     waits: [],
   };
@@ -125,28 +127,32 @@ export const coldAlarm = (
   const { place } = air;
   const airC = air.airC ?? place.airC;
   const sinceS = air.sinceMs === null ? 0 : (nowMs - air.sinceMs) / 1000;
-  const rising = air.perHourK > 0.5 ? ', rising' : air.perHourK < -0.5 ? ', falling again' : '';
+  const [found, placeC, lasts] = [airC.toFixed(1), place.airC, sayDuration(sinceS)];
   const parts = [
     ...(air.drifting
       ? [
-          `Air at ${airC.toFixed(1)} °C instead of ${place.airC} °C${rising}, for ${sayDuration(sinceS)}.`,
+          air.perHourK > 0.5
+            ? say`Air at ${found} °C instead of ${placeC} °C, rising, for ${lasts}.`
+            : air.perHourK < -0.5
+              ? say`Air at ${found} °C instead of ${placeC} °C, falling again, for ${lasts}.`
+              : say`Air at ${found} °C instead of ${placeC} °C, for ${lasts}.`,
           inside.length > 0
-            ? `${inside.length} ${inside.length === 1 ? 'dough is' : 'doughs are'} in there.`
-            : 'Nothing is in there.',
+            ? say`${inside.length} ${counted(inside.length, 'dough is', 'doughs are')} in there.`
+            : say`Nothing is in there.`,
         ]
-      : [`The air is right again (${airC.toFixed(1)} °C), the dough is not yet.`]),
-    ...(later.length > 0 ? [`Cold later than planned: ${names(later)}.`] : []),
-    ...(never.length > 0 ? [`Not cold, or warm again, while this lasts: ${names(never)}.`] : []),
+      : [say`The air is right again (${airC.toFixed(1)} °C), the dough is not yet.`]),
+    ...(later.length > 0 ? [say`Cold later than planned: ${names(later)}.`] : []),
+    ...(never.length > 0 ? [say`Not cold, or warm again, while this lasts: ${names(never)}.`] : []),
     ...(airC > rules.coldLimitC && place.kind === 'walk-in'
       ? [
-          `That is above the limit of ${rules.coldLimitC} °C for dough with egg: check the doughs with a needle.`,
+          say`That is above the limit of ${rules.coldLimitC} °C for dough with egg: check the doughs with a needle.`,
         ]
       : []),
-    ...(air.drifting ? ['Look at the door and the machine.'] : []),
+    ...(air.drifting ? [say`Look at the door and the machine.`] : []),
   ];
   return {
     placeId: place.id,
-    title: air.drifting ? `${place.name} is too warm` : `${place.name} was too warm`,
+    title: air.drifting ? say`${place.name} is too warm` : say`${place.name} was too warm`,
     message: parts.join(' '),
     waits,
   };

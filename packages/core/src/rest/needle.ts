@@ -1,4 +1,4 @@
-import { modelled, type Figure } from '../shown/index.js';
+import { modelled, type Figure, say } from '../shown/index.js';
 import {
   coreAt,
   restCurve,
@@ -107,29 +107,29 @@ export const learnTransfer = (readings: readonly NeedleReading[]): NeedleAnswer 
     cores: readings.length,
     beside,
     shown: modelled({
-      name: `Heat transfer of ${first.question.place.name} over the stated one`,
+      name: say`Heat transfer of ${first.question.place.name} over the stated one`,
       symbol: 'f',
       value: factor,
       unit: '',
-      relation: 'f = argmin ½ (ln f / 0.3)² + Σ 2.5 ln(1 + ((T − T(f)) / 1 K)² / 4)',
+      relation: say`f = argmin ½ (ln f / 0.3)² + Σ 2.5 ln(1 + ((T − T(f)) / 1 K)² / 4)`,
       terms: [
         {
           symbol: 'h',
-          name: 'heat transfer, stated',
+          name: say`heat transfer, stated`,
           value: first.question.place.hWPerM2K,
           unit: 'W/m²K',
-          source: 'Setup',
+          source: say`Setup`,
         },
         ...readings.map(({ coreC, afterS, question }, i) => ({
           symbol: `T${i + 1}`,
-          name: `core of ${question.formula.name} after ${Math.round(afterS / 60)} min; stated h gives ${beside[i]?.beforeC.toFixed(1)} °C`,
+          name: say`core of ${question.formula.name} after ${Math.round(afterS / 60)} min; stated h gives ${beside[i]?.beforeC.toFixed(1) ?? '?'} °C`,
           value: coreC,
           unit: '°C' as const,
-          source: 'needle, journal',
+          source: say`needle, journal`,
         })),
       ],
-      source: 'transient conduction by the enthalpy method, with a prior on h (docs/models.md, Cold)',
-      note: `± ${transferBandPercent({ sigma })} %, nine times in ten.`,
+      source: say`transient conduction by the enthalpy method, with a prior on h (docs/models.md, Cold)`,
+      note: say`± ${transferBandPercent({ sigma })} %, nine times in ten.`,
     }),
   };
 };

@@ -1,3 +1,4 @@
+import { say } from '../shown/index.js';
 import { withoutFoods, type Formula } from '../formula/index.js';
 import type { EntryKind, LotState, Payloads } from '../ledger/index.js';
 import { lotRecord, type LotRecord } from '../lot/index.js';
@@ -83,7 +84,7 @@ export const partOff = (
           {
             lot: into,
             kind: 'note' as const,
-            payload: { text: `Part of ${lot.lot}, mixed ${Math.round(mixed.massG)} g.` },
+            payload: { text: say`Part of ${lot.lot}, mixed ${Math.round(mixed.massG)} g.` },
           },
         ]
       : []),

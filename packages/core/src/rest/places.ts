@@ -1,4 +1,4 @@
-import { formatNumber } from '../shown/index.js';
+import { formatNumber, say } from '../shown/index.js';
 import { rawDiameterMm, trayKindOf, tubHoldsG, bagHoldsPieces } from '../planning/index.js';
 import type { Equipment, HouseRules } from '../bakery/index.js';
 import type { Formula } from '../formula/index.js';
@@ -93,14 +93,14 @@ export const coldLabels = (
   return Array.from({ length: count }, (_, i): ColdLabel => {
     const amount =
       shelf === 'tubs'
-        ? `${(item.massG / count / 1000).toFixed(2)} kg`
-        : `${share(item.pieces, i)} pieces of ${formatNumber(formula.piece.massG)} g`;
+        ? say`${(item.massG / count / 1000).toFixed(2)} kg`
+        : say`${share(item.pieces, i)} pieces of ${formatNumber(formula.piece.massG)} g`;
     return {
       formula,
       allergens: lotDeclares(lot, formula, lotOf),
       lot: item.batchId,
       what: `${one}, ${amount}`,
-      number: `${i + 1} of ${count}`,
+      number: say`${i + 1} of ${count}`,
       madeMs: item.inMs,
       bestMs: item.inMs + Math.max(0, formula.rest.bestS - restedS) * 1000,
       notAfterMs: entry?.goodUntilMs ?? item.inMs + formula.rest.maxS * 1000,

@@ -8,6 +8,7 @@ import {
   sumFigure,
   JokulError,
   type Figure,
+  say,
 } from '../shown/index.js';
 
 export interface PieceLine {
@@ -26,26 +27,26 @@ export interface Losses {
 }
 
 const needed = relation({
-  name: 'Dough to mix',
+  name: say`Dough to mix`,
   symbol: 'M',
   unit: 'g',
   inputs: {
-    P: { symbol: 'P', name: 'dough in the ordered pieces', unit: 'g' },
-    T: { symbol: 'T', name: 'dough in the test pieces', unit: 'g' },
-    b: { symbol: 'b', name: 'loss in the bowl', unit: 'share', source: 'house rules' },
-    s: { symbol: 's', name: 'loss at portioning', unit: 'share', source: 'house rules' },
+    P: { symbol: 'P', name: say`dough in the ordered pieces`, unit: 'g' },
+    T: { symbol: 'T', name: say`dough in the test pieces`, unit: 'g' },
+    b: { symbol: 'b', name: say`loss in the bowl`, unit: 'share', source: say`house rules` },
+    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
   },
   formula: ({ P, T, b, s }) => div(add(P, T), mul(sub(1, b), sub(1, s))),
-  source: 'mass balance: the bake list is met after losses',
+  source: say`mass balance: the bake list is met after losses`,
 });
 
 const testDough = relation({
-  name: 'Dough in the test pieces',
+  name: say`Dough in the test pieces`,
   symbol: 'T',
   unit: 'g',
   inputs: {
-    n: { symbol: 'n', name: 'test pieces', unit: 'pieces', source: 'house rules' },
-    p: { symbol: 'p', name: 'piece weight', unit: 'g', source: 'formula' },
+    n: { symbol: 'n', name: say`test pieces`, unit: 'pieces', source: say`house rules` },
+    p: { symbol: 'p', name: say`piece weight`, unit: 'g', source: say`formula` },
   },
   formula: ({ n, p }) => mul(n, p),
   source: 'T = n p',
@@ -56,25 +57,27 @@ const testDough = relation({
  * @throws JokulError `out-of-range` for pieces, weights or losses that make no sense, `nothing-to-bake` without pieces
  */
 export const doughNeeded = (lines: readonly PieceLine[], losses: Losses): Figure => {
-  requireNumber(losses.bowlShare, 'The loss in the bowl', 0, 0.2, '', 'losses.bowlShare');
-  requireNumber(losses.portionShare, 'The loss at portioning', 0, 0.2, '', 'losses.portionShare');
-  requireNumber(losses.testPieces, 'The number of test pieces', 0, 500, '', 'losses.testPieces');
+  requireNumber(losses.bowlShare, say`The loss in the bowl`, 0, 0.2, '', 'losses.bowlShare');
+  requireNumber(losses.portionShare, say`The loss at portioning`, 0, 0.2, '', 'losses.portionShare');
+  requireNumber(losses.testPieces, say`The number of test pieces`, 0, 500, '', 'losses.testPieces');
   for (const [i, line] of lines.entries()) {
-    requireNumber(line.pieces, 'The number of pieces', 1, 100_000, 'pieces', `lines.${i}.pieces`);
-    requireNumber(line.pieceMassG, 'The piece weight', 5, 400, 'g', `lines.${i}.pieceMassG`);
+    requireNumber(line.pieces, say`The number of pieces`, 1, 100_000, 'pieces', `lines.${i}.pieces`);
+    requireNumber(line.pieceMassG, say`The piece weight`, 5, 400, 'g', `lines.${i}.pieceMassG`);
   }
   const [first] = lines;
-  if (!first) throw new JokulError('nothing-to-bake', 'There are no pieces on the bake list.', 'lines');
+  if (!first) throw new JokulError('nothing-to-bake', say`There are no pieces on the bake list.`, 'lines');
   const inPieces = sumFigure({
-    name: 'Dough in the ordered pieces',
+    name: say`Dough in the ordered pieces`,
     symbol: 'P',
     unit: 'g',
     terms: lines.map(({ name, pieces, pieceMassG }) => ({
       symbol: 'n p',
-      name: `${name ? `${name}: ` : ''}${pieces} pieces of ${pieceMassG} g`,
+      name: name
+        ? say`${name}: ${pieces} pieces of ${pieceMassG} g`
+        : say`${pieces} pieces of ${pieceMassG} g`,
       value: pieces * pieceMassG,
       unit: 'g',
-      source: 'bake list × piece weight of the formula',
+      source: say`bake list × piece weight of the formula`,
     })),
     source: 'P = Σ n p',
   });

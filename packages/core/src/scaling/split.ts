@@ -1,4 +1,4 @@
-import { div, JokulError, mul, relation, requireNumber, type Figure } from '../shown/index.js';
+import { div, JokulError, mul, relation, requireNumber, type Figure, say } from '../shown/index.js';
 
 /** What a mixer can take of one dough, by mass. */
 export interface MixerRange {
@@ -45,13 +45,13 @@ export const mixerRange = (mixer: Mixer, densityGPerMl: number): MixerRange => (
 });
 
 const fill = relation({
-  name: 'Fill of the bowl',
+  name: say`Fill of the bowl`,
   symbol: 'f',
   unit: 'share',
   inputs: {
-    M: { symbol: 'M', name: 'dough', unit: 'g' },
-    rho: { symbol: 'ρ', name: 'density of the mixed dough', unit: 'g/mL' },
-    V: { symbol: 'V', name: 'bowl', unit: 'mL', source: 'mixer' },
+    M: { symbol: 'M', name: say`dough`, unit: 'g' },
+    rho: { symbol: 'ρ', name: say`density of the mixed dough`, unit: 'g/mL' },
+    V: { symbol: 'V', name: say`bowl`, unit: 'mL', source: say`mixer` },
   },
   formula: ({ M, rho, V }) => div(M, mul(rho, V)),
   source: 'f = M / (ρ V)',
@@ -178,15 +178,15 @@ export const splitBatches = (
   mixers: readonly MixerRange[],
   pieceDoughG?: number,
 ): readonly Split[] => {
-  requireNumber(massG, 'The dough mass', 1, 1e6, 'g');
+  requireNumber(massG, say`The dough mass`, 1, 1e6, 'g');
   const usable = mixers.filter((m) => m.maxMassG >= m.minMassG && m.maxMassG > 0);
   if (usable.length === 0)
-    throw new JokulError('no-mixer', 'No mixer can take this dough: add one in Setup.', 'mixers');
+    throw new JokulError('no-mixer', say`No mixer can take this dough: add one in Setup.`, 'mixers');
   const smallest = Math.min(...usable.map((m) => m.minMassG));
   if (massG < smallest) {
     throw new JokulError(
       'too-little-dough',
-      `${(massG / 1000).toFixed(2)} kg is too little for any mixer; the smallest works from ${(smallest / 1000).toFixed(2)} kg. Add pieces, or mix it by hand.`,
+      say`${(massG / 1000).toFixed(2)} kg is too little for any mixer; the smallest works from ${(smallest / 1000).toFixed(2)} kg. Add pieces, or mix it by hand.`,
       'massG',
     );
   }
@@ -195,7 +195,7 @@ export const splitBatches = (
   if (fewest > 60)
     throw new JokulError(
       'too-much-dough',
-      `${(massG / 1000).toFixed(0)} kg would take ${fewest} batches; that is no one day's work here.`,
+      say`${(massG / 1000).toFixed(0)} kg would take ${fewest} batches; that is no one day's work here.`,
       'massG',
     );
   const found: { split: Split; score: number }[] = [];
@@ -216,14 +216,14 @@ export const splitBatches = (
           (s, m, i) => s + Math.abs(((shares[i] ?? 0) - m.minMassG) / (m.maxMassG - m.minMassG || 1) - 0.5),
           0,
         ) / k;
-      const reason = `${k} ${k === 1 ? 'batch' : 'batches'}, ${even ? 'even' : 'uneven, to stay inside the working ranges'}`;
+      const reason = `${k} ${k === 1 ? 'batch' : 'batches'}, ${even ? 'even' : say`uneven, to stay inside the working ranges`}`;
       found.push({ split: { batches, even, reason }, score: k * 100 + (even ? 0 : 10) + strain });
     }
   }
   if (found.length === 0) {
     throw new JokulError(
       'no-split',
-      `${(massG / 1000).toFixed(2)} kg falls between the working ranges of the mixers: one bowl cannot hold it and two would be too empty. Add or take off some pieces.`,
+      say`${(massG / 1000).toFixed(2)} kg falls between the working ranges of the mixers: one bowl cannot hold it and two would be too empty. Add or take off some pieces.`,
       'massG',
     );
   }

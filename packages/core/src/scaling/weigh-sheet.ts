@@ -1,5 +1,5 @@
 import { foodOf, type Ingredient, type NamesFood } from '../ingredient/index.js';
-import { formatNumber, sumFigure, type Figure, type Warning } from '../shown/index.js';
+import { formatNumber, sumFigure, type Figure, type Warning, say } from '../shown/index.js';
 import { lineName, type Amount } from '../formula/index.js';
 
 export interface Scale {
@@ -65,7 +65,7 @@ export const pickScale = (massG: number, tolerance: number, scales: readonly Sca
     holding.find((scale) => offG(scale) <= tolerance * massG) ??
     holding.at(-1) ??
     [...scales].sort((a, b) => b.maxMassG - a.maxMassG)[0];
-  if (!chosen) throw new RangeError('pickScale needs at least one scale');
+  if (!chosen) throw new RangeError(say`pickScale needs at least one scale`);
   return chosen;
 };
 
@@ -80,14 +80,17 @@ export const weighSheet = (amounts: readonly Amount[], scales: readonly Scale[])
     if (errorShare > tolerance) {
       warnings.push({
         code: 'scale-too-coarse',
-        message: `${name}: ${formatNumber(mass.value)} g on a scale ${scale.toleranceG !== undefined && scale.toleranceG > scale.resolutionG / 2 ? `that is right to ${formatNumber(scale.toleranceG)} g` : `of ${scale.resolutionG} g`} may be off by ${formatNumber(errorShare * 100)} %; a finer scale is needed.`,
+        message:
+          scale.toleranceG !== undefined && scale.toleranceG > scale.resolutionG / 2
+            ? say`${name}: ${formatNumber(mass.value)} g on a scale that is right to ${formatNumber(scale.toleranceG)} g may be off by ${formatNumber(errorShare * 100)} %; a finer scale is needed.`
+            : say`${name}: ${formatNumber(mass.value)} g on a scale of ${scale.resolutionG} g may be off by ${formatNumber(errorShare * 100)} %; a finer scale is needed.`,
         figures: { massG: mass.value, resolutionG: scale.resolutionG, errorShare },
       });
     }
     if (mass.value > scale.maxMassG) {
       warnings.push({
         code: 'weigh-in-parts',
-        message: `${name}: ${formatNumber(mass.value)} g is more than the ${scale.id} scale holds; weigh it in ${Math.ceil(mass.value / scale.maxMassG)} parts.`,
+        message: say`${name}: ${formatNumber(mass.value)} g is more than the ${scale.id} scale holds; weigh it in ${Math.ceil(mass.value / scale.maxMassG)} parts.`,
         figures: { massG: mass.value, maxMassG: scale.maxMassG },
       });
     }
@@ -121,7 +124,7 @@ export const sheetTotals = ({ lines }: WeighSheet): { readonly exact: Figure; re
   const inDough = lines.filter(({ stageId }) => stageId !== 'topping');
   return {
     exact: sumFigure({
-      name: 'Sum of the exact amounts',
+      name: say`Sum of the exact amounts`,
       symbol: 'Σ m',
       unit: 'g',
       terms: inDough.map(({ name, exact }) => ({
@@ -132,10 +135,10 @@ export const sheetTotals = ({ lines }: WeighSheet): { readonly exact: Figure; re
         source: exact.source,
         shown: exact,
       })),
-      source: 'sum of the sheet; butter to brown counts before its loss',
+      source: say`sum of the sheet; butter to brown counts before its loss`,
     }),
     rounded: sumFigure({
-      name: 'Sum of the amounts as weighed',
+      name: say`Sum of the amounts as weighed`,
       symbol: 'Σ m',
       unit: 'g',
       terms: inDough.map(({ name, roundedG, scaleId, resolutionG }) => ({
@@ -143,9 +146,9 @@ export const sheetTotals = ({ lines }: WeighSheet): { readonly exact: Figure; re
         name,
         value: roundedG,
         unit: 'g' as const,
-        source: `rounded to ${resolutionG} g of the ${scaleId} scale`,
+        source: say`rounded to ${resolutionG} g of the ${scaleId} scale`,
       })),
-      source: 'sum of the sheet; butter to brown counts before its loss',
+      source: say`sum of the sheet; butter to brown counts before its loss`,
     }),
   };
 };

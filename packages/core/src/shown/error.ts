@@ -1,3 +1,4 @@
+import { say } from './say.js';
 /** Misuse or input that makes no sense: a code for programs, a sentence for the baker, a path to the culprit. */
 export class JokulError extends Error {
   constructor(
@@ -29,14 +30,14 @@ export const requireNumber = (
   unit = '',
   path = name,
 ): number => {
-  const range = `between ${min} and ${max}${unit && ` ${unit}`}`;
+  const range = say`between ${min} and ${max}${unit && ` ${unit}`}`;
   if (typeof value !== 'number' || !Number.isFinite(value)) {
-    throw new JokulError('out-of-range', `${name} is missing or is no number; it must be ${range}.`, path);
+    throw new JokulError('out-of-range', say`${name} is missing or is no number; it must be ${range}.`, path);
   }
   if (value < min || value > max) {
     throw new JokulError(
       'out-of-range',
-      `${name} is ${value}${unit && ` ${unit}`}; it must be ${range}.`,
+      say`${name} is ${value}${unit && ` ${unit}`}; it must be ${range}.`,
       path,
     );
   }

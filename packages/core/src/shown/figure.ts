@@ -1,3 +1,4 @@
+import { say } from './say.js';
 import { JokulError } from './error.js';
 import { evaluate, print, symbol, type Expression } from './expression.js';
 import { formatQuantity, type Unit } from './format.js';
@@ -58,7 +59,7 @@ const requireFinite = (value: number, name: string): number => {
   if (!Number.isFinite(value)) {
     throw new JokulError(
       'not-computable',
-      `${name} cannot be computed from these figures: one is missing or zero.`,
+      say`${name} cannot be computed from these figures: one is missing or zero.`,
       name,
     );
   }

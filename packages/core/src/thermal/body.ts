@@ -1,4 +1,4 @@
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 
 /** How much of the place's heat transfer reaches each face of a body that stands on something, or under a lid. */
 export interface FaceShares {
@@ -33,28 +33,28 @@ export type Body =
 export const checkBody = (body: Body): void => {
   switch (body.kind) {
     case 'sphere':
-      requireNumber(body.massG, 'The mass of the ball', 1, 50_000, 'g', 'body.massG');
+      requireNumber(body.massG, say`The mass of the ball`, 1, 50_000, 'g', 'body.massG');
       return;
     case 'slab':
-      requireNumber(body.thicknessMm, 'The thickness', 2, 1000, 'mm', 'body.thicknessMm');
-      requireNumber(body.exposedFaces, 'The number of exposed faces', 1, 2, '', 'body.exposedFaces');
+      requireNumber(body.thicknessMm, say`The thickness`, 2, 1000, 'mm', 'body.thicknessMm');
+      requireNumber(body.exposedFaces, say`The number of exposed faces`, 1, 2, '', 'body.exposedFaces');
       return;
     case 'cylinder':
-      requireNumber(body.diameterMm, 'The diameter', 4, 1000, 'mm', 'body.diameterMm');
+      requireNumber(body.diameterMm, say`The diameter`, 4, 1000, 'mm', 'body.diameterMm');
       return;
     case 'block':
-      requireNumber(body.lengthMm, 'The length', 10, 2000, 'mm', 'body.lengthMm');
-      requireNumber(body.widthMm, 'The width', 10, 2000, 'mm', 'body.widthMm');
-      requireNumber(body.heightMm, 'The height', 10, 2000, 'mm', 'body.heightMm');
+      requireNumber(body.lengthMm, say`The length`, 10, 2000, 'mm', 'body.lengthMm');
+      requireNumber(body.widthMm, say`The width`, 10, 2000, 'mm', 'body.widthMm');
+      requireNumber(body.heightMm, say`The height`, 10, 2000, 'mm', 'body.heightMm');
       return;
     case 'disc':
-      requireNumber(body.diameterMm, 'The diameter', 4, 1000, 'mm', 'body.diameterMm');
-      requireNumber(body.heightMm, 'The height', 4, 2000, 'mm', 'body.heightMm');
+      requireNumber(body.diameterMm, say`The diameter`, 4, 1000, 'mm', 'body.diameterMm');
+      requireNumber(body.heightMm, say`The height`, 4, 2000, 'mm', 'body.heightMm');
       return;
     default:
       throw new JokulError(
         'unknown-body',
-        'The body must be a sphere, slab, cylinder, block or disc.',
+        say`The body must be a sphere, slab, cylinder, block or disc.`,
         'body.kind',
       );
   }

@@ -1,4 +1,4 @@
-import { modelled, sayDuration, type Figure } from '../shown/index.js';
+import { modelled, sayDuration, type Figure, say, counted } from '../shown/index.js';
 import type { Standing } from './form.js';
 import { transferBandPercent, type LearnedTransfer } from './learned-transfer.js';
 
@@ -20,7 +20,7 @@ export interface ColdAccount {
 }
 
 const sureness = (learned: LearnedTransfer) =>
-  `Calibrated in this place: its heat transfer is known to ± ${transferBandPercent(learned)} %.`;
+  say`Calibrated in this place: its heat transfer is known to ± ${transferBandPercent(learned)} %.`;
 
 /** A time that conduction found, as a figure that shows what went in. */
 export const coldFigure = ({ name, seconds, standing, note, air, ...at }: ColdAccount): Figure => {
@@ -30,49 +30,49 @@ export const coldFigure = ({ name, seconds, standing, note, air, ...at }: ColdAc
     symbol: 't',
     value: seconds,
     unit: 's',
-    relation: 'ρ ∂h/∂t = ∇·(k ∇T), at the surface −k ∂T/∂n = h (T − T_air)',
+    relation: say`ρ ∂h/∂t = ∇·(k ∇T), at the surface −k ∂T/∂n = h (T − T_air)`,
     terms: [
-      { symbol: 'body', name: says, value: at.massG, unit: 'g', source: 'formula and form' },
+      { symbol: 'body', name: says, value: at.massG, unit: 'g', source: say`formula and form` },
       {
         symbol: 'T₀',
-        name: 'dough at the start',
+        name: say`dough at the start`,
         value: at.startC,
         unit: '°C',
-        source: 'measured, assumed or as asked',
+        source: say`measured, assumed or as asked`,
       },
       { symbol: 'T_air', name: air.name, value: air.airC, unit: '°C', source: air.source },
       {
         symbol: 'h',
-        name: 'heat transfer',
+        name: say`heat transfer`,
         value: at.hWPerM2K,
         unit: 'W/m²K',
         source: at.learned
-          ? `place and cover, × ${at.learned.factor.toFixed(2)} by ${at.learned.cores} measured ${at.learned.cores === 1 ? 'core' : 'cores'}`
-          : 'place and cover (convection and radiation)',
+          ? say`place and cover, × ${at.learned.factor.toFixed(2)} by ${at.learned.cores} measured ${counted(at.learned.cores, 'core', 'cores')}`
+          : say`place and cover (convection and radiation)`,
       },
       {
         symbol: 'ρ',
-        name: 'density',
+        name: say`density`,
         value: material.densityKgPerM3,
         unit: 'kg/m³',
-        source: 'Choi-Okos, from the composition',
+        source: say`Choi-Okos, from the composition`,
       },
       {
         symbol: 'k',
-        name: 'conductivity at 10 °C',
+        name: say`conductivity at 10 °C`,
         value: material.conductivityWPerMK(10),
         unit: 'W/mK',
-        source: 'Choi-Okos, Maxwell-Eucken',
+        source: say`Choi-Okos, Maxwell-Eucken`,
       },
       {
         symbol: 'Δh',
-        name: 'heat content, start to target',
+        name: say`heat content, start to target`,
         value: material.enthalpyJPerKg(at.startC) - material.enthalpyJPerKg(at.targetC),
         unit: 'J/kg',
-        source: 'Choi-Okos with the melting of milk fat',
+        source: say`Choi-Okos with the melting of milk fat`,
       },
     ],
-    source: 'transient conduction by the enthalpy method (Choi and Okos, 1986; finite volumes)',
-    note: `${note} ${at.learned ? sureness(at.learned) : `Expect ±15 % until a core is measured in this place (${sayDuration(seconds * 0.85)} to ${sayDuration(seconds * 1.15)}).`}`.trim(),
+    source: say`transient conduction by the enthalpy method (Choi and Okos, 1986; finite volumes)`,
+    note: `${note} ${at.learned ? sureness(at.learned) : say`Expect ±15 % until a core is measured in this place (${sayDuration(seconds * 0.85)} to ${sayDuration(seconds * 1.15)}).`}`.trim(),
   });
 };

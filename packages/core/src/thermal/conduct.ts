@@ -1,5 +1,5 @@
 import { cached } from '../cache/index.js';
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 import { checkBody, meshOf, type Body, type Mesh } from './body.js';
 import { ConductingCells } from './conducting-cells.js';
 import { materialName, tabulated, type Material } from './material.js';
@@ -56,13 +56,13 @@ const mostWork = 3e8;
 
 const checkProblem = (problem: ConductProblem): void => {
   checkBody(problem.body);
-  requireNumber(problem.startC, 'The start temperature', -45, 60, '°C', 'startC');
+  requireNumber(problem.startC, say`The start temperature`, -45, 60, '°C', 'startC');
   if (problem.steps.length === 0)
-    throw new JokulError('no-steps', 'Say at least one place and how long.', 'steps');
+    throw new JokulError('no-steps', say`Say at least one place and how long.`, 'steps');
   for (const [i, stay] of problem.steps.entries()) {
-    requireNumber(stay.airC, 'The air temperature', -45, 60, '°C', `steps.${i}.airC`);
-    requireNumber(stay.hWPerM2K, 'The heat transfer', 0.5, 5000, 'W/m²K', `steps.${i}.hWPerM2K`);
-    requireNumber(stay.durationS, 'The duration', 1, 90 * 86400, 's', `steps.${i}.durationS`);
+    requireNumber(stay.airC, say`The air temperature`, -45, 60, '°C', `steps.${i}.airC`);
+    requireNumber(stay.hWPerM2K, say`The heat transfer`, 0.5, 5000, 'W/m²K', `steps.${i}.hWPerM2K`);
+    requireNumber(stay.durationS, say`The duration`, 1, 90 * 86400, 's', `steps.${i}.durationS`);
   }
 };
 
@@ -73,7 +73,7 @@ const checkWork = (steps: readonly Stay[], mesh: Mesh, maxDiffusivity: number): 
   if (steps.reduce((sum, stay) => sum + workOf(stay), 0) > mostWork)
     throw new JokulError(
       'too-long',
-      'This would take minutes to compute: shorten the stays, or ask for a larger body.',
+      say`This would take minutes to compute: shorten the stays, or ask for a larger body.`,
       'steps',
     );
 };
@@ -83,7 +83,11 @@ const stepsOf = ({ durationS }: Stay, mesh: Mesh, maxDiffusivity: number): numbe
   // The film in series with half a cell limits the step too when h is very large.
   const count = Math.ceil(durationS / (mesh.stepOverDiffusivity / maxDiffusivity));
   if (count > maxSteps)
-    throw new JokulError('too-long', 'This run is too long for so small a body: shorten the stay.', 'steps');
+    throw new JokulError(
+      'too-long',
+      say`This run is too long for so small a body: shorten the stay.`,
+      'steps',
+    );
   return count;
 };
 

@@ -1,4 +1,5 @@
-import { doughOf, pressedAspect, type Formula } from '../formula/index.js';
+import { say } from '../shown/index.js';
+import { doughOf, pressedAspect, settingWord, type Formula } from '../formula/index.js';
 import { ballRadiusM, type Body } from './body.js';
 import { coldPorosity, doughMaterial, type Material } from './material.js';
 
@@ -53,7 +54,9 @@ export const standing = (formula: Formula, form: DoughForm, massG: number, cover
     return {
       body: { kind: 'block', lengthMm, widthMm, heightMm, faces: covered ? lidded : onShelf },
       material,
-      says: `tub ${lengthMm} × ${widthMm} mm, ${mm(heightMm)} mm deep, ${covered ? 'lid on' : 'open'}, on a shelf`,
+      says: covered
+        ? say`tub ${lengthMm} × ${widthMm} mm, ${mm(heightMm)} mm deep, lid on, on a shelf`
+        : say`tub ${lengthMm} × ${widthMm} mm, ${mm(heightMm)} mm deep, open, on a shelf`,
     };
   }
   if (form === 'log') {
@@ -61,7 +64,7 @@ export const standing = (formula: Formula, form: DoughForm, massG: number, cover
     return {
       body: { kind: 'disc', diameterMm: logMm, heightMm: Math.max(logMm, heightMm) },
       material,
-      says: `log ${logMm} mm thick, ${mm(Math.max(logMm, heightMm))} mm long`,
+      says: say`log ${logMm} mm thick, ${mm(Math.max(logMm, heightMm))} mm long`,
     };
   }
   if (form === 'bag') {
@@ -69,7 +72,7 @@ export const standing = (formula: Formula, form: DoughForm, massG: number, cover
     return {
       body: { kind: 'slab', thicknessMm: bagMm, exposedFaces: 2 },
       material: doughMaterial(dough, porosity),
-      says: `bag of pieces, flat, ${bagMm} mm thick, ${(100 * (1 - bagPacking)).toFixed(0)} % air between them`,
+      says: say`bag of pieces, flat, ${bagMm} mm thick, ${(100 * (1 - bagPacking)).toFixed(0)} % air between them`,
     };
   }
   const { shape, massG: pieceG, pressedMm } = formula.piece;
@@ -77,7 +80,7 @@ export const standing = (formula: Formula, form: DoughForm, massG: number, cover
     return {
       body: { kind: 'sphere', massG: pieceG },
       material,
-      says: `ball of ${pieceG} g, ${mm(ballRadiusM(pieceG, rho) * 2000)} mm across`,
+      says: say`ball of ${pieceG} g, ${mm(ballRadiusM(pieceG, rho) * 2000)} mm across`,
     };
   const aspect =
     pressedMm === undefined
@@ -87,6 +90,6 @@ export const standing = (formula: Formula, form: DoughForm, massG: number, cover
   return {
     body: disc,
     material,
-    says: `${pressedMm === undefined ? shape : 'piece'} of ${pieceG} g as a disc ${mm(disc.diameterMm)} mm across, ${mm(disc.heightMm)} mm high`,
+    says: say`${pressedMm === undefined ? settingWord(shape) : say`piece`} of ${pieceG} g as a disc ${mm(disc.diameterMm)} mm across, ${mm(disc.heightMm)} mm high`,
   };
 };

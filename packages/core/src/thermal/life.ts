@@ -1,6 +1,6 @@
 import type { Formula } from '../formula/index.js';
 import { solidFatShare } from '../ingredient/index.js';
-import { formatNumber, type Figure } from '../shown/index.js';
+import { formatNumber, type Figure, say } from '../shown/index.js';
 import { coldFigure } from './cold-figure.js';
 import { conduct, type ConductResult } from './conduct.js';
 import { standing, type DoughForm } from './form.js';
@@ -87,27 +87,27 @@ export const lifeOf = ({ formula, form, massG, startC, steps, readyC }: LifeQues
     marks: [
       {
         id: 'bakeable',
-        name: 'cold enough to bake',
+        name: say`cold enough to bake`,
         atS: coolsTo(readyC),
-        by: `core at ${formatNumber(readyC)} °C`,
+        by: say`core at ${formatNumber(readyC)} °C`,
       },
       {
         id: 'frozen',
-        name: 'frozen through',
+        name: say`frozen through`,
         atS: coolsTo(frozenC),
-        by: `core at ${formatNumber(frozenC)} °C`,
+        by: say`core at ${formatNumber(frozenC)} °C`,
       },
       {
         id: 'workable',
-        name: 'can be worked again',
+        name: say`can be worked again`,
         atS: warmsTo('coreC', workableC),
-        by: `core back at ${workableC} °C, half of the milk fat solid`,
+        by: say`core back at ${workableC} °C, half of the milk fat solid`,
       },
       {
         id: 'too-soft',
-        name: 'too soft to keep its shape',
+        name: say`too soft to keep its shape`,
         atS: warmsTo('meanC', tooSoftC),
-        by: `mean at ${tooSoftC} °C, a quarter of the milk fat solid`,
+        by: say`mean at ${tooSoftC} °C, a quarter of the milk fat solid`,
       },
     ],
     end: {
@@ -119,9 +119,9 @@ export const lifeOf = ({ formula, form, massG, startC, steps, readyC }: LifeQues
 };
 
 const airIn = (place: Place) => ({
-  name: `air in ${place.name}`,
+  name: say`air in ${place.name}`,
   airC: place.airC,
-  source: 'place, set temperature',
+  source: say`place, set temperature`,
 });
 
 /**
@@ -151,7 +151,10 @@ export const leadTime = (
   return reachedS === null
     ? null
     : coldFigure({
-        name: `Until the ${q.where} is at ${formatNumber(q.targetC)} °C`,
+        name:
+          q.where === 'core'
+            ? say`Until the core is at ${formatNumber(q.targetC)} °C`
+            : say`Until the mean is at ${formatNumber(q.targetC)} °C`,
         seconds: reachedS,
         standing: stands,
         massG: q.form === 'pieces' ? q.formula.piece.massG : q.massG,

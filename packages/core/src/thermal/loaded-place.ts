@@ -1,4 +1,4 @@
-import { formatNumber, type Figure } from '../shown/index.js';
+import { formatNumber, type Figure, say } from '../shown/index.js';
 import { coldFigure } from './cold-figure.js';
 import { conduct, type AirModel } from './conduct.js';
 import { standing } from './form.js';
@@ -70,20 +70,20 @@ export const loadedPlace = (
       togetherS === null
         ? null
         : coldFigure({
-            name: `Until the core is at ${formatNumber(q.targetC)} °C, everything in at once`,
+            name: say`Until the core is at ${formatNumber(q.targetC)} °C, everything in at once`,
             seconds: togetherS,
             standing: stands,
             massG: q.form === 'pieces' ? q.formula.piece.massG : q.massG,
             startC: q.startC,
             targetC: q.targetC,
             air: {
-              name: `air in ${q.place.name}, at its warmest`,
+              name: say`air in ${q.place.name}, at its warmest`,
               airC: warmestC,
-              source: `energy balance: ${q.bodies} at once, door ${q.openings} times an hour`,
+              source: say`energy balance: ${q.bodies} at once, door ${q.openings} times an hour`,
             },
             hWPerM2K,
             learned: q.place.learned,
-            note: 'The power of the machine is a typical figure.',
+            note: say`The power of the machine is a typical figure.`,
           }),
     warmestC,
   };

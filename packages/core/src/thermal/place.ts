@@ -1,4 +1,4 @@
-import { formatNumber, modelled, type Figure } from '../shown/index.js';
+import { formatNumber, modelled, type Figure, say } from '../shown/index.js';
 import type { Formula } from '../formula/index.js';
 import { coldFigure } from './cold-figure.js';
 import { conduct, type ConductResult, type Stay } from './conduct.js';
@@ -152,22 +152,22 @@ export const restCurve = (q: RestQuestion): { curve: ConductResult; ready: Figur
     reachedS === null
       ? null
       : coldFigure({
-          name: `Until the core is at ${formatNumber(q.targetC)} °C`,
+          name: say`Until the core is at ${formatNumber(q.targetC)} °C`,
           seconds: reachedS,
           standing: stands,
           massG: q.form === 'pieces' ? q.formula.piece.massG : q.tubMassG,
           startC: q.startC,
           targetC: q.targetC,
           air: {
-            name: `air in ${q.place.name}`,
+            name: say`air in ${q.place.name}`,
             airC: steps.at(-1)?.airC ?? q.place.airC,
-            source: q.measured ? 'probe, as last seen' : 'place, set temperature',
+            source: q.measured ? say`probe, as last seen` : say`place, set temperature`,
           },
           hWPerM2K: h,
           learned: q.place.learned,
           note:
             q.form === 'pieces'
-              ? `The cover matters most: from ${coveredHWPerM2K} W/m²K covered to ${q.place.hWPerM2K} open.`
+              ? say`The cover matters most: from ${coveredHWPerM2K} W/m²K covered to ${q.place.hWPerM2K} open.`
               : '',
         });
   return { curve, ready };
@@ -182,14 +182,14 @@ export const coreFigure = (
   const { filled: _, note: _note, ...account } = ready;
   const time = {
     symbol: 't',
-    name: 'time in this place',
+    name: say`time in this place`,
     value: afterS,
     unit: 's' as const,
-    source: 'journal',
+    source: say`journal`,
   };
   return modelled({
     ...account,
-    name: 'Core now',
+    name: say`Core now`,
     symbol: 'T_core',
     value: coreAt(curve, afterS),
     unit: '°C',

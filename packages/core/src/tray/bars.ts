@@ -1,4 +1,4 @@
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 import { marginsOf, type TraySide } from './sides.js';
 
 /** Bars that are baked as one batch: rectangles, which may touch. */
@@ -93,12 +93,12 @@ const cuts = (q: BarQuestion, width: number, height: number): readonly (readonly
  * @throws JokulError `piece-too-large` when not even one bar fits, `out-of-range`
  */
 export const layOutBars = (q: BarQuestion): readonly Bar[] => {
-  requireNumber(q.lengthMm, 'The length of the tray', 50, 3000, 'mm');
-  requireNumber(q.widthMm, 'The width of the tray', 50, 3000, 'mm');
-  requireNumber(q.barLengthMm, 'The length of a bar', 10, 1000, 'mm');
-  requireNumber(q.barWidthMm, 'The width of a bar', 10, 1000, 'mm');
-  requireNumber(q.gapMm, 'The gap', 0, 300, 'mm');
-  requireNumber(q.marginMm, 'The margin', 0, 300, 'mm');
+  requireNumber(q.lengthMm, say`The length of the tray`, 50, 3000, 'mm');
+  requireNumber(q.widthMm, say`The width of the tray`, 50, 3000, 'mm');
+  requireNumber(q.barLengthMm, say`The length of a bar`, 10, 1000, 'mm');
+  requireNumber(q.barWidthMm, say`The width of a bar`, 10, 1000, 'mm');
+  requireNumber(q.gapMm, say`The gap`, 0, 300, 'mm');
+  requireNumber(q.marginMm, say`The margin`, 0, 300, 'mm');
   const margins = marginsOf(q.marginMm, q.openSides);
   const width = q.lengthMm - margins.left - margins.right;
   const height = q.widthMm - margins.front - margins.back;
@@ -117,7 +117,7 @@ export const layOutBars = (q: BarQuestion): readonly Bar[] => {
   if (best.length === 0)
     throw new JokulError(
       'piece-too-large',
-      `A bar of ${q.barLengthMm} × ${q.barWidthMm} mm does not fit on a tray of ${q.lengthMm} × ${q.widthMm} mm with a margin of ${q.marginMm} mm.`,
+      say`A bar of ${q.barLengthMm} × ${q.barWidthMm} mm does not fit on a tray of ${q.lengthMm} × ${q.widthMm} mm with a margin of ${q.marginMm} mm.`,
       'barLengthMm',
     );
   const half = (bar: Bar, size: 'x' | 'y') =>

@@ -2,7 +2,17 @@ import { offsetRows, straightRows, turned, type Centre, type FreeArea } from './
 import { withMore } from './one-more.js';
 import { marginsOf, type TraySide } from './sides.js';
 import { cached } from '../cache/index.js';
-import { add, call, div, JokulError, relation, requireNumber, sub, type Figure } from '../shown/index.js';
+import {
+  add,
+  call,
+  div,
+  JokulError,
+  relation,
+  requireNumber,
+  sub,
+  type Figure,
+  say,
+} from '../shown/index.js';
 
 /** Straight rows, offset rows along either side, or set free where that holds more than any rows do. */
 export type Pattern = 'rows' | 'staggered' | 'free';
@@ -29,17 +39,22 @@ export interface Layout {
 }
 
 const perRow = relation({
-  name: 'Pieces in a row',
+  name: say`Pieces in a row`,
   symbol: 'n',
   unit: 'pieces',
   inputs: {
-    L: { symbol: 'L', name: 'length of the tray', unit: 'mm', source: 'equipment' },
-    a: { symbol: 'a', name: 'margins at both ends', unit: 'mm', source: 'house rules, none on an open side' },
-    g: { symbol: 'g', name: 'gap between baked pieces', unit: 'mm', source: 'formula' },
-    D: { symbol: 'D', name: 'diameter after the spread', unit: 'mm', source: 'bake model' },
+    L: { symbol: 'L', name: say`length of the tray`, unit: 'mm', source: say`equipment` },
+    a: {
+      symbol: 'a',
+      name: say`margins at both ends`,
+      unit: 'mm',
+      source: say`house rules, none on an open side`,
+    },
+    g: { symbol: 'g', name: say`gap between baked pieces`, unit: 'mm', source: say`formula` },
+    D: { symbol: 'D', name: say`diameter after the spread`, unit: 'mm', source: say`bake model` },
   },
   formula: ({ L, a, g, D }) => call('floor', div(add(sub(L, a), g), add(D, g))),
-  source: 'geometry: n D + (n − 1) g ≤ L − a',
+  source: say`geometry: n D + (n − 1) g ≤ L − a`,
 });
 
 const patternSought = (
@@ -69,13 +84,13 @@ const patternOn = cached(patternSought, (free, asked) => JSON.stringify([free, a
  * @throws JokulError `piece-too-large` when not even one piece fits, `out-of-range`
  */
 export const layOut = (q: TrayQuestion): Layout => {
-  requireNumber(q.lengthMm, 'The length of the tray', 50, 3000, 'mm', 'tray.lengthMm');
-  requireNumber(q.widthMm, 'The width of the tray', 50, 3000, 'mm', 'tray.widthMm');
-  requireNumber(q.gapMm, 'The gap', 0, 300, 'mm', 'gapMm');
-  requireNumber(q.marginMm, 'The margin', 0, 300, 'mm', 'marginMm');
+  requireNumber(q.lengthMm, say`The length of the tray`, 50, 3000, 'mm', 'tray.lengthMm');
+  requireNumber(q.widthMm, say`The width of the tray`, 50, 3000, 'mm', 'tray.widthMm');
+  requireNumber(q.gapMm, say`The gap`, 0, 300, 'mm', 'gapMm');
+  requireNumber(q.marginMm, say`The margin`, 0, 300, 'mm', 'marginMm');
   const d = requireNumber(
     typeof q.diameterMm === 'number' ? q.diameterMm : q.diameterMm.value,
-    'The diameter',
+    say`The diameter`,
     5,
     1000,
     'mm',
@@ -93,7 +108,7 @@ export const layOut = (q: TrayQuestion): Layout => {
   if (nx < 1 || ny < 1) {
     throw new JokulError(
       'piece-too-large',
-      `A piece of ${d.toFixed(0)} mm does not fit on a tray of ${q.lengthMm} × ${q.widthMm} mm with a margin of ${q.marginMm} mm. Make the piece smaller or use a larger tray.`,
+      say`A piece of ${d.toFixed(0)} mm does not fit on a tray of ${q.lengthMm} × ${q.widthMm} mm with a margin of ${q.marginMm} mm. Make the piece smaller or use a larger tray.`,
       'diameterMm',
     );
   }

@@ -1,4 +1,4 @@
-import { JokulError, requireNumber } from '../shown/index.js';
+import { JokulError, requireNumber, say } from '../shown/index.js';
 import { layOut } from './layout.js';
 import { allPlaces, apart, hair, mostTries, placesAt, type Ground, type Placed } from './mixed-places.js';
 import { evenly } from './one-more.js';
@@ -149,7 +149,7 @@ const coverOf = (placed: readonly Placed[], radii: readonly number[]) =>
 
 const requireCount = (pieces: number, path: string): void => {
   if (!Number.isInteger(pieces) || pieces < 0 || pieces > mostPieces)
-    throw new JokulError('out-of-range', `How many is a whole number from 0 to ${mostPieces}.`, path);
+    throw new JokulError('out-of-range', say`How many is a whole number from 0 to ${mostPieces}.`, path);
 };
 
 /** All of one size, with as many as fit: the best of the layouts of one size. */
@@ -166,21 +166,21 @@ const alone = (q: MixedQuestion): MixedLayout => {
  * @throws JokulError `piece-too-large` when a size fits on no tray, `out-of-range`
  */
 export const layOutMixed = (q: MixedQuestion): MixedLayout => {
-  if (q.sizes.length === 0) throw new JokulError('no-sizes', 'Say at least one size.', 'sizes');
-  requireNumber(q.lengthMm, 'The length of the tray', 50, 3000, 'mm');
-  requireNumber(q.widthMm, 'The width of the tray', 50, 3000, 'mm');
-  requireNumber(q.gapMm, 'The gap', 0, 300, 'mm');
-  requireNumber(q.marginMm, 'The margin', 0, 300, 'mm');
+  if (q.sizes.length === 0) throw new JokulError('no-sizes', say`Say at least one size.`, 'sizes');
+  requireNumber(q.lengthMm, say`The length of the tray`, 50, 3000, 'mm');
+  requireNumber(q.widthMm, say`The width of the tray`, 50, 3000, 'mm');
+  requireNumber(q.gapMm, say`The gap`, 0, 300, 'mm');
+  requireNumber(q.marginMm, say`The margin`, 0, 300, 'mm');
   const margins = marginsOf(q.marginMm, q.openSides);
   const width = q.lengthMm - margins.left - margins.right;
   const height = q.widthMm - margins.front - margins.back;
   q.sizes.forEach(({ diameterMm, pieces }, i) => {
-    requireNumber(diameterMm, 'The diameter', 5, 1000, 'mm');
+    requireNumber(diameterMm, say`The diameter`, 5, 1000, 'mm');
     if (pieces !== undefined) requireCount(pieces, `sizes.${i}.pieces`);
     if (diameterMm > Math.min(width, height))
       throw new JokulError(
         'piece-too-large',
-        `A piece of ${diameterMm.toFixed(0)} mm does not fit on a tray of ${q.lengthMm} × ${q.widthMm} mm with a margin of ${q.marginMm} mm. Make the piece smaller or use a larger tray.`,
+        say`A piece of ${diameterMm.toFixed(0)} mm does not fit on a tray of ${q.lengthMm} × ${q.widthMm} mm with a margin of ${q.marginMm} mm. Make the piece smaller or use a larger tray.`,
         `sizes.${i}.diameterMm`,
       );
   });

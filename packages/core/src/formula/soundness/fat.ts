@@ -1,6 +1,6 @@
 import { fatIn, ingredient, solidFatShare } from '../../ingredient/index.js';
 import { limitOf, type OwnLimits } from '../../limits/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import { partsOfDough } from '../balance.js';
 import { doughOf, solidFatOf } from '../dough.js';
 import { doughLines, flourPercent, type Formula } from '../formula.js';
@@ -22,7 +22,7 @@ export const waterFindings = (formula: Formula, own?: OwnLimits): readonly Findi
     findings.push({
       code: 'butter-water',
       level: 'note',
-      sentence: `The fat brings ${formatNumber(perFlourShort)} per 100 of flour less water than butter would (browned, clarified, oil or shortening). Give it back as water, or expect less spread and a sandier bite.`,
+      sentence: say`The fat brings ${formatNumber(perFlourShort)} per 100 of flour less water than butter would (browned, clarified, oil or shortening). Give it back as water, or expect less spread and a sandier bite.`,
       figures: { short: perFlourShort },
     });
   return findings;
@@ -40,7 +40,7 @@ export const softFatFindings = (formula: Formula, own?: OwnLimits): readonly Fin
     {
       code: 'soft-fat',
       level: 'note',
-      sentence: `Only ${formatNumber(100 * solid)} % of its fat is solid at ${portionC} °C (of butter ${formatNumber(100 * solidFatShare(portionC))} %): soft to handle, hard to portion evenly. Chill it longer and portion it cold.`,
+      sentence: say`Only ${formatNumber(100 * solid)} % of its fat is solid at ${portionC} °C (of butter ${formatNumber(100 * solidFatShare(portionC))} %): soft to handle, hard to portion evenly. Chill it longer and portion it cold.`,
       figures: { solid, portionC },
     },
   ];

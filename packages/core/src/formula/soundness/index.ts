@@ -1,3 +1,4 @@
+import { say } from '../../shown/index.js';
 import { foodOf } from '../../ingredient/index.js';
 import type { OwnLimits } from '../../limits/index.js';
 import { doughLines, flourPercent, type Formula } from '../formula.js';
@@ -25,7 +26,7 @@ export const checkSoundness = (formula: Formula, own?: OwnLimits): readonly Find
     findings.push({
       code: 'no-fat',
       level: 'wrong',
-      sentence: 'There is no butter, fat or nut butter in it: this is no creamed dough.',
+      sentence: say`There is no butter, fat or nut butter in it: this is no creamed dough.`,
       figures: {},
     });
   findings.push(
@@ -41,14 +42,17 @@ export const checkSoundness = (formula: Formula, own?: OwnLimits): readonly Find
       findings.push({
         code: 'allergen-undeclared',
         level: 'wrong',
-        sentence: `${food.name} sounds like ${allergen}, but does not declare it. Check its label.`,
+        sentence: say`${food.name} sounds like ${allergen}, but does not declare it. Check its label.`,
         figures: {},
       });
     for (const of of unnamedIn(food))
       findings.push({
         code: 'allergen-unnamed',
         level: 'mind',
-        sentence: `${food.name} does not say which ${of === 'nuts' ? 'nuts it has' : 'cereal it has'}: the label must name it.`,
+        sentence:
+          of === 'nuts'
+            ? say`${food.name} does not say which nuts it has: the label must name it.`
+            : say`${food.name} does not say which cereal it has: the label must name it.`,
         figures: {},
       });
   }

@@ -1,5 +1,5 @@
 import { limitOf, type OwnLimits } from '../../limits/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import { leaveningOf, partsOfDough, perFlour } from '../balance.js';
 import type { Formula } from '../formula.js';
 import type { Finding } from './finding.js';
@@ -21,12 +21,12 @@ export const leaveningFindings = (formula: Formula, own?: OwnLimits): readonly F
   const baseHigh = limitOf(own, dark ? 'darkBaseLeft' : 'baseLeft');
   const gasLow = limitOf(own, 'gasLow');
   const findings: Finding[] = [];
-  const sayGas = `${formatNumber(gas.value)} mL of gas per kg of dough`;
+  const sayGas = say`${formatNumber(gas.value)} mL of gas per kg of dough`;
   if (gas.value > 0 && gas.value < gasLow)
     findings.push({
       code: 'gas-low',
       level: 'mind',
-      sentence: `${sayGas}: little lift; under ${gasLow} hardly shows.`,
+      sentence: say`${sayGas}: little lift; under ${gasLow} hardly shows.`,
       figures: { gas: gas.value },
       figure: gas,
     });
@@ -34,7 +34,7 @@ export const leaveningFindings = (formula: Formula, own?: OwnLimits): readonly F
     findings.push({
       code: 'gas-high',
       level: 'mind',
-      sentence: `${sayGas}: more than the dough can hold (over ${gasHigh}); coarse, it may rise and fall.`,
+      sentence: say`${sayGas}: more than the dough can hold (over ${gasHigh}); coarse, it may rise and fall.`,
       figures: { gas: gas.value },
       figure: gas,
     });
@@ -42,7 +42,7 @@ export const leaveningFindings = (formula: Formula, own?: OwnLimits): readonly F
     findings.push({
       code: 'base-left',
       level: 'mind',
-      sentence: `About ${formatNumber(left.value / 11.9)} g of soda per kg of dough finds no acid. Browner, more spread; soapy when it is much.`,
+      sentence: say`About ${formatNumber(left.value / 11.9)} g of soda per kg of dough finds no acid. Browner, more spread; soapy when it is much.`,
       figures: { left: left.value },
       figure: left,
     });
@@ -50,7 +50,7 @@ export const leaveningFindings = (formula: Formula, own?: OwnLimits): readonly F
     findings.push({
       code: 'acid-left',
       level: 'mind',
-      sentence: `There is acid left for another ${formatNumber(-left.value / 11.9)} g of soda per kg of dough. Paler, less spread, tart.`,
+      sentence: say`There is acid left for another ${formatNumber(-left.value / 11.9)} g of soda per kg of dough. Paler, less spread, tart.`,
       figures: { left: left.value },
       figure: left,
     });

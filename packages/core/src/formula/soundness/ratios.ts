@@ -1,5 +1,5 @@
 import { limitOf, type OwnLimits } from '../../limits/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import { leaveningOf, partsOfDough, perBodyFigure } from '../balance.js';
 import type { Formula } from '../formula.js';
 import type { Finding } from './finding.js';
@@ -8,26 +8,28 @@ const outside = (value: number, [low, high]: readonly [number, number]) => value
 
 /** What counts as the fat, the sugar and the water of a dough; what is only stirred in counts for none. */
 const ratiosOf = (formula: Formula) => ({
-  fat: perBodyFigure(formula, 'Fat', ({ kind, composition }) =>
+  fat: perBodyFigure(formula, say`Fat`, ({ kind, composition }) =>
     kind === 'butter' || kind === 'fat' ? composition.fat : 0,
   ),
-  sugars: perBodyFigure(formula, 'Sugars', ({ kind, analysis }) =>
+  sugars: perBodyFigure(formula, say`Sugars`, ({ kind, analysis }) =>
     kind === 'sugar' || kind === 'syrup' ? analysis.sugars + analysis.starch : 0,
   ),
-  water: perBodyFigure(formula, 'Water', ({ kind, composition }) =>
+  water: perBodyFigure(formula, say`Water`, ({ kind, composition }) =>
     kind === 'flour' || kind === 'inclusion' || kind === 'leavening' ? 0 : composition.water,
   ),
 });
 
 type Ratio = 'fat' | 'sugars' | 'water';
 
+const ratioNames: Readonly<Record<Ratio, string>> = { fat: say`Fat`, sugars: say`Sugars`, water: say`Water` };
+
 const effects: Readonly<Record<Ratio, readonly [string, string]>> = {
-  fat: ['short of fat: dry, little spread', 'rich: it spreads and feels greasy'],
+  fat: [say`short of fat: dry, little spread`, say`rich: it spreads and feels greasy`],
   sugars: [
-    'low in sugar: pale, little spread, bread-like',
-    'high in sugar: it runs, browns early and sets hard',
+    say`low in sugar: pale, little spread, bread-like`,
+    say`high in sugar: it runs, browns early and sets hard`,
   ],
-  water: ['short of water: crumbly', 'wet: cakey, slow to bake'],
+  water: [say`short of water: crumbly`, say`wet: cakey, slow to bake`],
 };
 
 export const ratioFindings = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
@@ -48,7 +50,7 @@ export const ratioFindings = (formula: Formula, own?: OwnLimits): readonly Findi
     .map((name) => ({
       code: `ratio-${name}`,
       level: 'mind' as const,
-      sentence: `${name[0]?.toUpperCase()}${name.slice(1)}: ${formatNumber(ratios[name].value)} per 100 of flour and what binds like it; usual is ${ranges[name][0]} to ${ranges[name][1]}. The dough is ${effects[name][ratios[name].value < ranges[name][0] ? 0 : 1]}.`,
+      sentence: say`${ratioNames[name]}: ${formatNumber(ratios[name].value)} per 100 of flour and what binds like it; usual is ${ranges[name][0]} to ${ranges[name][1]}. The dough is ${effects[name][ratios[name].value < ranges[name][0] ? 0 : 1]}.`,
       figures: { value: ratios[name].value, low: ranges[name][0], high: ranges[name][1] },
       figure: ratios[name],
     }));
@@ -65,7 +67,7 @@ export const bindingFindings = (formula: Formula, own?: OwnLimits): readonly Fin
     {
       code: 'nothing-binds',
       level: 'mind',
-      sentence: `No egg, and only ${formatNumber(water.value)} of water per 100 of flour and what binds like it: was the egg left out? Without one, milk, yoghurt, fruit puree or syrup binds.`,
+      sentence: say`No egg, and only ${formatNumber(water.value)} of water per 100 of flour and what binds like it: was the egg left out? Without one, milk, yoghurt, fruit puree or syrup binds.`,
       figures: { water: water.value },
       figure: water,
     },

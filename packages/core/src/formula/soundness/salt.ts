@@ -1,12 +1,12 @@
 import { foodOf } from '../../ingredient/index.js';
 import { limitOf, type OwnLimits } from '../../limits/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import { perBodyFigure } from '../balance.js';
 import { doughLines, flourPercent, type Formula } from '../formula.js';
 import type { Finding } from './finding.js';
 
 export const saltFindings = (formula: Formula, own?: OwnLimits): readonly Finding[] => {
-  const figure = perBodyFigure(formula, 'Salt', ({ analysis, kind }) =>
+  const figure = perBodyFigure(formula, say`Salt`, ({ analysis, kind }) =>
     kind === 'inclusion' ? 0 : analysis.salt,
   );
   const salt = figure.value;
@@ -32,7 +32,7 @@ export const saltFindings = (formula: Formula, own?: OwnLimits): readonly Findin
       {
         code: 'salt-doubled',
         level: 'wrong',
-        sentence: `The salted butter brings ${formatNumber(fromButter)} % of salt on top of the ${formatNumber(weighed)} % that are weighed. Take it off: weigh ${formatNumber(Math.max(0, weighed - fromButter))} %.`,
+        sentence: say`The salted butter brings ${formatNumber(fromButter)} % of salt on top of the ${formatNumber(weighed)} % that are weighed. Take it off: weigh ${formatNumber(Math.max(0, weighed - fromButter))} %.`,
         figures: { fromButter, own: weighed },
         figure,
       },
@@ -42,7 +42,10 @@ export const saltFindings = (formula: Formula, own?: OwnLimits): readonly Findin
       {
         code: 'salt-missing',
         level: 'wrong',
-        sentence: `${weighed > 0 ? 'Only' : 'No salt is weighed, and the rest brings only'} ${formatNumber(salt)} % of salt to the flour: it will taste flat. Was it forgotten? Usual is 0.5 to 2 %.`,
+        sentence:
+          weighed > 0
+            ? say`Only ${formatNumber(salt)} % of salt to the flour: it will taste flat. Was it forgotten? Usual is 0.5 to 2 %.`
+            : say`No salt is weighed, and the rest brings only ${formatNumber(salt)} % of salt to the flour: it will taste flat. Was it forgotten? Usual is 0.5 to 2 %.`,
         figures: { salt },
         figure,
       },
@@ -52,7 +55,7 @@ export const saltFindings = (formula: Formula, own?: OwnLimits): readonly Findin
       {
         code: 'salt-high',
         level: 'mind',
-        sentence: `${formatNumber(salt)} % of salt to the flour; over ${formatNumber(limitOf(own, 'saltHigh'))} % tastes salty.`,
+        sentence: say`${formatNumber(salt)} % of salt to the flour; over ${formatNumber(limitOf(own, 'saltHigh'))} % tastes salty.`,
         figures: { salt },
         figure,
       },

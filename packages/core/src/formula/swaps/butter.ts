@@ -1,5 +1,5 @@
 import { fatOf, ingredient, solidShare, type FatName } from '../../ingredient/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import { partsOfDough } from '../balance.js';
 import { browningLoss, type Formula } from '../formula.js';
 import { addTo, changeSalt, has, percentOf, replace, swap, type Swap, type Swapped } from './lines.js';
@@ -20,8 +20,8 @@ const saltButter = (formula: Formula, from: string, to: string): Swapped => {
     formula: salted.formula,
     says:
       salted.rest > 1e-9
-        ? `All added salt is taken out, and ${formatNumber(salted.rest)} % more than before remains: the butter brings it.`
-        : `The same butter and the same salt as before: added salt ${formatNumber(salted.before)} → ${formatNumber(salted.after)} %.`,
+        ? say`All added salt is taken out, and ${formatNumber(salted.rest)} % more than before remains: the butter brings it.`
+        : say`The same butter and the same salt as before: added salt ${formatNumber(salted.before)} → ${formatNumber(salted.after)} %.`,
   };
 };
 
@@ -51,14 +51,14 @@ const forButter = (formula: Formula, to: string): Swapped => {
   // Water can be given back, and taken off where water was added; the egg's is not touched: what stays is counted.
   const made = addTo(salted.formula, 'water', water, 'wet');
   const stays = waterIn(made) - waterIn(formula);
-  const kept = stays > 0.05 ? `and ${stays.toFixed(1)} % more water` : 'and the same water';
+  const kept = stays > 0.05 ? say`and ${stays.toFixed(1)} % more water` : say`and the same water`;
   const softer = fat !== null && solidShare(fat, handC) < 0.7 * solidShare('milk-fat', handC);
   return {
     formula: made,
-    says: `The same fat and salt as before, ${kept}. At ${handC}\u00a0°C ${fat ? solid(fat) : '?'} of this fat is solid, of butter ${solid('milk-fat')}: ${
+    says: say`The same fat and salt as before, ${kept}. At ${handC}\u00a0°C ${fat ? solid(fat) : '?'} of this fat is solid, of butter ${solid('milk-fat')}: ${
       softer
-        ? 'the dough is softer and harder to portion. Chill it longer and portion it cold.'
-        : 'the dough is about as firm.'
+        ? say`the dough is softer and harder to portion. Chill it longer and portion it cold.`
+        : say`the dough is about as firm.`
     } A forecast by what is typical of such fats; the taste and colour of butter are gone. Check the label for allergens, and bake a trial tray.`,
   };
 };
@@ -79,8 +79,8 @@ const brown = (formula: Formula, giveBack: boolean): Swapped => {
   return {
     formula: giveBack ? addTo(swapped, 'water', water, 'wet') : swapped,
     says: giveBack
-      ? `The same milk fat; ${formatNumber(weighIn)} % go into the pan, and ${formatNumber(water)} % of water are given back.`
-      : `The same milk fat; ${formatNumber(weighIn)} % go into the pan. The dough has ${formatNumber(water)} % less water: less spread, sandier.`,
+      ? say`The same milk fat; ${formatNumber(weighIn)} % go into the pan, and ${formatNumber(water)} % of water are given back.`
+      : say`The same milk fat; ${formatNumber(weighIn)} % go into the pan. The dough has ${formatNumber(water)} % less water: less spread, sandier.`,
   };
 };
 
@@ -88,18 +88,18 @@ const brown = (formula: Formula, giveBack: boolean): Swapped => {
 export const butterSwaps = (formula: Formula): readonly Swap[] => {
   const plainButter = has(formula, 'butter', (line) => !line.browned);
   return [
-    ...swap('to-salted', 'Salted butter for unsalted', plainButter, () =>
+    ...swap('to-salted', say`Salted butter for unsalted`, plainButter, () =>
       saltButter(formula, 'butter', 'salted-butter'),
     ),
-    ...swap('to-unsalted', 'Unsalted butter for salted', has(formula, 'salted-butter'), () =>
+    ...swap('to-unsalted', say`Unsalted butter for salted`, has(formula, 'salted-butter'), () =>
       saltButter(formula, 'salted-butter', 'butter'),
     ),
-    ...swap('brown-with-water', 'Brown the butter, water given back', plainButter, () =>
+    ...swap('brown-with-water', say`Brown the butter, water given back`, plainButter, () =>
       brown(formula, true),
     ),
-    ...swap('brown', 'Brown the butter, water not given back', plainButter, () => brown(formula, false)),
+    ...swap('brown', say`Brown the butter, water not given back`, plainButter, () => brown(formula, false)),
     ...otherFats.flatMap((id) =>
-      swap(`fat-${id}`, `${ingredient(id).name} for butter`, plainButter, () => forButter(formula, id)),
+      swap(`fat-${id}`, say`${ingredient(id).name} for butter`, plainButter, () => forButter(formula, id)),
     ),
   ];
 };

@@ -1,5 +1,5 @@
 import { ingredient } from '../../ingredient/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import type { Formula, FormulaLine } from '../formula.js';
 import { has, percentOf, replace, signed, swap, type Swap, type Swapped } from './lines.js';
 
@@ -17,7 +17,7 @@ const forMilk = (formula: Formula, from: string, to: string): Swapped => {
     formula: replace(formula, from, (line) => [
       { ...line, ingredientId: to, percent: (line.percent * after) / before },
     ]),
-    says: `The same water: ${formatNumber(after)} % of ${b.name.toLowerCase()}; ${change('fat')} fat, ${change('protein')} protein. Milk's sugar and protein brown: a little paler. It brings ${b.allergens.join(', ')}; read its label. A forecast: bake a trial tray.`,
+    says: say`The same water: ${formatNumber(after)} % of ${b.name.toLowerCase()}; ${change('fat')} fat, ${change('protein')} protein. Milk's sugar and protein brown: a little paler. It brings ${b.allergens.join(', ')}; read its label. A forecast: bake a trial tray.`,
   };
 };
 
@@ -37,7 +37,7 @@ const forButtermilk = (formula: Formula): Swapped => {
       { ingredientId: 'soy-drink', percent: (line.percent * after) / before },
       { ingredientId: 'vinegar', percent: (line.percent * vinegar) / before },
     ]),
-    says: `The same water and the same acid for the soda: ${formatNumber(after)} % of soy drink and ${formatNumber(vinegar)} % of vinegar. It brings soy; read its label. A forecast: bake a trial tray.`,
+    says: say`The same water and the same acid for the soda: ${formatNumber(after)} % of soy drink and ${formatNumber(vinegar)} % of vinegar. It brings soy; read its label. A forecast: bake a trial tray.`,
   };
 };
 
@@ -47,13 +47,13 @@ export const drinkSwaps = (formula: Formula): readonly Swap[] => [
     plantDrinks.flatMap((to) =>
       swap(
         `drink-${from}-${to}`,
-        `${ingredient(to).name} for ${ingredient(from).name.toLowerCase()}`,
+        say`${ingredient(to).name} for ${ingredient(from).name.toLowerCase()}`,
         has(formula, from),
         () => forMilk(formula, from, to),
       ),
     ),
   ),
-  ...swap('drink-buttermilk', 'Soured soy drink for buttermilk', has(formula, 'buttermilk'), () =>
+  ...swap('drink-buttermilk', say`Soured soy drink for buttermilk`, has(formula, 'buttermilk'), () =>
     forButtermilk(formula),
   ),
 ];

@@ -1,5 +1,5 @@
 import { ingredient } from '../../ingredient/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import type { Formula, FormulaLine } from '../formula.js';
 import { addTo, has, percentOf, replace, signed, swap, type Swap, type Swapped } from './lines.js';
 
@@ -16,19 +16,19 @@ const forEgg = (formula: Formula, to: string): Swapped => {
   const swapped = replace(formula, 'whole-egg', (line) => [
     { ...line, ingredientId: to, percent: (line.percent * after) / before },
   ]);
-  const change = (of: 'fat' | 'protein') => `${signed(after * other[of] - before * egg[of])} ${of}`;
+  const change = (of: 'fat' | 'protein') => signed(after * other[of] - before * egg[of]);
   return {
     formula: addTo(swapped, 'water', water, 'wet'),
-    says: `The same water as before${water > 0 ? `, ${formatNumber(water)} % of it added` : ''}; ${change('fat')}, ${change('protein')}. ${binds[to] ?? ''}A forecast: bake a trial tray.`,
+    says: `${water > 0 ? say`The same water as before, ${formatNumber(water)} % of it added;` : say`The same water as before;`} ${say`${change('fat')} fat, ${change('protein')} protein.`} ${binds[to] ?? ''}${say`A forecast: bake a trial tray.`}`,
   };
 };
 
 /** What stands in for the egg's own binding, beside its water. */
 const binds: Readonly<Record<string, string>> = {
-  'apple-sauce': 'It binds little and tastes of fruit: softer, cakier, paler. ',
-  banana: 'It tastes of banana and browns more. ',
-  aquafaba: 'It whips and binds as white does, and sets softer. ',
-  'whole-milk': 'It binds nothing: crumblier. ',
+  'apple-sauce': say`It binds little and tastes of fruit: softer, cakier, paler. `,
+  banana: say`It tastes of banana and browns more. `,
+  aquafaba: say`It whips and binds as white does, and sets softer. `,
+  'whole-milk': say`It binds nothing: crumblier. `,
 };
 
 /** Seeds that swell: to one part so many parts of water stand in for egg (kitchen practice). */
@@ -48,7 +48,7 @@ const seedsForEgg = (formula: Formula, seed: (typeof binders)[number]): Swapped 
   ]);
   return {
     formula: swapped,
-    says: `The same water as before: ${formatNumber(seeds)} % of ${ingredient(seed).name.toLowerCase()}, ground and left to swell in ${formatNumber(water)} % of water for ten minutes. It binds, but neither lifts nor sets as egg does: denser, paler, chewier. A forecast: bake a trial tray.`,
+    says: say`The same water as before: ${formatNumber(seeds)} % of ${ingredient(seed).name.toLowerCase()}, ground and left to swell in ${formatNumber(water)} % of water for ten minutes. It binds, but neither lifts nor sets as egg does: denser, paler, chewier. A forecast: bake a trial tray.`,
   };
 };
 
@@ -56,13 +56,13 @@ const seedsForEgg = (formula: Formula, seed: (typeof binders)[number]): Swapped 
 export const eggSwaps = (formula: Formula): readonly Swap[] => {
   const egg = has(formula, 'whole-egg');
   return [
-    ...swap('egg-yolk', 'Yolk for whole egg', egg, () => forEgg(formula, 'egg-yolk')),
-    ...swap('egg-white', 'White for whole egg', egg, () => forEgg(formula, 'egg-white')),
+    ...swap('egg-yolk', say`Yolk for whole egg`, egg, () => forEgg(formula, 'egg-yolk')),
+    ...swap('egg-white', say`White for whole egg`, egg, () => forEgg(formula, 'egg-white')),
     ...['yoghurt', 'whole-milk', 'aquafaba', 'apple-sauce', 'banana'].flatMap((id) =>
-      swap(id, `${ingredient(id).name.split(',')[0] ?? id} for egg`, egg, () => forEgg(formula, id)),
+      swap(id, say`${ingredient(id).name.split(',')[0] ?? id} for egg`, egg, () => forEgg(formula, id)),
     ),
     ...binders.flatMap((id) =>
-      swap(`egg-${id}`, `${ingredient(id).name} and water for egg`, egg, () => seedsForEgg(formula, id)),
+      swap(`egg-${id}`, say`${ingredient(id).name} and water for egg`, egg, () => seedsForEgg(formula, id)),
     ),
   ];
 };

@@ -1,6 +1,6 @@
 import { foodOf, ingredient, named, type Ingredient } from '../../ingredient/index.js';
 import { foodIn } from '../foods.js';
-import { formatNumber, JokulError, requireNumber } from '../../shown/index.js';
+import { formatNumber, JokulError, requireNumber, say } from '../../shown/index.js';
 import { doughParts, type Formula, type FormulaLine } from '../formula.js';
 import { has, mergeLines, percentOf, replace, swap, type Swap, type Swapped } from './lines.js';
 
@@ -13,7 +13,7 @@ const plainFlour = (formula: Formula, from: string): Swapped => ({
       })),
     ),
   ),
-  says: `Taken apart into what it is made of: ${ingredient(from).source.replace('made of ', '')}.`,
+  says: say`Taken apart into what it is made of: ${ingredient(from).source.replace('made of ', '')}.`,
 });
 
 /**
@@ -27,14 +27,14 @@ export const blendFlour = (
   blend: readonly [Ingredient, Ingredient],
   proteinPercent: number,
 ): Swapped => {
-  requireNumber(proteinPercent, 'The protein', 0.1, 90, '%');
+  requireNumber(proteinPercent, say`The protein`, 0.1, 90, '%');
   const [first, second] = blend;
   const [a, b] = [first, second].map(({ composition }) => 100 * composition.protein) as [number, number];
   const share = (proteinPercent - b) / (a - b);
   if (!(share >= 0 && share <= 1))
     throw new JokulError(
       'out-of-reach',
-      `${first.name} has ${formatNumber(a)} % and ${second.name} ${formatNumber(b)} % protein: ${formatNumber(proteinPercent)} % is not between them.`,
+      say`${first.name} has ${formatNumber(a)} % and ${second.name} ${formatNumber(b)} % protein: ${formatNumber(proteinPercent)} % is not between them.`,
       'proteinPercent',
     );
   return {
@@ -46,7 +46,7 @@ export const blendFlour = (
         ].filter(({ percent }) => percent > 1e-9),
       ),
     ),
-    says: `${formatNumber(100 * share)} % ${first.name.toLowerCase()} and ${formatNumber(100 * (1 - share))} % ${second.name.toLowerCase()} in place of ${foodIn(formula, flourId).name.toLowerCase()}: ${formatNumber(proteinPercent)} % protein.`,
+    says: say`${formatNumber(100 * share)} % ${first.name.toLowerCase()} and ${formatNumber(100 * (1 - share))} % ${second.name.toLowerCase()} in place of ${foodIn(formula, flourId).name.toLowerCase()}: ${formatNumber(proteinPercent)} % protein.`,
   };
 };
 
@@ -93,8 +93,8 @@ const withoutGluten = (formula: Formula): Swapped => {
   ];
   return {
     formula: mergeLines(swapped),
-    says: `${formatNumber(wheat)} % of a blend of rice, tapioca, potato and almond in place of wheat, with xanthan to bind. It takes up water slowly: rest the dough an hour or more, or it is sandy and spreads. ${
-      left.length > 0 ? `Gluten stays in it by: ${left.join(', ')}. ` : ''
+    says: say`${formatNumber(wheat)} % of a blend of rice, tapioca, potato and almond in place of wheat, with xanthan to bind. It takes up water slowly: rest the dough an hour or more, or it is sandy and spreads. ${
+      left.length > 0 ? say`Gluten stays in it by: ${left.join(', ')}. ` : ''
     }It now holds nuts. Free of gluten is only what is made free of it, from flour dust to trays: local rules and your checks decide. A forecast: bake a trial tray.`,
   };
 };
@@ -104,14 +104,14 @@ export const flourSwaps = (formula: Formula): readonly Swap[] => [
   ...['self-raising-flour', 'self-rising-flour'].flatMap((id) =>
     swap(
       `plain-${id}`,
-      `Plain flour and powder for ${ingredient(id).name.toLowerCase()}`,
+      say`Plain flour and powder for ${ingredient(id).name.toLowerCase()}`,
       has(formula, id),
       () => plainFlour(formula, id),
     ),
   ),
   ...swap(
     'gluten-free',
-    'A blend without gluten for wheat flour',
+    say`A blend without gluten for wheat flour`,
     wheatFlours.some((id) => has(formula, id)),
     () => withoutGluten(formula),
   ),

@@ -1,5 +1,5 @@
 import { allergenWords, declaredOf, foodOf, ingredient, type Ingredient } from '../../ingredient/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import { doughLines, type Formula, type FormulaLine } from '../formula.js';
 import { percentOf, replace, signed, swap, type Swap, type Swapped } from './lines.js';
 
@@ -19,7 +19,7 @@ const keepBack = (formula: Formula, line: FormulaLine): Swapped => {
   const less = replace(formula, id, (line) => [{ ...line, percent: line.percent * (1 - keptBack) }]);
   return {
     formula: { ...less, toppings },
-    says: `${formatNumber(percent)} % are set aside before folding and pressed in on top; as much as before in and on the pieces. The dough is lighter by it.`,
+    says: say`${formatNumber(percent)} % are set aside before folding and pressed in on top; as much as before in and on the pieces. The dough is lighter by it.`,
   };
 };
 
@@ -51,15 +51,17 @@ const inPlace = (formula: Formula, from: string, to: string, more: string): Swap
   const came = allergenWords(after.filter((allergen) => !before.includes(allergen)));
   const went = allergenWords(before.filter((allergen) => !after.includes(allergen)));
   const allergens = [
-    ...(came.length > 0 ? [`It brings ${came.join(', ')}. `] : []),
-    ...(went.length > 0 ? [`${went.join(', ')} is out of this line; the rest of the formula decides. `] : []),
+    ...(came.length > 0 ? [say`It brings ${came.join(', ')}. `] : []),
+    ...(went.length > 0
+      ? [say`${went.join(', ')} is out of this line; the rest of the formula decides. `]
+      : []),
   ];
   return {
     formula: {
       ...other,
       toppings: formula.toppings.map((l) => (l.ingredientId === from ? { ...l, ingredientId: to } : l)),
     },
-    says: `Gram for gram: ${signed(percent * (b.analysis.sugars - a.analysis.sugars))} sugar, ${signed(percent * (b.analysis.fat - a.analysis.fat))} fat, ${signed(percent * (dry(b) - dry(a)))} dry solids to the flour, all in the pieces. ${allergens.join('')}${more}A forecast: bake a trial tray.`,
+    says: say`Gram for gram: ${signed(percent * (b.analysis.sugars - a.analysis.sugars))} sugar, ${signed(percent * (b.analysis.fat - a.analysis.fat))} fat, ${signed(percent * (dry(b) - dry(a)))} dry solids to the flour, all in the pieces. ${allergens.join('')}${more}A forecast: bake a trial tray.`,
   };
 };
 
@@ -75,7 +77,7 @@ export const inclusionSwaps = (formula: Formula): readonly Swap[] => {
         others
           .filter((to) => !own.has(to))
           .flatMap((to) =>
-            swap(`in-${from}-${to}`, `${named(to)} for ${named(from).toLowerCase()}`, true, () =>
+            swap(`in-${from}-${to}`, say`${named(to)} for ${named(from).toLowerCase()}`, true, () =>
               inPlace(formula, from, to, more(to)),
             ),
           ),
@@ -83,12 +85,12 @@ export const inclusionSwaps = (formula: Formula): readonly Swap[] => {
   return [
     ...among(chocolates, chocolates, (to) =>
       to === 'dark-chocolate' || to === 'semisweet-chocolate'
-        ? 'It holds its shape longer in the oven. '
-        : 'Sweeter, and softer in the oven; its milk browns at the edge of the piece. ',
+        ? say`It holds its shape longer in the oven. `
+        : say`Sweeter, and softer in the oven; its milk browns at the edge of the piece. `,
     ),
     ...among(nuts, nuts, () => ''),
     ...among(nuts, seeds, (to) =>
-      to === 'sunflower-seeds' ? 'With much soda sunflower seeds turn green as they cool: harmless. ' : '',
+      to === 'sunflower-seeds' ? say`With much soda sunflower seeds turn green as they cool: harmless. ` : '',
     ),
     ...lines
       .filter(
@@ -99,7 +101,7 @@ export const inclusionSwaps = (formula: Formula): readonly Swap[] => {
       .flatMap((line) =>
         swap(
           `keep-back-${line.ingredientId}`,
-          `A tenth of the ${foodOf(line).name.toLowerCase()} kept back for the top`,
+          say`A tenth of the ${foodOf(line).name.toLowerCase()} kept back for the top`,
           true,
           () => keepBack(formula, line),
         ),

@@ -1,3 +1,4 @@
+import { say } from '../../shown/index.js';
 import type { Formula } from '../formula.js';
 import { butterSwaps } from './butter.js';
 import { drinkSwaps } from './drinks.js';
@@ -21,13 +22,13 @@ export interface SwapGroup {
 /** The swaps that this formula allows, by what they change; groups without any are left out. */
 export const swapGroups = (formula: Formula): readonly SwapGroup[] =>
   [
-    { name: 'Butter and fat', swaps: butterSwaps(formula) },
-    { name: 'Egg', swaps: eggSwaps(formula) },
-    { name: 'Milk', swaps: drinkSwaps(formula) },
-    { name: 'Sugar, syrup, vanilla', swaps: sugarSwaps(formula) },
-    { name: 'Flour', swaps: flourSwaps(formula) },
-    { name: 'Leavening and cocoa', swaps: leaveningSwaps(formula) },
-    { name: 'Chocolate, nuts, pieces', swaps: inclusionSwaps(formula) },
+    { name: say`Butter and fat`, swaps: butterSwaps(formula) },
+    { name: say`Egg`, swaps: eggSwaps(formula) },
+    { name: say`Milk`, swaps: drinkSwaps(formula) },
+    { name: say`Sugar, syrup, vanilla`, swaps: sugarSwaps(formula) },
+    { name: say`Flour`, swaps: flourSwaps(formula) },
+    { name: say`Leavening and cocoa`, swaps: leaveningSwaps(formula) },
+    { name: say`Chocolate, nuts, pieces`, swaps: inclusionSwaps(formula) },
   ].filter(({ swaps }) => swaps.length > 0);
 
 export const swapsFor = (formula: Formula): readonly Swap[] =>

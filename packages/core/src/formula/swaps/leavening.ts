@@ -1,5 +1,5 @@
 import { ingredient } from '../../ingredient/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import { leaveningOf } from '../balance.js';
 import { doughLines, type Formula } from '../formula.js';
 import { addTo, has, percentOf, replace, swap, type Swap, type Swapped } from './lines.js';
@@ -18,7 +18,7 @@ const sodaToPowder = (formula: Formula): Swapped => {
       powder,
       'dry',
     ),
-    says: `The same gas: ${formatNumber(powder)} % powder. Nothing is left to brown and spread it: paler, cakier.`,
+    says: say`The same gas: ${formatNumber(powder)} % powder. Nothing is left to brown and spread it: paler, cakier.`,
   };
 };
 
@@ -35,8 +35,8 @@ const powderToSoda = (formula: Formula): Swapped => {
     formula: addTo(withSoda, 'cream-of-tartar', tartar, 'dry'),
     says:
       tartar > 0
-        ? `The same gas: ${formatNumber(soda)} % soda, and ${formatNumber(tartar)} % cream of tartar for the acid that the dough lacks. It works at once: bake soon.`
-        : `The same gas: ${formatNumber(soda)} % soda; the dough has acid enough. It works at once: bake soon.`,
+        ? say`The same gas: ${formatNumber(soda)} % soda, and ${formatNumber(tartar)} % cream of tartar for the acid that the dough lacks. It works at once: bake soon.`
+        : say`The same gas: ${formatNumber(soda)} % soda; the dough has acid enough. It works at once: bake soon.`,
   };
 };
 
@@ -50,11 +50,13 @@ const otherCocoa = (formula: Formula, from: string, to: string): Swapped => {
   const moved = Math.abs(after - before) < 1;
   return {
     formula: swapped,
-    says: `As much cocoa as before. ${
+    says: say`As much cocoa as before. ${
       moved
-        ? 'The leavening does not depend on it.'
-        : `Soda beyond its acid goes from ${formatNumber(before / 11.9)} to ${formatNumber(after / 11.9)} g per kg of dough: ${
-            after > before ? 'darker and more spread, and soapy when it is much' : 'paler and less spread'
+        ? say`The leavening does not depend on it.`
+        : say`Soda beyond its acid goes from ${formatNumber(before / 11.9)} to ${formatNumber(after / 11.9)} g per kg of dough: ${
+            after > before
+              ? say`darker and more spread, and soapy when it is much`
+              : say`paler and less spread`
           }. Balance the soda again.`
     } Alkalised cocoa is darker and milder. A forecast: bake a trial tray.`,
   };
@@ -62,15 +64,15 @@ const otherCocoa = (formula: Formula, from: string, to: string): Swapped => {
 
 /** Soda and powder for one another, cocoas of another acid. */
 export const leaveningSwaps = (formula: Formula): readonly Swap[] => [
-  ...swap('soda-to-powder', 'Powder for soda', has(formula, 'baking-soda'), () => sodaToPowder(formula)),
-  ...swap('powder-to-soda', 'Soda for powder', has(formula, 'baking-powder'), () => powderToSoda(formula)),
+  ...swap('soda-to-powder', say`Powder for soda`, has(formula, 'baking-soda'), () => sodaToPowder(formula)),
+  ...swap('powder-to-soda', say`Soda for powder`, has(formula, 'baking-powder'), () => powderToSoda(formula)),
   ...cocoas.flatMap((from) =>
     cocoas
       .filter((to) => to !== from)
       .flatMap((to) =>
         swap(
           `cocoa-${to}`,
-          `${ingredient(to).name} for ${ingredient(from).name.toLowerCase()}`,
+          say`${ingredient(to).name} for ${ingredient(from).name.toLowerCase()}`,
           has(formula, from),
           () => otherCocoa(formula, from, to),
         ),

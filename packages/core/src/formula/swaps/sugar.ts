@@ -1,5 +1,5 @@
 import { ingredient } from '../../ingredient/index.js';
-import { formatNumber } from '../../shown/index.js';
+import { formatNumber, say } from '../../shown/index.js';
 import { doughLines, type Formula, type FormulaLine } from '../formula.js';
 import { addTo, has, mergeLines, percentOf, replace, swap, type Swap, type Swapped } from './lines.js';
 
@@ -18,7 +18,7 @@ const whiten = (formula: Formula, from: string): Swapped => {
   ]);
   return {
     formula: mergeLines(without),
-    says: `The same mass: ${formatNumber(before * (1 - share))} % white sugar and ${formatNumber(before * share)} % molasses.`,
+    says: say`The same mass: ${formatNumber(before * (1 - share))} % white sugar and ${formatNumber(before * share)} % molasses.`,
   };
 };
 
@@ -34,10 +34,10 @@ const reducing: Readonly<Record<string, number>> = {
 };
 const browns = (from: number, to: number): string =>
   Math.abs(to - from) < 0.15
-    ? 'It browns about as before.'
+    ? say`It browns about as before.`
     : to > from
-      ? 'It browns sooner and stays softer: bake 5 to 10 °C cooler, or pull by colour.'
-      : 'It browns later and snaps more.';
+      ? say`It browns sooner and stays softer: bake 5 to 10 °C cooler, or pull by colour.`
+      : say`It browns later and snaps more.`;
 
 /** Water taken out of what is poured in, milk and water, as far as there is any; what stays is returned, % of flour. */
 const changeWater = (formula: Formula, by: number): { readonly formula: Formula; readonly stays: number } => {
@@ -46,7 +46,9 @@ const changeWater = (formula: Formula, by: number): { readonly formula: Formula;
   return { formula: addTo(formula, 'water', -off, 'wet'), stays: -by - off };
 };
 const wetter = (stays: number) =>
-  stays > 0.05 ? `${formatNumber(stays)} % more water than before stays in it` : 'the water is as before';
+  stays > 0.05
+    ? say`${formatNumber(stays)} % more water than before stays in it`
+    : say`the water is as before`;
 
 /** One syrup for another with as much sugar, the water kept where it can be. */
 const otherSyrup = (formula: Formula, from: string, to: string): Swapped => {
@@ -63,7 +65,7 @@ const otherSyrup = (formula: Formula, from: string, to: string): Swapped => {
   );
   return {
     formula: made,
-    says: `The same sugar: ${formatNumber(after)} % of ${b.name.toLowerCase()}; ${wetter(stays)}. ${browns(reducing[from] ?? 0, reducing[to] ?? 0)} A forecast: bake a trial tray.`,
+    says: say`The same sugar: ${formatNumber(after)} % of ${b.name.toLowerCase()}; ${wetter(stays)}. ${browns(reducing[from] ?? 0, reducing[to] ?? 0)} A forecast: bake a trial tray.`,
   };
 };
 
@@ -82,7 +84,7 @@ const syrupForSugar = (formula: Formula, to: string): Swapped => {
   );
   return {
     formula: made,
-    says: `The same sugar: ${formatNumber(syrup)} % of ${b.name.toLowerCase()} for a quarter of the white sugar; ${wetter(stays)}. ${browns(0, reducing[to] ?? 0)} Chewier, and soft for longer. A forecast: bake a trial tray.`,
+    says: say`The same sugar: ${formatNumber(syrup)} % of ${b.name.toLowerCase()} for a quarter of the white sugar; ${wetter(stays)}. ${browns(0, reducing[to] ?? 0)} Chewier, and soft for longer. A forecast: bake a trial tray.`,
   };
 };
 
@@ -97,7 +99,7 @@ const vanillaSugar = (formula: Formula): Swapped => {
   ]);
   return {
     formula: mergeLines(apart),
-    says: `As much sugar, and ${formatNumber(extract)} % of extract for its vanilla. Extracts and sugars differ in strength: taste it.`,
+    says: say`As much sugar, and ${formatNumber(extract)} % of extract for its vanilla. Extracts and sugars differ in strength: taste it.`,
   };
 };
 const toVanillaSugar = (formula: Formula): Swapped => {
@@ -110,7 +112,7 @@ const toVanillaSugar = (formula: Formula): Swapped => {
   const off = Math.min(sugar, Math.max(0, white - 0.01));
   return {
     formula: addTo(without, 'white-sugar', -off, 'cream'),
-    says: `${formatNumber(sugar)} % of vanilla sugar for the extract, and ${formatNumber(off)} % of white sugar taken off for it. Extracts and sugars differ in strength: taste it.`,
+    says: say`${formatNumber(sugar)} % of vanilla sugar for the extract, and ${formatNumber(off)} % of white sugar taken off for it. Extracts and sugars differ in strength: taste it.`,
   };
 };
 
@@ -121,7 +123,7 @@ export const sugarSwaps = (formula: Formula): readonly Swap[] => {
     ...Object.keys(molassesShare).flatMap((id) =>
       swap(
         `white-${id}`,
-        `White sugar and molasses for ${ingredient(id).name.toLowerCase()}`,
+        say`White sugar and molasses for ${ingredient(id).name.toLowerCase()}`,
         has(formula, id),
         () => whiten(formula, id),
       ),
@@ -134,7 +136,7 @@ export const sugarSwaps = (formula: Formula): readonly Swap[] => {
           .flatMap((to) =>
             swap(
               `syrup-${from}-${to}`,
-              `${ingredient(to).name} for ${ingredient(from).name.toLowerCase()}`,
+              say`${ingredient(to).name} for ${ingredient(from).name.toLowerCase()}`,
               true,
               () => otherSyrup(formula, from, to),
             ),
@@ -143,15 +145,18 @@ export const sugarSwaps = (formula: Formula): readonly Swap[] => {
     ...(['honey', 'golden-syrup', 'glucose-syrup'] as const).flatMap((to) =>
       swap(
         `sugar-${to}`,
-        `${ingredient(to).name} for a quarter of the white sugar`,
+        say`${ingredient(to).name} for a quarter of the white sugar`,
         has(formula, 'white-sugar') && !own.includes(to),
         () => syrupForSugar(formula, to),
       ),
     ),
-    ...swap('vanilla-sugar-apart', 'Sugar and extract for vanilla sugar', has(formula, 'vanilla-sugar'), () =>
-      vanillaSugar(formula),
+    ...swap(
+      'vanilla-sugar-apart',
+      say`Sugar and extract for vanilla sugar`,
+      has(formula, 'vanilla-sugar'),
+      () => vanillaSugar(formula),
     ),
-    ...swap('to-vanilla-sugar', 'Vanilla sugar for extract', has(formula, 'vanilla'), () =>
+    ...swap('to-vanilla-sugar', say`Vanilla sugar for extract`, has(formula, 'vanilla'), () =>
       toVanillaSugar(formula),
     ),
   ];

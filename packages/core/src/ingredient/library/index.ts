@@ -1,4 +1,4 @@
-import { JokulError } from '../../shown/index.js';
+import { JokulError, say } from '../../shown/index.js';
 import { composite } from '../composite.js';
 import type { Ingredient } from '../ingredient.js';
 import { compositeRows } from './composites.js';
@@ -10,8 +10,8 @@ import { readRows } from './read-rows.js';
 import { smallAmounts } from './small.js';
 import { sugars } from './sugars.js';
 
-const typical = 'typical, after public food-composition tables, rounded';
-const typicalAcid = `${typical}; base, acid and gas from molar masses or typical titratable acidity`;
+const typical = say`typical, after public food-composition tables, rounded`;
+const typicalAcid = say`${typical}; base, acid and gas from molar masses or typical titratable acidity`;
 
 const plain = [
   ...readRows(flours, typical),
@@ -38,7 +38,7 @@ export const ingredients: Library = shipped;
 export const ingredient = (id: string, library: Library = shipped): Ingredient => {
   const found = library.get(id);
   if (!found)
-    throw new JokulError('unknown-ingredient', `"${id}" is not in the ingredient library.`, 'ingredient');
+    throw new JokulError('unknown-ingredient', say`"${id}" is not in the ingredient library.`, 'ingredient');
   return found;
 };
 
@@ -73,7 +73,7 @@ export const libraryOf = (own: readonly Ingredient[]): Library => {
   if (known) return known;
   for (const { id } of own)
     if (shipped.has(id))
-      throw new JokulError('ingredient-taken', `"${id}" is an ingredient of the library already.`, 'id');
+      throw new JokulError('ingredient-taken', say`"${id}" is an ingredient of the library already.`, 'id');
   const library: Library =
     own.length === 0 ? shipped : new Map([...shipped, ...own.map((row) => [row.id, row] as const)]);
   libraries.set(own, library);

@@ -1,4 +1,4 @@
-import { JokulError } from '../../shown/index.js';
+import { JokulError, say } from '../../shown/index.js';
 import {
   allergenIds,
   allergenSourceIds,
@@ -68,7 +68,7 @@ export const readRows = (table: string, source: string): readonly Ingredient[] =
         !known.every(isAllergen) ||
         !which.every(isSource)
       )
-        throw new JokulError('bad-row', `The ingredient table cannot be read at "${row}".`, id);
+        throw new JokulError('bad-row', say`The ingredient table cannot be read at "${row}".`, id);
       const analysis = normaliseAnalysis(
         Object.fromEntries(analysisNames.map((part, i) => [part, parts[i]])) as unknown as Analysis,
         id,

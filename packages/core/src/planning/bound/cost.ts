@@ -1,3 +1,4 @@
+import { say } from '../../shown/index.js';
 import { usualWeights } from '../problem/costs.js';
 import { type Load } from '../problem/plan.js';
 import type { BatchPlan } from '../problem/plan.js';
@@ -58,10 +59,10 @@ export const costOf = (problem: PlanProblem, batches: readonly BatchPlan[]): Pla
     0,
   );
   const terms = [
-    { name: 'mixing and portioning', minutes: mixing },
-    { name: 'loading, pulling and packing', minutes: loading },
-    { name: 'hot ovens', minutes: ovenMinute * hot },
-    { name: 'pieces past their freshest', minutes: staleHour * stale },
+    { name: say`mixing and portioning`, minutes: mixing },
+    { name: say`loading, pulling and packing`, minutes: loading },
+    { name: say`hot ovens`, minutes: ovenMinute * hot },
+    { name: say`pieces past their freshest`, minutes: staleHour * stale },
   ];
   return { minutes: terms.reduce((sum, { minutes }) => sum + minutes, 0), terms };
 };

@@ -1,4 +1,4 @@
-import { formatNumber, sayDuration } from '../../shown/index.js';
+import { formatNumber, sayDuration, say } from '../../shown/index.js';
 import { type BatchPlan, type Task } from '../problem/plan.js';
 import {
   coldOvenC,
@@ -42,7 +42,7 @@ export const checkCapacity = (problem: PlanProblem, tasks: readonly Task[]): Vio
           {
             code: 'capacity' as const,
             where: resource.id,
-            message: `${resource.name}: ${used} are needed at once, ${there} are there.`,
+            message: say`${resource.name}: ${used} are needed at once, ${there} are there.`,
           },
         ];
       }
@@ -58,7 +58,7 @@ export const checkUnknown = (problem: PlanProblem, tasks: readonly Task[]): Viol
       .map((use) => ({
         code: 'capacity' as const,
         where: task.id,
-        message: `${task.id} uses ${use.resourceId}, which does not exist.`,
+        message: say`${task.id} uses ${use.resourceId}, which does not exist.`,
       })),
   );
 };
@@ -84,14 +84,14 @@ export const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]):
         found.push({
           code: 'oven',
           where: load.id,
-          message: `${load.id}: ${load.trays.length} trays in ${oven.name}, which has ${oven.places} places.`,
+          message: say`${load.id}: ${load.trays.length} trays in ${oven.name}, which has ${oven.places} places.`,
         });
       }
       if (!isAttended(problem.ovenHours, load.startS, endS)) {
         found.push({
           code: 'hours',
           where: load.id,
-          message: `${load.id} bakes outside the hours of the ovens.`,
+          message: say`${load.id} bakes outside the hours of the ovens.`,
         });
       }
       const opens = Math.max(
@@ -105,7 +105,7 @@ export const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]):
         found.push({
           code: 'oven',
           where: load.id,
-          message: `${load.id}: ${oven.name} is cold when its hours begin, and takes ${sayDuration(heats)} to ${formatNumber(load.setC)} °C.`,
+          message: say`${load.id}: ${oven.name} is cold when its hours begin, and takes ${sayDuration(heats)} to ${formatNumber(load.setC)} °C.`,
         });
       const next = loads[i + 1];
       if (!next) return;
@@ -115,7 +115,7 @@ export const checkOvens = (problem: PlanProblem, batches: readonly BatchPlan[]):
         found.push({
           code: 'oven',
           where: next.id,
-          message: `${oven.name}: ${next.id} follows ${load.id} after ${sayDuration(next.startS - endS)}; emptying, filling and the change of temperature take ${sayDuration(needs)}.`,
+          message: say`${oven.name}: ${next.id} follows ${load.id} after ${sayDuration(next.startS - endS)}; emptying, filling and the change of temperature take ${sayDuration(needs)}.`,
         });
       }
     });
@@ -144,7 +144,7 @@ export const checkBowls = (problem: PlanProblem, batches: readonly BatchPlan[]):
       {
         code: 'bowl' as const,
         where: batch.batchId,
-        message: `${batch.batchId}: mixed ${sayDuration(apartS)} after ${before.batch.batchId} in the same bowl, which is to be cleaned of ${left.join(', ')} before: ${sayDuration(bowls.cleanS)}.`,
+        message: say`${batch.batchId}: mixed ${sayDuration(apartS)} after ${before.batch.batchId} in the same bowl, which is to be cleaned of ${left.join(', ')} before: ${sayDuration(bowls.cleanS)}.`,
       },
     ];
   });
@@ -161,7 +161,7 @@ export const checkHands = (product: PlanProduct, batch: BatchPlan): Violation[] 
       {
         code: 'precedence' as const,
         where: batch.batchId,
-        message: `${batch.batchId}: ${task.id} is done by nobody.`,
+        message: say`${batch.batchId}: ${task.id} is done by nobody.`,
       },
     ];
   });

@@ -1,4 +1,4 @@
-import { sayDuration } from '../../shown/index.js';
+import { sayDuration, say } from '../../shown/index.js';
 import type { BatchPlan, Plan, Task } from '../problem/plan.js';
 import type { PlanProblem, PlanProduct } from '../problem/problem.js';
 import { checkLoads, checkStock } from './check-loads.js';
@@ -12,7 +12,7 @@ const checkBatch = (
   waitMaxS: number,
 ): Violation[] => {
   const found: Violation[] = [];
-  const say = (code: Violation['code'], message: string) =>
+  const broken = (code: Violation['code'], message: string) =>
     found.push({ code, where: batch.batchId, message: `${batch.batchId}: ${message}` });
   const one = (kind: Task['kind']) => batch.tasks.find((task) => task.kind === kind);
   const own = product.batches.find(({ id }) => id === batch.batchId);
@@ -22,7 +22,7 @@ const checkBatch = (
   const portion = one('portion');
   const begun = problem.fixed.some(({ batchId }) => batchId === batch.batchId);
   if (!mix || !portion) {
-    say('precedence', 'mixing or portioning is missing.');
+    broken('precedence', say`mixing or portioning is missing.`);
     return found;
   }
   // Not baked at all: that its pieces are missing is all there is to say.
@@ -30,27 +30,27 @@ const checkBatch = (
   const starts = batch.loads.map((load) => load.startS);
   const [first, last] = [Math.min(...starts), Math.max(...starts)];
   if (batch.tasks.some((task) => task.kind === 'prepare' && task.endS > mix.startS))
-    say('precedence', 'something is made ready for it only after it is mixed.');
-  if (portion.startS < mix.endS) say('precedence', 'it is portioned before it is mixed.');
-  if (first < portion.endS) say('precedence', 'it is baked before it is portioned.');
+    broken('precedence', say`something is made ready for it only after it is mixed.`);
+  if (portion.startS < mix.endS) broken('precedence', say`it is portioned before it is mixed.`);
+  if (first < portion.endS) broken('precedence', say`it is baked before it is portioned.`);
   const { rest } = product;
   const rested =
     rest.form === 'tub' ? [portion.startS - mix.endS] : [first - portion.endS, last - portion.endS];
   for (const restS of rested) {
     if (restS < rest.minS || restS > rest.maxS) {
-      say(
+      broken(
         'rest-window',
-        `it rests ${sayDuration(restS)}; its window is ${sayDuration(rest.minS)} to ${sayDuration(rest.maxS)}.`,
+        say`it rests ${sayDuration(restS)}; its window is ${sayDuration(rest.minS)} to ${sayDuration(rest.maxS)}.`,
       );
     }
   }
   if (rest.form === 'tub' && last - portion.endS > waitMaxS)
-    say('rest-window', 'portioned pieces wait too long for the oven.');
+    broken('rest-window', say`portioned pieces wait too long for the oven.`);
   found.push(...checkLoads(product, batch, begun));
   const mixers = own?.mixerIds ?? (own ? [own.mixerId] : [batch.mixerId]);
-  if (!mixers.includes(batch.mixerId)) say('capacity', `${batch.mixerId} does not take it.`);
+  if (!mixers.includes(batch.mixerId)) broken('capacity', say`${batch.mixerId} does not take it.`);
   if (!begun && Math.min(...batch.tasks.map((t) => t.startS)) < problem.nowS) {
-    say('past', 'it would have to begin before now.');
+    broken('past', say`it would have to begin before now.`);
   }
   return found;
 };
@@ -73,7 +73,7 @@ const checkReadiness = (product: PlanProduct, batches: readonly BatchPlan[], und
           {
             code: 'late' as const,
             where: product.code,
-            message: `${product.name} for ${demand.name}: ${due} pieces are due, ${ready} would be ready.`,
+            message: say`${product.name} for ${demand.name}: ${due} pieces are due, ${ready} would be ready.`,
           },
         ]
       : [];

@@ -1,5 +1,5 @@
 import { wallClock } from '../../quantity/index.js';
-import { sayDuration } from '../../shown/index.js';
+import { sayDuration, say } from '../../shown/index.js';
 import type { BatchPlan } from '../problem/plan.js';
 import type { Availability, PlanProblem } from '../problem/problem.js';
 import { resourceIds } from '../problem/problem.js';
@@ -61,7 +61,7 @@ const withTrays = (problem: PlanProblem, more: number): PlanProblem => ({
 /** A moment by the bakery's clock, with its date when that is another one than now. */
 const sayMoment = (atS: number, nowS: number, timeZone: string): string => {
   const { date, time } = wallClock(atS, timeZone);
-  return date === wallClock(nowS, timeZone).date ? time : `${time} on ${date}`;
+  return date === wallClock(nowS, timeZone).date ? time : say`${time} on ${date}`;
 };
 
 /** The changed plan serves the demand whole, and no other demand worse than before. */
@@ -113,14 +113,14 @@ export const waysOut = (
   if (wanted.pieces > 0)
     ways.push({
       kind: 'fewer',
-      say: `Take ${wanted.pieces} instead of ${wanted.ordered}: so many are ready in time.`,
+      say: say`Take ${wanted.pieces} instead of ${wanted.ordered}: so many are ready in time.`,
       amount: wanted.pieces,
     });
   const early = firstThat(earlierS, untilMs, (s) => works(startEarlier(problem, s), wanted, served, tries));
   if (early !== undefined)
     ways.push({
       kind: 'earlier-start',
-      say: `Begin the shifts ${sayDuration(early)} earlier.`,
+      say: say`Begin the shifts ${sayDuration(early)} earlier.`,
       amount: early,
     });
   const later = firstThat(laterS, untilMs, (s) =>
@@ -129,10 +129,11 @@ export const waysOut = (
   if (later !== undefined)
     ways.push({
       kind: 'later',
-      say: `Have it ready at ${sayMoment(dueS + later, problem.nowS, timeZone)}, ${sayDuration(later)} later.`,
+      say: say`Have it ready at ${sayMoment(dueS + later, problem.nowS, timeZone)}, ${sayDuration(later)} later.`,
       amount: later,
     });
   const trays = firstThat(traysMore, untilMs, (n) => works(withTrays(problem, n), wanted, served, tries));
-  if (trays !== undefined) ways.push({ kind: 'more-trays', say: `Find ${trays} more trays.`, amount: trays });
+  if (trays !== undefined)
+    ways.push({ kind: 'more-trays', say: say`Find ${trays} more trays.`, amount: trays });
   return ways;
 };

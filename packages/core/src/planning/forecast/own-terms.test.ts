@@ -73,7 +73,7 @@ describe('a formula on its own terms', () => {
     expect(readFormula(JSON.parse(JSON.stringify(gng)))).toEqual(gng);
     expect(() => readFormula({ ...own, bake: { ...own.bake, liner: 'foil' } })).toThrow('bake.liner');
     const named = compareVersions(gng, own).join('; ');
-    for (const words of ['on the tray lies house → mat', 'ovens any → port', 'open → covered'])
+    for (const words of ['on the tray lies house → a silicone mat', 'ovens any → port', 'open → covered'])
       expect(named).toContain(words);
   });
 });

@@ -9,7 +9,7 @@ import {
 } from '../../bake/index.js';
 import { doughOf, type Formula } from '../../formula/index.js';
 import { componentNames } from '../../ingredient/index.js';
-import { JokulError, modelled, type Figure } from '../../shown/index.js';
+import { JokulError, modelled, type Figure, say } from '../../shown/index.js';
 import { ballRadiusM, coldPorosity } from '../../thermal/index.js';
 import { layOut, openSidesOf, type Layout } from '../../tray/index.js';
 import {
@@ -48,7 +48,7 @@ export const setTemperature = (formula: Formula, fan: boolean): number =>
 
 export const trayKindOf = (equipment: Equipment, rules: HouseRules): TrayKind => {
   const found = equipment.trays.find((tray) => tray.id === rules.trayId) ?? equipment.trays[0];
-  if (!found) throw new JokulError('no-trays', 'No trays are set up: add them in Setup.', 'trays');
+  if (!found) throw new JokulError('no-trays', say`No trays are set up: add them in Setup.`, 'trays');
   return found;
 };
 
@@ -85,29 +85,29 @@ export const predictIn = (...asked: Parameters<typeof bakeInputIn>): BakeResult 
 export const doughDensityFigure = (formula: Formula): Figure => {
   const { composition } = doughOf(formula);
   return modelled({
-    name: 'Density of the mixed dough',
+    name: say`Density of the mixed dough`,
     symbol: 'ρ',
     value: doughDensityGPerMl(formula),
     unit: 'g/mL',
-    relation: '1/ρ = Σ x / ρ_x, times (1 − air)',
+    relation: say`1/ρ = Σ x / ρ_x, times (1 − air)`,
     terms: [
       ...componentNames.map((name) => ({
         symbol: 'x',
         name,
         value: composition[name],
         unit: 'share' as const,
-        source: 'composition of the ingredients',
+        source: say`composition of the ingredients`,
       })),
       {
         symbol: 'air',
-        name: 'air by volume',
+        name: say`air by volume`,
         value: coldPorosity,
         unit: 'share' as const,
-        source: 'typical',
+        source: say`typical`,
       },
     ],
-    source: 'densities of the components at 20 °C after Choi and Okos (1986)',
-    note: 'Creaming and inclusions move it: weigh three scoops.',
+    source: say`densities of the components at 20 °C after Choi and Okos (1986)`,
+    note: say`Creaming and inclusions move it: weigh three scoops.`,
   });
 };
 

@@ -1,3 +1,4 @@
+import { say } from '../../shown/index.js';
 import { type Calendar, skills, type Shift, type Skill } from '../../bakery/index.js';
 import { everyShift } from '../problem/floor-resources.js';
 import type { PlannedWork } from './give-out.js';
@@ -64,7 +65,7 @@ const handsIn = (
     const others = shifts.filter((_, other) => other !== s).flatMap(namesOf);
     return namesOf(shift).map((name, i): Hand => ({
       // Two shifts of one name are told apart by when they begin.
-      name: others.includes(name) ? `${name}, from ${shift.from}` : name,
+      name: others.includes(name) ? say`${name}, from ${shift.from}` : name,
       can: shift.can ?? skills,
       // On a day on which some are away, the last of the shift are.
       there: there.filter(({ capacity }) => capacity > i),

@@ -1,6 +1,6 @@
 import { sparePower } from '../../bake/index.js';
 import type { Oven } from '../../bakery/index.js';
-import { sumFigure, type Figure, type Term } from '../../shown/index.js';
+import { sumFigure, type Figure, type Term, say } from '../../shown/index.js';
 import type { BatchPlan, Load } from '../problem/plan.js';
 import { heatUpS, type PlanProblem } from '../problem/problem.js';
 import { ovenTasks } from './oven-tasks.js';
@@ -32,12 +32,12 @@ const ovenTerms = (
     name: `${name}, ${what}`,
     value: joule / kWh,
     unit: 'kWh',
-    source: 'estimate from the power of its heaters',
+    source: say`estimate from the power of its heaters`,
   });
   return [
-    term(`heating up for ${Math.round(upS / 60)} min`, powerW * upS),
-    term(`held hot for ${Math.round(hotS / 60)} min`, (1 - sparePower) * powerW * hotS),
-    term(`${doughKg.toFixed(1)} kg of dough baked`, doughJPerKg * doughKg),
+    term(say`heating up for ${Math.round(upS / 60)} min`, powerW * upS),
+    term(say`held hot for ${Math.round(hotS / 60)} min`, (1 - sparePower) * powerW * hotS),
+    term(say`${doughKg.toFixed(1)} kg of dough baked`, doughJPerKg * doughKg),
   ];
 };
 
@@ -74,11 +74,11 @@ export const ovenEnergy = (
   if (terms.length === 0) return null;
   return {
     energy: sumFigure({
-      name: 'Energy of the ovens',
+      name: say`Energy of the ovens`,
       symbol: 'E',
       unit: 'kWh',
       terms,
-      source: 'heating up at full power, 30 % of it to hold, and what the dough takes up; an estimate',
+      source: say`heating up at full power, 30 % of it to hold, and what the dough takes up; an estimate`,
     }),
     without: used.flatMap(({ oven }) => (oven.powerW === undefined ? [oven] : [])),
   };

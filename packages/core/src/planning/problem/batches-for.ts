@@ -4,7 +4,7 @@ import { lotId } from '../../lot/index.js';
 import { countPieces } from '../../portioning/index.js';
 import { wallClock } from '../../quantity/index.js';
 import { mixerRange } from '../../scaling/index.js';
-import { JokulError } from '../../shown/index.js';
+import { JokulError, say } from '../../shown/index.js';
 import { usableBakes, type Prediction } from '../forecast/predictions.js';
 import { doughDensityGPerMl, scaleProduct } from '../forecast/scale-product.js';
 import { dealStock } from './deal-stock.js';
@@ -175,7 +175,7 @@ const splitOrLeast = (
     if (!least) throw error;
     const left = piecesIn(least.minMassG, formula, input.rules) - pieces;
     notes.push(
-      `${formula.name}: the least that a mixer takes is ${(least.minMassG / 1000).toFixed(1)} kg; dough for ${left} pieces is left over. Freeze it, or take more orders.`,
+      say`${formula.name}: the least that a mixer takes is ${(least.minMassG / 1000).toFixed(1)} kg; dough for ${left} pieces is left over. Freeze it, or take more orders.`,
     );
     return [{ mixerId: least.id, massG: least.minMassG, pieces }];
   }

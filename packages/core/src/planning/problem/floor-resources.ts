@@ -1,3 +1,4 @@
+import { say } from '../../shown/index.js';
 import {
   handsOn,
   ovenHandsOf,
@@ -57,7 +58,11 @@ export const everyShift = (
 };
 
 const placeKinds = ['walk-in', 'freezer', 'bench'] as const;
-const kindNames = { 'walk-in': 'Chilled places', freezer: 'Frozen places', bench: 'Benches' } as const;
+const kindNames = {
+  'walk-in': say`Chilled places`,
+  freezer: say`Frozen places`,
+  bench: say`Benches`,
+} as const;
 
 /** Room of one kind of place, all places of it together: a formula says how dough rests, not in which of two fridges. */
 const placesOf = (kind: (typeof placeKinds)[number], { places }: Equipment): readonly Resource[] => {
@@ -68,17 +73,17 @@ const placesOf = (kind: (typeof placeKinds)[number], { places }: Equipment): rea
   return [
     {
       id: resourceIds.cold(kind, 'trays'),
-      name: `${name}, tray places`,
+      name: say`${name}, tray places`,
       capacity: room((p) => p.trayPlaces),
     },
     {
       id: resourceIds.cold(kind, 'tubs'),
-      name: `${name}, room for tubs`,
+      name: say`${name}, room for tubs`,
       capacity: room((p) => p.tubPlaces),
     },
     {
       id: resourceIds.cold(kind, 'bags'),
-      name: `${name}, room for bags`,
+      name: say`${name}, room for bags`,
       capacity: room((p) => p.bagPlaces),
     },
   ];
@@ -101,12 +106,12 @@ const handsOf = (
 const skillWords: Readonly<Record<Skill, string>> = {
   mix: 'mix',
   portion: 'portion',
-  oven: 'tend the ovens',
-  pack: 'ice and pack',
+  oven: say`tend the ovens`,
+  pack: say`ice and pack`,
 };
 
 const handsThatCan = (able: RareSkills): string =>
-  `Hands that can ${skillsIn(able)
+  say`Hands that can ${skillsIn(able)
     .map((skill) => skillWords[skill])
     .join(' or ')}`;
 
@@ -169,7 +174,7 @@ const ovenHandsIn = (
   rules: HouseRules,
   stretch: { readonly fromS: number; readonly toS: number },
 ): readonly Resource[] => {
-  const name = 'Hands at the ovens';
+  const name = say`Hands at the ovens`;
   const shift = rules.ovenTrayS ? ovenShift(equipment, name) : null;
   return shift ? [handsOf(equipment, rules, stretch, resourceIds.ovenHands, name, [shift])] : [];
 };
@@ -181,7 +186,14 @@ export const resourcesOf = (
   stretch: { readonly fromS: number; readonly toS: number },
 ): readonly Resource[] => [
   ...ovenHandsIn(equipment, rules, stretch),
-  handsOf(equipment, rules, stretch, resourceIds.hands, 'Hands for mixing and portioning', equipment.shifts),
+  handsOf(
+    equipment,
+    rules,
+    stretch,
+    resourceIds.hands,
+    say`Hands for mixing and portioning`,
+    equipment.shifts,
+  ),
   ...rareSkills(equipment).map((able) =>
     handsOf(
       equipment,
@@ -192,10 +204,10 @@ export const resourcesOf = (
       equipment.shifts.filter(({ can = skills }) => skillsIn(able).some((skill) => can.includes(skill))),
     ),
   ),
-  { id: resourceIds.trays, name: 'Trays', capacity: trayKindOf(equipment, rules).count },
+  { id: resourceIds.trays, name: say`Trays`, capacity: trayKindOf(equipment, rules).count },
   {
     id: resourceIds.racks,
-    name: 'Cooling racks',
+    name: say`Cooling racks`,
     capacity: equipment.racks.reduce((sum, rack) => sum + rack.places, 0),
   },
   ...equipment.mixers.map((mixer) => ({ id: mixer.id, name: mixer.name, capacity: 1 })),

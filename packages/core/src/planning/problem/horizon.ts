@@ -1,7 +1,7 @@
 import { ovenHandsOf, whyClosed } from '../../bakery/index.js';
 import { declaredIn, type Formula } from '../../formula/index.js';
 import { wallClock } from '../../quantity/index.js';
-import { JokulError, sayDuration } from '../../shown/index.js';
+import { JokulError, sayDuration, say } from '../../shown/index.js';
 import { restingPerTray } from '../../tray/index.js';
 import { rawDiameterMm, trayKindOf, trayLayout, usableBakes } from '../forecast/predictions.js';
 import { afterOvenOf, batchesFor } from './batches-for.js';
@@ -74,7 +74,7 @@ const closedOf = (
   orders.flatMap(({ id, productCode, pieces, readyByS }) => {
     const why = whyClosed(equipment.calendar, wallClock(readyByS, rules.timeZone).date);
     if (why === null) return [];
-    const reason = `The bakery is closed that day (${why}): give it another day, or open that one in Setup.`;
+    const reason = say`The bakery is closed that day (${why}): give it another day, or open that one in Setup.`;
     return [{ orderId: id, productCode, pieces, reason }];
   });
 
@@ -109,7 +109,7 @@ const productsOf = (input: HorizonInput) => {
       refuse(
         openOrders(input, code),
         code,
-        `There is no formula "${code}": change the line, or add the formula.`,
+        say`There is no formula "${code}": change the line, or add the formula.`,
       );
       continue;
     }
@@ -118,7 +118,7 @@ const productsOf = (input: HorizonInput) => {
         orderId: order.id,
         productCode: code,
         pieces: missing,
-        reason: `${formula.name} for ${order.customer} was to be ready ${sayDuration(nowS - order.readyByS)} ago. Give it a later ready-by, or take it off the list.`,
+        reason: say`${formula.name} for ${order.customer} was to be ready ${sayDuration(nowS - order.readyByS)} ago. Give it a later ready-by, or take it off the list.`,
       });
     if (orders.length === 0) continue;
     try {

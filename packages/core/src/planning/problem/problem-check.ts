@@ -1,4 +1,4 @@
-import { JokulError, sayDuration } from '../../shown/index.js';
+import { JokulError, sayDuration, say } from '../../shown/index.js';
 import type { PlanProblem } from './problem.js';
 
 /** What one plan may ask for: beyond these it is a slip, or no one bakery's work. */
@@ -16,20 +16,20 @@ const checkSize = ({ products, nowS }: PlanProblem): void => {
     if (!(pieces <= most.piecesOfProduct))
       throw new JokulError(
         'too-much',
-        `${product.name}: ${pieces} pieces are more than one plan takes (${most.piecesOfProduct}). Check the figure.`,
+        say`${product.name}: ${pieces} pieces are more than one plan takes (${most.piecesOfProduct}). Check the figure.`,
         product.code,
       );
     if (product.demands.some(({ readyByS }) => !(Math.abs(readyByS - nowS) <= most.horizonS)))
       throw new JokulError(
         'too-far',
-        `${product.name}: a ready-by is more than two months away from now. Check the date.`,
+        say`${product.name}: a ready-by is more than two months away from now. Check the date.`,
         product.code,
       );
   }
   if (trays > most.trays)
     throw new JokulError(
       'too-much',
-      `This would be ${Math.round(trays)} trays; one plan takes ${most.trays}. Check the figures.`,
+      say`This would be ${Math.round(trays)} trays; one plan takes ${most.trays}. Check the figures.`,
       'products',
     );
 };
@@ -41,7 +41,7 @@ export const checkProblem = (problem: PlanProblem): void => {
     if (product.perTray < 1) {
       throw new JokulError(
         'piece-too-large',
-        `${product.name}: not even one piece fits on a tray.`,
+        say`${product.name}: not even one piece fits on a tray.`,
         product.code,
       );
     }
@@ -56,7 +56,7 @@ export const checkProblem = (problem: PlanProblem): void => {
       if (demand.readyByS <= problem.nowS && due > begun) {
         throw new JokulError(
           'ready-by-past',
-          `${product.name} for ${demand.name} was to be ready ${sayDuration(problem.nowS - demand.readyByS)} ago. Give it a later ready-by, or take it off the list.`,
+          say`${product.name} for ${demand.name} was to be ready ${sayDuration(problem.nowS - demand.readyByS)} ago. Give it a later ready-by, or take it off the list.`,
           product.code,
         );
       }

@@ -1,4 +1,4 @@
-import { JokulError } from '../../shown/index.js';
+import { JokulError, say } from '../../shown/index.js';
 import { type Away, type Equipment, freeId, inUse } from '../../bakery/index.js';
 import type { OrderLine } from './day.js';
 
@@ -18,7 +18,7 @@ export interface Supposed<Line extends OrderLine = OrderLine> {
 
 const ovenOf = ({ ovens }: Equipment, id: string, path: string) => {
   const oven = ovens.find((own) => own.id === id && !own.retired);
-  if (!oven) throw new JokulError('unknown-oven', 'This oven is not in use.', path);
+  if (!oven) throw new JokulError('unknown-oven', say`This oven is not in use.`, path);
   return oven;
 };
 
@@ -26,7 +26,7 @@ const withoutOven = (equipment: Equipment, id: string, i: number): Equipment => 
   ovenOf(equipment, id, `ovensOut.${i}`);
   const ovens = equipment.ovens.map((oven) => (oven.id === id ? { ...oven, retired: true } : oven));
   if (inUse({ ...equipment, ovens }).ovens.length === 0)
-    throw new JokulError('none-left', 'At least one oven stays: without it nothing is baked.', 'ovensOut');
+    throw new JokulError('none-left', say`At least one oven stays: without it nothing is baked.`, 'ovensOut');
   return { ...equipment, ovens };
 };
 
@@ -39,17 +39,17 @@ const withOven = (
   const name = written.trim();
   const same = (oven: { readonly name: string }) => oven.name.toLowerCase() === name.toLowerCase();
   if (name === '' || equipment.ovens.some(same))
-    throw new JokulError('same-name', 'Give the new oven a name of its own.', `ovensMore.${i}.name`);
+    throw new JokulError('same-name', say`Give the new oven a name of its own.`, `ovensMore.${i}.name`);
   return { ...equipment, ovens: [...equipment.ovens, { ...like, id: freeId(name, equipment), name }] };
 };
 
 const withAway = (equipment: Equipment, away: NonNullable<Supposal['away']>): Equipment => {
   away.forEach(({ shift }, i) => {
     if (!equipment.shifts.some(({ name }) => name === shift))
-      throw new JokulError('unknown-shift', `No shift is called "${shift}".`, `away.${i}.shift`);
+      throw new JokulError('unknown-shift', say`No shift is called "${shift}".`, `away.${i}.shift`);
   });
   const calendar = equipment.calendar ?? { closedWeekdays: [], closedDays: [] };
-  const all = [...(calendar.away ?? []), ...away.map((own) => ({ ...own, why: 'Away' }))];
+  const all = [...(calendar.away ?? []), ...away.map((own) => ({ ...own, why: say`Away` }))];
   return { ...equipment, calendar: { ...calendar, away: all } };
 };
 

@@ -1,4 +1,4 @@
-import { JokulError } from '../../shown/index.js';
+import { JokulError, say } from '../../shown/index.js';
 import { checkPlan } from '../check/check.js';
 import { type Violation } from '../check/violation.js';
 import type { BatchPlan } from '../problem/plan.js';
@@ -79,11 +79,11 @@ export const consequences = (
 
 const moveWhole = ({ problem, batches, started, loadId, bake, startS }: MoveQuestion): MovedLoad => {
   const load = batches.flatMap(({ loads }) => loads).find(({ id }) => id === loadId);
-  if (!load) throw new JokulError('unknown-load', 'This load is not in the plan any more.', 'loadId');
+  if (!load) throw new JokulError('unknown-load', say`This load is not in the plan any more.`, 'loadId');
   if (started.has(loadId))
-    throw new JokulError('has-begun', 'This load is in its oven, or was: it stays where it is.', 'loadId');
+    throw new JokulError('has-begun', say`This load is in its oven, or was: it stays where it is.`, 'loadId');
   if (startS < problem.nowS - 60)
-    throw new JokulError('past', 'That moment is over: give it a later one.', 'startS');
+    throw new JokulError('past', say`That moment is over: give it a later one.`, 'startS');
   const { ovenId, setC, pullS } = bake;
   const readyS = load.readyS + startS - load.startS + pullS - load.pullS;
   const moved = batches.map((batch) => {

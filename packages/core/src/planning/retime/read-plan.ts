@@ -1,4 +1,4 @@
-import { JokulError } from '../../shown/index.js';
+import { JokulError, say } from '../../shown/index.js';
 import type { BatchPlan, Load, Task } from '../problem/plan.js';
 import type { OvenBake, PlanProblem } from '../problem/problem.js';
 import { workTasks } from '../problem/tasks.js';
@@ -50,10 +50,10 @@ const matched = (
     if (!own.has(batchId))
       throw new JokulError(
         'unknown-batch',
-        `The file plans ${batchId}, which is not in this day's plan. Save the plan anew, and change that file.`,
+        say`The file plans ${batchId}, which is not in this day's plan. Save the plan anew, and change that file.`,
         path,
       );
-    if (theirs.has(batchId)) throw new JokulError('same-batch', `The file plans ${batchId} twice.`, path);
+    if (theirs.has(batchId)) throw new JokulError('same-batch', say`The file plans ${batchId} twice.`, path);
     theirs.set(batchId, batch);
   }
   return batches.map((batch) => {
@@ -62,7 +62,7 @@ const matched = (
     if (!its)
       throw new JokulError(
         'missing-batch',
-        `The file leaves out ${batchId}: it plans all or none.`,
+        say`The file leaves out ${batchId}: it plans all or none.`,
         'batches',
       );
     if (
@@ -73,7 +73,7 @@ const matched = (
     )
       throw new JokulError(
         'other-batch',
-        `${batchId} is another dough in the file: product, pieces, grams and mixer stay as they are.`,
+        say`${batchId} is another dough in the file: product, pieces, grams and mixer stay as they are.`,
         'batches',
       );
     return { batch, its };
@@ -91,24 +91,24 @@ const loadsAt = (
   if (other || its.loads.length !== batch.loads.length)
     throw new JokulError(
       'other-loads',
-      `${batch.batchId} has other loads in the file: split it on Day, then save the plan anew.`,
+      say`${batch.batchId} has other loads in the file: split it on Day, then save the plan anew.`,
       'batches',
     );
   return batch.loads.map((load) => {
     const to = its.loads.find(({ id }) => id === load.id);
     const { id } = load;
     if (!to)
-      throw new JokulError('other-loads', `The file leaves out ${id}: it plans all or none.`, 'batches');
+      throw new JokulError('other-loads', say`The file leaves out ${id}: it plans all or none.`, 'batches');
     if (sameTime(load, to)) return load;
     if (started.has(id))
-      throw new JokulError('has-begun', `${id} is in its oven, or was: it stays where it is.`, 'batches');
+      throw new JokulError('has-begun', say`${id} is in its oven, or was: it stays where it is.`, 'batches');
     const oven = problem.ovens.find((own) => own.id === to.ovenId);
     if (!oven)
-      throw new JokulError('unknown-oven', `${id}: there is no oven "${to.ovenId}" in use.`, 'batches');
+      throw new JokulError('unknown-oven', say`${id}: there is no oven "${to.ovenId}" in use.`, 'batches');
     if (!isKnownBake(to, batch, bakesOf(batch)))
       throw new JokulError(
         'no-bake',
-        `${id}: ${oven.name} does not bake it at ${to.setC} °C in ${Math.round(to.pullS / 60)} min.`,
+        say`${id}: ${oven.name} does not bake it at ${to.setC} °C in ${Math.round(to.pullS / 60)} min.`,
         'batches',
       );
     const { ovenId, setC, pullS, startS } = to;
@@ -141,14 +141,14 @@ const workAt = (
   if (begun.has(batchId) || batch.stock)
     throw new JokulError(
       'has-begun',
-      `The dough of ${batchId} exists, or is being made: only its loads can go in at another time.`,
+      say`The dough of ${batchId} exists, or is being made: only its loads can go in at another time.`,
       'batches',
     );
   const product = problem.products.find(({ code }) => code === batch.productCode);
   if (!product || mixStartS === undefined || portionStartS === undefined)
     throw new JokulError(
       'other-batch',
-      `The mixing or portioning of ${batchId} is missing in the file, or its orders are gone.`,
+      say`The mixing or portioning of ${batchId} is missing in the file, or its orders are gone.`,
       'batches',
     );
   const work = workTasks(product, { ...batch, id: batchId }, { mixStartS, portionStartS }, loads);

@@ -1,3 +1,4 @@
+import { say } from '../../shown/index.js';
 import { lowerBoundS } from '../bound/bound.js';
 import { costOf } from '../bound/cost.js';
 import type { BatchPlan, Plan } from '../problem/plan.js';
@@ -124,7 +125,7 @@ export class Draft {
           productCode: share.product.code,
           pieces: share.batch.pieces - (batch?.pieces ?? 0),
           reason: batch
-            ? `Only ${batch.pieces} of ${share.batch.pieces} pieces find room. ${reason}`
+            ? say`Only ${batch.pieces} of ${share.batch.pieces} pieces find room. ${reason}`
             : reason || noOven(this.problem, share, share.dueS),
         };
       }),

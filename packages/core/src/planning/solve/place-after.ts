@@ -1,3 +1,4 @@
+import { say } from '../../shown/index.js';
 import { type BatchPlan, type Load, type Task, type Use } from '../problem/plan.js';
 import { resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { afterPullS, handsFor, piecesOf, taskOfLoad } from '../problem/tasks.js';
@@ -86,7 +87,7 @@ export const placeOne = (floor: Floor, product: PlanProduct, load: Load, placed:
       // The rack is full before anybody comes: waiting longer does not help.
       if (stop.task.kind === 'rack') break;
     }
-    if (!found) return blocked || 'the time before its ready-by';
+    if (!found) return blocked || say`the time before its ready-by`;
   }
   return { ...load, readyS };
 };
@@ -111,7 +112,7 @@ export const placeAfter = (
       const now = placeOne(floor, product, load, placed);
       if (typeof now === 'string')
         return {
-          reason: `Nobody has a hand free for icing or packing it before its ready-by: ${now} is the limit.`,
+          reason: say`Nobody has a hand free for icing or packing it before its ready-by: ${now} is the limit.`,
         };
       ready.push(now);
     }

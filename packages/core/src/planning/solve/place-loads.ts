@@ -1,4 +1,4 @@
-import { sayDuration } from '../../shown/index.js';
+import { sayDuration, say } from '../../shown/index.js';
 import type { Load, Task } from '../problem/plan.js';
 import type { PlanProblem } from '../problem/problem.js';
 import { afterPullS, loadTasks, piecesOf, portionS, restOf } from '../problem/tasks.js';
@@ -154,19 +154,19 @@ export const noOven = (problem: PlanProblem, share: BatchShareOfDay, dueS: numbe
   const after = afterPullS(product, Math.min(product.perTray, batch.pieces));
   const needs = earliestBakeS(problem, share) + quickest + after;
   if (product.bakes.length === 0)
-    return 'No oven in use can bake it: look at the ovens that its formula names, or add one in Setup.';
+    return say`No oven in use can bake it: look at the ovens that its formula names, or add one in Setup.`;
   if (needs > dueS) {
     const parts = batch.stock
       ? [
-          `its dough may be loaded in ${sayDuration(Math.max(0, earliestBakeS(problem, share) - problem.nowS))}`,
+          say`its dough may be loaded in ${sayDuration(Math.max(0, earliestBakeS(problem, share) - problem.nowS))}`,
         ]
       : [
-          `mixing ${sayDuration(product.mixS)}`,
-          `portioning ${sayDuration(portionS(product, batch))}`,
-          `resting at least ${sayDuration(product.rest.minS)}`,
+          say`mixing ${sayDuration(product.mixS)}`,
+          say`portioning ${sayDuration(portionS(product, batch))}`,
+          say`resting at least ${sayDuration(product.rest.minS)}`,
         ];
-    parts.push(`baking ${sayDuration(quickest)}`, `cooling and packing ${sayDuration(after)}`);
-    return `There is not enough time before its ready-by: ${parts.join(', ')} come to ${sayDuration(needs - problem.nowS)}, but only ${sayDuration(Math.max(0, dueS - problem.nowS))} are left. Give it a later ready-by (${sayDuration(needs - dueS)} later), or fewer pieces.`;
+    parts.push(say`baking ${sayDuration(quickest)}`, say`cooling and packing ${sayDuration(after)}`);
+    return say`There is not enough time before its ready-by: ${parts.join(', ')} come to ${sayDuration(needs - problem.nowS)}, but only ${sayDuration(Math.max(0, dueS - problem.nowS))} are left. Give it a later ready-by (${sayDuration(needs - dueS)} later), or fewer pieces.`;
   }
-  return `The ovens are full before its ready-by: no chamber has ${sayDuration(quickest)} free in time. Move another product earlier, give this one a later ready-by, or fewer pieces.`;
+  return say`The ovens are full before its ready-by: no chamber has ${sayDuration(quickest)} free in time. Move another product earlier, give this one a later ready-by, or fewer pieces.`;
 };

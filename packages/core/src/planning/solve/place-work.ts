@@ -1,4 +1,4 @@
-import { sayDuration } from '../../shown/index.js';
+import { sayDuration, say } from '../../shown/index.js';
 import { type Load, type Task } from '../problem/plan.js';
 import { resourceIds, type PlanBatch, type PlanProblem } from '../problem/problem.js';
 import { loadTasks, portionS, restOf, workTasks } from '../problem/tasks.js';
@@ -77,15 +77,15 @@ const mostMoments = 4000;
 const whyNone = ({ product, batch }: BatchShareOfDay, blocked: ReadonlyMap<string, number>): Refusal => {
   const [most] = [...blocked].sort((a, b) => b[1] - a[1]);
   const { rest } = product;
-  const window = `${sayDuration(rest.minS)} to ${sayDuration(rest.maxS)}`;
+  const window = say`${sayDuration(rest.minS)} to ${sayDuration(rest.maxS)}`;
   if (batch.stock)
     return {
-      reason: `There is no room for its dough until it is baked: ${most?.[0] ?? 'time'} is the limit.`,
+      reason: say`There is no room for its dough until it is baked: ${most?.[0] ?? say`time`} is the limit.`,
     };
   return {
     reason: most
-      ? `No time for mixing and portioning within its rest window (${window}) where there is room: ${most[0]} is the limit.`
-      : `Its loads lie too far apart for one rest window (${window}). Split the order over two batches.`,
+      ? say`No time for mixing and portioning within its rest window (${window}) where there is room: ${most[0]} is the limit.`
+      : say`Its loads lie too far apart for one rest window (${window}). Split the order over two batches.`,
   };
 };
 
@@ -150,7 +150,7 @@ export const placeWork = (
         const stop = floor.blocking(work);
         const mixes = work.find(({ kind }) => kind === 'mix');
         if (!stop && mixes && !floor.bowlIsClean(mixerId, product.code, mixes, work)) {
-          count('cleaning the bowl of an allergen');
+          count(say`cleaning the bowl of an allergen`);
           continue;
         }
         if (!stop) {

@@ -1,3 +1,4 @@
+import { say } from '../../shown/index.js';
 import { costOf, type PlanCost } from '../bound/cost.js';
 import { leastCost } from '../bound/least-cost.js';
 import { leastUndone, type SolveLinear } from '../bound/undone-bound.js';
@@ -59,7 +60,7 @@ const reasonFor = (
   const own = (product?.batches ?? []).filter(
     ({ id, serves }) => reasons.has(id) && (serves?.includes(demand) ?? true),
   );
-  return reasons.get(own[0]?.id ?? '') ?? 'Its pieces are ready only after its ready-by.';
+  return reasons.get(own[0]?.id ?? '') ?? say`Its pieces are ready only after its ready-by.`;
 };
 
 /**

@@ -1,4 +1,4 @@
-import { JokulError } from '../../shown/index.js';
+import { JokulError, say, counted } from '../../shown/index.js';
 import type { BatchPlan, Load, PlanTray, Task } from '../problem/plan.js';
 import { resourceIds } from '../problem/problem.js';
 import { piecesOf } from '../problem/tasks.js';
@@ -50,12 +50,12 @@ export const splitLoad = (
   trays: number,
 ): { readonly batch: BatchPlan; readonly part: Load } => {
   const whole = batch.loads.find(({ id }) => id === loadId);
-  if (!whole) throw new JokulError('unknown-load', 'This load is not in the plan any more.', 'loadId');
+  if (!whole) throw new JokulError('unknown-load', say`This load is not in the plan any more.`, 'loadId');
   const stay = whole.trays.length - trays;
   if (!Number.isInteger(trays) || trays < 1 || stay < 1)
     throw new JokulError(
       'bad-split',
-      `It has ${whole.trays.length} ${whole.trays.length === 1 ? 'tray' : 'trays'}: at least one goes, and one stays.`,
+      say`It has ${whole.trays.length} ${counted(whole.trays.length, 'tray', 'trays')}: at least one goes, and one stays.`,
       'trays',
     );
   const id = `${batch.batchId}-L${Math.max(...batch.loads.map(numberOf)) + 1}`;
