@@ -4,8 +4,8 @@ import { orSay, say } from './lib/say.mjs';
 import { gatherWords } from './lib/words.mjs';
 
 /*
- * npm run words: gathers everything that the interface says into one catalogue, apps/web/src/words/en.po, with the files it
- * stands in. -- --check says whether the catalogue is as the interface has it, and writes nothing.
+ * npm run words: gathers everything that Jokul says into one catalogue, apps/web/src/words/en.po, with the files it
+ * stands in. -- --check says whether the catalogue is as the sources have it, and writes nothing.
  */
 await orSay(async () => {
   const file = inRoot('apps/web/src/words/en.po');

@@ -58,7 +58,7 @@ const words: Plugin = {
   },
 };
 
-/** A worker has no language of its own: it answers in codes, and the page has the words. */
+/** What the core says it says in a worker too (`words/speak-core`); what the interface says is for the page. */
 const silentWorkers = {
   name: 'silent-workers',
   resolveId(source: string, importer?: string) {

@@ -15,6 +15,39 @@ describe('the catalogue', () => {
     expect(words).not.toMatch(/'\{/);
   });
 
+  it('holds what the core, its contracts and the server say, under the message that they say', async () => {
+    const words = await gatherWords();
+    for (const origin of [
+      'packages/core/src/rest/alarm.ts',
+      'packages/contracts/src/orders.ts',
+      'apps/server/src/orders/orders.service.ts',
+    ])
+      expect(words).toContain(`#: ${origin}`);
+    const core = await import(inRoot('packages/core/dist/index.js'));
+    const said = new Set();
+    core.speakWith((parts, put) => {
+      const place = (value, i) =>
+        typeof value === 'object' ? `{${i}, plural, one {${value.one}} other {${value.other}}}` : `{${i}}`;
+      said.add(parts.reduce((text, part, i) => text + (i > 0 ? place(put[i - 1], i - 1) : '') + part, ''));
+      return 'x';
+    });
+    try {
+      for (const formula of core.demoFormulas) {
+        core.swapsFor(formula).forEach(({ make }) => make?.());
+        core.checkSoundness({ ...formula, lines: formula.lines?.slice(0, 2) ?? [] });
+        core.bake(core.bakeInputOf(formula, { start: 6, tray: 'bright-aluminium', liner: 'mat', setC: 175 }));
+      }
+      core.readRecipe('2 cups unicorn dust\n1 can of milk\n3 eggs', {});
+    } finally {
+      core.speakWith(undefined);
+    }
+    expect(said.size).toBeGreaterThan(40);
+    const outside = [...said].filter(
+      (message) => !words.includes(`msgid "${message.replaceAll('"', '\\"')}"`),
+    );
+    expect(outside).toEqual([]);
+  });
+
   it('is never what a choice is told by: in another language it would be another choice', () => {
     const pages = readdirSync(inRoot('apps/web/src'), { recursive: true }).filter((file) =>
       file.endsWith('.tsx'),

@@ -1,3 +1,4 @@
+import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { brokenBy, sayBroken, type Broken } from './common/broken-database.js';
 import { readConfig } from './config/config.js';
@@ -22,17 +23,17 @@ try {
 } catch (error) {
   const code = isErrorWithCode(error) ? error.code : '';
   if (code === 'EADDRINUSE') {
-    console.error(`Port ${config.port} is taken by another program. Choose another one with JOKUL_PORT.`);
+    console.error(say`Port ${config.port} is taken by another program. Choose another one with JOKUL_PORT.`);
   } else if (['ECONNREFUSED', 'ETIMEDOUT', 'ENOENT'].includes(code)) {
     console.error(
-      `The database does not answer on 127.0.0.1:${config.database.port}. "npm start" starts it; if it runs, look into .jokul/db/mariadb.log.`,
+      say`The database does not answer on 127.0.0.1:${config.database.port}. "npm start" starts it; if it runs, look into .jokul/db/mariadb.log.`,
     );
   } else if (code === 'newer-data') {
     console.error((error as Error).message);
   } else if (brokenBy(error)) {
     console.error(sayBroken(brokenBy(error) as Broken));
   } else if (code === 'ER_ACCESS_DENIED_ERROR') {
-    console.error('The database refuses the password. Start Jokul with "npm start", which knows it.');
+    console.error(say`The database refuses the password. Start Jokul with "npm start", which knows it.`);
   } else {
     console.error(error);
   }

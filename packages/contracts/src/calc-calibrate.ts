@@ -31,7 +31,7 @@ const Colour = () =>
         const score = typeof value === 'object' && value !== null && 'edge' in value ? value.edge : value;
         return typeof score === 'number' && score >= 0 && score <= 100;
       },
-      defaultMessage: () => say`A colour is a score of 0 to 100, or { edge } with it.`,
+      defaultMessage: () => say`A colour is a score of 0 to 100, or its edge with it.`,
     },
   });
 

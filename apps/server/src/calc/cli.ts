@@ -1,5 +1,5 @@
 import { text } from 'node:stream/consumers';
-import { JokulError } from '@jokul/core';
+import { JokulError, say } from '@jokul/core';
 import { calculate, readyFor } from './calculate.js';
 
 /* npm run -s calc -- NAME < in.json */
@@ -7,7 +7,7 @@ const parse = (input: string): unknown => {
   try {
     return JSON.parse(input);
   } catch {
-    throw new JokulError('bad-json', 'The input is no valid JSON.');
+    throw new JokulError('bad-json', say`The input is no valid JSON.`);
   }
 };
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { ingredients, matchIngredient } from '@jokul/core';
-import { inAmerican } from './american';
+import { inAmerican } from './american-words';
 
 describe('names of ingredients in American words', () => {
   const renamed = [...ingredients.values()].filter(({ name }) => inAmerican(name) !== name);

@@ -1,4 +1,5 @@
 import { i18n } from '@lingui/core';
+import type { Spoken } from './speak-core';
 
 /** English ships; the pseudo-language shows what stands outside the catalogue, is glued together or cut. */
 export const languages = ['en', 'pseudo'] as const;
@@ -46,6 +47,11 @@ const wanted = (): Language => {
   }
 };
 
+let spoken: Spoken | '' = '';
+
+/** What the core speaks on this page; nothing where it is English. A worker is told by its name. */
+export const spokenHere = (): Spoken | '' => spoken;
+
 /**
  * Sets the language of this page. It must have been set before any module that says something is evaluated; `main`
  * therefore fetches the application only then.
@@ -53,6 +59,10 @@ const wanted = (): Language => {
 export const speak = async (language = wanted()): Promise<void> => {
   // English stands in the files themselves: see words.babel.mjs.
   i18n.loadAndActivate({ locale: 'en', messages: {} });
-  if (language === 'pseudo') (await import('./pseudo')).speakPseudo(i18n);
-  else if (wordsHere() === 'american') (await import('./american')).speakAmerican(i18n);
+  spoken = language === 'pseudo' ? 'pseudo' : wordsHere() === 'american' ? 'american' : '';
+  if (!spoken) return;
+  // Before anything else of the core, whose constants say something too.
+  (await import('./speak-core')).speakCore(spoken);
+  if (spoken === 'pseudo') (await import('./pseudo')).speakPseudo(i18n);
+  else (await import('./american')).speakAmerican(i18n);
 };

@@ -1,17 +1,10 @@
 import type { I18n } from '@lingui/core';
 import { setCoreWords } from './core-words';
+import { accent, longer } from './pseudo-words';
 import { inParts, sayThrough, type Parts } from './say-through';
 
 /** The locale of the pseudo-language: it counts and says dates as English does. */
 const pseudoLocale = 'en-XA';
-
-const plain = 'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ';
-const accented = 'áƀćđéƒǧħíĵķĺḿńóṕʠŕśťúṽŵẋýžÁƁĆĐÉƑǦĦÍĴĶĹḾŃÓṔɊŔŚŤÚṼŴẊÝŽ';
-const accents = new Map([...plain].map((letter, i) => [letter, [...accented][i] ?? letter]));
-
-/** Marks of elements (`<0>`, `</0>`) stay as they are. */
-const accent = (text: string): string =>
-  text.replace(/<\/?\d+\/?>|[A-Za-z]/g, (found) => accents.get(found) ?? found);
 
 const lettersOf = (text: string): number => text.replace(/<\/?\d+\/?>/g, '').length;
 
@@ -23,14 +16,17 @@ const length = (parts: Parts): number =>
  * catalogue; brackets in brackets are a sentence glued together.
  * @param message compiled: words, and places for values
  */
-export const inPseudo = (message: Parts): Parts => {
-  const more = Math.ceil(0.4 * length(message));
-  return ['⟦', ...inParts(message, accent), ' ', '·'.repeat(more), '⟧'];
-};
+export const inPseudo = (message: Parts): Parts => [
+  '⟦',
+  ...inParts(message, accent),
+  ' ',
+  longer(length(message)),
+  '⟧',
+];
 
-/** From now on every message is said in the pseudo-language; the core's sentences, English in every language, are marked. */
+/** From now on every message is said in the pseudo-language; what the server says, English in every language, is marked. */
 export const speakPseudo = (i18n: I18n): void => {
   i18n.loadAndActivate({ locale: pseudoLocale, messages: {} });
-  setCoreWords((sentence) => `‹${sentence}›`);
+  setCoreWords((sentence) => (sentence.includes('⟦') ? sentence : `‹${sentence}›`));
   sayThrough(i18n, inPseudo);
 };

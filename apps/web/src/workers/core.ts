@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { wrap, type Remote } from 'comlink';
 import type { CoreApi } from './core.worker';
+import { spokenHere } from '../words/language';
 import { failing } from './failing';
 
 export interface CoreWorker {
@@ -10,7 +11,10 @@ export interface CoreWorker {
 
 /** A worker of its own, for long work that can be stopped. Its calls fail when it breaks or is stopped. */
 export const startCore = (): CoreWorker => {
-  const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
+  const worker = new Worker(new URL('./core.worker.ts', import.meta.url), {
+    type: 'module',
+    name: spokenHere(),
+  });
   const { api, fail } = failing(wrap<CoreApi>(worker));
   const broken = () => {
     worker.terminate();

@@ -1,3 +1,4 @@
+import './spoken-here';
 import { expose } from 'comlink';
 import {
   adjustInput,
@@ -14,6 +15,7 @@ import {
   lifeOf,
   loadedPlace,
   restCurve,
+  sayNames,
   shapeForecast,
   temperatureFor,
   type AtLoading,
@@ -47,6 +49,7 @@ import {
   type ShapeForecast,
 } from '@jokul/core';
 
+import { inAmerican } from '../words/american-words';
 import { readWritten, type Reading, type Written } from './reading';
 
 export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'setC' | 'limits' | keyof OvenHeat> & {
@@ -126,4 +129,5 @@ const api = {
 };
 export type CoreApi = typeof api;
 
+if (self.name === 'american') sayNames(inAmerican);
 expose(api);

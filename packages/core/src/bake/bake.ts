@@ -52,92 +52,93 @@ const windowsOf = (found: readonly Probe[]): readonly DonenessWindow[] => {
     .filter((window) => window.toS > window.fromS);
 };
 
-const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certainty): Figure => {
-  const { setup } = input;
+/** What goes into a bake, as its pull shows it. */
+const termsOf = ({ setup, known, contact }: BakeInput): Figure['terms'] => {
   const startC = typeof setup.start === 'number' ? setup.start : (setup.start[0] ?? 0);
-  return modelled({
+  return [
+    {
+      symbol: 'm',
+      name: say`piece, ${settingWord(setup.shape)}`,
+      value: setup.massG,
+      unit: 'g',
+      source: say`formula`,
+    },
+    {
+      symbol: 'T₀',
+      name: say`core when loaded`,
+      value: startC,
+      unit: '°C',
+      source: say`cold model, or as set`,
+    },
+    {
+      symbol: 'T_set',
+      name: setup.fan ? say`oven, fan` : say`oven, still`,
+      value: setup.setC,
+      unit: '°C',
+      source: say`formula and oven`,
+    },
+    {
+      symbol: 'h',
+      name: setup.fan ? say`convection in the oven` : say`convection in the oven, air and dough 75 °C apart`,
+      value: setup.fan ? setup.parameters.hFan : setup.parameters.hStill,
+      unit: 'W/m²K',
+      source: known ? say`tuned, and learned from logged bakes` : say`typical range, tuned`,
+    },
+    ...(setup.offsetK
+      ? [
+          {
+            symbol: 'ΔT',
+            name: say`air above what is set`,
+            value: setup.offsetK,
+            unit: 'K' as const,
+            source: known?.calibration
+              ? say`Setup, and learned from logged bakes`
+              : say`as the oven is set up`,
+          },
+        ]
+      : []),
+    {
+      symbol: 'h_c',
+      name: say`contact, ${settingWord(setup.liner)} on ${settingWord(setup.tray)}`,
+      value: contact,
+      unit: 'W/m²K',
+      source: say`estimate`,
+    },
+    {
+      symbol: 'w',
+      name: say`water of the dough`,
+      value: setup.dough.composition.water,
+      unit: 'share',
+      source: say`formula`,
+    },
+    {
+      symbol: 's',
+      name: say`sugars of the dough`,
+      value: setup.dough.sugar,
+      unit: 'share',
+      source: say`formula`,
+    },
+    {
+      symbol: 'f',
+      name: say`fat that softens and melts in the dough`,
+      value: fatIn(setup.dough.fats),
+      unit: 'share',
+      source: say`formula`,
+    },
+  ];
+};
+
+const pullFigure = (input: BakeInput, pullS: number, how: string, sure: Certainty): Figure =>
+  modelled({
     name: how,
     symbol: 't',
     value: pullS,
     unit: 's',
     relation: say`heat, water, set, lift, spread and browning of the piece on its tray; doneness read after 4 min carryover`,
-    terms: [
-      {
-        symbol: 'm',
-        name: say`piece, ${settingWord(setup.shape)}`,
-        value: setup.massG,
-        unit: 'g',
-        source: say`formula`,
-      },
-      {
-        symbol: 'T₀',
-        name: say`core when loaded`,
-        value: startC,
-        unit: '°C',
-        source: say`cold model, or as set`,
-      },
-      {
-        symbol: 'T_set',
-        name: setup.fan ? say`oven, fan` : say`oven, still`,
-        value: setup.setC,
-        unit: '°C',
-        source: say`formula and oven`,
-      },
-      {
-        symbol: 'h',
-        name: setup.fan
-          ? say`convection in the oven`
-          : say`convection in the oven, air and dough 75 °C apart`,
-        value: setup.fan ? setup.parameters.hFan : setup.parameters.hStill,
-        unit: 'W/m²K',
-        source: input.known ? say`tuned, and learned from logged bakes` : say`typical range, tuned`,
-      },
-      ...(setup.offsetK
-        ? [
-            {
-              symbol: 'ΔT',
-              name: say`air above what is set`,
-              value: setup.offsetK,
-              unit: 'K' as const,
-              source: input.known?.calibration
-                ? say`Setup, and learned from logged bakes`
-                : say`as the oven is set up`,
-            },
-          ]
-        : []),
-      {
-        symbol: 'h_c',
-        name: say`contact, ${settingWord(setup.liner)} on ${settingWord(setup.tray)}`,
-        value: input.contact,
-        unit: 'W/m²K',
-        source: say`estimate`,
-      },
-      {
-        symbol: 'w',
-        name: say`water of the dough`,
-        value: setup.dough.composition.water,
-        unit: 'share',
-        source: say`formula`,
-      },
-      {
-        symbol: 's',
-        name: say`sugars of the dough`,
-        value: setup.dough.sugar,
-        unit: 'share',
-        source: say`formula`,
-      },
-      {
-        symbol: 'f',
-        name: say`fat that softens and melts in the dough`,
-        value: fatIn(setup.dough.fats),
-        unit: 'share',
-        source: say`formula`,
-      },
-    ],
+    terms: termsOf(input),
     source: say`evaporation-condensation model with Choi-Okos properties, parameters tuned on what is generally known (docs/models.md, Bake)`,
     note: certaintyNote(sure, pullS),
   });
-};
 
 /** Why there is no pull for the target: never so far within the hour, or past it by the time that the centre is done. */
 const outOfReach = ({ setup, centreC }: BakeInput, target: Doneness, pullS: number | null): Warning => ({

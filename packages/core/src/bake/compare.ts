@@ -49,5 +49,6 @@ export const differenceInWords = (base: BakeResult, other: BakeResult): string =
     );
   if (parts.length === 0) return say`Nothing that an eye or a clock would notice.`;
   const text = parts.join(', ');
-  return `${text[0]?.toUpperCase()}${text.slice(1)}.`;
+  // A letter behind a mark too: another language may begin a sentence with one.
+  return `${text.replace(/^\P{L}?\p{L}/u, (first) => first.toUpperCase())}.`;
 };

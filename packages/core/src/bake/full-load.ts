@@ -124,7 +124,7 @@ const togetherFigure = (
     symbol: 't',
     value: togetherS,
     unit: 's',
-    relation: say`t = mean of the pulls that the places want; air: C dT/dt = P(T) − (Q_load − Q_one)`,
+    relation: say`${'t'} = mean of the pulls that the places want; air: ${'C dT/dt = P(T) − (Q_load − Q_one)'}`,
     terms: [
       ...going.map(({ tray }, i) => ({
         symbol: `t${tray.position}`,

@@ -31,7 +31,7 @@ const ingredientMass = relation({
     B: { symbol: 'B', name: say`sum of all percents that reach the dough`, unit: '%' },
   },
   formula: ({ M, b, B }) => div(mul(M, b), B),
-  source: say`m = M b / B, from the definition of baker's percent`,
+  source: say`${'m = M b / B'}, from the definition of baker's percent`,
   note: say`Browned butter counts in B without the water and the pan loss that it leaves behind.`,
 });
 

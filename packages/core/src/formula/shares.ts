@@ -44,6 +44,6 @@ export const componentShare = (formula: Pick<Formula, 'stages'>, component: Doug
     symbol: 'w',
     unit: 'share',
     terms: terms.filter((term) => term.value > 0),
-    source: say`mass balance over the ingredients, B = sum of the percents that reach the dough`,
+    source: say`mass balance over the ingredients, ${'B'} = sum of the percents that reach the dough`,
   });
 };

@@ -109,7 +109,7 @@ export const coolBrownedButter = (q: PanCooling, targetC: number): Figure | null
     symbol: 't',
     value: timeS,
     unit: 's',
-    relation: say`m dh/dt = −h A (T − T_air)`,
+    relation: 'm dh/dt = −h A (T − T_air)',
     terms: [
       { symbol: 'm', name: say`browned butter`, value: q.massG, unit: 'g', source: say`formula` },
       {

@@ -61,7 +61,7 @@ export const softenButter = (
           symbol: 't',
           value: curve.reachedS,
           unit: 's',
-          relation: say`ρ ∂h/∂t = ∇·(k ∇T), at the surface −k ∂T/∂n = h (T − T_room)`,
+          relation: say`${'ρ ∂h/∂t = ∇·(k ∇T)'}, at the surface ${'−k ∂T/∂n = h (T − T_room)'}`,
           terms: [
             {
               symbol: 'body',

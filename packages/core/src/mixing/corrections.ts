@@ -10,7 +10,7 @@ const factorOf = relation({
     t: { symbol: 't', name: say`target`, unit: 'g' },
   },
   formula: ({ a, t }) => div(a, t),
-  source: say`f = a / t: the ratios of the formula are kept`,
+  source: say`${'f = a / t'}: the ratios of the formula are kept`,
 });
 const newTotal = relation({
   name: say`Dough after scaling`,
@@ -71,7 +71,9 @@ const mostScaling = 1.35;
 const scaledUp = (factor: number, totalG: number, topUps: readonly TopUp[]): string => {
   const more = formatNumber(100 * (factor - 1));
   const total = formatNumber(totalG);
-  const needs = topUps.map(({ name, addG }) => `${name.toLowerCase()} +${formatNumber(addG)} g`).join(', ');
+  const needs = topUps
+    .map(({ name, addG }) => say`${name.toLowerCase()} +${formatNumber(addG)} g`)
+    .join(', ');
   return needs
     ? say`Scale everything else +${more} %: the dough becomes ${total} g, and what is already in needs more: ${needs}.`
     : say`Scale everything else +${more} %: the dough becomes ${total} g.`;

@@ -21,7 +21,7 @@ const byFill = relation({
     rho: { symbol: 'ρ', name: say`density of the mixed dough`, unit: 'g/mL' },
   },
   formula: ({ V, f, rho }) => mul(mul(V, f), rho),
-  source: say`M = V f ρ`,
+  source: 'M = V f ρ',
 });
 const bySize = relation({
   name: say`Dough as entered`,

@@ -102,7 +102,7 @@ const outsideOf = (mean: Figure, deviation: Figure, targetG: number, toleranceG:
     symbol: 'P',
     value,
     unit: 'share',
-    relation: say`P = Φ((x̄ − Q − T) / s) + Φ((Q − T − x̄) / s), Φ the normal distribution`,
+    relation: say`${'P = Φ((x̄ − Q − T) / s) + Φ((Q − T − x̄) / s)'}, Φ the normal distribution`,
     terms: [
       {
         symbol: 'x̄',
@@ -212,7 +212,7 @@ const spreadOf = relation({
     },
   },
   formula: ({ t, m, Q, x }) => mul(t, pow(div(m, Q), x)),
-  source: say`t' = t (m / Q)^x, fitted to two bakes of the model`,
+  source: say`${"t' = t (m / Q)^x"}, fitted to two bakes of the model`,
 });
 
 /** What uneven pieces do to the bake: when the lightest and the heaviest of a sample would want to be pulled. */

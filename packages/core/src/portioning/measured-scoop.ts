@@ -10,7 +10,7 @@ const densityOf = relation({
     V: { symbol: 'V', name: say`level volume`, unit: 'mL' },
   },
   formula: ({ m, V }) => div(m, V),
-  source: say`ρ = m / V, as this hand fills it`,
+  source: say`${'ρ = m / V'}, as this hand fills it`,
   note: say`Weighed heaped, it holds for heaped scoops: the heap is in it.`,
 });
 const meanOf = relation({
@@ -64,7 +64,7 @@ const heapOf = relation({
     },
   },
   formula: ({ m, h }) => mul(m, h),
-  source: say`m = m_level h`,
+  source: 'm = m_level h',
 });
 /** A heaped scoop of what a level one holds. */
 export const heaped = (level: Figure, heap = 1.18): Figure => heapOf({ m: level, h: heap });

@@ -111,7 +111,7 @@ export const learnTransfer = (readings: readonly NeedleReading[]): NeedleAnswer 
       symbol: 'f',
       value: factor,
       unit: '',
-      relation: say`f = argmin ½ (ln f / 0.3)² + Σ 2.5 ln(1 + ((T − T(f)) / 1 K)² / 4)`,
+      relation: 'f = argmin ½ (ln f / 0.3)² + Σ 2.5 ln(1 + ((T − T(f)) / 1 K)² / 4)',
       terms: [
         {
           symbol: 'h',

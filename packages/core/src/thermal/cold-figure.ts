@@ -30,7 +30,7 @@ export const coldFigure = ({ name, seconds, standing, note, air, ...at }: ColdAc
     symbol: 't',
     value: seconds,
     unit: 's',
-    relation: say`ρ ∂h/∂t = ∇·(k ∇T), at the surface −k ∂T/∂n = h (T − T_air)`,
+    relation: say`${'ρ ∂h/∂t = ∇·(k ∇T)'}, at the surface ${'−k ∂T/∂n = h (T − T_air)'}`,
     terms: [
       { symbol: 'body', name: says, value: at.massG, unit: 'g', source: say`formula and form` },
       {

@@ -13,7 +13,12 @@ const plainFlour = (formula: Formula, from: string): Swapped => ({
       })),
     ),
   ),
-  says: say`Taken apart into what it is made of: ${ingredient(from).source.replace('made of ', '')}.`,
+  says: say`Taken apart into what it is made of: ${ingredient(from)
+    .parts.map(
+      ({ ingredientId, share }) =>
+        `${ingredient(ingredientId).name.toLowerCase()} ${formatNumber(share * 100)} %`,
+    )
+    .join(', ')}.`,
 });
 
 /**

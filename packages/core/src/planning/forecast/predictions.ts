@@ -89,7 +89,7 @@ export const doughDensityFigure = (formula: Formula): Figure => {
     symbol: 'ρ',
     value: doughDensityGPerMl(formula),
     unit: 'g/mL',
-    relation: say`1/ρ = Σ x / ρ_x, times (1 − air)`,
+    relation: say`${'1/ρ = Σ x / ρ_x'}, times (1 − air)`,
     terms: [
       ...componentNames.map((name) => ({
         symbol: 'x',
