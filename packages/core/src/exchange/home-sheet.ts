@@ -73,24 +73,24 @@ const measuresOf = (kitchen: Kitchen): readonly Measure[] => {
   const cups = wholes(12).flatMap((n) =>
     fractions.map(([part, sign]) => ({
       ml: (n + part) * cup,
-      says: `${number(n, sign)} ${n + part > 1 ? 'cups' : 'cup'}`,
+      says: n + part > 1 ? say`${number(n, sign)} cups` : say`${number(n, sign)} cup`,
       tools: (n > 0 ? 1 : 0) + (part > 0 ? 1 : 0),
     })),
   );
-  const spoons = wholes(3).map((n) => ({ ml: n * tbsp, says: `${n} tbsp`, tools: 1 }));
+  const spoons = wholes(3).map((n) => ({ ml: n * tbsp, says: say`${n} tbsp`, tools: 1 }));
   const small = wholes(2).flatMap((n) =>
     spoonFractions
       .filter(([part]) => n === 0 || part !== 1 / 8)
       .map(([part, sign]) => ({
         ml: (n + part) * tsp,
-        says: `${number(n, sign)} tsp`,
+        says: say`${number(n, sign)} tsp`,
         tools: 1 + (part > 0 && n > 0 ? 1 : 0),
       })),
   );
   /** Between the quarter and the whole: two spoons of the set. */
   const pinch = [
-    [3 / 8, '¼ tsp and ⅛ tsp'],
-    [5 / 8, '½ tsp and ⅛ tsp'],
+    [3 / 8, say`¼ tsp and ⅛ tsp`],
+    [5 / 8, say`½ tsp and ⅛ tsp`],
   ] as const;
   const fine = pinch.map(([n, says]) => ({ ml: n * tsp, says, tools: 2 }));
   const both = (a: readonly Measure[], b: readonly Measure[]) =>
@@ -99,7 +99,7 @@ const measuresOf = (kitchen: Kitchen): readonly Measure[] => {
       .flatMap((x) =>
         b
           .filter(({ ml }) => ml > 0)
-          .map((y) => ({ ml: x.ml + y.ml, says: `${x.says} and ${y.says}`, tools: x.tools + y.tools })),
+          .map((y) => ({ ml: x.ml + y.ml, says: say`${x.says} and ${y.says}`, tools: x.tools + y.tools })),
       );
   return [...cups, ...spoons, ...small, ...fine, ...both(cups, spoons), ...both(spoons, small)].filter(
     ({ ml }) => ml > 0,
@@ -128,7 +128,7 @@ const homeLine = (food: Ingredient, massG: number, kitchen: Kitchen, on: Topping
   if (each !== undefined) {
     const n = Math.max(1, Math.round(massG / each));
     if (Math.abs((n * each) / massG - 1) <= tooFar)
-      return { ...line, measure: `${n} ${eggSize}`, measureG: n * each, packing: '' };
+      return { ...line, measure: say`${n} large`, measureG: n * each, packing: '' };
   }
   const weighed = { ...line, measure: `${Math.max(1, Math.round(massG))} g`, measureG: massG, packing: '' };
   const packed = packingOf(food);

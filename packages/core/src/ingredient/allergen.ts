@@ -1,3 +1,5 @@
+import { say } from '../shown/index.js';
+
 /** One entry of the union of the EU list of 14 (Regulation 1169/2011, Annex II) and the US list of 9 (FALCPA, FASTER). */
 export interface AllergenEntry {
   readonly id: string;
@@ -7,21 +9,21 @@ export interface AllergenEntry {
 }
 
 export const allergenList = [
-  { id: 'gluten', name: 'cereals containing gluten', eu: true, us: false },
-  { id: 'wheat', name: 'wheat', eu: false, us: true },
-  { id: 'crustaceans', name: 'crustaceans', eu: true, us: true },
-  { id: 'egg', name: 'egg', eu: true, us: true },
-  { id: 'fish', name: 'fish', eu: true, us: true },
-  { id: 'peanut', name: 'peanut', eu: true, us: true },
-  { id: 'soy', name: 'soy', eu: true, us: true },
-  { id: 'milk', name: 'milk', eu: true, us: true },
-  { id: 'nuts', name: 'tree nuts', eu: true, us: true },
-  { id: 'celery', name: 'celery', eu: true, us: false },
-  { id: 'mustard', name: 'mustard', eu: true, us: false },
-  { id: 'sesame', name: 'sesame', eu: true, us: true },
-  { id: 'sulphite', name: 'sulphite', eu: true, us: false },
-  { id: 'lupin', name: 'lupin', eu: true, us: false },
-  { id: 'molluscs', name: 'molluscs', eu: true, us: false },
+  { id: 'gluten', name: say`cereals containing gluten`, eu: true, us: false },
+  { id: 'wheat', name: say`wheat`, eu: false, us: true },
+  { id: 'crustaceans', name: say`crustaceans`, eu: true, us: true },
+  { id: 'egg', name: say`egg`, eu: true, us: true },
+  { id: 'fish', name: say`fish`, eu: true, us: true },
+  { id: 'peanut', name: say`peanut`, eu: true, us: true },
+  { id: 'soy', name: say`soy`, eu: true, us: true },
+  { id: 'milk', name: say`milk`, eu: true, us: true },
+  { id: 'nuts', name: say`tree nuts`, eu: true, us: true },
+  { id: 'celery', name: say`celery`, eu: true, us: false },
+  { id: 'mustard', name: say`mustard`, eu: true, us: false },
+  { id: 'sesame', name: say`sesame`, eu: true, us: true },
+  { id: 'sulphite', name: say`sulphite`, eu: true, us: false },
+  { id: 'lupin', name: say`lupin`, eu: true, us: false },
+  { id: 'molluscs', name: say`molluscs`, eu: true, us: false },
 ] as const satisfies readonly AllergenEntry[];
 
 export type Allergen = (typeof allergenList)[number]['id'];
@@ -29,17 +31,17 @@ export const allergenIds: readonly Allergen[] = allergenList.map(({ id }) => id)
 
 /** What a class of allergens is named by on a label: which nut, which cereal (Regulation 1169/2011, Annex II; FALCPA). */
 export const allergenSources = [
-  { id: 'rye', name: 'rye', of: 'gluten' },
-  { id: 'barley', name: 'barley', of: 'gluten' },
-  { id: 'oats', name: 'oats', of: 'gluten' },
-  { id: 'almond', name: 'almond', of: 'nuts' },
-  { id: 'brazil-nut', name: 'Brazil nut', of: 'nuts' },
-  { id: 'cashew', name: 'cashew', of: 'nuts' },
-  { id: 'hazelnut', name: 'hazelnut', of: 'nuts' },
-  { id: 'macadamia', name: 'macadamia', of: 'nuts' },
-  { id: 'pecan', name: 'pecan', of: 'nuts' },
-  { id: 'pistachio', name: 'pistachio', of: 'nuts' },
-  { id: 'walnut', name: 'walnut', of: 'nuts' },
+  { id: 'rye', name: say`rye`, of: 'gluten' },
+  { id: 'barley', name: say`barley`, of: 'gluten' },
+  { id: 'oats', name: say`oats`, of: 'gluten' },
+  { id: 'almond', name: say`almond`, of: 'nuts' },
+  { id: 'brazil-nut', name: say`Brazil nut`, of: 'nuts' },
+  { id: 'cashew', name: say`cashew`, of: 'nuts' },
+  { id: 'hazelnut', name: say`hazelnut`, of: 'nuts' },
+  { id: 'macadamia', name: say`macadamia`, of: 'nuts' },
+  { id: 'pecan', name: say`pecan`, of: 'nuts' },
+  { id: 'pistachio', name: say`pistachio`, of: 'nuts' },
+  { id: 'walnut', name: say`walnut`, of: 'nuts' },
 ] as const satisfies readonly { id: string; name: string; of: Allergen }[];
 
 /** A nut or a cereal by its name. */
@@ -67,9 +69,9 @@ export const allergenWords = (declared: readonly string[]): readonly string[] =>
   return classes
     .filter((id) => id !== 'wheat' || !isCereal)
     .map((id) => {
-      const name = id === 'gluten' ? id : (allergenList.find((own) => own.id === id)?.name ?? id);
+      const name = id === 'gluten' ? say`gluten` : (allergenList.find((own) => own.id === id)?.name ?? id);
       const of = [
-        ...(id === 'gluten' && classes.includes('wheat') ? ['wheat'] : []),
+        ...(id === 'gluten' && classes.includes('wheat') ? [say`wheat`] : []),
         ...allergenSources.filter((own) => own.of === id && sources.includes(own.id)).map((own) => own.name),
       ];
       return of.length > 0 ? `${name} (${of.join(', ')})` : name;
@@ -82,7 +84,7 @@ export const allergensBySource = (declared: readonly string[]): readonly string[
   const isWheat = declared.includes('wheat');
   const named = new Set<string>([...sources.map(classOfSource), ...(isWheat ? ['gluten', 'wheat'] : [])]);
   return [
-    ...(isWheat ? ['wheat'] : []),
+    ...(isWheat ? [say`wheat`] : []),
     ...allergenSources.filter(({ id }) => sources.includes(id)).map(({ name }) => name),
     ...allergenWords(declared.filter((id) => !isSource(id) && !named.has(id))),
   ];

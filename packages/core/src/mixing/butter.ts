@@ -65,7 +65,7 @@ export const softenButter = (
           terms: [
             {
               symbol: 'body',
-              name: `${name}, ${q.wrapped ? 'wrapped' : 'bare'}`,
+              name: q.wrapped ? say`${name}, wrapped` : say`${name}, bare`,
               value: h,
               unit: 'W/m²K',
               source: say`typical in still air`,

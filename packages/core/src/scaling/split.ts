@@ -1,4 +1,4 @@
-import { div, JokulError, mul, relation, requireNumber, type Figure, say } from '../shown/index.js';
+import { div, JokulError, mul, relation, requireNumber, type Figure, say, counted } from '../shown/index.js';
 
 /** What a mixer can take of one dough, by mass. */
 export interface MixerRange {
@@ -216,7 +216,9 @@ export const splitBatches = (
           (s, m, i) => s + Math.abs(((shares[i] ?? 0) - m.minMassG) / (m.maxMassG - m.minMassG || 1) - 0.5),
           0,
         ) / k;
-      const reason = `${k} ${k === 1 ? 'batch' : 'batches'}, ${even ? 'even' : say`uneven, to stay inside the working ranges`}`;
+      const reason = even
+        ? say`${k} ${counted(k, 'batch', 'batches')}, even`
+        : say`${k} ${counted(k, 'batch', 'batches')}, uneven, to stay inside the working ranges`;
       found.push({ split: { batches, even, reason }, score: k * 100 + (even ? 0 : 10) + strain });
     }
   }

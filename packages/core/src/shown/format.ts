@@ -1,3 +1,5 @@
+import { counted, say } from './say.js';
+
 /** Units a figure can carry; all stored values are SI-based (grams, seconds, millimetres, degrees Celsius). */
 export type Unit =
   | ''
@@ -57,13 +59,13 @@ export const sayDuration = (durationS: number): string => {
   return `${sign}${Math.floor(hours / 24)} d${hours % 24 ? ` ${hours % 24} h` : ''}`;
 };
 
-/** What is counted, of one. */
-const ofOne = { pieces: 'piece', trays: 'tray', batches: 'batch' } as const;
-
 /** A value with its unit in plain text; shares read as percent, seconds as a duration. */
 export const formatQuantity = (value: number, unit: Unit): string => {
   if (unit === 'share') return `${formatNumber(value * 100)} %`;
   if (unit === 's') return sayDuration(value);
-  const named = value === 1 && Object.hasOwn(ofOne, unit) ? ofOne[unit as keyof typeof ofOne] : unit;
-  return unit === '' ? formatNumber(value) : `${formatNumber(value)} ${named}`;
+  const number = formatNumber(value);
+  if (unit === 'pieces') return say`${number} ${counted(value, 'piece', 'pieces')}`;
+  if (unit === 'trays') return say`${number} ${counted(value, 'tray', 'trays')}`;
+  if (unit === 'batches') return say`${number} ${counted(value, 'batch', 'batches')}`;
+  return unit === '' ? number : `${number} ${unit}`;
 };

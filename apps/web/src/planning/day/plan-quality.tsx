@@ -1,5 +1,5 @@
 import { plural, t } from '@lingui/core/macro';
-import { sayDuration, usualSpreads, type PlanQuality } from '@jokul/core';
+import { sayDuration, usualSpreads, type PlanQuality, type WayOut } from '@jokul/core';
 import { useNames } from '../../line/actions';
 import { PlanButton } from '../../line/plan-bar';
 import { useWallClock } from '../../lib/clock';
@@ -19,6 +19,13 @@ const verdict = ({ undonePieces, orderedPieces, leastUndone, cost, leastCost }: 
   return t`${inTime}; the work is at most ${above.toFixed(1)} % above the best possible.`;
 };
 
+const costNames = {
+  hands: t`mixing and portioning`,
+  'oven-hands': t`loading, pulling and packing`,
+  heat: t`hot ovens`,
+  age: t`pieces past their freshest`,
+} as const;
+
 /** The plan beside the best that any could be, with the arithmetic of its cost. */
 export const HowGood = ({ quality }: { quality: PlanQuality }) => (
   <WhySection title={t`How good is it?`}>
@@ -26,8 +33,8 @@ export const HowGood = ({ quality }: { quality: PlanQuality }) => (
     <details className="mt-1">
       <summary className="cursor-pointer text-[13px] text-ink-soft">{t`What it costs, in minutes of one person`}</summary>
       <Facts>
-        {quality.cost.terms.map(({ name, minutes: value }) => (
-          <Fact key={name} name={name}>
+        {quality.cost.terms.map(({ of, name, minutes: value }) => (
+          <Fact key={name} name={of ? costNames[of] : name}>
             {minutes(value)}
           </Fact>
         ))}
@@ -43,6 +50,15 @@ export const HowGood = ({ quality }: { quality: PlanQuality }) => (
   </WhySection>
 );
 
+/** A way out, by what it takes: pieces, seconds or trays. `readyAt`: the ready-by, later by so much. */
+const wayOut: Readonly<Record<WayOut['kind'], (amount: number, ordered: number, readyAt: string) => string>> =
+  {
+    fewer: (pieces, ordered) => t`Take ${pieces} instead of ${ordered}: so many are ready in time.`,
+    'earlier-start': (seconds) => t`Begin the shifts ${sayDuration(seconds)} earlier.`,
+    later: (seconds, _, readyAt) => t`Have it ready at ${readyAt}, ${sayDuration(seconds)} later.`,
+    'more-trays': (trays) => plural(trays, { one: 'Find # more tray.', other: 'Find # more trays.' }),
+  };
+
 /** What would get the short orders done, each tried by planning everything again. */
 export const WaysOut = ({ quality }: { quality: PlanQuality }) => {
   const names = useNames();
@@ -53,12 +69,12 @@ export const WaysOut = ({ quality }: { quality: PlanQuality }) => {
     <>
       <h3 className="mt-3 font-semibold">{t`What would help`}</h3>
       <ul className="mt-1 space-y-2">
-        {helped.map(({ productCode, customer, readyByS, ways }) => (
+        {helped.map(({ productCode, customer, readyByS, ordered, ways }) => (
           <li key={`${productCode} ${customer} ${readyByS}`}>
             <strong>{t`${names.product(productCode)} for ${customer}, ${wall.time(readyByS * 1000)}`}</strong>
             <ul className="list-disc pl-5 text-[13.5px]">
-              {ways.map(({ kind, say }) => (
-                <li key={kind}>{say}</li>
+              {ways.map(({ kind, amount }) => (
+                <li key={kind}>{wayOut[kind](amount, ordered, wall.near((readyByS + amount) * 1000, readyByS * 1000))}</li>
               ))}
             </ul>
           </li>

@@ -8,7 +8,12 @@ import { portionS } from '../problem/tasks.js';
 /** What a plan costs, in minutes of one person, and of what that is made up. */
 export interface PlanCost {
   readonly minutes: number;
-  readonly terms: readonly { readonly name: string; readonly minutes: number }[];
+  readonly terms: readonly {
+    readonly name: string;
+    readonly minutes: number;
+    /** What it is, for whoever says it otherwise; not in plans of before it was said. */
+    readonly of?: 'hands' | 'oven-hands' | 'heat' | 'age';
+  }[];
 }
 
 /** Minutes that a chamber is hot for its loads: heating up, loads and what lies between; cooled down where that is less. */
@@ -59,10 +64,10 @@ export const costOf = (problem: PlanProblem, batches: readonly BatchPlan[]): Pla
     0,
   );
   const terms = [
-    { name: say`mixing and portioning`, minutes: mixing },
-    { name: say`loading, pulling and packing`, minutes: loading },
-    { name: say`hot ovens`, minutes: ovenMinute * hot },
-    { name: say`pieces past their freshest`, minutes: staleHour * stale },
+    { of: 'hands' as const, name: say`mixing and portioning`, minutes: mixing },
+    { of: 'oven-hands' as const, name: say`loading, pulling and packing`, minutes: loading },
+    { of: 'heat' as const, name: say`hot ovens`, minutes: ovenMinute * hot },
+    { of: 'age' as const, name: say`pieces past their freshest`, minutes: staleHour * stale },
   ];
   return { minutes: terms.reduce((sum, { minutes }) => sum + minutes, 0), terms };
 };
