@@ -34,6 +34,9 @@ export class BakePieceRequest {
 export class BakeTrayRequest {
   @IsString() material: TrayMaterial;
   @IsString() liner: Liner;
+  /** Heat that the liner lets through, W/m²K, 10 to 600, and how hard it holds the dough, paper being 1; its kind's where left out. */
+  @Optional() @IsNumber() contactWPerM2K?: number;
+  @Optional() @IsNumber() drag?: number;
 }
 
 /** What is known of an oven and a dough, as calibration finds it; left out, a figure changes nothing. */

@@ -19,7 +19,17 @@ import {
 } from 'class-validator';
 import { Optional } from './optional.js';
 import { IsBakeDate } from './orders.js';
-import { railWays, skills, trayMaterials, type Rails, type Skill, type TrayMaterial, say } from '@jokul/core';
+import {
+  linerKinds,
+  railWays,
+  skills,
+  type Liner,
+  trayMaterials,
+  type Rails,
+  type Skill,
+  type TrayMaterial,
+  say,
+} from '@jokul/core';
 
 const Id = () => (target: object, key: string) => {
   Matches(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,39}$/, {
@@ -97,6 +107,12 @@ export class TrayInput extends NamedThing {
   @Whole(1, 5000, say`The number of trays`) count: number;
   @Optional() @IsIn(railWays, { message: say`Say which sides of the tray have a rail.` }) rails?: Rails;
 }
+export class LinerInput extends NamedThing {
+  @IsIn(linerKinds, { message: say`Choose what lies on the tray.` }) kind: Liner;
+  @Optional() @Whole(1, 5000, say`The number of liners`) count?: number;
+  @Optional() @Between(10, 600, say`The heat that it lets through, W/m²K,`) contactWPerM2K?: number;
+  @Optional() @Between(0.1, 3, say`How hard it holds the dough, paper being 1,`) drag?: number;
+}
 export class PlaceInput extends NamedThing {
   @IsIn(['walk-in', 'freezer', 'bench']) kind: 'walk-in' | 'freezer' | 'bench';
   @Between(-40, 45, say`The temperature, °C,`) airC: number;
@@ -157,6 +173,8 @@ export class EquipmentBody {
   @ListOf(() => MixerInput, 60) mixers: MixerInput[];
   @ListOf(() => OvenInput, 60) ovens: OvenInput[];
   @ListOf(() => TrayInput, 60) trays: TrayInput[];
+  /** Those that are there where left out. */
+  @Optional() @ListOf(() => LinerInput, 60) liners?: LinerInput[];
   @ListOf(() => PlaceInput, 60) places: PlaceInput[];
   @ListOf(() => RackInput, 60) racks: RackInput[];
   @ListOf(() => ScaleInput, 60) scales: ScaleInput[];

@@ -150,13 +150,17 @@ const product = object(
       description:
         'putting a tray in, turning it and taking it out, s each; by the resource oven-hands, or else by hands',
     },
+    liner: {
+      ...id,
+      description: 'what its trays are laid out with while they bake and cool: one of that resource each',
+    },
     skills: {
       ...list({ type: 'string', pattern: rareSkills }),
       description:
         'work that takes one of a resource such as hands/mix or hands/portion+pack too: those who can do one of it',
     },
   },
-  ['after', 'atOven', 'skills'],
+  ['after', 'atOven', 'liner', 'skills'],
 );
 
 /** JSON Schema of the schedule problem that `/api/calc/plan` takes; published as docs/plan.schema.json. */

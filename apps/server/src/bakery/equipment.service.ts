@@ -12,8 +12,10 @@ export class EquipmentService {
    * needles taught of a place stays with it.
    * @throws JokulError `in-records`, `changed-meanwhile`, and those of `checkEquipment`
    */
-  async write({ version, ...input }: EquipmentInput, who = ''): Promise<void> {
+  async write({ version, ...given }: EquipmentInput, who = ''): Promise<void> {
     const { body: before } = await this.settings.read('equipment');
+    // Who does not know liners yet leaves them as they are.
+    const input = { ...given, liners: given.liners ?? before.liners };
     for (const kind of equipmentKinds) {
       const kept = new Set(input[kind].map(({ id }) => id));
       const gone = before[kind].find(({ id }) => !kept.has(id));

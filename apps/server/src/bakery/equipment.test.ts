@@ -75,6 +75,51 @@ describe('the equipment of a bakery', () => {
   });
 });
 
+describe('what pieces lie on', () => {
+  const mats = { id: 'mats', name: 'Blue mats', kind: 'mat', count: 6, contactWPerM2K: 45 };
+  it('is set up with its count, and a plan has no more of it at once', async () => {
+    const before = input(await bakery());
+    const answer = await app.put<BakeryView>('equipment', { ...before, liners: [...before.liners, mats] });
+    expect(answer.status).toBe(200);
+    expect(answer.body.equipment.liners.at(-1)).toEqual(mats);
+  });
+  it('stays as it is for who does not know liners yet', async () => {
+    const { liners: _, ...before } = input(await bakery());
+    const answer = await app.put<BakeryView>('equipment', before);
+    expect(answer.body.equipment.liners.map(({ id }) => id)).toEqual(['paper', 'mats']);
+  });
+  it.each<[string, object, number, string]>([
+    [
+      'of one kind twice',
+      { ...mats, id: 'more', name: 'Red mats' },
+      422,
+      'Red mats and Blue mats are of one kind',
+    ],
+    ['of no kind', { ...mats, id: 'sand', name: 'Sand', kind: 'sand' }, 400, 'Choose what lies on the tray.'],
+    [
+      'none of it',
+      { ...mats, id: 'none', name: 'None', count: 0 },
+      400,
+      'The number of liners is a whole number',
+    ],
+    ['that lets no heat through', { ...mats, id: 'cold', name: 'Cold', contactWPerM2K: 1 }, 400, 'W/m²K'],
+  ])('%s is refused with a sentence', async (_, more, status, sentence) => {
+    const before = input(await bakery());
+    const answer = await app.put('equipment', { ...before, liners: [...before.liners, more] });
+    expect(answer.status).toBe(status);
+    expect(answer.body.message).toContain(sentence);
+  });
+  it('may be there again in place of one that was given away', async () => {
+    const before = input(await bakery());
+    const liners = before.liners.map((own) => (own.id === 'mats' ? { ...own, retired: true } : own));
+    const answer = await app.put<BakeryView>('equipment', {
+      ...before,
+      liners: [...liners, { ...mats, id: 'new-mats', name: 'New mats' }],
+    });
+    expect(answer.status).toBe(200);
+  });
+});
+
 describe('the tray and the liner that are planned with', () => {
   const rulesInput = async () => {
     const { rules, rulesVersion } = await bakery();

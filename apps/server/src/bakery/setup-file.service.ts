@@ -121,9 +121,12 @@ export class SetupFileService {
   /** The equipment with the file's; what is not in the file is retired, since records may name it. */
   private equipmentWith({ equipment: { body: before } }: Now, { equipment: given }: SetupFile): Equipment {
     const merged = kinds((kind) => {
-      const ids = new Set(given[kind].map(({ id }) => id));
+      const own = given[kind];
+      // A file of before there was such a kind says nothing of it.
+      if (!own) return before[kind];
+      const ids = new Set(own.map(({ id }) => id));
       const gone = before[kind].filter(({ id }) => !ids.has(id)).map((item) => ({ ...item, retired: true }));
-      return [...given[kind], ...gone];
+      return [...own, ...gone];
     });
     const learned = new Map(before.places.map((place) => [place.id, place.learned]));
     const places = (merged.places as Equipment['places']).map((place) => {

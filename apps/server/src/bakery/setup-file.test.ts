@@ -63,6 +63,13 @@ describe('a setup as a file', () => {
     expect(body).toMatchObject(nothing);
   });
 
+  it('of before liners were set up leaves them as they are', async () => {
+    const file = await fileOf(demo);
+    const { liners: _, ...equipment } = file.equipment;
+    const { body, status } = await look(demo, { ...file, equipment });
+    expect([status, body.things]).toEqual([201, []]);
+  });
+
   it('begins another bakery, which then plans a day with it', async () => {
     const file = await fileOf(demo);
     const before = await bakery(empty);

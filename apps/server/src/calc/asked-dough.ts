@@ -39,3 +39,10 @@ export const doughIn = ({
   if (formula) return doughOf(stagesOf(formula));
   return composition ? doughFromComposition(composition) : typicalDough;
 };
+
+/** What the piece lies on, with what is known of it beyond its kind. */
+export const lyingOn = ({ liner, contactWPerM2K, drag }: BakeRequestInput['tray']) => ({
+  liner,
+  ...(contactWPerM2K !== undefined && { contactWPerM2K }),
+  ...(drag !== undefined && { drag }),
+});

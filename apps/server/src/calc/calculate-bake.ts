@@ -1,6 +1,6 @@
 import type { BakeAnswer, BakeRequestInput } from '@jokul/contracts';
 import { adjustInput, bake, bakeInput, noAdjustment, requireNumber, say } from '@jokul/core';
-import { doughIn, startOf } from './asked-dough.js';
+import { doughIn, lyingOn, startOf } from './asked-dough.js';
 
 export const runBake = (r: BakeRequestInput): BakeAnswer => {
   const start = startOf(r.piece);
@@ -27,7 +27,7 @@ export const runBake = (r: BakeRequestInput): BakeAnswer => {
         dough,
         start,
         tray: r.tray.material,
-        liner: r.tray.liner,
+        ...lyingOn(r.tray),
         setC: r.oven.setC,
         fan: r.oven.fan,
         trayRestS: r.rest.trayS,

@@ -20,7 +20,7 @@ import type {
   CalibrateRequest,
   MeasuredBakeRequest,
 } from '@jokul/contracts';
-import { doughIn, startOf } from './asked-dough.js';
+import { doughIn, lyingOn, startOf } from './asked-dough.js';
 
 /** Which dough it is: the same formula or composition is the same dough. */
 const doughName = ({ formula, composition }: Pick<BakeRequestInput, 'formula' | 'composition'>): string =>
@@ -34,7 +34,7 @@ const inputAt = (b: MeasuredBakeRequest | AskedBakeRequest): BakeInput =>
     dough: doughIn(b),
     start: startOf(b.piece),
     tray: b.tray.material,
-    liner: b.tray.liner,
+    ...lyingOn(b.tray),
     setC: b.oven.setC,
     fan: b.oven.fan,
   });

@@ -31,6 +31,11 @@ describe('JSON in the database', () => {
       batchForecasts: {},
       moves: [],
     }));
+  it('equipment of before liners were set up has none, and keeps those that it has', () => {
+    expect(unpack<{ liners: unknown }>('equipment', { schema: 2, shifts: [] }).liners).toEqual([]);
+    const liners = [{ id: 'mats' }];
+    expect(unpack<{ liners: unknown }>('equipment', { schema: 2, liners }).liners).toEqual(liners);
+  });
   it('shifts of the first form tend ovens and pack as before', () => {
     const shifts = [
       { name: 'All', hands: 2 },

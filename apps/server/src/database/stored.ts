@@ -31,6 +31,8 @@ export const storedForms = {
     'equipment',
     // Hands that could not do all could at least tend the ovens and pack.
     (old) => ({ ...old, shifts: withFinishing(old.shifts) }),
+    // Of what pieces lie on there was as much as was wanted.
+    (old) => ({ liners: [], ...old }),
   ),
   rules: form(
     say`house rules`,

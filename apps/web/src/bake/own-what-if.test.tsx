@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import type { LinerStock } from '@jokul/core';
 import { usePreferences } from '../lib/preferences';
 import { OwnWhatIf } from './own-what-if';
 import type { Conditions, Variant } from './use-conditions';
@@ -13,9 +14,9 @@ const base: Conditions = {
   liner: 'parchment',
   centreC: 71,
 };
-const open = () => {
+const open = (from: Conditions = base, liners: readonly LinerStock[] = []) => {
   const add = jest.fn<(variant: Variant) => void>();
-  render(<OwnWhatIf base={base} onAdd={add} />);
+  render(<OwnWhatIf base={from} liners={liners} onAdd={add} />);
   return add;
 };
 const type = (label: string, value: string) =>
@@ -43,6 +44,17 @@ describe('a bake of one’s own beside the planned one', () => {
     expect(variant?.name).toBe('oven 375 °F, 2.00 oz');
     expect(variant?.on.setC).toBeCloseTo(190.56, 1);
     expect(variant?.on.massG).toBeCloseTo(56.7, 1);
+  });
+  it('on another liner takes what the house knows of that one, not of the planned one', () => {
+    const mats = { id: 'mats', name: 'Mats', kind: 'mat' as const, contactWPerM2K: 45 };
+    const add = open({ ...base, contactWPerM2K: 90, drag: 0.8 }, [mats]);
+    put();
+    expect(add.mock.calls[0]?.[0].on).toMatchObject({ liner: 'parchment', contactWPerM2K: 90, drag: 0.8 });
+    fireEvent.change(screen.getByLabelText('Liner'), { target: { value: 'mat' } });
+    put();
+    const on = add.mock.calls[1]?.[0].on;
+    expect(on).toMatchObject({ liner: 'mat', contactWPerM2K: 45 });
+    expect(on).not.toHaveProperty('drag');
   });
   it('says the limits of a figure that is out of them, and keeps it', () => {
     const add = open();

@@ -1,6 +1,14 @@
 import { t } from '@lingui/core/macro';
 import { useState } from 'react';
-import { readTyped, typedUnit, type Liner, type TrayMaterial, type TypedKind } from '@jokul/core';
+import {
+  onLiner,
+  readTyped,
+  typedUnit,
+  type Liner,
+  type LinerStock,
+  type TrayMaterial,
+  type TypedKind,
+} from '@jokul/core';
 import { saidFigure, typedFigure, useUnits } from '../lib/units';
 import { Button } from '../ui/button';
 import { Field, SelectField } from '../ui/field';
@@ -56,12 +64,28 @@ const TrayAndLiner = ({
   </>
 );
 
+/** The bake on another liner: what the house knows of its own holds for no other. */
+const lieOn = (
+  { contactWPerM2K, drag, ...base }: Conditions,
+  liner: Liner,
+  liners: readonly LinerStock[],
+): Conditions =>
+  liner === base.liner
+    ? {
+        ...base,
+        ...(contactWPerM2K !== undefined && { contactWPerM2K }),
+        ...(drag !== undefined && { drag }),
+      }
+    : { ...base, ...onLiner(liner, { liners }) };
+
 /** A bake of one's own beside the planned one: other dough, oven, piece, tray or liner. */
 export const OwnWhatIf = ({
   base,
+  liners,
   onAdd,
 }: {
   readonly base: Conditions;
+  readonly liners: readonly LinerStock[];
   readonly onAdd: (variant: Variant) => void;
 }) => {
   const { units, temperature, mass } = useUnits();
@@ -96,7 +120,7 @@ export const OwnWhatIf = ({
         ].filter(Boolean);
         onAdd({
           name: parts.join(', ') || t`the same again`,
-          on: { ...base, start, setC, tray, liner, ...(massG !== undefined && { massG }) },
+          on: { ...lieOn(base, liner, liners), start, setC, tray, ...(massG !== undefined && { massG }) },
         });
       }}
     >

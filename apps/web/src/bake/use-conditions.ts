@@ -29,7 +29,7 @@ export const useConditions = (formula: Formula, oven: Oven, load: Load): Conditi
     return {
       start: loadTemperature(formula, rules, equipment),
       tray: trayKindOf(equipment, rules).material,
-      ...ruledBy(rules, formula),
+      ...ruledBy(rules, formula, equipment),
       ...heatOf(oven),
       setC: load.setC,
       ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),

@@ -11,13 +11,15 @@ export const usualVariants = (
   units: 'metric' | 'us',
 ): readonly Variant[] => {
   const { massG } = formula.piece;
+  // What the house knows of its liner holds for no other.
+  const { contactWPerM2K: _contact, drag: _drag, ...withoutLiner } = base;
   const ten = `${typedFigure(10, 'difference', units)} ${typedUnit('difference', units)}`;
   return [
     { name: t`warm dough, ${sayTemperature(18, units)}`, on: { ...base, start: 18 } },
     { name: t`frozen, ${sayTemperature(-18, units).replace('-', '−')}`, on: { ...base, start: -18 } },
     { name: t`a quarter bigger`, on: { ...base, massG: Math.min(200, Math.round(massG * 1.25)) } },
     { name: t`dark tray`, on: { ...base, tray: 'dark-steel' } },
-    { name: t`without parchment`, on: { ...base, liner: 'bare' } },
+    { name: t`without parchment`, on: { ...withoutLiner, liner: 'bare' } },
     {
       name: base.fan ? t`still oven` : t`fan oven`,
       on: { ...base, fan: !base.fan, setC: setTemperature(formula, !base.fan) },
@@ -30,7 +32,7 @@ export const usualVariants = (
 /** The same load in the other ovens of the bakery, each as it is known. */
 export const otherOvens = (
   formula: Formula,
-  { start, tray, liner, centreC, limits }: Conditions,
+  { start, tray, liner, contactWPerM2K, drag, centreC, limits }: Conditions,
   oven: Oven,
   bakery: ReturnType<typeof useBakery>['data'],
 ): readonly Variant[] =>
@@ -42,6 +44,8 @@ export const otherOvens = (
         start,
         tray,
         liner,
+        ...(contactWPerM2K !== undefined && { contactWPerM2K }),
+        ...(drag !== undefined && { drag }),
         centreC,
         ...(limits && { limits }),
         ...heatOf(oven),

@@ -55,7 +55,7 @@ export const WhatIfs = ({ formula, base, oven }: WhatIfsProps) => {
           );
         })}
       </div>
-      <OwnWhatIf base={base} onAdd={add} />
+      <OwnWhatIf base={base} liners={bakery?.equipment.liners ?? []} onAdd={add} />
       <Outcomes target={formula.bake.target} variants={variants} results={results} onRemove={remove} />
       <Curves variants={variants} results={results} />
       <p className="text-[12.5px] text-ink-faint">{t`Forecasts. Differences between two of them are surer than either alone.`}</p>

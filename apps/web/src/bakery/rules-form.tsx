@@ -10,7 +10,8 @@ import { usePreferences } from '../lib/preferences';
 import { useSaveRules } from '../lib/queries';
 import { Button } from '../ui/button';
 import { Field, SelectField } from '../ui/field';
-import { labelWordingNames, linerNames } from '../words/names-of-codes';
+import { LinerOptions } from '../words/liner-options';
+import { labelWordingNames } from '../words/names-of-codes';
 import { ruleFields, ruleLabel, shownRule, storedRule } from './rule-fields';
 
 /** Rules that are one of several. */
@@ -34,11 +35,7 @@ const RuleChoices = ({
       </SelectField>
     </div>
     <SelectField label={t`Liner`} error={errors.liner?.message} {...register('liner')}>
-      {Object.entries(linerNames).map(([liner, name]) => (
-        <option key={liner} value={liner}>
-          {name}
-        </option>
-      ))}
+      <LinerOptions equipment={bakery.equipment} />
     </SelectField>
     <div className="col-span-2">
       <SelectField label={t`Allergens on labels`} error={errors.labels?.message} {...register('labels')}>

@@ -7,6 +7,7 @@ import { SelectField } from '../ui/field';
 import { useDraft } from './draft-store';
 import { NumberField } from './number-cell';
 import { OptionalNumber } from './optional-number';
+import { LinerOptions } from '../words/liner-options';
 import { linerNames, shapeNames, stateNames } from '../words/names-of-codes';
 
 const shapes = ['ball', 'mound', 'puck', 'slice'] as const;
@@ -83,7 +84,8 @@ const ItsOvens = ({
 };
 
 export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
-  const house = useBakery().data?.rules.liner;
+  const { data } = useBakery();
+  const house = data?.rules.liner;
   const change = useDraft((s) => s.change);
   const set = (part: Partial<Formula['bake']>) => change({ bake: { ...bake, ...part } });
   return (
@@ -144,11 +146,7 @@ export const BakeFields = ({ bake }: { readonly bake: Formula['bake'] }) => {
           }}
         >
           <option value="">{house ? t`as the house: ${linerNames[house]}` : t`as the house`}</option>
-          {linerKinds.map((kind) => (
-            <option key={kind} value={kind}>
-              {linerNames[kind]}
-            </option>
-          ))}
+          <LinerOptions equipment={data?.equipment ?? { liners: [] }} />
         </SelectField>
       </div>
       <ItsOvens

@@ -15,7 +15,9 @@ const bakeOn = (formula: Formula, { equipment, rules }: BakeryView): WhatIf | nu
   const trays = inUse(equipment).trays;
   const tray = trays.find(({ id }) => id === rules.trayId) ?? trays[0];
   const { setC, fan } = formula.bake;
-  return tray ? { start: startC, tray: tray.material, fan, setC, ...ruledBy(rules, formula) } : null;
+  return tray
+    ? { start: startC, tray: tray.material, fan, setC, ...ruledBy(rules, formula, equipment) }
+    : null;
 };
 
 /** What a bake of the recipe's minutes comes to; null while that is computed, or where the model cannot say. */

@@ -30,7 +30,7 @@ const ask = async (
   const { learned } = bakery;
   const found = await core().loading(formula, asked, {
     tray: trayKindOf(bakery.equipment, bakery.rules).material,
-    ...ruledBy(bakery.rules, formula),
+    ...ruledBy(bakery.rules, formula, bakery.equipment),
     ...heatOf(oven),
     setC: load.setC,
     ...(learned && { adjust: adjustmentOf(learned, { ovenId: oven.id, code: formula.code }) }),

@@ -27,7 +27,7 @@ export const UnevenBake = ({
       core().massExponent(formula, {
         start: rules.readyCoreC,
         tray,
-        ...ruledBy(rules, formula),
+        ...ruledBy(rules, formula, equipment),
         fan,
         setC: formula.bake.setC,
       }),

@@ -11,7 +11,7 @@ import { PeoplePanel } from '../bakery/equipment/people-panel';
 import { ruleFields } from '../bakery/rule-fields';
 import { UnitsField } from '../bakery/units-field';
 import { presets } from './presets';
-import { linerNames } from '../words/names-of-codes';
+import { LinerOptions } from '../words/liner-options';
 
 interface StepProps {
   readonly bakery: BakeryView;
@@ -50,7 +50,7 @@ export const TraysStep = ({ bakery }: StepProps) => {
     });
   return (
     <>
-      <Things bakery={bakery} of={['trays']} />
+      <Things bakery={bakery} of={['trays', 'liners']} />
       <div className="mt-4 grid max-w-lg grid-cols-2 gap-3">
         <SelectField
           label={t`Tray to plan with`}
@@ -70,11 +70,7 @@ export const TraysStep = ({ bakery }: StepProps) => {
           disabled={save.isPending}
           onChange={(event) => change({ liner: event.target.value as RulesInput['liner'] })}
         >
-          {Object.entries(linerNames).map(([value, name]) => (
-            <option key={value} value={value}>
-              {name}
-            </option>
-          ))}
+          <LinerOptions equipment={bakery.equipment} />
         </SelectField>
       </div>
     </>

@@ -53,6 +53,10 @@ export const presets: Readonly<Partial<Record<EquipmentKind, readonly Preset[]>>
     tray(t`Full sheet 26 × 18 in`, 635, 432),
     tray(t`Dark steel 60 × 40 cm`, 600, 400, 'dark-steel'),
   ],
+  liners: [
+    { name: t`Baking paper`, kind: 'parchment' },
+    { name: t`Silicone mats`, kind: 'mat', count: 12 },
+  ],
   mixers: [
     mixer(t`Stand mixer, 5 L`, 5, 1500),
     mixer(t`Planetary mixer, 10 L`, 10, 3500),

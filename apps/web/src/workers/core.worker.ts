@@ -52,7 +52,10 @@ import {
 import { inAmerican } from '../words/american-words';
 import { readWritten, type Reading, type Written } from './reading';
 
-export type WhatIf = Pick<BakeRequest, 'start' | 'tray' | 'liner' | 'setC' | 'limits' | keyof OvenHeat> & {
+export type WhatIf = Pick<
+  BakeRequest,
+  'start' | 'tray' | 'liner' | 'contactWPerM2K' | 'drag' | 'setC' | 'limits' | keyof OvenHeat
+> & {
   /** The house's limit of the centre, °C. */
   readonly centreC: number;
   readonly massG?: number;

@@ -12,6 +12,7 @@ import type { OwnLimits } from '../limits/index.js';
 import { JokulError, requireNumber, say } from '../shown/index.js';
 import {
   defaultBakeParameters,
+  linerRanges,
   liners,
   trayMaterials,
   type BakeParameters,
@@ -44,6 +45,9 @@ export interface BakeRequest {
   readonly start: number | readonly number[];
   readonly tray: TrayMaterial;
   readonly liner: Liner;
+  /** Heat that the liner lets through, W/m²K, and how hard it holds the dough; the usual of its kind where left out. */
+  readonly contactWPerM2K?: number;
+  readonly drag?: number;
   readonly setC: number;
   readonly fan: boolean;
   readonly trayRestS?: number;
@@ -79,6 +83,16 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
       say`"${r.liner}" is no liner that Jokul knows. It knows ${Object.keys(liners).join(', ')}.`,
       'tray.liner',
     );
+  if (r.contactWPerM2K !== undefined)
+    requireNumber(
+      r.contactWPerM2K,
+      say`The heat that the liner lets through`,
+      ...linerRanges.contactWPerM2K,
+      'W/m²K',
+      'tray.contactWPerM2K',
+    );
+  if (r.drag !== undefined)
+    requireNumber(r.drag, say`How hard the liner holds the dough`, ...linerRanges.drag, '', 'tray.drag');
   return {
     setup: {
       massG: r.massG,
@@ -88,6 +102,8 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
       start: r.start,
       tray: r.tray,
       liner: r.liner,
+      ...(r.contactWPerM2K !== undefined && { contactWPerM2K: r.contactWPerM2K }),
+      ...(r.drag !== undefined && { drag: r.drag }),
       setC: r.setC,
       fan: r.fan,
       ...(r.offsetK !== undefined && { offsetK: r.offsetK }),
@@ -101,7 +117,7 @@ export const bakeInput = (r: BakeRequest): BakeInput => {
       rings: r.rings ?? 8,
       layers: r.layers ?? 6,
     },
-    contact: liners[r.liner].contact,
+    contact: r.contactWPerM2K ?? liners[r.liner].contact,
     rest: { trayS: r.trayRestS ?? 240 },
     centreC: r.centreC ?? usualCentreC,
     ...(r.target && { target: r.target }),

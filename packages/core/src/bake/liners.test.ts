@@ -24,6 +24,26 @@ describe('what lies between tray and dough', () => {
         expect(pullS({ ...usual, ...on, liner })).toBeGreaterThanOrEqual(bare - 1);
     },
   );
+  it('is as the house measured it, where it did', () => {
+    const on = (own: Partial<BakeRequest>) => bake(bakeInput({ ...usual, liner: 'mat', ...own }));
+    const [thick, mat, thin] = [{ contactWPerM2K: 25 }, {}, { contactWPerM2K: 130 }].map((own) => on(own));
+    expect(thick?.pull?.value).toBeGreaterThan(mat?.pull?.value ?? Number.NaN);
+    expect(thin?.pull?.value).toBeLessThan(mat?.pull?.value ?? Number.NaN);
+    expect(thick?.pull?.terms.find(({ symbol }) => symbol === 'h_c')?.value).toBe(25);
+    // What holds less lets the dough run wider.
+    const wide = on({ drag: 0.3, pullS: 600 }).cooled?.diameterMm;
+    expect(wide).toBeGreaterThan(on({ pullS: 600 }).cooled?.diameterMm ?? Number.NaN);
+  });
+  it.each([
+    [{ contactWPerM2K: 9 }, 'tray.contactWPerM2K'],
+    [{ contactWPerM2K: Number.NaN }, 'tray.contactWPerM2K'],
+    [{ drag: 0 }, 'tray.drag'],
+    [{ drag: 4 }, 'tray.drag'],
+  ])('is refused outside what it may be: %j', (own, path) => {
+    expect(() => bakeInput({ ...usual, ...own })).toThrow(
+      expect.objectContaining({ code: 'out-of-range', path }),
+    );
+  });
   it('nor does it for other pieces in other ovens', () =>
     fc.assert(
       fc.property(

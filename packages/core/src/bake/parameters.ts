@@ -135,6 +135,9 @@ export const trayMaterials: Readonly<
   stone: { thicknessMm: 14, rhoC: 2.0e6, k: 1.6, eps: 0.9, preheated: true },
 };
 
+/** What a house may set of a liner: heat let through, W/m²K, and how hard it holds the dough, paper being 1. */
+export const linerRanges = { contactWPerM2K: [10, 600], drag: [0.1, 3] } as const;
+
 /**
  * Contact heat transfer W/m²K (estimate), how much of the tray's top it covers for radiation, and its drag on the spread.
  * Set so that paper or a mat never makes a bake faster than the bare surface: what slips further is thinner and dries

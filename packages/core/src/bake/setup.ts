@@ -25,6 +25,9 @@ export interface BakeSetup {
   readonly start: number | readonly number[];
   readonly tray: TrayMaterial;
   readonly liner: Liner;
+  /** Heat that the liner lets through, W/m²K, and how hard it holds the dough; the usual of its kind where left out. */
+  readonly contactWPerM2K?: number;
+  readonly drag?: number;
   readonly setC: number;
   /** Air above what is set, K, as learned of this oven and place; 0 when left out. */
   readonly offsetK?: number;
@@ -155,7 +158,7 @@ export const prepare = (setup: BakeSetup): Fixed => {
       p.etaPerFlour * (dough.flour - 0.3) +
       p.etaPerStrength * ((dough.flourProtein ?? plainFlourProtein) - plainFlourProtein),
     yieldPa: p.yieldPa * Math.exp(-6 * (c.water - 0.137 + (fat - 0.163))),
-    drag: p.dragBase * liner.drag,
+    drag: p.dragBase * (setup.drag ?? liner.drag),
     browning: table(
       (t) => p.browningPerS * browns * Math.exp((-p.browningJPerMol / gas) * (1 / (t + 273.15) - 1 / 413.15)),
     ),
@@ -166,7 +169,7 @@ export const prepare = (setup: BakeSetup): Fixed => {
       epsUnder: material.eps,
       epsTop: material.eps * (1 - liner.cover) + 0.85 * liner.cover,
     },
-    contact: liner.contact,
+    contact: setup.contactWPerM2K ?? liner.contact,
     pitchArea: 0.107 ** 2 * (massG / 35) ** 0.7,
   };
 };

@@ -43,6 +43,20 @@ export interface TrayKind {
   readonly retired?: boolean;
 }
 
+/** What pieces lie on, as the house has it. */
+export interface LinerStock {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: Liner;
+  /** How many trays can be laid out with it; as many as are wanted where left out. */
+  readonly count?: number;
+  /** Heat that it lets through, W/m²K, and how hard it holds the dough (paper: 1); the usual of its kind where left out. */
+  readonly contactWPerM2K?: number;
+  readonly drag?: number;
+  /** Out of use, and kept for what was recorded with it. */
+  readonly retired?: boolean;
+}
+
 export interface Rack {
   readonly id: string;
   readonly name: string;
@@ -78,6 +92,7 @@ export interface Equipment {
   readonly mixers: readonly Mixer[];
   readonly ovens: readonly Oven[];
   readonly trays: readonly TrayKind[];
+  readonly liners: readonly LinerStock[];
   readonly places: readonly Place[];
   readonly racks: readonly Rack[];
   readonly scales: readonly Scale[];
@@ -139,11 +154,39 @@ export interface HouseRules {
 
 type OfBakes = Pick<HouseRules, 'liner' | 'centreC' | 'limits'>;
 
-/** What a bake of a formula needs of the house rules, where the formula has none of its own. */
+/** What a formula lies on: its own liner, or that of the house. */
+export const linerOf = (
+  { liner }: Pick<HouseRules, 'liner'>,
+  { bake }: { readonly bake: Pick<Formula['bake'], 'liner'> },
+): Liner => bake.liner ?? liner;
+
+/** The house's own of a kind of liner; none where it was not set up. */
+export const linerStock = ({ liners }: Pick<Equipment, 'liners'>, kind: Liner): LinerStock | undefined =>
+  liners.find((own) => own.kind === kind && !own.retired);
+
+/** A kind of liner as a bake takes it: with the house's own figures where it has some. */
+export const onLiner = (
+  kind: Liner,
+  equipment: Pick<Equipment, 'liners'>,
+): { readonly liner: Liner } & Pick<LinerStock, 'contactWPerM2K' | 'drag'> => {
+  const { contactWPerM2K, drag } = linerStock(equipment, kind) ?? {};
+  return {
+    liner: kind,
+    ...(contactWPerM2K !== undefined && { contactWPerM2K }),
+    ...(drag !== undefined && { drag }),
+  };
+};
+
+/** What a bake of a formula needs of the house, where the formula has none of its own. */
 export const ruledBy = (
   { liner, centreC, limits }: OfBakes,
-  { bake }: { readonly bake: Pick<Formula['bake'], 'liner'> },
-): OfBakes => ({ liner: bake.liner ?? liner, centreC, ...(limits && { limits }) });
+  formula: { readonly bake: Pick<Formula['bake'], 'liner'> },
+  equipment: Pick<Equipment, 'liners'>,
+): OfBakes & Pick<LinerStock, 'contactWPerM2K' | 'drag'> => ({
+  ...onLiner(linerOf({ liner }, formula), equipment),
+  centreC,
+  ...(limits && { limits }),
+});
 
 /** Whether a formula is baked in an oven. */
 export const bakesIn = (

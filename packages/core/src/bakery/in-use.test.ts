@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment } from '../demo/index.js';
-import type { Equipment } from './equipment.js';
+import { linerStock, type Equipment } from './equipment.js';
 import { checkEquipment, freeId, inUse } from './in-use.js';
 
 const retire = (
@@ -19,8 +19,26 @@ describe('equipment in use', () => {
     expect(equipment.ovens).toHaveLength(4);
   });
   it('the demo’s can be planned on', () => expect(() => checkEquipment(demoEquipment)).not.toThrow());
+  it('needs no liner: there is as much of each as is wanted', () => {
+    expect(() => checkEquipment({ ...demoEquipment, liners: [] })).not.toThrow();
+    const given = { id: 'a', name: 'Blue mats', kind: 'mat' as const, retired: true };
+    const liners = [given, { ...given, id: 'b', name: 'Red mats', retired: false }];
+    expect(() => checkEquipment({ ...demoEquipment, liners })).not.toThrow();
+    expect(linerStock({ liners }, 'mat')?.name).toBe('Red mats');
+  });
   it.each<[string, Equipment, string]>([
     ['the last oven retired', retire('ovens', () => true), 'none-left'],
+    [
+      'two liners of one kind',
+      {
+        ...demoEquipment,
+        liners: [
+          { id: 'a', name: 'Blue mats', kind: 'mat' },
+          { id: 'b', name: 'Red mats', kind: 'mat' },
+        ],
+      },
+      'same-liner',
+    ],
     ['the last scale retired', retire('scales', () => true), 'none-left'],
     ['no cold left', retire('places', (id) => id !== 'bench'), 'no-cold'],
     ['no shift', { ...demoEquipment, shifts: [] }, 'no-shift'],

@@ -23,29 +23,31 @@ export const inUse = (equipment: Equipment, kept?: (id: string) => boolean): Equ
   mixers: active(equipment.mixers, kept),
   ovens: active(equipment.ovens, kept),
   trays: active(equipment.trays, kept),
+  liners: active(equipment.liners, kept),
   places: active(equipment.places, kept),
   racks: active(equipment.racks, kept),
   scales: active(equipment.scales, kept),
 });
 
 /** What is kept as things with ids; crew, shifts and scoops are plain lists. */
-export const equipmentKinds = ['mixers', 'ovens', 'trays', 'places', 'racks', 'scales'] as const;
+export const equipmentKinds = ['mixers', 'ovens', 'trays', 'liners', 'places', 'racks', 'scales'] as const;
 export type EquipmentKind = (typeof equipmentKinds)[number];
-const one: Readonly<Record<EquipmentKind, string>> = {
-  mixers: 'mixer',
-  ovens: 'oven',
-  trays: 'tray',
+/** Without one of these nothing can be planned; of liners there are as many as are wanted where none is set up. */
+const one: Readonly<Partial<Record<EquipmentKind, string>>> = {
+  mixers: say`mixer`,
+  ovens: say`oven`,
+  trays: say`tray`,
   places: say`cold place`,
   racks: say`cooling rack`,
-  scales: 'scale',
+  scales: say`scale`,
 };
 const nameOf = (item: Retirable & { readonly name?: string }) => item.name ?? item.id;
 
 const checkNames = (equipment: Equipment): void => {
-  // What the plan keeps busy shares one set of ids; scales and trays each have their own.
+  // What the plan keeps busy shares one set of ids; scales, trays and liners each have their own.
   const busy = new Set<string>();
   for (const kind of equipmentKinds) {
-    const ids = kind === 'scales' || kind === 'trays' ? new Set<string>() : busy;
+    const ids = kind === 'scales' || kind === 'trays' || kind === 'liners' ? new Set<string>() : busy;
     const names = new Set<string>();
     equipment[kind].forEach((item, i) => {
       const name = nameOf(item).trim();
@@ -61,10 +63,11 @@ const checkNames = (equipment: Equipment): void => {
         );
       names.add(name.toLowerCase());
     });
-    if (active<Retirable>(equipment[kind]).length === 0)
+    const needed = one[kind];
+    if (needed !== undefined && active<Retirable>(equipment[kind]).length === 0)
       throw new JokulError(
         'none-left',
-        say`At least one ${one[kind]} stays: without it nothing can be planned.`,
+        say`At least one ${needed} stays: without it nothing can be planned.`,
         kind,
       );
   }
@@ -85,6 +88,19 @@ const checkFigures = (equipment: Equipment): void => {
         'bad-scale',
         say`The scale ${id} shows steps of ${resolutionG} g and carries ${maxMassG} g: one of the two is wrong.`,
         `scales.${i}.resolutionG`,
+      );
+  });
+};
+
+const checkLiners = ({ liners }: Equipment): void => {
+  const used = liners.map(({ kind, retired }) => (retired ? null : kind));
+  liners.forEach(({ kind, name, retired }, i) => {
+    const first = liners[used.indexOf(kind)];
+    if (!retired && first && used.indexOf(kind) < i)
+      throw new JokulError(
+        'same-liner',
+        say`${name} and ${first.name} are of one kind: keep one, with the count of both.`,
+        `liners.${i}.kind`,
       );
   });
 };
@@ -136,6 +152,7 @@ const checkCalendar = ({ calendar }: Equipment): void => {
 export const checkEquipment = (equipment: Equipment): void => {
   checkNames(equipment);
   checkFigures(equipment);
+  checkLiners(equipment);
   if (!active(equipment.places).some(({ kind }) => kind !== 'bench'))
     throw new JokulError(
       'no-cold',

@@ -56,6 +56,7 @@ export const demoEquipment: Equipment = {
       bagPlaces: 20,
     },
   ],
+  liners: [{ id: 'paper', name: 'Baking paper', kind: 'parchment' }],
   racks: [{ id: 'racks', name: 'Cooling racks', places: 32 }],
   scales: [
     { id: 'bench', maxMassG: 15_000, resolutionG: 5 },

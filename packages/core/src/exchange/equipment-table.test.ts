@@ -12,8 +12,18 @@ describe('the equipment as a table', () => {
     const rows = readEquipmentTable(equipmentToCsv(demoEquipment));
     expect(rows.flatMap(({ troubles }) => troubles)).toEqual([]);
     expect(withTable(demoEquipment, rows)).toEqual(demoEquipment);
-    const { mixers, ovens, trays, places, racks, scales } = demoEquipment;
-    expect(rows).toHaveLength([mixers, ovens, trays, places, racks, scales].flat().length);
+    const { mixers, ovens, trays, liners, places, racks, scales } = demoEquipment;
+    expect(rows).toHaveLength([mixers, ovens, trays, liners, places, racks, scales].flat().length);
+  });
+  it('has liners with what was measured of them, and leaves open what was not', () => {
+    const liners = [
+      { id: 'mats', name: 'Mats', kind: 'mat' as const, count: 12, contactWPerM2K: 45, drag: 0.5 },
+      { id: 'roll', name: 'Roll', kind: 'parchment' as const },
+    ];
+    const own = { ...demoEquipment, liners };
+    expect(withTable(own, readEquipmentTable(equipmentToCsv(own), own)).liners).toEqual(liners);
+    const [row] = readEquipmentTable('what,name,kind,count\nliner,Sand,sand,4');
+    expect(row?.troubles.join(' ')).toContain('write one of bare, greased, parchment');
   });
   it('comes from a spreadsheet with semicolons, decimal commas and columns in any order', () => {
     const [row] = readEquipmentTable(

@@ -2,11 +2,12 @@ import { say } from '../shown/index.js';
 import Papa from 'papaparse';
 import { trayMaterials } from '../bake/index.js';
 import { equipmentKinds, freeId, type Equipment, type EquipmentKind } from '../bakery/index.js';
+import { linerKinds } from '../formula/index.js';
 import { railWays } from '../tray/index.js';
 import { readTable } from './table-of-things.js';
 
 /*
- * Ovens, trays, mixers, scales, cold places and racks as one table for a spreadsheet, a row each, and back. Nothing is taken
+ * Ovens, trays, liners, mixers, scales, cold places and racks as one table for a spreadsheet, a row each, and back. Nothing is taken
  * in that was not read whole; people, hours and scoops are not in it.
  */
 
@@ -73,6 +74,16 @@ const columns: readonly Column[] = [
   { heading: 'tray places', key: 'trayPlaces', of: ['places'], as: { min: 0, max: 5000, whole: true } },
   { heading: 'tub places', key: 'tubPlaces', of: ['places'], as: { min: 0, max: 5000, whole: true } },
   { heading: 'bag places', key: 'bagPlaces', of: ['places'], as: { min: 0, max: 5000, whole: true } },
+  { heading: 'kind', key: 'kind', of: ['liners'], as: linerKinds },
+  { heading: 'count', key: 'count', of: ['liners'], as: { min: 1, max: 5000, whole: true }, optional: true },
+  {
+    heading: 'lets through W/m²K',
+    key: 'contactWPerM2K',
+    of: ['liners'],
+    as: { min: 10, max: 600 },
+    optional: true,
+  },
+  { heading: 'holds', key: 'drag', of: ['liners'], as: { min: 0.1, max: 3 }, optional: true },
 ];
 const headings = [...new Set(columns.map(({ heading }) => heading))];
 
@@ -80,6 +91,7 @@ const headings = [...new Set(columns.map(({ heading }) => heading))];
 const whats: Readonly<Record<EquipmentKind, string>> = {
   ovens: 'oven',
   trays: 'tray',
+  liners: 'liner',
   mixers: 'mixer',
   scales: 'scale',
   places: 'place',

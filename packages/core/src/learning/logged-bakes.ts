@@ -50,7 +50,7 @@ export const loggedBakes = (
       const { setup } = bakeInputOf(formula, {
         start: state.startC ?? loadTemperature(formula, rules, equipment),
         tray: tray.material,
-        ...ruledBy(rules, formula),
+        ...ruledBy(rules, formula, equipment),
         ...heatOf(oven),
         setC: state.setC,
       });

@@ -78,6 +78,7 @@ export const starterEquipment: Equipment = {
       bagPlaces: 10,
     },
   ],
+  liners: [{ id: 'paper', name: 'Baking paper', kind: 'parchment' }],
   racks: [{ id: 'rack', name: 'Cooling rack', places: 18 }],
   scales: [{ id: 'scale', name: 'Scale', maxMassG: 6000, resolutionG: 1 }],
   scoops: [16, 20, 30, 40, 50, 60],

@@ -7,6 +7,7 @@ import { Toaster } from 'sonner';
 import { demoEquipment, demoRules, equipmentToCsv, type Equipment } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { usePreferences } from '../../lib/preferences';
+import { LinerOptions } from '../../words/liner-options';
 import { EquipmentPanel } from './equipment-panel';
 import { PeoplePanel } from './people-panel';
 
@@ -172,6 +173,42 @@ describe('the equipment in Setup', () => {
     const user = show(<EquipmentPanel bakery={bakery({ ...demoEquipment, ovens })} />);
     await user.click(screen.getByRole('button', { name: 'Use again Port' }));
     await waitFor(() => expect(server.puts[0]?.ovens[0]?.retired).toBe(false));
+  });
+});
+
+describe('liners', () => {
+  const mats = { id: 'mats', name: 'Blue mats', kind: 'mat' as const, count: 16, contactWPerM2K: 45 };
+  it('are said with how many trays they are for, and what was measured of them', () => {
+    show(<EquipmentPanel bakery={bakery({ ...demoEquipment, liners: [...demoEquipment.liners, mats] })} />);
+    expect(list('Liners').getByText('a silicone mat, for 16 trays, lets 45 W/m²K through')).toBeTruthy();
+    expect(list('Liners').getByText('baking paper')).toBeTruthy();
+  });
+  it('where none is set up, say what holds', () => {
+    show(<EquipmentPanel bakery={bakery({ ...demoEquipment, liners: [] })} />);
+    expect(list('Liners').getByText('None is counted: there is as much of each as is wanted.')).toBeTruthy();
+  });
+  it('of one kind twice are not sent', async () => {
+    const user = show(<EquipmentPanel bakery={bakery({ ...demoEquipment, liners: [mats] })} />);
+    await user.click(list('Liners').getByRole('button', { name: /Add a liner/ }));
+    const form = within(screen.getByRole('dialog'));
+    await user.type(form.getByLabelText('Name'), 'Red mats');
+    await user.click(form.getByRole('button', { name: 'Add the liner' }));
+    expect(await screen.findByText(/Red mats and Blue mats are of one kind/)).toBeTruthy();
+    expect(server.puts).toEqual([]);
+  });
+  it('are chosen by their kind, with what the house has of it', () => {
+    render(
+      <select>
+        <LinerOptions equipment={{ liners: [mats, { ...demoEquipment.liners[0]!, retired: true }] }} />
+      </select>,
+    );
+    expect(screen.getAllByRole('option').map(({ textContent }) => textContent)).toEqual([
+      'nothing',
+      'grease',
+      'baking paper',
+      'two papers',
+      'a silicone mat: Blue mats, 16',
+    ]);
   });
 });
 

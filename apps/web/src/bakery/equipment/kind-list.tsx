@@ -2,7 +2,14 @@ import { plural, t } from '@lingui/core/macro';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { freeId, inTheCold, type Equipment } from '@jokul/core';
+import {
+  freeId,
+  inTheCold,
+  resourceIds,
+  type BatchPlan,
+  type Equipment,
+  type EquipmentKind,
+} from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useJournal } from '../../journal/store';
 import { useDay } from '../../lib/queries';
@@ -24,6 +31,17 @@ const useLying = () => {
     kind === 'places' ? inTheCold(floor).filter(({ placeId }) => placeId === id).length : 0;
 };
 
+/** The loads that are planned in an oven, or laid out with a liner of which so many are there. */
+const loadsOn = (kind: EquipmentKind, id: string, batches: readonly BatchPlan[]): readonly string[] => {
+  if (kind === 'ovens')
+    return batches.flatMap(({ loads }) => loads.filter(({ ovenId }) => ovenId === id).map((load) => load.id));
+  const liner = kind === 'liners' ? resourceIds.liner(id) : null;
+  return batches
+    .flatMap(({ tasks }) => tasks)
+    .filter((task) => task.kind === 'bake' && task.uses.some(({ resourceId }) => resourceId === liner))
+    .map((task) => task.id);
+};
+
 /** What a change of a thing touches: doughs that lie in it, or loads or batches of the day that is looked at. */
 const useTouched = () => {
   const plan = useDay().data?.plan?.plan;
@@ -35,16 +53,14 @@ const useTouched = () => {
     const { kind } = of;
     const batches = plan?.batches ?? [];
     const n =
-      kind === 'ovens'
-        ? batches.flatMap(({ loads }) => loads).filter(({ ovenId }) => ovenId === id).length
-        : kind === 'mixers'
-          ? batches.filter(({ mixerId }) => mixerId === id).length
-          : 0;
+      kind === 'mixers'
+        ? batches.filter(({ mixerId }) => mixerId === id).length
+        : loadsOn(kind, id, batches).length;
     if (n === 0) return null;
     const what =
-      kind === 'ovens'
-        ? t`${plural(n, { one: 'load', other: 'loads' })}`
-        : t`${plural(n, { one: 'batch', other: 'batches' })}`;
+      kind === 'mixers'
+        ? t`${plural(n, { one: 'batch', other: 'batches' })}`
+        : t`${plural(n, { one: 'load', other: 'loads' })}`;
     return t`The plan of this day has ${n} ${what} on it: plan again after a change.`;
   };
 };
@@ -149,6 +165,7 @@ export const KindList = ({
           />
         ))}
       </ul>
+      {things.length === 0 && kind.none && <p className="text-[13.5px] text-ink-soft">{kind.none}</p>}
       {presets.length > 0 && (
         <p className="flex flex-wrap items-center gap-1.5 border-t pt-2 text-[13.5px] text-ink-soft">
           {t`Ready-made:`}

@@ -1,5 +1,6 @@
 import { t } from '@lingui/core/macro';
-import type { Equipment, EquipmentKind, TypedKind } from '@jokul/core';
+import { linerKinds, type Equipment, type EquipmentKind, type TypedKind } from '@jokul/core';
+import { linerNames } from '../../words/names-of-codes';
 
 /** One figure or choice of a thing: how it is asked for, its limits as stored, and how to find it out. */
 export interface Detail {
@@ -32,6 +33,8 @@ export interface Kind {
   readonly title: string;
   readonly one: string;
   readonly details: readonly Detail[];
+  /** What holds where there is none of them. */
+  readonly none?: string;
   /** A ready-made one to begin from. */
   readonly example: Readonly<Record<string, unknown>>;
 }
@@ -195,6 +198,49 @@ export const kinds: readonly Kind[] = [
       count: 20,
       rails: 'all',
     },
+  },
+  {
+    kind: 'liners',
+    title: t`Liners`,
+    one: t`liner`,
+    none: t`None is counted: there is as much of each as is wanted.`,
+    details: [
+      name,
+      {
+        key: 'kind',
+        label: t`What it is`,
+        ask: {
+          as: 'choice',
+          choices: linerKinds.map((kind) => [kind, linerNames[kind]] as const),
+        },
+        hint: t`One of each kind: formulas and house rules choose by the kind.`,
+      },
+      {
+        key: 'count',
+        label: t`For how many trays`,
+        said: t`for # trays`,
+        optional: t`as many as are wanted`,
+        ask: { as: 'number', min: 1, max: 5000, whole: true },
+        hint: t`Mats are counted, paper off a roll is not. No more trays bake and cool with it at once.`,
+      },
+      {
+        key: 'contactWPerM2K',
+        label: t`Lets heat through, W/m²K`,
+        said: t`lets # W/m²K through`,
+        optional: t`usual of its kind`,
+        ask: { as: 'number', min: 10, max: 600 },
+        hint: t`Usual: paper 130, two papers 90, a mat 50, grease 300, nothing 220. Lower where undersides stay paler than foretold.`,
+      },
+      {
+        key: 'drag',
+        label: t`Holds the dough`,
+        said: t`holds #`,
+        optional: t`usual of its kind`,
+        ask: { as: 'number', min: 0.1, max: 3 },
+        hint: t`Paper is 1, a mat 0.61, grease 0.35, nothing 0.88. Lower where pieces come out wider than foretold.`,
+      },
+    ],
+    example: { name: '', kind: 'mat', count: 12 },
   },
   {
     kind: 'mixers',

@@ -8,6 +8,7 @@ import { call, get } from '../api';
 import { askClock, lastKnownClock, nowMs, setClock } from '../now';
 import { refreshRows } from './client';
 
+const withoutLiners = { liners: [] as const };
 const withoutPrices = { prices: noPrices, pricesVersion: 0 };
 
 /** What changes rarely. */
@@ -22,8 +23,13 @@ export const useBakery = () =>
       const clock = asked ?? lastKnownClock() ?? bakery.clock;
       // Before anything asks what day it is.
       setClock(clock);
-      // What a device kept of an older Jokul has no prices.
-      return { ...withoutPrices, ...bakery, clock };
+      // What a device kept of an older Jokul has no prices, and no liners.
+      return {
+        ...withoutPrices,
+        ...bakery,
+        equipment: { ...withoutLiners, ...bakery.equipment },
+        clock,
+      };
     },
   });
 

@@ -74,7 +74,9 @@ export const WaysOut = ({ quality }: { quality: PlanQuality }) => {
             <strong>{t`${names.product(productCode)} for ${customer}, ${wall.time(readyByS * 1000)}`}</strong>
             <ul className="list-disc pl-5 text-[13.5px]">
               {ways.map(({ kind, amount }) => (
-                <li key={kind}>{wayOut[kind](amount, ordered, wall.near((readyByS + amount) * 1000, readyByS * 1000))}</li>
+                <li key={kind}>
+                  {wayOut[kind](amount, ordered, wall.near((readyByS + amount) * 1000, readyByS * 1000))}
+                </li>
               ))}
             </ul>
           </li>

@@ -1,8 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
+import type { Equipment } from '../../bakery/index.js';
 import { demoEquipment, demoFormulas, demoRules } from '../../demo/index.js';
 import { readFormula } from '../../exchange/read-formula.js';
 import { compareVersions, coverOf, type Formula } from '../../formula/index.js';
-import { demoLines, demoPredictions, demoProblem, calm } from '../problem/problem.testkit.js';
+import { demoLines, demoPredictions, demoProblem, calm, smallProblem } from '../problem/problem.testkit.js';
+import { checkPlan } from '../check/check.js';
 import { solvePlan } from '../solve/solve.js';
 import { loadTemperature } from './load-temperature.js';
 import { bakeInputIn, rawDiameterMm, usableBakes } from './predictions.js';
@@ -23,6 +25,72 @@ describe('a formula on its own terms', () => {
     const linerOf = (formula: Formula) => bakeInputIn(formula, port, demoEquipment, demoRules).setup.liner;
     expect(linerOf(gng)).toBe(demoRules.liner);
     expect(linerOf(onMat)).toBe('mat');
+  });
+  it('bakes by what the house knows of its liner', () => {
+    const paper = { id: 'paper', name: 'Paper', kind: 'parchment' as const, contactWPerM2K: 90 };
+    const mats = { id: 'mats', name: 'Mats', kind: 'mat' as const, drag: 0.5, count: 6 };
+    const setupOf = (formula: Formula, liners: Equipment['liners']) =>
+      bakeInputIn(formula, port, { ...demoEquipment, liners }, demoRules).setup;
+    expect(setupOf(gng, [paper, mats])).toMatchObject({ liner: 'parchment', contactWPerM2K: 90 });
+    expect(setupOf(onMat, [paper, mats])).toMatchObject({ liner: 'mat', drag: 0.5 });
+    expect(setupOf(gng, [paper, mats])).not.toHaveProperty('drag');
+    // One that was given away says nothing of the next.
+    expect(setupOf(gng, [{ ...paper, retired: true }])).not.toHaveProperty('contactWPerM2K');
+  });
+  it.each([12, 3, 1])('has no more trays in the ovens at once than there are mats: %d', (count) => {
+    const liners = [{ id: 'mats', name: 'Mats', kind: 'mat' as const, count }];
+    const orders = demoLines.filter(({ productCode }) => productCode === 'GNG');
+    const problem = demoProblem({
+      orders,
+      formulas: new Map([['GNG', onMat]]),
+      equipment: { ...demoEquipment, liners },
+    });
+    expect(problem.products[0]?.liner).toBe('liner/mats');
+    const plan = solvePlan(problem, calm);
+    const laid = plan.batches.flatMap(({ tasks }) =>
+      tasks.filter(({ uses }) => uses.some(({ resourceId }) => resourceId === 'liner/mats')),
+    );
+    expect(laid.length).toBeGreaterThan(0);
+    for (const { startS } of laid) {
+      const at = laid.filter((task) => task.startS <= startS && task.endS > startS);
+      const used = at.flatMap(({ uses }) => uses.filter(({ resourceId }) => resourceId === 'liner/mats'));
+      expect(used.reduce((sum, { amount }) => sum + amount, 0)).toBeLessThanOrEqual(count);
+    }
+    expect(checkPlan(problem, plan).filter(({ code }) => code !== 'late')).toEqual([]);
+    expect(plan.unplaced).toEqual([]);
+  });
+  it('says that mats were short where more of them would do', () => {
+    const small = smallProblem();
+    const planned = (capacity: number) =>
+      solvePlan(
+        {
+          ...small,
+          products: small.products.map((product) => ({
+            ...product,
+            liner: 'liner/mats',
+            demands: product.demands.map((demand) => ({ ...demand, readyByS: 8000 })),
+          })),
+          resources: [...small.resources, { id: 'liner/mats', name: 'Mats', capacity }],
+        },
+        calm,
+      ).unplaced;
+    expect(planned(4)).toEqual([]);
+    expect(planned(1)[0]?.reason).toContain('Mats: 1 in all, too few before its ready-by.');
+  });
+  it('is baked a few trays at a time where an oven has more places than there are trays', () => {
+    const equipment = { ...demoEquipment, trays: demoEquipment.trays.map((tray) => ({ ...tray, count: 3 })) };
+    const orders = demoLines.filter(({ productCode }) => productCode === 'GNG');
+    const problem = demoProblem({
+      orders,
+      formulas: new Map([['GNG', { ...gng, rest: { ...gng.rest, form: 'tub' } }]]),
+      equipment,
+    });
+    const plan = solvePlan(problem, calm);
+    const loads = plan.batches.flatMap((batch) => batch.loads);
+    expect(Math.max(...demoEquipment.ovens.map(({ places }) => places))).toBeGreaterThan(3);
+    expect(loads.length).toBeGreaterThan(0);
+    expect(Math.max(...loads.map(({ trays }) => trays.length))).toBeLessThanOrEqual(3);
+    expect(checkPlan(problem, plan).filter(({ code }) => code !== 'late')).toEqual([]);
   });
   it('is planned in its ovens alone, and says so where none of them is in use', () => {
     const predictions = demoPredictions().get('GNG');

@@ -69,7 +69,7 @@ export const bakeInputIn = (
     bakeInputOf(formula, {
       start: startC,
       tray: trayKindOf(equipment, rules).material,
-      ...ruledBy(rules, formula),
+      ...ruledBy(rules, formula, equipment),
       ...heatOf(oven),
       setC: setTemperature(formula, oven.fan),
     }),

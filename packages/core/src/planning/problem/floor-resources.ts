@@ -1,5 +1,6 @@
 import { say } from '../../shown/index.js';
 import {
+  type LinerStock,
   handsOn,
   ovenHandsOf,
   shiftParts,
@@ -179,6 +180,10 @@ const ovenHandsIn = (
   return shift ? [handsOf(equipment, rules, stretch, resourceIds.ovenHands, name, [shift])] : [];
 };
 
+/** Liners of which so many are there: mats, not paper off a roll. */
+const countedLiners = ({ liners }: Equipment): readonly LinerStock[] =>
+  liners.filter(({ count, retired }) => count !== undefined && !retired);
+
 /** All that tasks share on the floor over a stretch of time. */
 export const resourcesOf = (
   equipment: Equipment,
@@ -205,6 +210,11 @@ export const resourcesOf = (
     ),
   ),
   { id: resourceIds.trays, name: say`Trays`, capacity: trayKindOf(equipment, rules).count },
+  ...countedLiners(equipment).map(({ id, name, count = 0 }) => ({
+    id: resourceIds.liner(id),
+    name,
+    capacity: count,
+  })),
   {
     id: resourceIds.racks,
     name: say`Cooling racks`,

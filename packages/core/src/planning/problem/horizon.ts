@@ -1,4 +1,4 @@
-import { ovenHandsOf, whyClosed } from '../../bakery/index.js';
+import { linerOf, linerStock, ovenHandsOf, whyClosed } from '../../bakery/index.js';
 import { declaredIn, type Formula } from '../../formula/index.js';
 import { wallClock } from '../../quantity/index.js';
 import { JokulError, sayDuration, say } from '../../shown/index.js';
@@ -7,7 +7,7 @@ import { rawDiameterMm, trayKindOf, trayLayout, usableBakes } from '../forecast/
 import { afterOvenOf, batchesFor } from './batches-for.js';
 import { everyDay, rareSkills, resourcesOf, withoutOldHands } from './floor-resources.js';
 import type { Horizon, HorizonInput, HorizonOrder, RefusedOrder } from './horizon-input.js';
-import { usualCleanS, type PlanProduct } from './problem.js';
+import { resourceIds, usualCleanS, type PlanProduct } from './problem.js';
 import { openOrders, reckonedWith } from './sharing-dough.js';
 
 const productOf = (
@@ -28,6 +28,7 @@ const productOf = (
     trayRestS: formula.bake.trayRestS,
     ...afterOvenOf(formula, rules),
   };
+  const liner = linerStock(equipment, linerOf(rules, formula));
   return {
     ...common,
     code: formula.code,
@@ -46,6 +47,7 @@ const productOf = (
     mixS: Math.max(60, rules.mixS + Math.round(input.longerOf?.(formula) ?? 0)),
     portionSetUpS: rules.portionSetUpS,
     portionSPerPiece: rules.portionSPerPiece,
+    ...(liner?.count !== undefined && { liner: resourceIds.liner(liner.id) }),
     ...(rare.length > 0 && { skills: rare }),
     ...(rules.ovenTrayS && {
       atOven: { trayS: rules.ovenTrayS, ownHands: ovenHandsOf(equipment) > 0 },

@@ -122,6 +122,8 @@ export interface PlanProduct {
   readonly after?: AfterWork;
   /** Nobody's time at the oven is counted where left out. */
   readonly atOven?: OvenWork;
+  /** What its trays are laid out with, where so much of it is there: the id of a resource. */
+  readonly liner?: string;
   /** Work that not everybody can do: it takes hands that can; everybody can where left out. */
   readonly skills?: readonly RareSkills[];
 }
@@ -210,6 +212,7 @@ export const resourceIds = {
   skilled: (able: RareSkills) => `hands/${able}`,
   trays: 'trays',
   racks: 'racks',
+  liner: (id: string) => `liner/${id}`,
   cold: (kind: string, what: 'trays' | 'tubs' | 'bags') => `${kind}/${what}`,
 } as const;
 

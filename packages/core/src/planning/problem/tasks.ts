@@ -78,6 +78,12 @@ export const taskOfLoad = (
   name: string = kind,
 ): Task => ({ id: `${load.id}/${name}`, kind, batchId: load.batchId, loadId: load.id, startS, endS, uses });
 
+/** Trays of a load, and what they are laid out with. */
+const laidOut = ({ liner }: PlanProduct, amount: number): readonly Use[] => [
+  { resourceId: resourceIds.trays, amount },
+  ...(liner === undefined ? [] : [{ resourceId: liner, amount }]),
+];
+
 /** What a person does at the oven for one load: putting it in, turning it half way, taking it out. */
 const ovenWorkOf = (product: PlanProduct, load: Load): readonly Task[] => {
   const { atOven } = product;
@@ -107,12 +113,12 @@ export const loadTasks = (product: PlanProduct, load: Load): readonly Task[] => 
     taskOfLoad(load, kind, startS, endS, uses);
   return [
     ...atOven,
-    task('bake', load.startS, pulledS, [{ resourceId: resourceIds.trays, amount: trays }]),
+    task('bake', load.startS, pulledS, laidOut(product, trays)),
     // Only while it is hot: that waits for nobody.
     ...(flattenS > 0
       ? [task('flatten', flatFromS, flatFromS + flattenS, [{ resourceId: resourceIds.hands, amount: 1 }])]
       : []),
-    task('tray-rest', pulledS, offTrayS + trayCoolS, [{ resourceId: resourceIds.trays, amount: trays }]),
+    task('tray-rest', pulledS, offTrayS + trayCoolS, laidOut(product, trays)),
     task('rack', offTrayS, offTrayS + product.coolS, [{ resourceId: resourceIds.racks, amount: trays }]),
   ];
 };

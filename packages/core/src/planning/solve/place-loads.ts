@@ -1,6 +1,6 @@
 import { sayDuration, say } from '../../shown/index.js';
 import type { Load, Task } from '../problem/plan.js';
-import type { PlanProblem } from '../problem/problem.js';
+import { resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { afterPullS, loadTasks, piecesOf, portionS, restOf } from '../problem/tasks.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
@@ -45,6 +45,14 @@ interface Standing {
   readonly choices: Choices;
 }
 
+/** A load has no more trays than there are, nor than there are places to cool them or mats to lay them out with. */
+const traysAtOnce = ({ resources }: PlanProblem, { liner }: PlanProduct): number =>
+  Math.min(
+    ...resources
+      .filter(({ id }) => id === resourceIds.trays || id === resourceIds.racks || id === liner)
+      .map(({ capacity }) => capacity),
+  );
+
 /** Where the next trays go best, beside the loads that are placed; null where no oven takes them. */
 const bestLoad = (
   floor: Floor,
@@ -59,15 +67,18 @@ const bestLoad = (
   const firstS = Math.min(...loads.map((load) => load.startS));
   const spanS = longestSpanS(share);
   const latestS = latestBakeS(share);
+  const mostTrays = traysAtOnce(problem, product);
   let best: Load | null = null;
   let bestScore = Number.NEGATIVE_INFINITY;
   for (const bake of product.bakes) {
     const oven = problem.ovens.find((o) => o.id === bake.ovenId);
-    if (!oven || oven.places < 1) continue;
+    if (!oven || oven.places < 1 || mostTrays < 1) continue;
     // A load serves one ready-by; later trays join where they may bake that early.
-    const count = together
-      ? Math.min(oven.places, rest.length)
-      : Math.min(oven.places, rest.filter((t) => t.dueS <= dueS + choices.joinS).length);
+    const count = Math.min(
+      oven.places,
+      mostTrays,
+      together ? rest.length : rest.filter((t) => t.dueS <= dueS + choices.joinS).length,
+    );
     const id = `${batch.id}-L${(batch.stock?.loadsBefore ?? 0) + loads.length + 1}`;
     const trays = rest
       .slice(0, count)
@@ -111,6 +122,19 @@ const bestLoad = (
   return best;
 };
 
+/** Why the next trays find no place where they would with more of what they lie on; null where that is not why. */
+const shortOfLiner = (
+  floor: Floor,
+  problem: PlanProblem,
+  share: BatchShareOfDay,
+  standing: Standing,
+): string | null => {
+  const { liner, ...onAnything } = share.product;
+  const short = problem.resources.find(({ id }) => id === liner);
+  if (!short || !bestLoad(floor, problem, { ...share, product: onAnything }, standing)) return null;
+  return say`${short.name}: ${short.capacity} in all, too few before its ready-by. Get more, bake it on something else, or give it a later ready-by.`;
+};
+
 /** Places the loads, earliest due first, each as late as it can go; trays of one load share their oven. */
 export const placeLoads = (
   floor: Floor,
@@ -131,7 +155,10 @@ export const placeLoads = (
     const best = bestLoad(floor, problem, share, { loads, rest, together, choices });
     if (!best) {
       clear();
-      return { reason: noOven(problem, share, together ? share.dueS : (rest[0] as TrayShare).dueS) };
+      const lined = shortOfLiner(floor, problem, share, { loads, rest, together, choices });
+      return {
+        reason: lined ?? noOven(problem, share, together ? share.dueS : (rest[0] as TrayShare).dueS),
+      };
     }
     loads.push(best);
     floor.addLoad(best);

@@ -25,13 +25,14 @@ const renumbered = (loadId: string, trays: readonly PlanTray[]): readonly PlanTr
  * A task of the whole load for a part of it: it takes up so many trays and rack places. What a hand does to its pieces is
  * done to those that stay first, then to those that go.
  */
+const perTray = new Set<string>([resourceIds.trays, resourceIds.racks]);
 const taskFor = (task: Task, part: Load, whole: Load): Task => ({
   ...task,
   ...handsTime(task, part, whole),
   id: task.id.replace(`${task.loadId}/`, `${part.id}/`),
   loadId: part.id,
   uses: task.uses.map((use) =>
-    use.resourceId === resourceIds.trays || use.resourceId === resourceIds.racks
+    perTray.has(use.resourceId) || use.resourceId.startsWith(resourceIds.liner(''))
       ? { ...use, amount: part.trays.length }
       : use,
   ),
