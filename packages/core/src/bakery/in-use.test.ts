@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { demoEquipment } from '../demo/index.js';
 import { linerStock, type Equipment } from './equipment.js';
-import { checkEquipment, freeId, inUse } from './in-use.js';
+import { checkEquipment } from './check-equipment.js';
+import { freeId, inUse } from './in-use.js';
 
 const retire = (
   kind: 'ovens' | 'mixers' | 'scales' | 'places' | 'trays' | 'racks',

@@ -1,4 +1,5 @@
 export * from './equipment.js';
 export * from './calendar.js';
 export * from './shift-parts.js';
-export * from './in-use.js';
+export { equipmentKinds, freeId, inUse, type EquipmentKind, type Retirable } from './in-use.js';
+export * from './check-equipment.js';
