@@ -120,6 +120,9 @@ export class PlaceInput extends NamedThing {
   @Whole(0, 5000, say`The number of tray places`) trayPlaces: number;
   @Whole(0, 5000, say`The number of tub places`) tubPlaces: number;
   @Whole(0, 5000, say`The number of bag places`) bagPlaces: number;
+  @Optional() @Between(50, 200_000, say`The power of its machine, W,`) powerW?: number;
+  /** As it is where left out. */
+  @Optional() @IsBoolean() probe?: boolean;
 }
 export class RackInput extends NamedThing {
   @Whole(1, 5000, say`The number of places`) places: number;

@@ -26,12 +26,14 @@ export class EquipmentService {
           kind,
         );
     }
-    const learned = new Map(before.places.map((place) => [place.id, place.learned]));
+    const known = new Map(before.places.map((place) => [place.id, place]));
     const equipment: Equipment = {
       ...input,
       places: input.places.map((place) => {
-        const known = learned.get(place.id);
-        return known ? { ...place, learned: known } : place;
+        const { learned, probe } = known.get(place.id) ?? {};
+        // Who does not know probes yet leaves them as they are.
+        const kept = { ...(probe !== undefined && { probe }), ...place };
+        return learned ? { ...kept, learned } : kept;
       }),
     };
     checkEquipment(equipment);

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
-import type { BakeryView, DayView, PlanView } from '@jokul/contracts';
+import type { BakeryView, DayView, PlanView, ProbesView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 
 let app: TestApp;
@@ -72,6 +72,43 @@ describe('the equipment of a bakery', () => {
     const answer = await app.put('equipment', change(input(await bakery())));
     expect(answer.status).toBe(status);
     expect(answer.body.message.length).toBeGreaterThan(10);
+  });
+});
+
+describe('the probe of a cold place', () => {
+  const readings = async () => {
+    const { body } = await app.get<ProbesView>(`probes?from=${Date.parse('2026-11-27T03:00:00Z')}`);
+    return new Map(body.places.map((place) => [place.placeId, place.readings.length]));
+  };
+  const withoutProbe = (before: ReturnType<typeof input>) => ({
+    ...before,
+    places: before.places.map((place) => (place.id === 'walk-in' ? { ...place, probe: false } : place)),
+  });
+  it('reads nothing where there is none, and has no faults', async () => {
+    expect((await readings()).get('walk-in')).toBeGreaterThan(0);
+    expect((await app.put('equipment', withoutProbe(input(await bakery())))).status).toBe(200);
+    const now = await readings();
+    expect([now.get('walk-in'), (now.get('freezer') ?? 0) > 0]).toEqual([0, true]);
+    const { body } = await app.get<ProbesView>('probes');
+    const answer = await app.put('probes/faults', {
+      faults: [
+        { placeId: 'walk-in', kind: 'door-open', fromMs: Date.parse('2026-11-27T04:00:00Z'), toMs: null },
+      ],
+      version: body.version,
+    });
+    expect([answer.status, answer.body.message]).toEqual([422, 'There is no probe in "walk-in".']);
+  });
+  it('stays away for who does not know probes yet, until somebody puts one in', async () => {
+    const before = input(await bakery());
+    const places = before.places.map(({ probe: _, ...place }) => place);
+    await app.put('equipment', { ...before, places });
+    expect((await readings()).get('walk-in')).toBe(0);
+    const again = input(await bakery());
+    await app.put('equipment', {
+      ...again,
+      places: again.places.map((place) => ({ ...place, probe: true, powerW: 2200 })),
+    });
+    expect((await readings()).get('walk-in')).toBeGreaterThan(0);
   });
 });
 

@@ -43,7 +43,8 @@ export class ProbesService {
       faults,
       places: equipment.places.map((place) => ({
         placeId: place.id,
-        readings: simulateAir(place, faults, from, nowMs, everyMs),
+        // Where there is no probe nothing is made up.
+        readings: place.probe === false ? [] : simulateAir(place, faults, from, nowMs, everyMs),
       })),
     };
   }
@@ -54,6 +55,9 @@ export class ProbesService {
     for (const { placeId } of faults)
       if (!equipment.places.some(({ id }) => id === placeId))
         throw new JokulError('unknown-place', say`There is no place "${placeId}".`, 'placeId');
+    for (const { placeId } of faults)
+      if (equipment.places.some(({ id, probe }) => id === placeId && probe === false))
+        throw new JokulError('no-probe', say`There is no probe in "${placeId}".`, 'placeId');
     const nowMs = await this.clock.nowMs();
     for (const { fromMs, toMs } of faults)
       if (fromMs < nowMs - oldestMs || fromMs > nowMs + oldestMs || (toMs != null && toMs < fromMs))

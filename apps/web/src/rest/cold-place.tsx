@@ -12,7 +12,7 @@ import { TryAFault } from './try-a-fault';
 import { useNeedles } from './use-needles';
 
 const shelfNames = { trays: t`trays`, tubs: t`tubs`, bags: t`bags` } as const;
-const probeWords = { reads: '–', silent: t`silent`, implausible: t`cannot be right` } as const;
+const probeWords = { reads: '–', silent: t`silent`, implausible: t`cannot be right`, none: '–' } as const;
 
 /** So far back the air of a place is shown. */
 export const backMs = 6 * 3600e3;
@@ -64,8 +64,10 @@ export const ColdPlace = ({ place, probes, silentS, now }: ColdPlaceProps) => {
       <h2 className="flex items-baseline justify-between gap-2 text-lg font-semibold">
         {place.name}
         <span className="text-[13.5px] font-normal text-ink-soft">
-          {t`set to ${temperature(place.airC)}, probe`}{' '}
-          {air.airC === null ? (
+          {air.probe === 'none'
+            ? t`set to ${temperature(place.airC)}, no probe`
+            : t`set to ${temperature(place.airC)}, probe`}{' '}
+          {air.probe === 'none' ? null : air.airC === null ? (
             <strong className="font-semibold text-hand">{probeWords[air.probe]}</strong>
           ) : (
             <TemperatureChip temperatureC={air.airC} digits={1} />
@@ -83,24 +85,30 @@ export const ColdPlace = ({ place, probes, silentS, now }: ColdPlaceProps) => {
         )}
       </p>
       <Shelves place={place} />
-      <LazyChart
-        label={t`Air of the ${place.name} over six hours`}
-        height={150}
-        leastSpan={10}
-        formatX={(h) => `${(h - 6).toFixed(0)} h`}
-        formatY={(t) => temperature(t)}
-        xStep={1}
-        curves={[
-          {
-            name: t`air`,
-            points: readings
-              .filter(({ atMs }, i) => i % 5 === 0 && atMs >= now - backMs)
-              .map(({ atMs, airC }): [number, number] => [hours(atMs), airC]),
-          },
-        ]}
-        levels={[{ y: place.airC, text: t`set` }]}
-      />
-      <TryAFault place={place} probes={probes} />
+      {air.probe === 'none' ? (
+        <p className="mt-1 text-[13.5px] text-ink-soft">{t`Its air is taken to be as it is set: read its thermometer, and check doughs with a needle.`}</p>
+      ) : (
+        <>
+          <LazyChart
+            label={t`Air of the ${place.name} over six hours`}
+            height={150}
+            leastSpan={10}
+            formatX={(h) => `${(h - 6).toFixed(0)} h`}
+            formatY={(t) => temperature(t)}
+            xStep={1}
+            curves={[
+              {
+                name: t`air`,
+                points: readings
+                  .filter(({ atMs }, i) => i % 5 === 0 && atMs >= now - backMs)
+                  .map(({ atMs, airC }): [number, number] => [hours(atMs), airC]),
+              },
+            ]}
+            levels={[{ y: place.airC, text: t`set` }]}
+          />
+          <TryAFault place={place} probes={probes} />
+        </>
+      )}
     </section>
   );
 };

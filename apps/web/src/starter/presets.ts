@@ -36,6 +36,7 @@ const cold = (name: string, kind: string, airC: number, hWPerM2K: number, trayPl
   trayPlaces,
   tubPlaces: Math.round(trayPlaces / 3),
   bagPlaces: trayPlaces,
+  probe: false,
 });
 
 /** Ready-made things by kind, with typical figures: to be taken, and changed to what is there. */
@@ -54,8 +55,8 @@ export const presets: Readonly<Partial<Record<EquipmentKind, readonly Preset[]>>
     tray(t`Dark steel 60 × 40 cm`, 600, 400, 'dark-steel'),
   ],
   liners: [
-    { name: t`Baking paper`, kind: 'parchment' },
     { name: t`Silicone mats`, kind: 'mat', count: 12 },
+    { name: t`Two papers, one over the other`, kind: 'double-parchment' },
   ],
   mixers: [
     mixer(t`Stand mixer, 5 L`, 5, 1500),

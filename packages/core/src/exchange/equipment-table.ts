@@ -74,6 +74,8 @@ const columns: readonly Column[] = [
   { heading: 'tray places', key: 'trayPlaces', of: ['places'], as: { min: 0, max: 5000, whole: true } },
   { heading: 'tub places', key: 'tubPlaces', of: ['places'], as: { min: 0, max: 5000, whole: true } },
   { heading: 'bag places', key: 'bagPlaces', of: ['places'], as: { min: 0, max: 5000, whole: true } },
+  { heading: 'machine W', key: 'powerW', of: ['places'], as: { min: 50, max: 200_000 }, optional: true },
+  { heading: 'probe', key: 'probe', of: ['places'], as: 'yes', optional: true },
   { heading: 'kind', key: 'kind', of: ['liners'], as: linerKinds },
   { heading: 'count', key: 'count', of: ['liners'], as: { min: 1, max: 5000, whole: true }, optional: true },
   {

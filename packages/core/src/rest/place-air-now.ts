@@ -1,8 +1,8 @@
 import type { Place } from '../thermal/index.js';
 import type { AirReading } from './simulated-probe.js';
 
-/** Whether a probe can be believed: it reads, it has said nothing for too long, or what it says cannot be. */
-export type ProbeState = 'reads' | 'silent' | 'implausible';
+/** Whether a probe can be believed: it reads, it has said nothing for too long, or what it says cannot be; or there is none. */
+export type ProbeState = 'reads' | 'silent' | 'implausible' | 'none';
 
 /** The air of a place as its probe saw it lately. */
 export interface PlaceAir {
@@ -72,6 +72,18 @@ const isStuck = (place: Pick<Place, 'kind'>, seen: readonly AirReading[], nowMs:
   );
 };
 
+/** Without a probe the air is taken to be as it is set. */
+const unseen = {
+  airC: null,
+  probe: 'none',
+  lastReadMs: null,
+  probeAlarm: false,
+  perHourK: 0,
+  drifting: false,
+  sinceMs: null,
+  lastOffMs: null,
+} as const;
+
 /**
  * The air of a place now, and whether its probe can be believed. It drifts when the mean of six minutes is more than
  * 2.5 K above its setting. No reading is not good news: after `silentS` it is an alarm of its own.
@@ -83,6 +95,7 @@ export const placeAirNow = (
   nowMs: number,
   silentS = usualProbeSilentS,
 ): PlaceAir => {
+  if (place.probe === false) return { place, ...unseen };
   const all = readings.filter(({ atMs }) => atMs <= nowMs);
   const good = believed(place, all);
   const stuck = isStuck(place, good, nowMs);

@@ -420,6 +420,15 @@ describe('no data is not good news', () => {
     expect(placeAirNow(walkIn, upTo(nowMs - 20 * 60_000), nowMs, 3600).probeAlarm).toBe(false);
     expect(placeAirNow(walkIn, [], nowMs)).toMatchObject({ probe: 'silent', probeAlarm: true });
   });
+  it('where there is no probe nothing is known, and nothing is silent', () => {
+    const unread = { ...walkIn, probe: false };
+    expect(placeAirNow(unread, [], nowMs)).toMatchObject({ probe: 'none', probeAlarm: false, airC: null });
+    // What lies about from before it was taken out is not believed either.
+    expect(placeAirNow(unread, readingsAt(12, 30), nowMs)).toMatchObject({ probe: 'none', drifting: false });
+    expect(
+      coldAlarm([placeAirNow(unread, [], nowMs)], [item('GNG-1-A')], [], [], demoRules, nowMs),
+    ).toBeNull();
+  });
   it.each([
     ['a short', 85],
     ['a cut lead', -55],

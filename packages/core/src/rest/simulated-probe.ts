@@ -1,4 +1,4 @@
-import { placeAir, usualPower, type Place } from '../thermal/index.js';
+import { placeAir, powerOf, type Place } from '../thermal/index.js';
 
 /** With the place, or with the probe that should tell of it. */
 export const faultKinds = ['door-open', 'machine-off', 'probe-silent', 'probe-wrong'] as const;
@@ -64,7 +64,7 @@ export const simulateAir = (
   const warming = own.some(({ kind }) => kind === 'door-open' || kind === 'machine-off');
   const air =
     cold && warming
-      ? placeAir(place, usualPower[cold], place.airC, {
+      ? placeAir(place, powerOf(place), place.airC, {
           doorOpen: (s) => during('door-open', startMs + s * 1000),
           machineShare: (s) => (during('machine-off', startMs + s * 1000) ? 0 : 1),
         })

@@ -56,6 +56,7 @@ export const starterEquipment: Equipment = {
       trayPlaces: 20,
       tubPlaces: 6,
       bagPlaces: 20,
+      probe: false,
     },
     {
       id: 'freezer',
@@ -66,6 +67,7 @@ export const starterEquipment: Equipment = {
       trayPlaces: 10,
       tubPlaces: 2,
       bagPlaces: 20,
+      probe: false,
     },
     {
       id: 'bench',
@@ -76,6 +78,7 @@ export const starterEquipment: Equipment = {
       trayPlaces: 16,
       tubPlaces: 4,
       bagPlaces: 10,
+      probe: false,
     },
   ],
   liners: [{ id: 'paper', name: 'Baking paper', kind: 'parchment' }],

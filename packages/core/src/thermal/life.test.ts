@@ -275,6 +275,25 @@ describe('a place that takes much at once', () => {
     expect(together?.value).toBeCloseTo(aloneS ?? 0, -1);
     expect(warmestC).toBeLessThan(4.2);
   });
+  it('is warmed less by it where its machine is a strong one', () => {
+    const at = (powerW?: number) =>
+      loadedPlace({
+        formula: ginger,
+        form: 'pieces',
+        massG: 0,
+        startC: 22,
+        place: { ...walkIn, ...(powerW !== undefined && { powerW }) },
+        cover: 'open',
+        targetC: 8,
+        bodies: 1500,
+        openings: 4,
+      });
+    const [weak, usual, strong] = [at(500), at(), at(6000)];
+    expect(weak.warmestC).toBeGreaterThan(usual.warmestC);
+    expect(strong.warmestC).toBeLessThan(usual.warmestC);
+    expect(usual.together?.note).toContain('a typical figure');
+    expect(strong.together?.note).toContain('that of Setup');
+  });
   it('many pieces and many openings warm it and take longer, more of each', () => {
     const [few, many, opened] = [ask(200, 4), ask(1500, 4), ask(1500, 20)];
     expect(many.warmestC).toBeGreaterThan(few.warmestC);

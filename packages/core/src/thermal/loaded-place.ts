@@ -3,7 +3,7 @@ import { coldFigure } from './cold-figure.js';
 import { conduct, type AirModel } from './conduct.js';
 import { standing } from './form.js';
 import type { LifeQuestion } from './life.js';
-import { placeAir, usualPower } from './place-air.js';
+import { placeAir, powerOf } from './place-air.js';
 import { firstPast, heatTransfer, type Cover, type Place } from './place.js';
 
 export interface LoadedPlace {
@@ -55,9 +55,8 @@ export const loadedPlace = (
       : body.kind === 'slab'
         ? q.massG / 1000 / (material.densityKgPerM3 * (body.thicknessMm / 2000))
         : 1;
-  const kind = q.place.kind === 'freezer' ? 'freezer' : 'walk-in';
   const together = run(
-    placeAir(q.place, usualPower[kind], q.place.airC, {
+    placeAir(q.place, powerOf(q.place), q.place.airC, {
       bodies: q.bodies * perBody,
       doorOpen: (s) => s % everyS < 30 && q.openings > 0,
     }),
@@ -83,7 +82,10 @@ export const loadedPlace = (
             },
             hWPerM2K,
             learned: q.place.learned,
-            note: say`The power of the machine is a typical figure.`,
+            note:
+              q.place.powerW === undefined
+                ? say`The power of the machine is a typical figure.`
+                : say`The power of the machine is that of Setup.`,
           }),
     warmestC,
   };

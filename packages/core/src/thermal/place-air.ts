@@ -23,6 +23,12 @@ export const usualPower: Readonly<Record<'walk-in' | 'freezer', PlacePower>> = {
   freezer: { heatJPerK: 70e3, leakWPerK: 6, doorWPerK: 70, machineW: 1100, bandK: 1.5, roomC: 24 },
 };
 
+/** What a place answers with: its own machine, else the usual one. */
+export const powerOf = ({ kind, powerW }: Pick<Place, 'kind' | 'powerW'>): PlacePower => {
+  const usual = usualPower[kind === 'freezer' ? 'freezer' : 'walk-in'];
+  return powerW === undefined ? usual : { ...usual, machineW: powerW };
+};
+
 export interface AirConditions {
   /** Whether the door stands open so long after the start, s. */
   readonly doorOpen?: (timeS: number) => boolean;

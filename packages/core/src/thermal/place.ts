@@ -17,6 +17,10 @@ export interface Place {
   readonly trayPlaces: number;
   readonly tubPlaces: number;
   readonly bagPlaces: number;
+  /** What its machine takes out at most, W; the usual of its kind where left out. */
+  readonly powerW?: number;
+  /** Whether a probe reads its air, which only a stand-in does yet; there is one where left out. */
+  readonly probe?: boolean;
   /** Out of use, and kept for what was recorded with it. */
   readonly retired?: boolean;
   /** What needles said of how hard the place really takes the heat. */

@@ -8,7 +8,7 @@ export interface Detail {
   readonly label: string;
   readonly hint?: string;
   /** What holds where a thing says nothing of it. */
-  readonly usual?: string;
+  readonly usual?: string | boolean;
   /** It may be left empty; what holds then. */
   readonly optional?: string;
   /** How it reads in the list, # being the figure; the label and the figure where left out. */
@@ -175,7 +175,7 @@ export const kinds: readonly Kind[] = [
       {
         key: 'rails',
         label: t`Rails`,
-        usual: t`all`,
+        usual: 'all',
         said: t`rails: #`,
         ask: {
           as: 'choice',
@@ -382,6 +382,27 @@ export const kinds: readonly Kind[] = [
         said: t`# bags`,
         ask: { as: 'number', min: 0, max: 5000, whole: true },
       },
+      {
+        key: 'probe',
+        label: t`Its probe`,
+        usual: true,
+        ask: {
+          as: 'choice',
+          choices: [
+            [false, t`no probe`],
+            [true, t`simulated probe`],
+          ],
+        },
+        hint: t`Without one its air is taken to be as it is set. What the simulated one reads is made up, to try alarms out.`,
+      },
+      {
+        key: 'powerW',
+        label: t`Its machine, W`,
+        said: t`# W`,
+        optional: t`usual of its kind`,
+        ask: { as: 'number', min: 50, max: 200_000 },
+        hint: t`Cooling power, on the plate of the machine. It tells how warm it gets with much warm dough in it.`,
+      },
     ],
     example: {
       name: '',
@@ -391,6 +412,7 @@ export const kinds: readonly Kind[] = [
       trayPlaces: 20,
       tubPlaces: 6,
       bagPlaces: 20,
+      probe: false,
     },
   },
   {
