@@ -100,7 +100,7 @@ describe('the probe of a cold place', () => {
   });
   it('stays away for who does not know probes yet, until somebody puts one in', async () => {
     const before = input(await bakery());
-    const places = before.places.map(({ probe: _, ...place }) => place);
+    const places = before.places.map(({ probe: _probe, ...place }) => place);
     await app.put('equipment', { ...before, places });
     expect((await readings()).get('walk-in')).toBe(0);
     const again = input(await bakery());
