@@ -32,7 +32,8 @@ export class EquipmentService {
       places: input.places.map((place) => {
         const { learned, probe } = known.get(place.id) ?? {};
         // Who does not know probes yet leaves them as they are.
-        const kept = { ...(probe !== undefined && { probe }), ...place };
+        const has = place.probe ?? probe;
+        const kept = { ...place, ...(has !== undefined && { probe: has }) };
         return learned ? { ...kept, learned } : kept;
       }),
     };
