@@ -78,10 +78,10 @@ export const ColdPlace = ({ place, probes, silentS, now }: ColdPlaceProps) => {
         {needle ? (
           <>
             {t`cools`} <Shown figure={needle.shown}>{sayCooling(needle.factor)}</Shown>
-            {t`, by ${needle.cores} probe ${plural(needle.cores, { one: 'reading', other: 'readings' })}`}
+            {t`, by ${plural(needle.cores, { one: '# measured core', other: '# measured cores' })}`}
           </>
         ) : (
-          t`no probe reading in here yet`
+          t`no core measured in here yet`
         )}
       </p>
       <Shelves place={place} />

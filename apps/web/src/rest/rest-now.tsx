@@ -21,7 +21,7 @@ const clockSentence = {
 const RestAlarms = ({ rest }: { readonly rest: Rest }) => {
   const wall = useWallClock();
   const { temperature, duration } = useUnits();
-  const { warmAgainC, over, way, heard, formula, bakery, now } = rest;
+  const { warmAgainC, over, way, heard, air, formula, bakery, now } = rest;
   return (
     <>
       {warmAgainC !== null && (
@@ -34,7 +34,7 @@ const RestAlarms = ({ rest }: { readonly rest: Rest }) => {
             : t`the limit is`
         } ${duration(over.limitS)}. Do not bake it without a decision of the head baker, and write down why.`}</Alarm>
       )}
-      {way?.assumed && heard && (
+      {way?.assumed && heard && air?.probe !== 'none' && (
         <Alarm>{t`The probe has told nothing since ${wall.near(way.assumed.sinceMs, now)}: the curve assumes ${temperature(way.assumed.airC)} since then. Measure the core with a probe.`}</Alarm>
       )}
     </>

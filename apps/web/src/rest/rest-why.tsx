@@ -67,7 +67,7 @@ export const Ready = (props: ReadyProps) => {
         {t`${
           measured
             ? t`Computed with the air that the probe saw since it went in; from now on with the air as it is.`
-            : t`Computed with the set air of the place.`
+            : t`Computed with the air as it is set: no probe told it.`
         } Measure the core now and then: the curve follows the reading.`}
       </p>
     </WhySection>

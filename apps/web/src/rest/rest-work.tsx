@@ -60,7 +60,7 @@ const RestWhy = ({ rest }: { readonly rest: Rest }) => {
         inside={rest.inside !== undefined}
         enteredMs={rest.enteredMs}
         evened={rest.evened}
-        measured={rest.way?.question.measured !== undefined}
+        measured={rest.way?.question.measured !== undefined && rest.air?.probe !== 'none'}
         airC={rest.air?.airC ?? null}
         computing={rest.curve.isFetching}
       />
