@@ -34,9 +34,11 @@ const RuleChoices = ({
         ))}
       </SelectField>
     </div>
-    <SelectField label={t`Liner`} error={errors.liner?.message} {...register('liner')}>
-      <LinerOptions equipment={bakery.equipment} />
-    </SelectField>
+    <div className="col-span-2">
+      <SelectField label={t`Liner`} error={errors.liner?.message} {...register('liner')}>
+        <LinerOptions equipment={bakery.equipment} />
+      </SelectField>
+    </div>
     <div className="col-span-2">
       <SelectField label={t`Allergens on labels`} error={errors.labels?.message} {...register('labels')}>
         {labelWordings.map((wording) => (

@@ -4,10 +4,9 @@ import { linerNames } from './names-of-codes';
 
 const nameOf = (kind: Liner, equipment: Pick<Equipment, 'liners'>): string => {
   const own = linerStock(equipment, kind);
-  if (!own) return linerNames[kind];
-  return own.count === undefined
-    ? t`${linerNames[kind]}: ${own.name}`
-    : t`${linerNames[kind]}: ${own.name}, ${own.count}`;
+  const named = own && own.name.toLowerCase() !== linerNames[kind].toLowerCase();
+  const name = named ? t`${linerNames[kind]}: ${own.name}` : linerNames[kind];
+  return own?.count === undefined ? name : t`${name}, ${own.count}`;
 };
 
 /** What pieces can lie on, with what the house has of it. */
