@@ -87,9 +87,14 @@ export class MixerInput extends NamedThing {
   speeds?: string[];
   @Optional() @Whole(1, 20, say`The number of bowls`) bowls?: number;
 }
+export class PlacesForInput {
+  @Id() trayId: string;
+  @Whole(1, 60, say`The number of places`) places: number;
+}
 export class OvenInput extends NamedThing {
   @IsBoolean() fan: boolean;
   @Whole(1, 60, say`The number of trays at once`) places: number;
+  @Optional() @ListOf(() => PlacesForInput, 60) placesFor?: PlacesForInput[];
   @Between(0.1, 60, say`The heating rate, °C per min,`) degreesPerMin: number;
   @Optional() @Between(-60, 60, say`The heat over the dial, °C,`) offsetK?: number;
   @Optional() @Between(0.1, 60, say`The cooling rate, °C per min,`) coolsPerMin?: number;

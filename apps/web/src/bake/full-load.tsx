@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import {
+  placesOf,
   adjustmentOf,
   type LearnedValues,
   type Formula,
@@ -172,7 +173,8 @@ export const FullLoad = ({ formula, oven, load, base, pullS }: LoadOf & { readon
   const { data } = useBakery();
   const { duration, difference } = useUnits();
   const [halfTime, setHalfTime] = useState<HalfTime>('turn');
-  const { asked, known } = loadAsked({ formula, oven, load, pullS }, data?.learned ?? null, halfTime);
+  const loaded = { ...oven, places: placesOf(oven, data?.rules.trayId ?? '') };
+  const { asked, known } = loadAsked({ formula, oven: loaded, load, pullS }, data?.learned ?? null, halfTime);
   const result = useLoad(formula, base, asked);
   if (result.isError)
     return (

@@ -2,6 +2,7 @@ import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import {
+  placesOf,
   openActions,
   rawDiameterMm,
   testTray,
@@ -13,6 +14,7 @@ import {
   type Oven,
   type TrayState,
 } from '@jokul/core';
+import { useBakery } from '../lib/queries';
 import { record, useJournal } from '../journal/store';
 import { PullChanges } from '../learning/pull-changes';
 import { countdown, useNow, useWallClock } from '../lib/clock';
@@ -42,7 +44,8 @@ interface TestBakeProps {
 const Begin = (props: TestBakeProps & { readonly onClose: () => void }) => {
   const { batch, load, formula, oven, onClose, layout, tray, margins, diameterMm } = props;
   const { duration, temperature } = useUnits();
-  const few = useFew(oven.places, props.startC);
+  const places = placesOf(oven, useBakery().data?.rules.trayId ?? '');
+  const few = useFew(places, props.startC);
   const { count, startC, position, wrong } = few;
   const begin = () => {
     const trayId = `${load.id}-test-T${position}`;
@@ -86,7 +89,7 @@ const Begin = (props: TestBakeProps & { readonly onClose: () => void }) => {
           pieces={laid.count}
           startC={startC || 7}
         />
-        <FewFields few={few} places={oven.places} />
+        <FewFields few={few} places={places} />
         <div className="col-span-full">
           <WhatToMeasure />
           <div className="mt-4 flex justify-end gap-2">

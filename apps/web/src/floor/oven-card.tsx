@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { productIs, type Action, type Oven, type TrayState } from '@jokul/core';
+import { placesOf, productIs, type Action, type Oven, type TrayState } from '@jokul/core';
 import type { BakeryView } from '@jokul/contracts';
 import { useNames } from '../line/actions';
 import { useJournal } from '../journal/store';
@@ -40,7 +40,8 @@ export const OvenCard = ({ oven, actions, now, bakery }: OvenCardProps) => {
       {first ? (
         <>
           <p className="line-clamp-2 text-lg leading-tight">
-            {names.product(productIs(first.batchId, lots.get(first.batchId)))}, {inside.length}/{oven.places}
+            {names.product(productIs(first.batchId, lots.get(first.batchId)))}, {inside.length}/
+            {placesOf(oven, bakery.rules.trayId)}
           </p>
           <p className="figures text-[48px] leading-none max-sm:text-[34px]">{countdown(pullMs - now)}</p>
           <div

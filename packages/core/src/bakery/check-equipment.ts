@@ -65,6 +65,21 @@ const checkFigures = (equipment: Equipment): void => {
   });
 };
 
+const checkPlaces = ({ ovens, trays }: Equipment): void => {
+  const known = new Set(trays.map(({ id }) => id));
+  ovens.forEach(({ name, placesFor = [] }, i) => {
+    const wrong = placesFor.findIndex(
+      ({ trayId }, j) => !known.has(trayId) || placesFor.findIndex((own) => own.trayId === trayId) < j,
+    );
+    if (wrong >= 0)
+      throw new JokulError(
+        'unknown-tray',
+        say`${name}: its places name a tray that is not there, or one twice.`,
+        `ovens.${i}.placesFor.${wrong}.trayId`,
+      );
+  });
+};
+
 const checkLiners = ({ liners }: Equipment): void => {
   const used = liners.map(({ kind, retired }) => (retired ? null : kind));
   liners.forEach(({ kind, name, retired }, i) => {
@@ -125,6 +140,7 @@ const checkCalendar = ({ calendar }: Equipment): void => {
 export const checkEquipment = (equipment: Equipment): void => {
   checkNames(equipment);
   checkFigures(equipment);
+  checkPlaces(equipment);
   checkLiners(equipment);
   if (!active(equipment.places).some(({ kind }) => kind !== 'bench'))
     throw new JokulError(

@@ -11,7 +11,10 @@ export interface Oven {
   readonly id: string;
   readonly name: string;
   readonly fan: boolean;
+  /** Trays at once. */
   readonly places: number;
+  /** Trays at once of other kinds, where they differ. */
+  readonly placesFor?: readonly { readonly trayId: string; readonly places: number }[];
   /** How much hotter it is than what it is set to, by a thermometer in its middle, K; what bakes teach comes on top. */
   readonly offsetK?: number;
   /** How fast it heats up. */
@@ -29,6 +32,12 @@ export interface Oven {
   /** Out of use, and kept for what was recorded with it. */
   readonly retired?: boolean;
 }
+
+/** How many trays of a kind an oven takes at once. */
+export const placesOf = (
+  { places, placesFor = [] }: Pick<Oven, 'places' | 'placesFor'>,
+  trayId: string,
+): number => placesFor.find((own) => own.trayId === trayId)?.places ?? places;
 
 export interface TrayKind {
   readonly id: string;

@@ -30,6 +30,17 @@ describe('equipment in use', () => {
   it.each<[string, Equipment, string]>([
     ['the last oven retired', retire('ovens', () => true), 'none-left'],
     [
+      'places for a tray that is not there',
+      {
+        ...demoEquipment,
+        ovens: demoEquipment.ovens.map((oven) => ({
+          ...oven,
+          placesFor: [{ trayId: 'lost', places: 3 }],
+        })),
+      },
+      'unknown-tray',
+    ],
+    [
       'two liners of one kind',
       {
         ...demoEquipment,

@@ -176,6 +176,41 @@ describe('the equipment in Setup', () => {
   });
 });
 
+describe('places of an oven for each kind of tray', () => {
+  it('are asked for where there are several, and kept as a list', async () => {
+    const user = show(<EquipmentPanel bakery={bakery()} />);
+    const port = list('Ovens').getByText('Port').closest('li') as HTMLElement;
+    await user.click(within(port).getByRole('button', { name: /Change/ }));
+    const form = within(screen.getByRole('dialog'));
+    await user.click(form.getByText('Finer figures'));
+    await user.type(form.getByLabelText('Of dark steel 60 × 40 at once'), '4');
+    await user.click(form.getByRole('button', { name: /Save|Change/ }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    expect(server.puts[0]?.ovens[0]?.placesFor).toEqual([{ trayId: 'dark', places: 4 }]);
+    expect(JSON.stringify(server.puts[0]?.ovens[0])).not.toContain('placesFor.');
+  });
+  it('are said in the line of the oven, and left open again', async () => {
+    const [first, ...others] = demoEquipment.ovens;
+    const ovens = [{ ...first!, placesFor: [{ trayId: 'dark', places: 4 }] }, ...others];
+    const user = show(<EquipmentPanel bakery={bakery({ ...demoEquipment, ovens })} />);
+    expect(list('Ovens').getByText(/5 trays at once, 4 of dark steel 60 × 40, 8 °C a minute/)).toBeTruthy();
+    const port = list('Ovens').getByText('Port').closest('li') as HTMLElement;
+    await user.click(within(port).getByRole('button', { name: /Change/ }));
+    const form = within(screen.getByRole('dialog'));
+    await user.clear(form.getByLabelText('Of dark steel 60 × 40 at once'));
+    await user.click(form.getByRole('button', { name: /Save|Change/ }));
+    await waitFor(() => expect(server.puts).toHaveLength(1));
+    expect(server.puts[0]?.ovens[0]).not.toHaveProperty('placesFor');
+  });
+  it('are not asked for where there is one kind', async () => {
+    const one = { ...demoEquipment, trays: demoEquipment.trays.slice(0, 1) };
+    const user = show(<EquipmentPanel bakery={bakery(one)} />);
+    const port = list('Ovens').getByText('Port').closest('li') as HTMLElement;
+    await user.click(within(port).getByRole('button', { name: /Change/ }));
+    expect(screen.queryByLabelText(/^Of /)).toBeNull();
+  });
+});
+
 describe('liners', () => {
   const mats = { id: 'mats', name: 'Blue mats', kind: 'mat' as const, count: 16, contactWPerM2K: 45 };
   it('are said with how many trays they are for, and what was measured of them', () => {

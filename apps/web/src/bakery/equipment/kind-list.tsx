@@ -14,6 +14,7 @@ import type { BakeryView } from '@jokul/contracts';
 import { useJournal } from '../../journal/store';
 import { useDay } from '../../lib/queries';
 import { Button } from '../../ui/button';
+import { forTrays, withFigures, withList } from './oven-places';
 import { nameOf, thingsOf, type Kind, type Preset, type Thing } from './kinds';
 import { ThingForm } from './thing-form';
 import { ThingRow } from './thing-row';
@@ -116,9 +117,35 @@ const useThings = (kind: Kind, bakery: BakeryView) => {
   return { things, busy, replace, add, retire, moveUp };
 };
 
+/** Ready-made things to begin from. */
+const ReadyMade = ({
+  presets,
+  busy,
+  onTake,
+}: {
+  readonly presets: readonly Preset[];
+  readonly busy: boolean;
+  readonly onTake: (preset: Preset) => void;
+}) => (
+  <p className="flex flex-wrap items-center gap-1.5 border-t pt-2 text-[13.5px] text-ink-soft">
+    {t`Ready-made:`}
+    {presets.map((preset) => (
+      <Button
+        key={preset.name}
+        size="small"
+        disabled={busy}
+        aria-label={t`Add ${preset.name}`}
+        onClick={() => onTake(preset)}
+      >
+        {preset.name}
+      </Button>
+    ))}
+  </p>
+);
+
 /** The things of one kind: added, copied, changed, ordered, retired; `presets` are ready-made ones to begin from. */
 export const KindList = ({
-  kind,
+  kind: plain,
   bakery,
   presets = [],
 }: {
@@ -126,6 +153,7 @@ export const KindList = ({
   readonly bakery: BakeryView;
   readonly presets?: readonly Preset[];
 }) => {
+  const kind = forTrays(plain, bakery.equipment);
   const touched = useTouched();
   const { things, busy, replace, add, retire, moveUp } = useThings(kind, bakery);
   const [open, setOpen] = useState<Thing | 'new' | null>(null);
@@ -133,15 +161,17 @@ export const KindList = ({
   const [like, setLike] = useState<Thing | Preset | null>(null);
   const take = (values: Readonly<Record<string, unknown>>): Promise<string | null> =>
     open !== 'new' && open
-      ? replace(open.id, values, t`${String(values.name)} is changed.`)
-      : add(values, like?.id);
+      ? replace(open.id, withList(kind, values, bakery.equipment), t`${String(values.name)} is changed.`)
+      : add(withList(kind, values, bakery.equipment), like?.id);
   const begin = (from: Thing | Preset | null) => {
     setLike(from);
     setOpen('new');
   };
   const begunAs = (from: Thing | Preset): Kind => ({
     ...kind,
-    example: isThing(from) ? { ...from, retired: false, name: t`${nameOf(from)}, another` } : from,
+    example: isThing(from)
+      ? { ...withFigures(kind, from), retired: false, name: t`${nameOf(from)}, another` }
+      : from,
   });
   return (
     <section aria-label={kind.title}>
@@ -156,7 +186,7 @@ export const KindList = ({
           <ThingRow
             key={thing.id}
             kind={kind}
-            thing={thing}
+            thing={withFigures(kind, thing)}
             busy={busy}
             onUp={i > 0 ? () => void moveUp(thing) : undefined}
             onCopy={() => begin(thing)}
@@ -166,27 +196,12 @@ export const KindList = ({
         ))}
       </ul>
       {things.length === 0 && kind.none && <p className="text-[13.5px] text-ink-soft">{kind.none}</p>}
-      {presets.length > 0 && (
-        <p className="flex flex-wrap items-center gap-1.5 border-t pt-2 text-[13.5px] text-ink-soft">
-          {t`Ready-made:`}
-          {presets.map((preset) => (
-            <Button
-              key={preset.name}
-              size="small"
-              disabled={busy}
-              aria-label={t`Add ${preset.name}`}
-              onClick={() => begin(preset)}
-            >
-              {preset.name}
-            </Button>
-          ))}
-        </p>
-      )}
+      {presets.length > 0 && <ReadyMade presets={presets} busy={busy} onTake={begin} />}
       {open && (
         <ThingForm
           key={open === 'new' ? 'new' : open.id}
           kind={open === 'new' && like ? begunAs(like) : kind}
-          thing={open === 'new' ? null : open}
+          thing={open === 'new' ? null : withFigures(kind, open)}
           touches={open === 'new' ? null : touched(kind, open.id)}
           onTake={take}
           onClose={() => setOpen(null)}

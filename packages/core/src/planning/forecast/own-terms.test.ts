@@ -77,6 +77,21 @@ describe('a formula on its own terms', () => {
     expect(planned(4)).toEqual([]);
     expect(planned(1)[0]?.reason).toContain('Mats: 1 in all, too few before its ready-by.');
   });
+  it('goes into an oven as many trays at once as it takes of that kind', () => {
+    const ovens = demoEquipment.ovens.map((oven) => ({
+      ...oven,
+      placesFor: [
+        { trayId: 'bright', places: 2 },
+        { trayId: 'dark', places: 1 },
+      ],
+    }));
+    const placesOn = (trayId: string) =>
+      demoProblem({ equipment: { ...demoEquipment, ovens }, rules: { ...demoRules, trayId } }).ovens.map(
+        ({ places }) => places,
+      );
+    expect(placesOn('bright')).toEqual([2, 2, 2, 2]);
+    expect(placesOn('dark')).toEqual([1, 1, 1, 1]);
+  });
   it('is baked a few trays at a time where an oven has more places than there are trays', () => {
     const equipment = { ...demoEquipment, trays: demoEquipment.trays.map((tray) => ({ ...tray, count: 3 })) };
     const orders = demoLines.filter(({ productCode }) => productCode === 'GNG');

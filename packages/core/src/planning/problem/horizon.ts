@@ -1,4 +1,4 @@
-import { linerOf, linerStock, ovenHandsOf, whyClosed } from '../../bakery/index.js';
+import { linerOf, linerStock, ovenHandsOf, placesOf, whyClosed } from '../../bakery/index.js';
 import { declaredIn, type Formula } from '../../formula/index.js';
 import { wallClock } from '../../quantity/index.js';
 import { JokulError, sayDuration, say } from '../../shown/index.js';
@@ -153,10 +153,10 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
       nowS,
       products,
       resources,
-      ovens: equipment.ovens.map(({ id, name, places, degreesPerMin, coolsPerMin }) => ({
+      ovens: equipment.ovens.map(({ id, name, degreesPerMin, coolsPerMin, ...oven }) => ({
         id,
         name,
-        places,
+        places: placesOf(oven, trayKindOf(equipment, rules).id),
         degreesPerMin,
         ...(coolsPerMin !== undefined && { coolsPerMin }),
       })),
