@@ -29,6 +29,9 @@ export const WellbeingPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const { data, isError } = useWellbeing();
   const kept = useJournal((s) => s.pending.length);
   const silent = useSilentProbes(bakery);
+  const unread = bakery.equipment.places
+    .filter(({ probe, retired, kind }) => probe === false && !retired && kind !== 'bench')
+    .map(({ name }) => name);
   const wall = useWallClock();
   const now = useNow(20_000);
   if (!data)
@@ -42,7 +45,7 @@ export const WellbeingPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   return (
     <>
       <ul className="space-y-2">
-        {wellbeingOf(data, kept, silent, wall.ofDay(nightlyAt)).map(({ what, well, say }) => (
+        {wellbeingOf(data, kept, silent, unread, wall.ofDay(nightlyAt)).map(({ what, well, say }) => (
           <li key={what} className="flex gap-2">
             {well ? (
               <CircleCheck

@@ -10,9 +10,17 @@ const view = (change: Partial<WellbeingView> = {}): WellbeingView => ({
   devices: [],
   ...change,
 });
-const said = (change: Partial<WellbeingView> = {}, kept = 0, silent: readonly string[] = []) =>
+const said = (
+  change: Partial<WellbeingView> = {},
+  kept = 0,
+  silent: readonly string[] = [],
+  unread: readonly string[] = [],
+) =>
   new Map(
-    wellbeingOf(view(change), kept, silent, '2:30 am').map(({ what, well, say }) => [what, { well, say }]),
+    wellbeingOf(view(change), kept, silent, unread, '2:30 am').map(({ what, well, say }) => [
+      what,
+      { well, say },
+    ]),
   );
 
 describe('whether all is well, in words', () => {
@@ -46,6 +54,10 @@ describe('whether all is well, in words', () => {
     expect(said({}, 1).get('This device')).toMatchObject({ well: false });
     expect(said({}, 1).get('This device')?.say).toContain('1 entry is kept here');
     expect(said({}, 0, ['Walk-in']).get('Probes')?.say).toContain('No sound reading from Walk-in.');
+    expect(said({}, 0, [], ['Freezer']).get('Probes')).toEqual({
+      well: true,
+      say: 'None hangs in Freezer: read the thermometer there now and then.',
+    });
     expect(said({ screens: 0 }).get('Screens')?.say).toBe('No screen follows the floor just now.');
     expect(said({ screens: 1 }).get('Screens')?.say).toBe('1 screen follows the floor.');
   });

@@ -33,12 +33,14 @@ const count = (n: number, one: string, many: string) => `${n.toLocaleString('en'
  * Whether all is well, in a baker's words.
  * @param kept entries that this device has not sent yet
  * @param silent cold places whose probe says nothing, or nonsense
+ * @param unread cold places that have no probe
  * @param nightly when a backup is made by itself, as this device writes a time
  */
 export const wellbeingOf = (
   { database, disk, backup, screens }: WellbeingView,
   kept: number,
   silent: readonly string[],
+  unread: readonly string[],
   nightly: string,
 ): readonly Wellbeing[] => {
   const { ageS = null } = backup ?? {};
@@ -103,7 +105,9 @@ export const wellbeingOf = (
       well: silent.length === 0,
       say:
         silent.length === 0
-          ? t`Every cold place says how cold it is.`
+          ? unread.length === 0
+            ? t`Every cold place says how cold it is.`
+            : t`None hangs in ${unread.join(', ')}: read the thermometer there now and then.`
           : t`No sound reading from ${silent.join(', ')}. Hang a thermometer in there, and look at the probe.`,
     },
   ];
