@@ -2,6 +2,7 @@ import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import {
+  sayPacking,
   homeSheet,
   JokulError,
   piecesForHome,
@@ -49,7 +50,7 @@ const Sheet = ({ sheet, formula }: { sheet: HomeSheet; formula: Formula }) => {
               </td>
               <td className="pr-3">
                 {measure}
-                {packing && <span className="text-ink-soft"> {packing}</span>}
+                {packing && <span className="text-ink-soft"> {sayPacking(packing)}</span>}
               </td>
               <td className="figures text-right">{massG < 10 ? grams(massG, 1) : mass(Math.round(massG))}</td>
             </tr>

@@ -1,7 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { Pencil } from 'lucide-react';
 import { useState } from 'react';
-import { type LineAnswer, type ReadResult } from '@jokul/core';
+import { sayPacking, type LineAnswer, type ReadResult } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Button } from '../ui/button';
 import { Shown } from '../ui/shown';
@@ -102,7 +102,7 @@ const Line = (props: LineProps) => {
           )}
           {apart && <span className="font-medium">{t`, ${apart}: not in the dough`}</span>}
           {result.packing && result.packing !== 'level' && uncertain.length === 0 && (
-            <span className="text-ink-faint">, {result.packing}</span>
+            <span className="text-ink-faint">, {sayPacking(result.packing)}</span>
           )}
           {uncertain.length > 0 && (
             <span className="block text-[12.5px] text-ink-soft">{uncertain.join('; ')}</span>

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { allergenWords, declaredOf, foodOf, sayPiece, type Ingredient } from '@jokul/core';
+import { allergenWords, declaredOf, foodOf, sayPacking, sayPiece, type Ingredient } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Fact, Facts } from '../line/station';
 import { analysisParts } from './analysis-parts';
@@ -29,7 +29,7 @@ export const IngredientDetail = ({ food }: { food: Ingredient }) => {
           <h2 className="mb-1 text-[13px] font-semibold text-ink-soft">{t`A millilitre weighs`}</h2>
           <Facts>
             {Object.entries(densityGPerMl).map(([packing, rho]) => (
-              <Fact key={packing} name={packing}>
+              <Fact key={packing} name={sayPacking(packing)}>
                 {t`${grams(rho, 2)}, a US cup ${grams(rho * 236.588)}`}
               </Fact>
             ))}

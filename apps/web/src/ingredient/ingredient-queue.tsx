@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useLocation } from 'react-router';
 import { isShipped, type Ingredient } from '@jokul/core';
 import { QueueItem } from '../ui/queue-item';
+import { ingredientKindNames } from '../words/names-of-codes';
 
 interface IngredientQueueProps {
   /** Those that the words find. */
@@ -16,7 +17,7 @@ interface IngredientQueueProps {
 export const found = (all: readonly Ingredient[], filter: string): readonly Ingredient[] => {
   const wanted = filter.toLowerCase().split(/\s+/);
   return all.filter(({ name, words, kind }) => {
-    const text = `${name} ${words.join(' ')} ${kind}`.toLowerCase();
+    const text = `${name} ${words.join(' ')} ${ingredientKindNames[kind]}`.toLowerCase();
     return wanted.every((word) => text.includes(word));
   });
 };
@@ -42,7 +43,7 @@ export const IngredientQueue = ({ shown, filter, onFilter, current }: Ingredient
           active={item.id === current}
           title={item.name}
           side={isShipped(item.id) ? '' : t`own`}
-          detail={item.kind}
+          detail={ingredientKindNames[item.kind]}
         />
       ))}
       {shown.length === 0 && <p className="px-3 text-[13.5px] text-ink-soft">{t`Nothing by that name.`}</p>}

@@ -11,6 +11,7 @@ import { found, IngredientQueue } from './ingredient-queue';
 import { OwnIngredientForm } from './own-ingredient-form';
 import { PriceForm } from './price-form';
 import { OwnIngredientTable } from './own-ingredient-table';
+import { ingredientKindNames } from '../words/names-of-codes';
 
 /** The ingredient library, and the bakery's own ingredients beside it. */
 export const IngredientsPage = () => {
@@ -46,7 +47,7 @@ export const IngredientsPage = () => {
       question={
         making
           ? t`What the label says; a composition has to add up.`
-          : t`${food.kind}${own ? t`, our own` : ''}. Source: ${food.source}`
+          : t`${ingredientKindNames[food.kind]}${own ? t`, our own` : ''}. Source: ${food.source}`
       }
       queueTitle={t`${all.length} ingredients`}
       queue={<IngredientQueue shown={shown} filter={filter} onFilter={setFilter} current={food.id} />}

@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import { ingredientKinds, type IngredientKind } from '@jokul/core';
 import { Field, SelectField } from '../ui/field';
 import type { PartProps } from './own-ingredient-part';
+import { ingredientKindNames } from '../words/names-of-codes';
 
 export const Names = ({ draft, onChange }: PartProps) => (
   <div className="grid grid-cols-3 gap-3">
@@ -17,7 +18,9 @@ export const Names = ({ draft, onChange }: PartProps) => (
       onChange={(event) => onChange({ kind: event.target.value as IngredientKind })}
     >
       {ingredientKinds.map((k) => (
-        <option key={k}>{k}</option>
+        <option key={k} value={k}>
+          {ingredientKindNames[k]}
+        </option>
       ))}
     </SelectField>
     <Field

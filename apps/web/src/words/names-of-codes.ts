@@ -2,6 +2,7 @@ import { t } from '@lingui/core/macro';
 import type {
   Attribute,
   BakeState,
+  IngredientKind,
   LabelWording,
   Liner,
   PieceShape,
@@ -70,6 +71,21 @@ export const attributeNames: Readonly<Record<Attribute, string>> = {
   crispness: t`crispness`,
   tenderness: t`tenderness`,
   colour: t`colour`,
+};
+
+export const ingredientKindNames: Readonly<Record<IngredientKind, string>> = {
+  flour: t`flour`,
+  butter: t`butter`,
+  fat: t`fat`,
+  'nut-butter': t`nut butter`,
+  sugar: t`sugar`,
+  syrup: t`syrup`,
+  egg: t`egg`,
+  liquid: t`liquid`,
+  leavening: t`leavening`,
+  salt: t`salt`,
+  flavour: t`flavour`,
+  inclusion: t`inclusion`,
 };
 
 export const restFormNames: Readonly<Record<'pieces' | 'tub' | 'bag' | 'log', string>> = {

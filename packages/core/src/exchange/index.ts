@@ -9,7 +9,7 @@ export { recipeRows, recipeTitle, type RecipeRow } from './recipe-rows.js';
 export type { Directions } from './directions.js';
 export { sectionStart, lineUseOf, type LineUse } from './sections.js';
 export * from './answers.js';
-export { sayPiece } from './piece-size.js';
+export { sayPacking, sayPiece } from './measure-words.js';
 export { ask } from './ask.js';
 export * from './weigh-line.js';
 export * from './import-recipe.js';

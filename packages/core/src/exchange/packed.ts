@@ -2,6 +2,7 @@ import type { Ingredient } from '../ingredient/index.js';
 import { volumeUnitsMl } from '../quantity/index.js';
 import { formatNumber, mul, relation, type Figure, say } from '../shown/index.js';
 import type { LineAnswer, LineQuestion, ReadSettings, SchoolName } from './answers.js';
+import { sayPacking } from './measure-words.js';
 import { unitIn, type Measures } from './words.js';
 import type { WrittenLine } from './written-line.js';
 
@@ -72,7 +73,7 @@ export const packed = (
   const of = (packing: string): Packed => ({
     packing,
     rho: food.densityGPerMl[packing] ?? Number.NaN,
-    source: `${food.name}, ${packing}: ${food.source}`,
+    source: `${food.name}, ${sayPacking(packing)}: ${food.source}`,
   });
   if (answer.packing !== undefined && Object.hasOwn(food.densityGPerMl, answer.packing))
     return of(answer.packing);
@@ -93,13 +94,13 @@ export const packed = (
   if (second && Math.max(...densities) / Math.min(...densities) - 1 > tellApart)
     return {
       about: 'packing',
-      sentence: say`${food.name}: how was the cup filled? It matters: ${all.map(([name, rho]) => say`${name} it holds ${Math.round(rho * cupMl(settings.measures))} g`).join(', ')}.`,
+      sentence: say`${food.name}: how was the cup filled? It matters: ${all.map(([name, rho]) => say`${sayPacking(name)} it holds ${Math.round(rho * cupMl(settings.measures))} g`).join(', ')}.`,
       choices: all.map(([packing, rho]) => ({
-        label: say`${packing}, ${Math.round(rho * cupMl(settings.measures))} g a cup`,
+        label: say`${sayPacking(packing)}, ${Math.round(rho * cupMl(settings.measures))} g a cup`,
         answer: { packing },
       })),
     };
-  return { ...of(first[0]), ...(second && { uncertain: say`taken as ${first[0]}` }) };
+  return { ...of(first[0]), ...(second && { uncertain: say`taken as ${sayPacking(first[0])}` }) };
 };
 
 export interface Weighed {

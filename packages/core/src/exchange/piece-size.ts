@@ -1,11 +1,8 @@
 import { say } from '../shown/index.js';
 import type { Ingredient } from '../ingredient/index.js';
 import type { Choice, LineAnswer, LineQuestion, ReadSettings } from './answers.js';
+import { sayPiece } from './measure-words.js';
 import type { WrittenLine } from './written-line.js';
-
-/** A size as people write it: `eu-m` is "EU M". */
-export const sayPiece = (size: string): string =>
-  size.startsWith('eu-') ? `EU ${size.slice(3).toUpperCase()}` : size;
 
 const sizeChoices = (food: Ingredient): readonly Choice[] =>
   Object.entries(food.pieceG).map(([size, grams]) => ({
