@@ -179,4 +179,113 @@ test('its first order is planned for the night shift', async ({ page }) => {
   await page.getByRole('button', { name: 'Go to the day' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Day' })).toBeVisible();
   await expect(page.getByRole('complementary', { name: 'Setting up' })).toHaveCount(0);
+  day = new URL(page.url()).searchParams.get('day') ?? '';
+});
+
+/** A day of the plan, and the clock of this bakery put to a moment of it. */
+let day = '';
+interface Planned {
+  readonly batchId: string;
+  readonly productCode: string;
+  readonly tasks: readonly { readonly kind: string; readonly startS: number }[];
+}
+const planned = async (code: string): Promise<Planned> => {
+  const { plan } = await jokul.api<{ plan: { plan: { batches: readonly Planned[] } } }>('GET', `days/${day}`);
+  const batch = plan.plan.batches.find(({ productCode }) => productCode === code);
+  if (!batch) throw new Error(`No ${code} is planned on ${day}.`);
+  return batch;
+};
+const startOf = ({ tasks }: Planned, kind: string): number => {
+  const found = tasks.find((task) => task.kind === kind);
+  if (!found) throw new Error(`There is no ${kind} in its plan.`);
+  return found.startS;
+};
+const putClock = (atS: number) => {
+  const [date, time] = new Date(atS * 1000)
+    .toLocaleString('sv-SE', { timeZone: 'America/New_York' })
+    .split(' ') as [string, string];
+  return jokul.api('PUT', 'clock', { mode: 'frozen', date, time: time.slice(0, 5) });
+};
+
+test('what was planned is mixed, rested, portioned, baked and logged, in ounces and °F', async ({ page }) => {
+  page.setDefaultTimeout(15_000);
+  const batch = await planned('OAT');
+  const { batchId } = batch;
+  const at = (kind: string, laterS = 0) => putClock(startOf(batch, kind) + laterS);
+  const open = (path: string) => page.goto(`${jokul.url}/${path}?day=${day}`);
+  await open('setup');
+  await page.getByLabel(/^Units/).selectOption('us');
+  await at('mix');
+  await open(`mix/${batchId}`);
+  const scale = page.getByRole('form', { name: /^On the scale/ });
+  await expect(scale).toBeVisible();
+  for (let i = 0; i < 20 && (await scale.count()) > 0; i++) {
+    const name = (await scale.getAttribute('aria-label')) ?? '';
+    const target = /Target ([\d.]+) oz/.exec(
+      (await scale.locator('#target').getAttribute('aria-label')) ?? '',
+    );
+    await scale.getByLabel(/^Reading/).fill(target?.[1] ?? '');
+    await scale.getByRole('button', { name: 'Weighed', exact: true }).click();
+    await expect(page.getByRole('form', { name, exact: true })).toHaveCount(0);
+  }
+  await page.getByLabel('Dough off the mixer, °F').fill('72');
+  await page.getByRole('button', { name: 'Mixing done' }).click();
+  await expect(page.getByText(/^Mixed at .* dough at 72.0 °F/)).toBeVisible();
+
+  // No probe hangs in the fridge: nothing is made up, and nothing is silent.
+  await open(`rest/${batchId}`);
+  await page.getByRole('button', { name: 'Put away' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Oat and Raisin in the fridge');
+  await expect(page.getByText(/Computed with the air as it is set/)).toBeVisible();
+  await expect(page.getByText(/The probe has told nothing|Air by the probe/)).toHaveCount(0);
+
+  await at('portion');
+  await open(`rest/${batchId}`);
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await open(`portion/${batchId}`);
+  await page.getByLabel('Pieces counted').fill('120');
+  await page.getByLabel('Left over, oz').fill('0.5');
+  await page.getByRole('button', { name: 'Portioning done' }).click();
+  await expect(page.getByText(/^Portioned at .*: 120 pieces/)).toBeVisible();
+
+  const press = async (name: RegExp) => {
+    await open('floor');
+    await page.getByRole('button', { name }).first().click();
+  };
+  const does = (what: string) => new RegExp(`^${what} ${batchId}-L1`);
+  await at('bake');
+  await press(does('Load'));
+  await at('bake', 300);
+  await press(does('Turn'));
+  await at('tray-rest');
+  await press(does('Pull'));
+  await at('rack');
+  await press(does('Rack'));
+  await open(`log/${batchId}`);
+  await expect(page.getByRole('row', { name: new RegExp(`^${batchId}`) })).toContainText('120 pieces');
+  await page
+    .getByRole('button', { name: new RegExp(`^Measure ${batchId}-L1-T1`) })
+    .first()
+    .click();
+  await page.getByRole('dialog').getByLabel('Diameter, in').fill('3.2');
+  await page.getByRole('dialog').getByRole('button', { name: 'Log it' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  // Nothing of the demo shows.
+  for (const path of [
+    'orders',
+    'formula',
+    'mix',
+    'portion',
+    'rest',
+    'bake',
+    'log',
+    'day',
+    'week',
+    'floor',
+    'setup',
+  ]) {
+    await open(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.getByText(/Quay|Keel|Starboard|Hollin|Ferry galley/)).toHaveCount(0);
+  }
 });
