@@ -243,7 +243,10 @@ test('what was planned is mixed, rested, portioned, baked and logged, in ounces 
   await open(`rest/${batchId}`);
   await page.getByRole('button', { name: 'Take it out' }).click();
   await open(`portion/${batchId}`);
+  // A press that cannot be done yet says why.
+  await expect(page.getByText('Count the pieces first.')).toBeVisible();
   await page.getByLabel('Pieces counted').fill('120');
+  await expect(page.getByText('Weigh what is left over: 0 for none.')).toBeVisible();
   await page.getByLabel('Left over, oz').fill('0.5');
   await page.getByRole('button', { name: 'Portioning done' }).click();
   await expect(page.getByText(/^Portioned at .*: 120 pieces/)).toBeVisible();

@@ -136,6 +136,12 @@ const scoopOf = (measured: MeasuredScoop | null, scoop: string) =>
     ? { scoopG: Number(measured.meanG.toFixed(2)), filled: measured.filled }
     : {};
 
+/** What is still to be done before the press. */
+const missingFrom = (uncounted: boolean, unweighed: boolean): string | null => {
+  if (uncounted) return t`Count the pieces first.`;
+  return unweighed ? t`Weigh what is left over: 0 for none.` : null;
+};
+
 /** What came out: count, scoop, some weights, the rest. */
 export const PortionForm = (props: PortionFormProps) => {
   const { batchId, targetG, expected, scoops, toleranceShare, mixed, notYet } = props;
@@ -209,7 +215,7 @@ export const PortionForm = (props: PortionFormProps) => {
           look="primary"
           disabled={uncounted || unweighed || countWrong || leftWrong || wrong !== null || !mixed}
         >{t`Portioning done`}</Button>
-        {!mixed && <p className="text-ink-soft">{notYet}</p>}
+        <p className="text-ink-soft">{mixed ? missingFrom(uncounted, unweighed) : notYet}</p>
       </div>
     </form>
   );
