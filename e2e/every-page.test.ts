@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { keptOut } from './support/axe.js';
 import { Jokul } from './support/jokul.js';
+import { mainPages } from './support/pages.js';
 
 /* That every page can be used by all. */
 
@@ -105,19 +106,7 @@ test('headings, buttons, labels and columns of every page are in the catalogue, 
     .filter((name) => name.length > 1)
     .sort((a, b) => b.length - a.length);
   const outside: string[] = [];
-  for (const path of [
-    'orders',
-    'formula',
-    'mix',
-    'portion',
-    'rest',
-    'bake',
-    'log',
-    'day',
-    'week',
-    'floor',
-    'setup',
-  ]) {
+  for (const path of mainPages) {
     await page.goto(`${jokul.url}/${path}?language=pseudo`);
     await expect(page.locator('h1, h2').first()).toContainText('⟦');
     await page.waitForTimeout(1000);

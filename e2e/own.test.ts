@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { keptOut } from './support/axe.js';
 import { Jokul } from './support/jokul.js';
+import { mainPages } from './support/pages.js';
 
 let jokul: Jokul;
 test.beforeAll(async () => {
@@ -274,19 +275,7 @@ test('what was planned is mixed, rested, portioned, baked and logged, in ounces 
   await page.getByRole('dialog').getByRole('button', { name: 'Log it' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
   // Nothing of the demo shows.
-  for (const path of [
-    'orders',
-    'formula',
-    'mix',
-    'portion',
-    'rest',
-    'bake',
-    'log',
-    'day',
-    'week',
-    'floor',
-    'setup',
-  ]) {
+  for (const path of mainPages) {
     await open(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expect(page.getByText(/Quay|Keel|Starboard|Hollin|Ferry galley/)).toHaveCount(0);

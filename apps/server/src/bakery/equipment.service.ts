@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { checkEquipment, equipmentKinds, JokulError, type Equipment, say } from '@jokul/core';
+import { checkEquipment, equipmentKinds, JokulError, placesKept, type Equipment, say } from '@jokul/core';
 import type { EquipmentInput } from '@jokul/contracts';
 import { SettingsService } from '../settings/settings.service.js';
 
@@ -26,17 +26,7 @@ export class EquipmentService {
           kind,
         );
     }
-    const known = new Map(before.places.map((place) => [place.id, place]));
-    const equipment: Equipment = {
-      ...input,
-      places: input.places.map((place) => {
-        const { learned, probe } = known.get(place.id) ?? {};
-        // Who does not know probes yet leaves them as they are.
-        const has = place.probe ?? probe;
-        const kept = { ...place, ...(has !== undefined && { probe: has }) };
-        return learned ? { ...kept, learned } : kept;
-      }),
-    };
+    const equipment: Equipment = { ...input, places: placesKept(before.places, input.places) };
     checkEquipment(equipment);
     const { body: rules } = await this.settings.read('rules');
     const planned = equipment.trays.find(({ id }) => id === rules.trayId);

@@ -22,6 +22,7 @@ import {
   type Ingredient,
   type Library,
   type Prices,
+  placesKept,
   say,
 } from '@jokul/core';
 import { ClockService } from '../clock/clock.service.js';
@@ -128,11 +129,7 @@ export class SetupFileService {
       const gone = before[kind].filter(({ id }) => !ids.has(id)).map((item) => ({ ...item, retired: true }));
       return [...own, ...gone];
     });
-    const learned = new Map(before.places.map((place) => [place.id, place.learned]));
-    const places = (merged.places as Equipment['places']).map((place) => {
-      const known = learned.get(place.id);
-      return known ? { ...place, learned: known } : place;
-    });
+    const places = placesKept(before.places, merged.places as Equipment['places']);
     return plain({ ...given, ...merged, places } as unknown as Equipment);
   }
 

@@ -79,6 +79,9 @@ describe('a setup as a file', () => {
     expect((await bakery(empty)).equipmentVersion).toBe(before.equipmentVersion);
     expect((await take(empty, file, true)).status).toBe(200);
     const after = await bakery(empty);
+    // Its places have no probe until somebody says so, whatever reads those of the demo.
+    expect(after.equipment.places.map(({ probe }) => probe)).not.toContain(undefined);
+    expect(after.equipment.places.find(({ id }) => id === 'walk-in')?.probe).toBe(false);
     expect(after.name).toBe('Hollin Quay Bakehouse');
     expect(after.rules.timeZone).toBe('Atlantic/Faroe');
     expect(after.formulas).toHaveLength(9);

@@ -108,7 +108,7 @@ const answerTo = (name: string, json: unknown): CalcAnswer => {
     default:
       throw new JokulError(
         'unknown-calculation',
-        say`There is no calculation "${name}". Known: ${[...Object.keys(calcRequests), say`plan`].join(', ')}.`,
+        say`There is no calculation "${name}". Known: ${[...Object.keys(calcRequests), 'plan'].join(', ')}.`,
         'name',
       );
   }

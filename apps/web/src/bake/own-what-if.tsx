@@ -65,18 +65,11 @@ const TrayAndLiner = ({
 );
 
 /** The bake on another liner: what the house knows of its own holds for no other. */
-const lieOn = (
-  { contactWPerM2K, drag, ...base }: Conditions,
-  liner: Liner,
-  liners: readonly LinerStock[],
-): Conditions =>
-  liner === base.liner
-    ? {
-        ...base,
-        ...(contactWPerM2K !== undefined && { contactWPerM2K }),
-        ...(drag !== undefined && { drag }),
-      }
-    : { ...base, ...onLiner(liner, { liners }) };
+const lieOn = (base: Conditions, liner: Liner, liners: readonly LinerStock[]): Conditions => {
+  if (liner === base.liner) return base;
+  const { contactWPerM2K: _contact, drag: _drag, ...others } = base;
+  return { ...others, ...onLiner(liner, { liners }) };
+};
 
 /** A bake of one's own beside the planned one: other dough, oven, piece, tray or liner. */
 export const OwnWhatIf = ({

@@ -21,13 +21,14 @@ export const UnevenBake = ({
   const { duration } = useUnits();
   const fan = equipment.ovens.some((oven) => oven.fan) && formula.bake.fan;
   const tray = equipment.trays.find(({ id }) => id === rules.trayId)?.material ?? 'bright-aluminium';
+  const ruled = ruledBy(rules, formula, equipment);
   const exponent = useQuery({
-    queryKey: ['mass-exponent', formula.code, formula.version, fan],
+    queryKey: ['mass-exponent', formula.code, formula.version, fan, tray, rules.readyCoreC, ruled],
     queryFn: () =>
       core().massExponent(formula, {
         start: rules.readyCoreC,
         tray,
-        ...ruledBy(rules, formula, equipment),
+        ...ruled,
         fan,
         setC: formula.bake.setC,
       }),
