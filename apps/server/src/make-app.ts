@@ -93,7 +93,7 @@ export const makeApp = async (
   );
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
-  openShortWay(app, secured, (...of) => metrics.countFrom(...of));
+  openShortWay(app, secured, (...of) => metrics.countAnswered(...of));
   const api = new DocumentBuilder()
     .setTitle('Jokul')
     .setDescription('The stations of the line, the journal and the calculations.')

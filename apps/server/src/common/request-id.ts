@@ -7,9 +7,14 @@ const sound = /^[\w-]{1,64}$/;
 /** The name under which a request stands in the log. */
 export const requestIdOf = (response: ServerResponse): string => String(response.getHeader(header) ?? '');
 
-/** Gives each request a name, or keeps that which whoever asks gave it, and tells it back. */
+/** The header that names a request: by the name that whoever asks gave it, or by one of its own. */
+export const namedBy = ({ headers }: IncomingMessage): readonly [string, string] => {
+  const given = String(headers[header.toLowerCase()] ?? '');
+  return [header, sound.test(given) ? given : randomUUID()];
+};
+
+/** Gives each request a name, and tells it back. */
 export const nameRequest = (request: IncomingMessage, response: ServerResponse, next: () => void): void => {
-  const given = String(request.headers[header.toLowerCase()] ?? '');
-  response.setHeader(header, sound.test(given) ? given : randomUUID());
+  response.setHeader(...namedBy(request));
   next();
 };

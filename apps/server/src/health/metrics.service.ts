@@ -41,19 +41,20 @@ export class MetricsService {
 
   /** Counts a request when it has been answered. */
   readonly count = (request: IncomingMessage, response: ServerResponse, next: () => void): void => {
-    this.countFrom(performance.now(), request, response);
+    const begun = performance.now();
+    response.once('finish', () => {
+      if (String(response.getHeader('content-type')).startsWith('text/event-stream')) return;
+      this.countAnswered(begun, request, response);
+    });
     next();
   };
 
   /** @param begun when it came, by the clock of this process, ms */
-  countFrom(begun: number, { method = '' }: IncomingMessage, response: ServerResponse): void {
-    response.once('finish', () => {
-      if (String(response.getHeader('content-type')).startsWith('text/event-stream')) return;
-      this.requests.observe(
-        { method, status: `${Math.floor(response.statusCode / 100)}xx` },
-        (performance.now() - begun) / 1000,
-      );
-    });
+  countAnswered(begun: number, { method = '' }: IncomingMessage, { statusCode }: ServerResponse): void {
+    this.requests.observe(
+      { method, status: `${Math.floor(statusCode / 100)}xx` },
+      (performance.now() - begun) / 1000,
+    );
   }
 
   text(): Promise<string> {

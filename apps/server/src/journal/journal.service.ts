@@ -44,12 +44,12 @@ const mostTogether = 500;
 /** What is written into the journal, one after the other, each only confirmed once it is stored. */
 @Injectable()
 export class JournalService {
-  private readonly writing = new InGroups<Sent, AppendView>(
-    (sent) => this.write(sent),
-    mostTogether,
-    ({ entries }) => entries.length,
-    isAway,
-  );
+  private readonly writing = new InGroups<Sent, AppendView>((sent) => this.write(sent), {
+    most: mostTogether,
+    sizeOf: ({ entries }) => entries.length,
+    isEverybodys: isAway,
+    gatherMs: 1,
+  });
 
   constructor(
     private readonly db: DataSource,

@@ -16,7 +16,8 @@ export const checkedEntry = (input: JournalEntryInput): DraftEntry => {
 };
 
 /** The entry as it is stored, once its payload is known to be sound. @throws BadRequestException for what no class can see */
-export const draftOf = ({ id, kind, payload, ...input }: JournalEntryInput): DraftEntry => {
+export const draftOf = (input: JournalEntryInput): DraftEntry => {
+  const { kind, payload } = input;
   const missing = 'missing' in payload && Array.isArray(payload.missing) ? payload.missing : [];
   if (kind === 'mixed' && missing.length > 0 && !('reason' in payload && payload.reason)) {
     throw new BadRequestException(
@@ -24,5 +25,5 @@ export const draftOf = ({ id, kind, payload, ...input }: JournalEntryInput): Dra
     );
   }
   // The same entry in capitals is the same entry.
-  return { ...input, id: id.toLowerCase(), kind, payload } as unknown as DraftEntry;
+  return { ...input, id: input.id.toLowerCase() } as unknown as DraftEntry;
 };

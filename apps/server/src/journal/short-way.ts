@@ -1,8 +1,8 @@
 import type { INestApplication } from '@nestjs/common';
-import type { IncomingMessage, RequestListener, Server, ServerResponse } from 'node:http';
+import { ServerResponse, type IncomingMessage, type RequestListener, type Server } from 'node:http';
 import type { AppendView } from '@jokul/contracts';
 import { isOwnHost } from '../common/own-host.js';
-import { nameRequest } from '../common/request-id.js';
+import { namedBy } from '../common/request-id.js';
 import { JournalService } from './journal.service.js';
 import { draftOf } from './payload-check.js';
 import { plainlySound } from './plainly-sound.js';
@@ -18,18 +18,25 @@ const couldBe = ({ method, url, headers }: IncomingMessage): boolean =>
   Number(headers['content-length']) <= mostBytes &&
   isOwnHost(headers);
 
-const goOn = () => undefined;
+type Step = (request: IncomingMessage, response: ServerResponse, next: () => void) => void;
+
+/** The names and values of the headers that a step sets on any answer. */
+const headersOf = (request: IncomingMessage, step: Step): readonly string[] => {
+  const answer = new ServerResponse(request);
+  step(request, answer, () => undefined);
+  return answer.getHeaderNames().flatMap((name) => [name, String(answer.getHeader(name))]);
+};
 
 /**
  * Opens a short way for the press that everybody waits for: what other requests pass through on their way costs several
  * times the press itself. Whatever is not plainly a sound press, or is refused, is put back as it came and goes the usual way,
  * so that there is one place that says why; an entry that was stored all the same keeps its number.
  * @param secured sets the headers that every answer of this server has
- * @param count counts a request that began at a moment by the clock of this process, ms
+ * @param count counts a request that is answered, which began at a moment by the clock of this process, ms
  */
 export const openShortWay = (
   app: INestApplication,
-  secured: (request: IncomingMessage, response: ServerResponse, next: () => void) => void,
+  secured: Step,
   count: (begun: number, request: IncomingMessage, response: ServerResponse) => void,
 ): void => {
   const server = app.getHttpServer() as Server;
@@ -43,14 +50,21 @@ export const openShortWay = (
     return journal.append(body.entries.map(draftOf), body.ledger);
   };
 
+  // The same in every answer: asked for once.
+  let always: readonly string[] | undefined;
+
   const confirm = (request: IncomingMessage, response: ServerResponse, told: AppendView): void => {
-    nameRequest(request, response, goOn);
-    secured(request, response, goOn);
-    const text = Buffer.from(JSON.stringify(told));
-    response.writeHead(201, {
-      'Content-Type': 'application/json; charset=utf-8',
-      'Content-Length': text.length,
-    });
+    always ??= headersOf(request, secured);
+    const text = JSON.stringify(told);
+    // As one list, and the text as text: so they leave together, without being looked at one by one.
+    response.writeHead(201, [
+      ...namedBy(request),
+      ...always,
+      'content-type',
+      'application/json; charset=utf-8',
+      'content-length',
+      String(Buffer.byteLength(text)),
+    ]);
     response.end(text);
   };
 
@@ -69,8 +83,8 @@ export const openShortWay = (
         .then((read) => answer(read.toString('utf8')))
         .then((told) => {
           request.resume();
-          count(begun, request, response);
           confirm(request, response, told);
+          count(begun, request, response);
         }, asItCame)
         // Whoever sent it may have left: nothing of one press may end the server.
         .catch(() => response.destroy());

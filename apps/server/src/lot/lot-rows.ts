@@ -26,9 +26,26 @@ export const addRows = (rows: string): string =>
       \`begun\` = \`begun\` OR VALUES(\`begun\`),
       \`inspected\` = \`inspected\` OR VALUES(\`inspected\`)`;
 
-/** The values for `addRows`, in the order of the entries. */
-export const rowsAfter = (entries: readonly DraftEntry[]): readonly (readonly unknown[])[] =>
-  entries.map((entry) => values(rowAfter(entry)));
+/** What two further entries add to one row: as `addRows` does with the row that is there. */
+const both = (one: LotRow, other: LotRow): LotRow => ({
+  ...one,
+  firstMs: Math.min(one.firstMs, other.firstMs),
+  lastMs: Math.max(one.lastMs, other.lastMs),
+  worked: one.worked || other.worked,
+  begun: one.begun || other.begun,
+  inspected: one.inspected || other.inspected,
+});
+
+/** The values for `addRows`: of each lot one row, for all that was written of it. */
+export const rowsAfter = (entries: readonly DraftEntry[]): readonly (readonly unknown[])[] => {
+  const rows = new Map<string, LotRow>();
+  for (const entry of entries) {
+    const row = rowAfter(entry);
+    const known = rows.get(row.lot);
+    rows.set(row.lot, known ? both(known, row) : row);
+  }
+  return [...rows.values()].map(values);
+};
 
 const add = async (manager: EntityManager, entries: readonly DraftEntry[]): Promise<void> => {
   if (entries.length > 0) await manager.query(addRows('?'), [rowsAfter(entries)]);
