@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import type { countPieces } from '@jokul/core';
+import type { countPieces, Figure } from '@jokul/core';
 import { useUnits } from '../lib/units';
 import { Shown } from '../ui/shown';
 import { Fact, Facts, WhySection } from '../line/station';
@@ -8,10 +8,12 @@ interface HowManyProps {
   readonly count: ReturnType<typeof countPieces>;
   /** Pieces that the plan counts on. */
   readonly planned: number;
+  /** What each would weigh if as many were made, where that is in order. */
+  readonly lighter: Figure | null;
 }
 
 /** How many pieces the dough gives, and what is left over. */
-export const HowMany = ({ count, planned }: HowManyProps) => {
+export const HowMany = ({ count, planned, lighter }: HowManyProps) => {
   const { mass, about } = useUnits();
   return (
     <WhySection title={t`How many`}>
@@ -25,6 +27,11 @@ export const HowMany = ({ count, planned }: HowManyProps) => {
         {count.spreadMass && (
           <Fact name={t`spread evenly: each piece`}>
             <Shown figure={count.spreadMass}>{mass(Number(count.spreadMass.value.toFixed(1)))}</Shown>
+          </Fact>
+        )}
+        {lighter && (
+          <Fact name={t`all ${planned} planned: each piece`}>
+            <Shown figure={lighter}>{mass(Number(lighter.value.toFixed(1)))}</Shown>
           </Fact>
         )}
       </Facts>

@@ -6,8 +6,10 @@ import {
   doughDensityFigure,
   doughToPortion,
   isDough,
+  lighterPieces,
   scoopsFor,
   toppingsBefore,
+  type Figure,
 } from '@jokul/core';
 import { isElsewhere, useBatchAtHand, useBatches } from '../line/batch';
 import { NeedPlan } from '../line/need-plan';
@@ -29,6 +31,7 @@ import { WhichScoop } from './which-scoop';
 interface PortionWhyProps {
   readonly hand: NonNullable<ReturnType<typeof useBatchAtHand>>;
   readonly count: ReturnType<typeof countPieces>;
+  readonly lighter: Figure | null;
   readonly scoops: ReturnType<typeof scoopsFor>;
   readonly owned: readonly number[];
   readonly measured: MeasuredScoop | null;
@@ -36,11 +39,11 @@ interface PortionWhyProps {
 }
 
 /** How many pieces there are, which scoop makes them, and what goes on each. */
-const PortionWhy = ({ hand, count, scoops, owned, measured, onMeasured }: PortionWhyProps) => {
+const PortionWhy = ({ hand, count, lighter, scoops, owned, measured, onMeasured }: PortionWhyProps) => {
   const { batch, formula, known } = hand;
   return (
     <>
-      <HowMany count={count} planned={batch.pieces} />
+      <HowMany count={count} planned={batch.pieces} lighter={lighter} />
       <WhichScoop
         key={batch.batchId}
         scoops={scoops}
@@ -111,6 +114,11 @@ const PortionWork = () => {
         <PortionWhy
           hand={hand}
           count={count}
+          lighter={lighterPieces(
+            { massG: doughG, pieceMassG: target, portionLossShare: rules.portionLossShare },
+            batch.pieces,
+            rules.pieceToleranceShare,
+          )}
           scoops={scoops}
           owned={equipment.scoops}
           measured={measured}

@@ -69,3 +69,33 @@ export const countPieces = (
     spreadMass: pieces.value > 0 ? spread({ M: doughMassG, s: portionLossShare, n: pieces }) : null,
   };
 };
+
+const lighter = relation({
+  name: say`Piece weight with as many pieces as planned`,
+  symbol: "p'",
+  unit: 'g',
+  inputs: {
+    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
+    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+    n: { symbol: 'n', name: say`pieces planned`, unit: 'pieces' },
+  },
+  formula: ({ M, s, n }) => div(mul(M, sub(1, s)), n),
+  source: say`mass balance`,
+});
+
+/**
+ * What each piece weighs where as many are made as were planned, of a dough that gives fewer whole ones: null where it
+ * gives them all, or where they would be lighter than a piece may be.
+ * @param planned pieces, whole
+ * @param toleranceShare how far a piece may lie off its weight, as a share of it
+ */
+export const lighterPieces = (
+  dough: { readonly massG: number; readonly pieceMassG: number; readonly portionLossShare: number },
+  planned: number,
+  toleranceShare: number,
+): Figure | null => {
+  const { massG, pieceMassG, portionLossShare } = dough;
+  if (planned <= countPieces(massG, pieceMassG, portionLossShare).pieces.value) return null;
+  const each = lighter({ M: massG, s: portionLossShare, n: planned });
+  return each.value >= pieceMassG * (1 - toleranceShare) ? each : null;
+};

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { countPieces } from './count.js';
+import { countPieces, lighterPieces } from './count.js';
 import { checkSample } from './sample.js';
 import { scoopsFor } from './scoop.js';
 
@@ -47,6 +47,23 @@ describe('how many pieces', () => {
     [500, 32, 0.9, 'The loss at portioning'],
   ])('%d g at %d g with %d is refused', (dough, piece, loss, sentence) => {
     expect(() => countPieces(dough, piece, loss)).toThrow(sentence);
+  });
+});
+
+describe('a dough that gives fewer than planned', () => {
+  const dough = { massG: 699.93, pieceMassG: 35, portionLossShare: 0 };
+
+  it('a few grams short: all of them, each a little lighter', () => {
+    expect(countPieces(699.93, 35, 0).pieces.value).toBe(19);
+    expect(lighterPieces(dough, 20, 0.05)?.value).toBeCloseTo(34.9965, 4);
+  });
+
+  it('not below what a piece may weigh, and not where it gives them all', () => {
+    expect(lighterPieces(dough, 21, 0.05)?.value).toBeCloseTo(33.33, 2);
+    expect(lighterPieces(dough, 22, 0.05)).toBeNull();
+    expect(lighterPieces(dough, 21, 0)).toBeNull();
+    expect(lighterPieces(dough, 19, 0.05)).toBeNull();
+    expect(lighterPieces({ ...dough, massG: 20 }, 1, 0.05)).toBeNull();
   });
 });
 
