@@ -12,6 +12,8 @@ interface RibbonChartProps {
   readonly places: readonly { id: string; name: string }[];
   readonly fromS: number;
   readonly toS: number;
+  /** Of the bakery. */
+  readonly timeZone: string;
   readonly nowS: number;
   readonly width: number;
   readonly chosen: string | null;
@@ -35,6 +37,7 @@ export const RibbonChart = ({
   places,
   fromS,
   toS,
+  timeZone,
   nowS,
   width,
   chosen,
@@ -56,7 +59,7 @@ export const RibbonChart = ({
   );
   // Of many lines none can be followed: they are hints then, and those of a chosen batch stand out.
   const crowded = flows.length / Math.max(1, width) > crowdedPerPx;
-  const frame = frameOf(rows, fromS, toS, width);
+  const frame = frameOf(rows, { fromS, toS, timeZone }, width);
   const { rowTop, height } = frame;
   const drag = useDragLoad({
     perS: (width - left - right) / (toS - fromS),

@@ -1,4 +1,4 @@
-import type { RibbonSegment } from '@jokul/core';
+import { clockAheadS, type RibbonSegment } from '@jokul/core';
 import { scaleUtc } from 'd3-scale';
 import { segmentKey, type rowsOf } from './ribbons';
 
@@ -23,13 +23,28 @@ export interface Frame {
   readonly middle: (segment: RibbonSegment) => number | null;
 }
 
+/**
+ * Even times of the bakery's clock between two points in time, s.
+ * @param count about how many
+ */
+export const evenTimes = (fromS: number, toS: number, timeZone: string, count: number): readonly number[] => {
+  const aheadS = clockAheadS(fromS, timeZone);
+  return scaleUtc([(fromS + aheadS) * 1000, (toS + aheadS) * 1000], [0, 1])
+    .ticks(count)
+    .flatMap((clock) => {
+      const clockS = clock.getTime() / 1000;
+      const atS = clockS - clockAheadS(clockS - aheadS, timeZone);
+      // No time of the clock where it goes forward over it.
+      const isThere = atS + clockAheadS(atS, timeZone) === clockS;
+      return isThere && atS >= fromS && atS <= toS ? [atS] : [];
+    });
+};
+
 export const frameOf = (
   rows: ReturnType<typeof rowsOf>,
-  fromS: number,
-  toS: number,
+  { fromS, toS, timeZone }: { readonly fromS: number; readonly toS: number; readonly timeZone: string },
   width: number,
 ): Frame => {
-  // In UTC, not in the zone of the device: the marks fall on even hours wherever the bakery is whole hours from it.
   const scale = scaleUtc([fromS * 1000, toS * 1000], [left, width - right]);
   const unclipped = (atS: number) => scale(atS * 1000);
   const rowTop = new Map<string, number>();
@@ -42,7 +57,7 @@ export const frameOf = (
     x: (atS) => unclipped(Math.min(toS, Math.max(fromS, atS))),
     unclipped,
     // d3 takes the step nearest to what is asked: a half more room keeps the nearest one wide enough.
-    marksS: (room) => scale.ticks((width - left - right) / (1.5 * room)).map((at) => at.getTime() / 1000),
+    marksS: (room) => evenTimes(fromS, toS, timeZone, (width - left - right) / (1.5 * room)),
     rowTop,
     height: y + 4,
     middle: (segment) => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import type { RibbonSegment } from '@jokul/core';
+import { atWallClock, wallClock, type RibbonSegment } from '@jokul/core';
 
+import { evenTimes } from './ribbon-frame';
 import { flowsOf, rowsOf, segmentKey } from './ribbons';
 import { surfaceTone } from './surface-tone';
 import { contrast, inkOn, temperatureColour, temperatureStops } from './temperature';
@@ -117,5 +118,36 @@ describe('the upright axis of a chart', () => {
     expect((range?.max ?? 0) - (range?.min ?? 0)).toBe(12);
     expect(range?.min).toBeLessThanOrEqual(Math.min(...values));
     expect(range?.max).toBeGreaterThanOrEqual(Math.max(...values));
+  });
+});
+
+describe('the times under the day', () => {
+  const marks = (zone: string, from: string, to: string, count = 12) =>
+    evenTimes(atWallClock(from, '22:00', zone), atWallClock(to, '14:00', zone), zone, count).map(
+      (atS) => wallClock(atS, zone).time,
+    );
+  it.each(['Atlantic/Faroe', 'Asia/Kolkata', 'Asia/Kathmandu', 'Australia/Lord_Howe', 'America/St_Johns'])(
+    'are whole hours of the clock in %s',
+    (zone) => {
+      const times = marks(zone, '2026-11-27', '2026-11-28');
+      expect(times.length).toBeGreaterThan(4);
+      expect(times.every((time) => time.endsWith(':00'))).toBe(true);
+    },
+  );
+  it('are even hours there, in summer too', () =>
+    expect(marks('Atlantic/Faroe', '2026-07-27', '2026-07-28', 5)).toEqual([
+      '00:00',
+      '03:00',
+      '06:00',
+      '09:00',
+      '12:00',
+    ]));
+  it('go over a night of the clock change', () => {
+    expect(marks('Atlantic/Faroe', '2026-10-24', '2026-10-25', 16)).toEqual(
+      expect.arrayContaining(['00:00', '03:00', '13:00', '14:00']),
+    );
+    expect(
+      marks('Australia/Lord_Howe', '2026-10-03', '2026-10-04', 16).filter((time) => !time.endsWith(':00')),
+    ).toEqual([]);
   });
 });

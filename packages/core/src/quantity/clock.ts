@@ -14,6 +14,10 @@ export const wallClock = (atS: number, timeZone: string): { date: string; time: 
   };
 };
 
+/** How far the wall clock of the zone is before UTC at `atS`, s; behind it is less than 0. */
+export const clockAheadS = (atS: number, timeZone: string): number =>
+  -60 * new TZDate(atS * 1000, timeZone).getTimezoneOffset();
+
 /**
  * The point in time of a wall-clock date (`2026-11-27`) and time (`05:40`) in the zone.
  * A time skipped by daylight saving reads as the hour after it.

@@ -58,6 +58,7 @@ export const DayRibbons = ({
           places={places}
           fromS={shown.fromS}
           toS={shown.toS}
+          timeZone={rules.timeZone}
           nowS={now / 1000}
           width={Math.max(320, width)}
           chosen={chosen}
