@@ -10,6 +10,7 @@ import {
   scoopsFor,
   toppingsBefore,
   type Figure,
+  type HouseRules,
 } from '@jokul/core';
 import { isElsewhere, useBatchAtHand, useBatches } from '../line/batch';
 import { NeedPlan } from '../line/need-plan';
@@ -81,6 +82,18 @@ const doughFor = (
   return { inHandG, mixedG, doughG: Math.max(1, inHandG - clingsG) };
 };
 
+/** What each piece weighs where the dough is a little short of what was planned. */
+const lighterFor = (
+  { batch, formula }: Pick<PortionWhyProps['hand'], 'batch' | 'formula'>,
+  massG: number,
+  { portionLossShare, pieceToleranceShare }: HouseRules,
+): Figure | null =>
+  lighterPieces(
+    { massG, pieceMassG: formula.piece.massG, portionLossShare },
+    batch.pieces,
+    pieceToleranceShare,
+  );
+
 const PortionWork = () => {
   const { data } = useBakery();
   const batches = useBatches('portion');
@@ -114,11 +127,7 @@ const PortionWork = () => {
         <PortionWhy
           hand={hand}
           count={count}
-          lighter={lighterPieces(
-            { massG: doughG, pieceMassG: target, portionLossShare: rules.portionLossShare },
-            batch.pieces,
-            rules.pieceToleranceShare,
-          )}
+          lighter={lighterFor(hand, doughG, rules)}
           scoops={scoops}
           owned={equipment.scoops}
           measured={measured}

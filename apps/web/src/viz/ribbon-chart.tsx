@@ -26,7 +26,7 @@ interface RibbonChartProps {
   readonly sayTemperature: (temperatureC: number) => string;
 }
 
-/** More lines on a pixel of width than this tangle. */
+/** More lines on a pixel of width than this tangle: none can be followed, and they are hints then. */
 const crowdedPerPx = 0.045;
 
 /**
@@ -57,7 +57,6 @@ export const RibbonChart = ({
     () => flowsOf(segments).filter(([a, b]) => b.startS >= fromS && b.startS <= toS && a.startS <= toS),
     [segments, fromS, toS],
   );
-  // Of many lines none can be followed: they are hints then, and those of a chosen batch stand out.
   const crowded = flows.length / Math.max(1, width) > crowdedPerPx;
   const frame = frameOf(rows, { fromS, toS, timeZone }, width);
   const { rowTop, height } = frame;

@@ -91,9 +91,14 @@ const doing =
 /** Whether a line tells what to do and not what goes in. */
 export const isInstruction = (text: string): boolean => doing.test(text) || tells(text);
 
-/** "350F 8-10 min": degrees and minutes, and nothing to weigh. */
-const heatAndTime =
-  /^\s*(?:@|at\s)?\s*\d{3}\s*(?:°|deg(?:rees?)?\.?)?\s*[CF]\b[^a-z]*\d+\s*(?:min|mins|minutes)\b/i;
+const heat = String.raw`\d{3}\s*(?:(?:°|º|deg(?:rees?)?\b\.?)\s*[CF]?|[CF])(?![a-z])`;
+const time = String.raw`\d+\s*(?:min|mins|minutes)\b`;
+const between = String.raw`(?:[^a-z]|\b(?:for|about|approx|ca|fan|convection|to|or|gas|mark|at|in|oven|[cf])\b)*`;
+/** "350F 8-10 min", "12 minutes at 180 C": degrees and minutes, and nothing to weigh. */
+const heatAndTime = new RegExp(
+  String.raw`^\s*(?:@|at\s)?\s*${heat}${between}${time}|^\s*\d+\s*(?:(?:-|–|to)\s*)?${time}${between}${heat}|^\s*${time}${between}${heat}`,
+  'i',
+);
 
 const tells = (text: string): boolean =>
   heatAndTime.test(text) ||

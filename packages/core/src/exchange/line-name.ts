@@ -17,6 +17,17 @@ const eitherOr = (head: string, library: Library): readonly string[] | null => {
   return ids.every((side) => side.length > 0) ? [...new Set(ids.flat())] : null;
 };
 
+/** "sugar, half brown, half white", "flour, half rye": what each half may be. Both of one kind are no choice. */
+const halves = (head: string, tail: string, library: Library): readonly string[] | null => {
+  const kinds = [...tail.matchAll(halfOf)].map(([, kind = '']) => kind);
+  const ids = kinds.flatMap((kind) => matchIngredient(`${kind} ${head}`, library).ids);
+  // Of which kind the other half is, where only one is named, the head says.
+  if (kinds.length === 1) ids.push(...matchIngredient(head, library).ids);
+  return kinds.length > 0 && new Set(ids).size > 1 ? [...new Set(ids)] : null;
+};
+const halfOf =
+  /\bhalf\s+(?:of\s+(?:it|them)\s+)?(?!of\b|an?\b)([\p{L}-]+(?:\s+(?!and\b|half\b|the\b)[\p{L}-]+)?)/giu;
+
 /** Words that mean something; a figure with its unit is asked about, and no word. */
 const meaningful = (text: string, library: Library) =>
   wordsOf(text).filter(
@@ -32,7 +43,7 @@ export const matchName = (
   tail: string,
   library: Library,
 ): Match & { readonly unread?: string } => {
-  const choice = eitherOr(head, library);
+  const choice = eitherOr(head, library) ?? halves(head, tail, library);
   if (choice) return { ids: choice, left: [] };
   const plain = matchIngredient(head, library);
   if (tail === '') return plain;
@@ -55,11 +66,13 @@ export const matchName = (
 /** Figures that say of what part, or what becomes of it, are no further amount. */
 const explained =
   /\b(?:of which|of it|thereof|davon|dont|to|after|from|into|for|each|size|at|about)\s+(?:\S+\s+)?$/i;
+const measure =
+  /(?:\d[\d.,]*|[¼-¾⅐-⅞])\s*(?:(?:g|grams?|kg|ml|l|oz|ounces?|lbs?|pounds?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?)\b|%)/gi;
 /** An amount, a share of the flour beside another, or a bare figure in front, that is left in the name; null where there is none. */
 export const looseFigure = (name: string): string | null => {
   const [front] = /^\s*\d[\d.,]*/.exec(name) ?? [];
   if (front !== undefined) return front.trim();
-  for (const found of name.matchAll(/\d[\d.,]*\s*(?:(?:g|kg|ml|oz|lbs?|cups?|tbsp|tsp)\b|%)/gi))
+  for (const found of name.matchAll(measure))
     if (!explained.test(name.slice(0, found.index))) return found[0];
   return null;
 };

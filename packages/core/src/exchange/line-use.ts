@@ -12,7 +12,7 @@ const isFloury = (id: string, library: Library): boolean =>
 
 /** What goes onto the pieces, said behind the name or, by itself, in brackets: "(for rolling)". */
 const onTop =
-  /\b(?:for|to)\s+(?:the\s+)?(?:roll(?:ing)?|dust(?:ing)?|sprinkl(?:e|ing)|top(?:ping)?|garnish|coat(?:ing)?|finish(?:ing)?|decorat\w*|brush(?:ing)?|glaz(?:e|ing)|drizzl(?:e|ing))\b/i;
+  /\b(?:for|to)\s+(?:the\s+|an?\s+)?(?:egg\s*wash|roll(?:ing)?|dust(?:ing)?|sprinkl(?:e|ing)|top(?:ping)?|garnish|coat(?:ing)?|finish(?:ing)?|decorat\w*|brush(?:ing)?|glaz(?:e|ing)|drizzl(?:e|ing))\b/i;
 const onTopWhole = new RegExp(String.raw`^\s*${onTop.source}[a-z\s]*$`, 'i');
 
 /** What the words say that a line is for, beside the dough. */
@@ -36,7 +36,8 @@ export const saidUse = (
 };
 
 /** Whether words in brackets say only what is for the top. */
-export const isForTop = (aside: string): boolean => onTopWhole.test(aside);
+export const isForTop = (aside: string): boolean =>
+  onTopWhole.test(aside) || /^\s*egg\s*wash\s*$/i.test(aside);
 
 /** "57 g in the shell": what is bought, and not what goes in. */
 const inShell = /\b(?:in|with|including|incl\.?)\s+(?:the\s+|their\s+|its\s+)?shells?\b|\bunshelled\b/i;
@@ -51,17 +52,23 @@ const more =
 const moreForBench =
   /(?:\b(?:plus|and)\s|[+&]\s*)[^,]*\bfor\s+(?:the\s+)?(?:dust|roll|work|bench|grea|tin|tray|pan|sprinkl)\w*.*$/i;
 
+/** ", soaked in 200 ml hot water and drained": it does not go in. */
+const soakedAndDrained =
+  /[,\s]*\b(?:soaked|steeped|plumped|boiled|blanched)\s+in\b.*\b(?:drained|strained|discarded|squeezed)\b.*$/i;
+
 /** "plus more for rolling" taken off a name, with what was taken. */
 export const withoutMore = (name: string): { readonly name: string; readonly more?: string } => {
-  const found = more.exec(name) ?? moreForBench.exec(name);
-  return found ? { name: name.slice(0, found.index), more: found[0].trim() } : { name };
+  const found = more.exec(name) ?? moreForBench.exec(name) ?? soakedAndDrained.exec(name);
+  return found
+    ? { name: name.slice(0, found.index), more: found[0].replace(/^[,\s]+/, '').trim() }
+    : { name };
 };
 
 /** A name without what it is for. */
 export const withoutUse = (name: string): string =>
   name
     .replace(
-      /\b(?:for|to)\s+(?:the\s+)?(?:roll|dust|sprinkl|top|garnish|coat|finish|taste|decorat|serv|greas|brush|glaz|drizzl).*$/i,
+      /\b(?:for|to)\s+(?:the\s+|an?\s+)?(?:egg\s*wash|roll|dust|sprinkl|top|garnish|coat|finish|taste|decorat|serv|greas|brush|glaz|drizzl).*$/i,
       '',
     )
     .replace(/,?\s*\b(?:if|as|when)\s+(?:needed|necessary|required)\b.*$/i, '')

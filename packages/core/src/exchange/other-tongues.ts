@@ -4,6 +4,7 @@
  */
 const phrases: readonly (readonly [RegExp, string])[] = [
   [/(?<=\d)\s+(?:bis|à)\s+(?=\d)/gi, ' to '],
+  [/\b(?:(?:farina|flour)\s+)?(?:di\s+)?tipo\s+0{1,2}(?![\d.,])(?:\s+(?:flour|farina))?/gi, '"00" flour'],
   [/(?<=^\s*(?:[-*•–]\s*)?)(?:ein\s+halber|ein\s+halbes|eine\s+halbe|une?\s+demi(?:e|-)?)\s*/gi, '1/2 '],
   [/(?<=^\s*(?:[-*•–]\s*)?)(?:eine[rn]?|une?)\s+(?=\p{L})/giu, '1 '],
   [/\bPäckchen\b|\bPck\.?(?=\s)|\bBeutel\b/gi, 'packet'],

@@ -88,6 +88,10 @@ export const packed = (
       source: say`own cup of ${formatNumber(chosen)} g`,
     };
   if (typeof chosen === 'string' && Object.hasOwn(food.densityGPerMl, chosen)) return of(chosen);
+  const laterOn = all.filter(([packing]) => line.afterwards.includes(packing));
+  const [asIs, ...others] = all.filter((one) => !laterOn.includes(one));
+  if (asIs && others.length === 0 && laterOn[0])
+    return { ...of(asIs[0]), uncertain: say`measured before it is ${sayPacking(laterOn[0][0])}` };
   const [first, second] = all;
   if (!first) return { packing: '', rho: Number.NaN, source: '' };
   const densities = all.map(([, rho]) => rho);

@@ -96,15 +96,52 @@ export const coatOfLine = (text: string, library: Library): readonly string[] | 
   return parts.length > 0 && all ? parts.map((part) => `${part} for rolling`) : null;
 };
 
+/** "Soda dissolved in 1 tbsp hot water", "(mixed with 50 ml milk)": what it is mixed with goes in too. */
+const mixedWith =
+  /\s*[,([]?\s*\b(?:dissolved|stirred|mixed|whisked|beaten|blended|combined|melted|soaked|sifted|moistened|thinned|rubbed)\s+(?:together\s+)?(?:in|into|with)\s+(?:about\s+|an?\s+extra\s+)?(?=[\d¼-¾⅐-⅞]|an?\s|one\s|two\s|half\s)/i;
+/** What both of them are for. */
+const purpose = /[,\s]*\b(?:for|to)\s+(?:the\s+)?[a-z]+[a-z\s]*$/i;
+/** Water that raisins lie in is not in the dough. */
+const thrownAway = /\b(?:drained|strained|discarded|thrown\s+away|squeezed)\b/i;
+
+const mixedParts = (text: string, library: Library): readonly string[] | null => {
+  const found = mixedWith.exec(text);
+  if (!found || thrownAway.test(text)) return null;
+  const left = text.slice(0, found.index).trim();
+  const right = text
+    .slice(found.index + found[0].length)
+    .replace(/[)\]]/, '')
+    .trim();
+  const [a, b] = [named(left, library), named(right.replace(purpose, ''), library)];
+  if (!a.counted || !a.known || !b.counted || !b.known) return null;
+  const use = purpose.exec(right)?.[0] ?? '';
+  return [`${left}${use}`, right];
+};
+
+/** "1 egg + 1 tbsp water (egg wash)": what is brushed on is brushed on together. */
+const brushedOn = /\begg\s*wash\b|\b(?:for|to)\s+(?:the\s+)?(?:brush|glaz)\w*/i;
+const forBrushing = 'for brushing';
+/** "Half white and half brown": two of one thing, and no two amounts. */
+const inHalves = /\bhalf\s+(?!of\b|an?\b)[\p{L}-]+.*\bhalf\s+[\p{L}-]+/iu;
+
 /**
  * A line that names two ingredients as two lines; a second amount of the same one is put in front ("1 cup flour plus
  * 2 tbsp" is "1 cup plus 2 tbsp flour"). A joint counts only where both sides have an amount and the left one a name.
  */
 export const partsOfLine = (text: string, library: Library): readonly string[] => {
+  if (inHalves.test(text)) return [text];
+  const parts = splitLine(text, library);
+  if (parts.length < 2 || !brushedOn.test(text)) return parts;
+  return parts.map((part) => (brushedOn.test(part) ? part : `${part} ${forBrushing}`));
+};
+
+const splitLine = (text: string, library: Library): readonly string[] => {
   const coat = coatOfLine(text, library);
   if (coat) return coat;
   const each = eachOf(text, library) ?? namesFirst(text, library);
   if (each) return each;
+  const mixed = mixedParts(text, library);
+  if (mixed) return mixed;
   const both =
     /^((?:finely\s+)?(?:grated\s+)?zest|juice)\s+(?:and|&|plus)\s+(zest|juice)\s+((?:of|from)\s+.+)$/i.exec(
       text,
@@ -120,7 +157,7 @@ export const partsOfLine = (text: string, library: Library): readonly string[] =
     if (!a.counted || !a.known) continue;
     const b = named(right, library);
     if (b.known && /[a-z]/i.test(b.name))
-      return [left.trim(), ...partsOfLine(sizedAlike(a, b, left, right).trim(), library)];
+      return [left.trim(), ...splitLine(sizedAlike(a, b, left, right).trim(), library)];
     // "200 g sugar, plus 50 g for rolling"
     const round = onPieces.exec(right);
     if (

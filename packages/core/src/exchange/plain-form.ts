@@ -46,6 +46,9 @@ const cleaned = (line: string): string =>
       '$1 ',
     )
     .replace(/\bchoc\b\.?/gi, 'chocolate')
+    // "00 flour", "type 00": what it is called, and no amount.
+    .replace(/\btype\s+0{1,2}(?![\d.,])(?:\s+(?:flour|farina))?/i, '"00" flour')
+    .replace(/(?<=\s)0{1,2}(?=\s+(?:flour|farina|mehl)\b)/i, '"00"')
     .replace(/^(pinch|dash|smidgen)\s/i, '1 $1 ')
     .replace(/^(?:anything\s+)?between\s+(\S+)\s+and\s+(?=[\d¼-¾⅐-⅞])/i, '$1 to ');
 

@@ -16,14 +16,37 @@ const packingWords: readonly (readonly [RegExp, string])[] = [
   [/\bloose(?:ly)?\b/i, 'loose'],
   [/\bspooned\b/i, 'spooned'],
   [/\b(?:dipped|scooped)\b/i, 'dipped'],
-  // Sifted before the name is how it was measured; after it, what is done to it later.
-  [/\b(?:sifted|sieved)\s+[a-z]/i, 'sifted'],
-  [/\bmelted\b/i, 'melted'],
-  [/\bchopped\b/i, 'chopped'],
   [/\bchips?\b/i, 'chips'],
-  [/\bcrushed\b/i, 'crushed'],
-  [/\bground\b/i, 'ground'],
 ];
+/** What is done to it: in front of the name before it is measured, behind the name afterwards. */
+const done: readonly (readonly [string, string])[] = [
+  ['sift(?:ed)?|sieved?', 'sifted'],
+  ['melted', 'melted'],
+  ['chopped', 'chopped'],
+  ['crushed', 'crushed'],
+  ['ground', 'ground'],
+];
+/** Words that go on with what is done, and are no name. */
+const goesOn = String.raw`and|or|then|but|over|in|into|with|until|for|to|on|by|once|twice|finely|coarsely|slightly`;
+const isDone = (words: string, when: 'before' | 'after', head: string, text: string): boolean => {
+  const saidSo = new RegExp(String.raw`\b(?:${words})\W+(?:before|then|and\s+then)\s+measur`, 'i').test(text);
+  const inFront = new RegExp(
+    String.raw`\b(?:${words})\s+(?:(?:and|then|but)\s+\w+\s+)?(?!(?:${goesOn})\b)[a-z]`,
+    'i',
+  ).test(head);
+  const before = saidSo || inFront;
+  return when === 'before' ? before : !before && new RegExp(String.raw`\b(?:${words})\b`, 'i').test(text);
+};
+
+const filledSo = /\b(heaping|heaped|rounded|generous|scant)\b/i;
+/** "1 tsp baking powder, heaped": how it is filled may be said last. */
+const filledAs = (amounts: LineAmounts['amounts'], said: string): LineAmounts['amounts'] => {
+  const fill = filledSo.exec(said)?.[1]?.toLowerCase();
+  const [amount, ...more] = amounts;
+  return fill && amount?.unit.kind === 'volume' && more.length === 0 && !amount.fill
+    ? [{ ...amount, fill }]
+    : amounts;
+};
 
 /** The name as it is looked for: a spoon of ginger is of the ground one; how much fat or cocoa is in it is no part of it. */
 const nameFor = ({ amounts, name }: LineAmounts): string => {
@@ -37,18 +60,23 @@ const nameFor = ({ amounts, name }: LineAmounts): string => {
 
 /** Words in brackets that say what it is: "(salted)", "(dark brown, packed)". */
 const describes = (aside: string): boolean =>
-  !isAside(aside) && !isForTop(aside) && !/\d/.test(aside) && amountsIn(aside).length === 0;
+  !isAside(aside) &&
+  !isForTop(aside) &&
+  !/\d/.test(aside) &&
+  // "(half brown, half white)" says of what kinds, and no amount.
+  (/^half\s+(?!an?\b)/i.test(aside) || amountsIn(aside).length === 0);
 
 /** Reads one line of a recipe: amounts, unit, ingredient, and what is said about them. Never throws. */
 export const readLine = (raw: string, library: Library): WrittenLine => {
   const { text, bare, inside, behindCount, eggs } = plainForm(raw);
   if (text === '') return notWeighed(raw, 'empty');
   const measured = lineAmounts({ bare, inside, behindCount });
-  const { amounts, given, times, eachOrAll } = measured;
+  const { given, times, eachOrAll } = measured;
   const counted = withoutMore(nameFor(measured));
   const name = withoutUse(counted.name);
   const [head = '', ...tails] = name.split(/,|;|\s+[–—-]\s+/);
   const tail = [...tails, ...inside.filter(describes)].join(' ').replace(/[,;]/g, ' ').trim();
+  const amounts = filledAs(measured.amounts, name);
   const { ids, unread, left } = matchName(head.trim(), tail.replace(/\bbrowned\b/i, ''), library);
   // A figure that no reading accounts for is asked about, whatever else of the line is clear.
   const loose = looseFigure(name);
@@ -72,7 +100,11 @@ export const readLine = (raw: string, library: Library): WrittenLine => {
     name,
     ids,
     left: unclear,
-    packings: packingWords.filter(([word]) => word.test(text)).map(([, packing]) => packing),
+    packings: [
+      ...packingWords.filter(([word]) => word.test(text)),
+      ...done.filter(([words]) => isDone(words, 'before', head, text)),
+    ].map(([, packing]) => packing),
+    afterwards: done.filter(([words]) => isDone(words, 'after', head, text)).map(([, packing]) => packing),
     ...(size && { size }),
     // "butter, browned" is weighed before browning; "browned butter" is the finished one.
     browned: /\bbrowned\b/i.test(tail) && /\bbutter\b/i.test(head),

@@ -5,7 +5,7 @@ const uses: readonly (readonly [RegExp, LineUse])[] = [
   [/fill|füll|garniture|fourrage|cœur|coeur/i, 'filling'],
   [/icing|glaze|frosting|ganache|glasur|guss|glaçage/i, 'icing'],
   [
-    /topping|\btop\b|belag|deko|finish|decorat|coat|roll|sprinkl|dust|garnish|brush|streusel|crumble/i,
+    /topping|\btop\b|belag|deko|finish|decorat|coat|roll|sprinkl|dust|garnish|brush|wash|streusel|crumble/i,
     'topping',
   ],
   [/dough|cookie|biscuit|base|batter|teig|pâte|ingredients|dry|wet/i, 'dough'],
@@ -29,7 +29,7 @@ export const lineUseOf = (section: string): LineUse =>
   uses.find(([words]) => words.test(section))?.[1] ?? 'other';
 
 const names =
-  'dough|cookies?|cookie dough|biscuits?|base|batter|filling|icing|glaze|frosting|ganache|topping|toppings|coating|finish|finishing|decoration|crumble|streusel|dry ingredients|wet ingredients|dry|wet|dry mix(?:ture)?|wet mix(?:ture)?|to (?:finish|decorate|serve|coat|roll|sprinkle|garnish|brush|top)|ingredients|teig|füllung|glasur|guss|pâte|glaçage|garniture';
+  'dough|cookies?|cookie dough|biscuits?|base|batter|filling|icing|glaze|frosting|ganache|topping|toppings|coating|finish|finishing|decoration|crumble|streusel|egg ?wash|dry ingredients|wet ingredients|dry|wet|dry mix(?:ture)?|wet mix(?:ture)?|to (?:finish|decorate|serve|coat|roll|sprinkle|garnish|brush|top)|ingredients|teig|füllung|glasur|guss|pâte|glaçage|garniture';
 const telling =
   'method|directions?|instructions?|procedure|steps?|preparation|zubereitung|anleitung|préparation|notes?|tips?|storage|nutrition|equipment|hinweise?|tipps?|conseils?';
 const inline = new RegExp(

@@ -48,7 +48,7 @@ const byWord: ReadonlyMap<string, WrittenUnit> = new Map([
   ...words('stick sticks', { kind: 'stick' }),
   ...words('%', { kind: 'percent' }),
   ...words(
-    'can cans tin tins packet packets pkt pkts package packages pack packs pkg sachet sachets envelope envelopes box boxes bag bags jar jars bar bars handful handfuls glass glasses knob knobs päckchen pck pkgs brick bricks shot shots tube tubes roll rolls splash splashes drizzle drizzles drop drops piece pieces slice slices block blocks tub tubs carton cartons scoop scoops',
+    'can cans tin tins packet packets pkt pkts package packages pack packs pkg sachet sachets envelope envelopes box boxes bag bags jar jars bar bars handful handfuls glass glasses knob knobs päckchen pck pkgs brick bricks shot shots tube tubes roll rolls splash splashes drizzle drizzles drop drops piece pieces slice slices block blocks tub tubs carton cartons scoop scoops little bit touch squeeze glug dollop sprinkling',
     { kind: 'vague', name: '' },
   ).map(([word]) => [word, { kind: 'vague', name: word }] as const),
 ]);

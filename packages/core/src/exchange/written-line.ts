@@ -19,6 +19,8 @@ export interface WrittenLine {
   readonly left: readonly string[];
   /** Packings that the words name, in the order of the library's names for them. */
   readonly packings: readonly string[];
+  /** Those that name what is done to it once it is measured: "butter, melted". */
+  readonly afterwards: readonly string[];
   readonly size?: string;
   readonly browned: boolean;
   /** What is done to it before it is weighed. */
@@ -43,6 +45,7 @@ export const notWeighed = (text: string, kind: WrittenLine['kind']): WrittenLine
   ids: [],
   left: [],
   packings: [],
+  afterwards: [],
   browned: false,
   ready: [],
   topping: false,
