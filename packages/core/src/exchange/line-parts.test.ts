@@ -136,3 +136,19 @@ describe('flour that is called by noughts', () => {
   );
   it('by the cup', () => expect(read('2 cups 00 flour')).toEqual(['wheat-flour 246.1']));
 });
+
+describe('two kinds of one noun', () => {
+  it.each([
+    ['85 g each milk and dark chocolate chunks', ['milk-chocolate 85', 'dark-chocolate 85']],
+    ['100 g each of milk and dark chocolate', ['milk-chocolate 100', 'dark-chocolate 100']],
+    ['milk and white chocolate chips, 50 g each', ['milk-chocolate 50', 'white-chocolate 50']],
+    ['100 g each white and light brown sugar', ['white-sugar 100', 'light-brown-sugar 100']],
+    ['2 tbsp each milk and white sugar', ['ask', 'white-sugar 25']],
+  ])('"%s"', (text, expected) => expect(read(text)).toEqual(expected));
+  it.each(['170 g milk and dark chocolate chunks', '170 g milk & white chocolate chips, chopped'])(
+    'without "each" is asked about: "%s"',
+    (text) => expect(read(text)).toEqual(['ask']),
+  );
+  it('bittersweet chocolate of so much cocoa is still bittersweet', () =>
+    expect(read('180 g bittersweet chocolate (60-70%), chopped')).toEqual(['dark-chocolate 180']));
+});

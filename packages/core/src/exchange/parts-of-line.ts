@@ -36,9 +36,11 @@ const insideBrackets = (text: string, at: number): boolean => {
 const kindOnly =
   /^(?:white|brown|light|dark|milk|semi-?sweet|bittersweet|whole|unsalted|salted|plain|bread|cake|rye|granulated|caster)$/i;
 
-/** "white & brown sugar": both are sugar, and no egg white. */
+/** "white & brown sugar": both are sugar, and no egg white; "milk and dark chocolate chunks" has no milk in it. */
 const withSharedNoun = (names: readonly string[]): readonly string[] => {
-  const noun = /\S+$/.exec(names.at(-1) ?? '')?.[0] ?? '';
+  const words = (names.at(-1) ?? '').split(/\s+/);
+  const from = words.findIndex((word) => !kindOnly.test(word));
+  const noun = words.slice(from > 0 ? from : -1).join(' ');
   return names.map((name, i) => (i < names.length - 1 && kindOnly.test(name) ? `${name} ${noun}` : name));
 };
 
@@ -120,7 +122,6 @@ const mixedParts = (text: string, library: Library): readonly string[] | null =>
 
 /** "1 egg + 1 tbsp water (egg wash)": what is brushed on is brushed on together. */
 const brushedOn = /\begg\s*wash\b|\b(?:for|to)\s+(?:the\s+)?(?:brush|glaz)\w*/i;
-const forBrushing = 'for brushing';
 /** "Half white and half brown": two of one thing, and no two amounts. */
 const inHalves = /\bhalf\s+(?!of\b|an?\b)[\p{L}-]+.*\bhalf\s+[\p{L}-]+/iu;
 
@@ -132,7 +133,7 @@ export const partsOfLine = (text: string, library: Library): readonly string[] =
   if (inHalves.test(text)) return [text];
   const parts = splitLine(text, library);
   if (parts.length < 2 || !brushedOn.test(text)) return parts;
-  return parts.map((part) => (brushedOn.test(part) ? part : `${part} ${forBrushing}`));
+  return parts.map((part) => (brushedOn.test(part) ? part : `${part} for brushing`));
 };
 
 const splitLine = (text: string, library: Library): readonly string[] => {

@@ -98,7 +98,11 @@ const darkFrom = 55;
 /** "chocolate (70 %)": how much cocoa there is tells which chocolate it is. */
 const withCocoa = (text: string): string => {
   const share = /(\d{2})\s*%/.exec(text)?.[1];
-  if (share === undefined || !/\bchocolate\b/i.test(text) || /\b(?:milk|white|dark|ruby)\b/i.test(text))
+  if (
+    share === undefined ||
+    !/\bchocolate\b/i.test(text) ||
+    /\b(?:milk|white|dark|ruby|bitter\s?-?sweet|semi\s?-?sweet)\b/i.test(text)
+  )
     return text;
   return Number(share) >= darkFrom ? text.replace(/\bchocolate\b/i, 'dark chocolate') : text;
 };
