@@ -151,6 +151,12 @@ export interface JournalView {
   readonly ledger: string;
 }
 
+/** Entries after a number, for a screen that does not follow the stream. */
+export interface NewsView extends JournalView {
+  /** Counts changes of everything that is not the journal. */
+  readonly revision: number;
+}
+
 export interface AppendView {
   readonly stored: readonly { readonly id: string; readonly seq: number }[];
 }

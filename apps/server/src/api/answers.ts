@@ -14,6 +14,7 @@ import type {
   DayView,
   FormulaVersionView,
   JournalView,
+  NewsView,
   MoveView,
   OrderLinesView,
   OrderView,
@@ -93,6 +94,7 @@ export interface Answers {
   'GET /api/journal': JournalView;
   'POST /api/journal': AppendView;
   'GET /api/journal/between': JournalView;
+  'GET /api/journal/news': NewsView;
   'GET /api/journal/verify': { readonly entries: number; readonly firstBrokenSeq: number | null };
   'PUT /api/orders/{id}': OrderView;
   'GET /api/probes': ProbesView;

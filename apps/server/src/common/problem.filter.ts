@@ -58,7 +58,7 @@ const tell = (error: unknown, log: (error: unknown) => void): Told => {
     const status = error.getStatus();
     const { message, path } = sentence(error.getResponse(), error.message);
     if (status === 413) return { status, code: 'too-large', message: tooLarge, path: '' };
-    if (status === 503) return { status, code: 'stopping', message, path };
+    if (status === 503) return { status, code: 'busy', message, path };
     return { status, code: status === 404 ? 'not-found' : 'bad-request', message, path };
   }
   if (isAway(error)) {

@@ -31,6 +31,8 @@ const soonMs = 20;
 const aliveMs = 15_000;
 /** So many screens are told at once; then whoever else asks has their turn. */
 const atOnce = 100;
+/** So many screens follow at most, more than any bakery has: what each costs is taken from the floor. */
+export const mostScreens = 500;
 /** Entries that are kept for screens that are a little behind; others read theirs themselves. */
 const keptEntries = 2000;
 
@@ -76,6 +78,11 @@ export class JournalFeed implements OnModuleDestroy {
   /** Screens that are connected to this server. */
   get connected(): number {
     return this.screens.size;
+  }
+
+  /** Whether no further screen can follow. */
+  get isFull(): boolean {
+    return this.screens.size >= mostScreens;
   }
 
   /** Everything after `seq`, then everything new, until the listener leaves. */

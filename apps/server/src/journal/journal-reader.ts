@@ -10,7 +10,7 @@ import {
   type FloorState,
   type JournalEntry,
 } from '@jokul/core';
-import type { JournalView, StoredEntry } from '@jokul/contracts';
+import type { JournalView, NewsView, StoredEntry } from '@jokul/contracts';
 import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
 import { WhichBakery } from '../settings/which-bakery.js';
 import { sha256 } from './chain-on.js';
@@ -81,6 +81,18 @@ export class JournalReader {
       take: 500,
     });
     return rows.map(toEntry);
+  }
+
+  /** What a screen that cannot follow asks for now and then: at most 500 entries after a number, and whether more changed. */
+  async news(seq: number): Promise<NewsView> {
+    const head = await this.head();
+    const entries = head.seq > seq ? await this.after(seq) : [];
+    return {
+      entries: entries.map(({ prevHash: _before, hash: _own, ...entry }) => entry),
+      lastSeq: head.seq,
+      ledger: await this.ledger(),
+      revision: head.revision,
+    };
   }
 
   /**

@@ -1,7 +1,17 @@
 import { say } from '@jokul/core';
-import { BadRequestException, Body, Controller, Get, Headers, Post, Query, Sse } from '@nestjs/common';
+import {
+  BadRequestException,
+  Body,
+  Controller,
+  Get,
+  Headers,
+  Post,
+  Query,
+  ServiceUnavailableException,
+  Sse,
+} from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { AppendInput, type AppendView, type JournalView } from '@jokul/contracts';
+import { AppendInput, type AppendView, type JournalView, type NewsView } from '@jokul/contracts';
 import type { Observable } from 'rxjs';
 import { JournalFeed, type FeedMessage } from './journal-feed.js';
 import { JournalReader } from './journal-reader.js';
@@ -36,6 +46,11 @@ export class JournalController {
     return this.reader.between(number(from, 'from', 0), number(to, 'to', Number.MAX_SAFE_INTEGER));
   }
 
+  @Get('news')
+  news(@Query('after') after?: string): Promise<NewsView> {
+    return this.reader.news(number(after, 'after', 0));
+  }
+
   @Get('verify')
   verify(): Promise<{ entries: number; firstBrokenSeq: number | null }> {
     return this.reader.verify();
@@ -48,6 +63,10 @@ export class JournalController {
 
   @Sse('stream')
   stream(@Query('after') after?: string, @Headers('last-event-id') last?: string): Observable<FeedMessage> {
+    if (this.feed.isFull)
+      throw new ServiceUnavailableException(
+        say`As many screens follow already as Jokul can serve. What is new can be asked for now and then (journal/news).`,
+      );
     return this.feed.stream(number(last, 'last-event-id', number(after, 'after', 0)));
   }
 }

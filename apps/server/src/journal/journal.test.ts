@@ -3,8 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { reduceLedger, type DraftEntry } from '@jokul/core';
-import type { AppendView, JournalView } from '@jokul/contracts';
+import type { AppendView, JournalView, NewsView, ProblemView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
+import { JournalFeed, mostScreens } from './journal-feed.js';
 
 let app: TestApp;
 beforeAll(async () => {
@@ -135,6 +136,29 @@ describe('the journal', () => {
     await append(note('missed'));
     const entries = await listen(before, 2, () => append(note('live')));
     expect(entries.map((e) => (e.payload as { text: string }).text)).toEqual(['missed', 'live']);
+  });
+
+  it('has room for so many screens; who comes then is told so, and asks for what is new', async () => {
+    const before = await lastSeq();
+    const feed = app.app.get(JournalFeed);
+    const screens = Array.from({ length: mostScreens }, () => feed.stream(before).subscribe(() => undefined));
+    const { status, headers, body } = await app.get<ProblemView>(`journal/stream?after=${before}`);
+    expect([status, headers.get('retry-after'), body.code]).toEqual([503, '3', 'busy']);
+    expect(body.message).toContain('As many screens follow already as Jokul can serve');
+    // The floor goes on, and nothing is missed.
+    await append(note('one more'));
+    const { body: news } = await app.get<NewsView>(`journal/news?after=${before}`);
+    expect(news.entries.map(({ seq, payload }) => [seq, payload])).toEqual([
+      [before + 1, { text: 'one more' }],
+    ]);
+    expect(news.entries[0]).not.toHaveProperty('hash');
+    expect(news.lastSeq).toBe(before + 1);
+    expect((await app.get<NewsView>(`journal/news?after=${before + 1}`)).body).toEqual({
+      ...news,
+      entries: [],
+    });
+    for (const screen of screens) screen.unsubscribe();
+    expect((await listen(before, 1)).length).toBe(1);
   });
 
   it('tells the screens when other rows change', async () => {

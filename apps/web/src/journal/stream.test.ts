@@ -53,6 +53,18 @@ Object.defineProperty(globalThis, 'navigator', {
   },
 });
 
+/** What the server answers to who asks for news, in turns; none: it is away. */
+let answers: object[] = [];
+const asked: string[] = [];
+Object.assign(globalThis, {
+  fetch: async (url: string) => {
+    const answer = answers.shift();
+    if (!answer) throw new TypeError('no network');
+    asked.push(url);
+    return { ok: true, json: async () => answer };
+  },
+});
+
 const page = async (after: number) => {
   jest.resetModules();
   const heard: unknown[] = [];
@@ -73,6 +85,8 @@ afterEach(() => {
   sources.length = 0;
   channels.clear();
   waiting.length = 0;
+  answers = [];
+  asked.length = 0;
   jest.useRealTimers();
 });
 
@@ -109,12 +123,49 @@ describe('the pages of one browser', () => {
       const count = sources.length;
       sources.at(-1)?.onerror?.();
       expect(sources.at(-1)?.closed).toBe(true);
-      jest.advanceTimersByTime(pauseMs - 10);
+      await jest.advanceTimersByTimeAsync(pauseMs - 10);
       expect(sources).toHaveLength(count);
-      jest.advanceTimersByTime(20);
+      await jest.advanceTimersByTimeAsync(20);
       expect(sources).toHaveLength(count + 1);
     }
     expect(leader.heard).toEqual(['away', 'away', 'away']);
     expect(other.heard).toEqual(leader.heard);
+  });
+  it('one that was open and breaks is away at once, and news are asked for by nobody', async () => {
+    answers = [];
+    const { heard } = await page(5);
+    sources[0]?.onopen?.();
+    sources[0]?.onerror?.();
+    expect(heard).toEqual(['live', 'away']);
+    expect(asked).toEqual([]);
+  });
+  it('where the server has no stream to give, what is new is asked for until it has one', async () => {
+    jest.useFakeTimers();
+    const news = { entries: [{ seq: 6 }, { seq: 7 }], lastSeq: 7, ledger: 'one', revision: 3 };
+    answers = [news, { ...news, entries: [] }, { ...news, entries: [], revision: 4 }];
+    const leader = await page(5);
+    const other = await page(5);
+    sources.at(-1)?.onerror?.();
+    await jest.advanceTimersByTimeAsync(10);
+    expect(leader.heard).toEqual(['live', ['one', 7], 6, 7, 'rows']);
+    for (const heard of [
+      ['live', ['one', 7]],
+      ['live', ['one', 7], 'rows'],
+    ]) {
+      leader.heard.length = 0;
+      await jest.advanceTimersByTimeAsync(5000);
+      expect(sources.at(-1)?.url).toBe('/api/journal/stream?after=7');
+      sources.at(-1)?.onerror?.();
+      await jest.advanceTimersByTimeAsync(10);
+      expect(leader.heard).toEqual(heard);
+    }
+    expect(asked).toEqual([
+      '/api/journal/news?after=5',
+      '/api/journal/news?after=7',
+      '/api/journal/news?after=7',
+    ]);
+    await jest.advanceTimersByTimeAsync(5000);
+    sources.at(-1)?.onopen?.();
+    expect(other.heard.at(-1)).toBe('live');
   });
 });

@@ -1,4 +1,5 @@
 /* oxlint-disable unicorn/require-post-message-target-origin -- a channel has no origin to name, only a window has */
+import type { NewsView } from '@jokul/contracts';
 import type { JournalEntry } from '@jokul/core';
 
 /** What comes from the server's stream. */
@@ -41,12 +42,42 @@ const hear = (message: Message, hearing: Hearing): void => {
   else if (message.type === 'ledger') hearing.ledger(message.id, message.lastSeq);
 };
 
-/** Listens to the server from the last number heard on, and comes back by itself. */
+/** How long news may take, and how often a page asks for them that the server has no stream for, ms. */
+const newsMs = 4000;
+const askMs = 5000;
+
+/** The count of changes of everything else when this page asked for news last; null before it did. */
+let revision: number | null = null;
+
+/** Asks once for what is new. Whether the server answered. */
+const askForNews = async (tell: (message: Message) => void): Promise<boolean> => {
+  try {
+    const answer = await fetch(`/api/journal/news?after=${heard}`, { signal: AbortSignal.timeout(newsMs) });
+    if (!answer.ok) return false;
+    const news = (await answer.json()) as NewsView;
+    tell({ type: 'connection', connection: 'live' });
+    tell({ type: 'ledger', id: news.ledger, lastSeq: news.lastSeq });
+    for (const entry of news.entries) tell({ type: 'entry', entry: entry as JournalEntry });
+    if (news.revision !== revision) tell({ type: 'rows' });
+    revision = news.revision;
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/**
+ * Listens to the server from the last number heard on, and comes back by itself. Where the server answers but has no
+ * stream to give, it is asked for news until it has.
+ */
 const listenAlone = (tell: (message: Message) => void, failures = 0): void => {
   let lost = failures;
+  let opened = false;
   const source = new EventSource(`/api/journal/stream?after=${heard}`);
   source.onopen = () => {
     lost = 0;
+    opened = true;
+    revision = null;
     tell({ type: 'connection', connection: 'live' });
   };
   source.addEventListener('entry', (event) =>
@@ -57,11 +88,17 @@ const listenAlone = (tell: (message: Message) => void, failures = 0): void => {
     tell({ type: 'ledger', id: ledger, lastSeq });
   });
   source.addEventListener('rows', () => tell({ type: 'rows' }));
+  const comeBack = (afterMs: number) => setTimeout(() => listenAlone(tell, lost + 1), afterMs);
   source.onerror = () => {
-    tell({ type: 'connection', connection: 'away' });
     // A browser may give up for good after an error status: begin anew from where the journal is.
     source.close();
-    setTimeout(() => listenAlone(tell, lost + 1), Math.min(10_000, 1000 * 1.5 ** lost));
+    const pauseMs = Math.min(10_000, 1000 * 1.5 ** lost);
+    const isAway = () => {
+      tell({ type: 'connection', connection: 'away' });
+      comeBack(pauseMs);
+    };
+    if (opened) return isAway();
+    void askForNews(tell).then((answered) => (answered ? comeBack(askMs) : isAway()));
   };
 };
 
