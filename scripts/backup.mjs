@@ -3,16 +3,19 @@ import { bakeryAsked, bakeryFolder, otherWords } from './lib/bakeries.mjs';
 import { backUpAs, runBackup, runningDatabase } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
-import { orSay, say } from './lib/say.mjs';
+import { orSay, say, Trouble } from './lib/say.mjs';
 
 /*
- * npm run backup [-- FILE] [--empty | --bakery ID]: all records in one file, read back; also while Jokul runs. `--empty`
- * and `--bakery` take a bakery of one's own, as with npm start.
+ * npm run backup [-- FILE | --tables FOLDER] [--empty | --bakery ID]: all records in one file, read back, or as tables
+ * (CSV) in a folder that is new; also while Jokul runs. `--empty` and `--bakery` take a bakery of one's own, as with npm
+ * start.
  */
 await orSay(async () => {
   const args = process.argv.slice(2);
   const dir = bakeryFolder(bakeryAsked(args));
   const [wanted] = otherWords(args);
+  const asTables = args.includes('--tables');
+  if (asTables && !wanted) throw new Trouble('say which folder: npm run backup -- --tables FOLDER');
   await ensureDependencies();
   const running = await runningDatabase(dir);
   // Never built anew under a server that runs from it.
@@ -21,6 +24,12 @@ await orSay(async () => {
   const db = running ?? started;
   try {
     const wantedFile = wanted && resolve(process.env.INIT_CWD ?? '.', wanted);
+    if (asTables) {
+      const { tables, rows } = await runBackup('tables', wantedFile, db);
+      say(`Wrote ${rows} rows in ${tables} tables (CSV) into\n  ${wantedFile}`);
+      say('npm run restore -- FOLDER takes them in again, also on another machine.');
+      return;
+    }
     const made = wantedFile ? await runBackup('backup', wantedFile, db) : await backUpAs('backup', db);
     const { entries, rows, brokenSeq, file = wantedFile } = made;
     say(

@@ -112,6 +112,17 @@ export interface BackupMadeView {
   readonly brokenSeq: number | null;
 }
 
+/** All records as a CSV file for each table. */
+export interface TablesMadeView {
+  /** The folder with them. */
+  readonly file: string;
+  readonly tables: number;
+  readonly rows: number;
+  readonly entries: number;
+  /** The first entry of the log that does not fit; null where all do. */
+  readonly brokenSeq: number | null;
+}
+
 /** What the probes of the cold places saw, and the faults that are being played. */
 export interface ProbesView {
   readonly version: number;

@@ -15,6 +15,7 @@ import type {
   FormulaVersionView,
   JournalView,
   NewsView,
+  TablesMadeView,
   MoveView,
   OrderLinesView,
   OrderView,
@@ -51,6 +52,7 @@ export interface Answers {
   'GET /api/backups': Backups;
   'PUT /api/backups': Backups;
   'POST /api/backups': BackupMadeView;
+  'POST /api/backups/tables': TablesMadeView;
   'GET /api/bakery': BakeryView;
   'PUT /api/bakery': BakeryView;
   'POST /api/bakery/open': { readonly kind: 'demo' | 'own'; readonly id: string };

@@ -8,6 +8,7 @@ const left = new Set([
   'POST /api/bakery/open',
   'GET /api/journal/stream',
   'POST /api/backups',
+  'POST /api/backups/tables',
   'POST /api/calc/day',
   'POST /api/days/{date}/plan',
   'POST /api/days/{date}/plan/days',

@@ -6,8 +6,13 @@ export type BackupKind = 'backup' | 'before-restore' | 'nightly' | `own${'' | `-
 export const isBackupKind = (kind: string): kind is BackupKind =>
   /^(?:backup|before-restore|(?:own(?:-\d{1,2})?-)?nightly)$/.test(kind);
 
-/** The name of a file, which sorts by time; by the clock of this machine. */
-export const backupName = (kind: BackupKind, at = new Date()): string =>
-  `jokul-${kind}-${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}-${two(at.getHours())}${two(at.getMinutes())}${two(at.getSeconds())}.jsonl.gz`;
+/** It sorts by time; by the clock of this machine. */
+const named = (what: string, at: Date): string =>
+  `jokul-${what}-${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}-${two(at.getHours())}${two(at.getMinutes())}${two(at.getSeconds())}`;
+
+export const backupName = (kind: BackupKind, at = new Date()): string => `${named(kind, at)}.jsonl.gz`;
+
+/** The folder that all records go into as tables. */
+export const tablesName = (at = new Date()): string => named('tables', at);
 
 export const isBackupName = (name: string): boolean => /^jokul-.*\.jsonl\.gz$/.test(name);

@@ -1,6 +1,11 @@
 import { Body, Controller, Get, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { BackupChoiceInput, type BackupMadeView, type BackupsView } from '@jokul/contracts';
+import {
+  BackupChoiceInput,
+  type BackupMadeView,
+  type BackupsView,
+  type TablesMadeView,
+} from '@jokul/contracts';
 import { BackupsService } from './backups.service.js';
 
 @ApiTags('backups')
@@ -26,5 +31,11 @@ export class BackupsController {
   @Post()
   make(): Promise<BackupMadeView> {
     return this.backups.make();
+  }
+
+  /** All records as tables (CSV) into a folder of their own beside the backups. */
+  @Post('tables')
+  tables(): Promise<TablesMadeView> {
+    return this.backups.tables();
   }
 }

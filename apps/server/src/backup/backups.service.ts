@@ -4,7 +4,7 @@ import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { JokulError, say } from '@jokul/core';
-import type { BackupMadeView, BackupsView } from '@jokul/contracts';
+import type { BackupMadeView, BackupsView, TablesMadeView } from '@jokul/contracts';
 import { isBackupName } from './backup-name.js';
 import { BackupPlace, type BackupChoice } from './backup-place.js';
 
@@ -48,18 +48,28 @@ export class BackupsService {
 
   /** Makes one and reads it back; who asks meanwhile gets the same one. @throws JokulError `no-backup` with its sentence */
   make(): Promise<BackupMadeView> {
-    this.making ??= this.run().finally(() => {
+    this.making ??= this.run<BackupMadeView>(['backup-as', 'backup']).finally(() => {
       this.making = null;
     });
     return this.making;
   }
 
-  private async run(): Promise<BackupMadeView> {
+  private tabling: Promise<TablesMadeView> | null = null;
+
+  /** Writes all records as tables into a folder of their own beside the backups. @throws JokulError `no-backup` */
+  tables(): Promise<TablesMadeView> {
+    this.tabling ??= this.run<TablesMadeView>(['tables-as']).finally(() => {
+      this.tabling = null;
+    });
+    return this.tabling;
+  }
+
+  private async run<Made extends object>(args: readonly string[]): Promise<Made> {
     if (!this.place.look())
       throw new JokulError('no-backup', say`This server was not told where backups go.`, 'folder');
-    const said = await this.apart(['backup-as', 'backup']);
+    const said = await this.apart(args);
     const answer = JSON.parse(said.trim().split('\n').at(-1) || 'null') as
-      (BackupMadeView & { readonly refused?: { readonly code: string; readonly message: string } }) | null;
+      (Made & { readonly refused?: { readonly code: string; readonly message: string } }) | null;
     if (answer && !answer.refused) return answer;
     const why: Readonly<Record<string, string>> = {
       ENOSPC: say`the disk of the folder is full.`,

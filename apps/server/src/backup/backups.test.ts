@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import 'reflect-metadata';
-import type { BackupMadeView, BackupsView } from '@jokul/contracts';
+import type { BackupMadeView, BackupsView, TablesMadeView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
 
 /* Backups as Setup chooses, makes and shows them. */
@@ -32,6 +32,17 @@ describe('backups in Setup', () => {
     expect(count).toBe(1);
     expect(join(home, 'usual', files[0]?.name ?? '')).toBe(made[0]?.body.file);
     expect(files[0]?.bytes).toBeGreaterThan(1000);
+  }, 60_000);
+
+  it('all records are written as tables at a press, into a folder of their own, once for all who press', async () => {
+    const made = await Promise.all([1, 2].map(() => app.post<TablesMadeView>('backups/tables', {})));
+    expect(made.map(({ status }) => status)).toEqual([201, 201]);
+    const [first] = made.map(({ body }) => body);
+    expect(first?.entries).toBeGreaterThan(500);
+    expect(first?.file).toMatch(/usual\/jokul-tables-\d{4}-\d\d-\d\d-\d{6}$/);
+    expect(readdirSync(first?.file ?? '')).toHaveLength((first?.tables ?? 0) + 1);
+    // It is no backup, and is not counted as one.
+    expect((await look()).count).toBe(1);
   }, 60_000);
 
   it('go into the folder that is chosen, and say why they cannot', async () => {

@@ -1,13 +1,17 @@
+import { mkdtemp, rm, stat } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readConfig, type Config } from '../config/config.js';
 import { JokulError, say } from '@jokul/core';
-import { backupName, isBackupKind } from './backup-name.js';
+import { backupName, isBackupKind, tablesName } from './backup-name.js';
 import { BackupPlace } from './backup-place.js';
 import { backUp, checkBackup, restore } from './backup.js';
+import { backupFrom, tablesFrom } from './tables.js';
 
 /*
- * Run by `npm run backup`, `npm run restore`, every night and by Setup: backup|check|restore FILE, or backup-as KIND, into
- * the folder for backups; answers with one line of JSON.
+ * Run by `npm run backup`, `npm run restore`, every night and by Setup: backup|check|restore FILE, tables FOLDER, or into the
+ * folder for backups backup-as KIND, tables-as; answers with one line of JSON. A folder of tables is checked and restored
+ * like a file.
  */
 const [, , what, file = ''] = process.argv;
 const backUpAs = async (config: Config, kind: string) => {
@@ -19,17 +23,49 @@ const backUpAs = async (config: Config, kind: string) => {
   const { keep, missing } = place.look() ?? {};
   return { ...(await backUp(config, made)), file: made, keep, missing };
 };
+const withPassing = async <T>(work: (file: string) => Promise<T>): Promise<T> => {
+  const folder = await mkdtemp(join(tmpdir(), 'jokul-records-'));
+  try {
+    return await work(join(folder, 'records.jsonl.gz'));
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+};
+const asTables = (config: Config, folder: string) =>
+  withPassing(async (passing) => {
+    const { entries, brokenSeq } = await backUp(config, passing);
+    return { entries, brokenSeq, file: folder, ...(await tablesFrom(passing, folder)) };
+  });
+const tablesAs = async (config: Config) => {
+  const folder = await new BackupPlace(config.backups ?? null).made();
+  if (folder === null) throw new JokulError('bad-request', say`Nobody told where backups go.`);
+  return asTables(config, join(folder, tablesName()));
+};
+/** A file as it is, a folder of tables by way of a file that passes. */
+const fromEither = async <T>(path: string, work: (file: string) => Promise<T>): Promise<T> => {
+  const isFolder = await stat(path).then(
+    (found) => found.isDirectory(),
+    () => false,
+  );
+  if (!isFolder) return work(path);
+  return withPassing(async (passing) => {
+    await backupFrom(path, passing);
+    return work(passing);
+  });
+};
 const work = {
   backup: backUp,
   'backup-as': backUpAs,
-  restore,
-  check: (_: Config, path: string) => checkBackup(path),
+  tables: asTables,
+  'tables-as': tablesAs,
+  restore: (config: Config, path: string) => fromEither(path, (from) => restore(config, from)),
+  check: (_: Config, path: string) => fromEither(path, checkBackup),
 }[what ?? ''];
 try {
   if (!work)
     throw new JokulError(
       'bad-request',
-      say`"${String(what)}" is none of backup, backup-as, restore and check.`,
+      say`"${String(what)}" is none of backup, backup-as, tables, tables-as, restore and check.`,
     );
   process.stdout.write(`${JSON.stringify(await work(readConfig(), file))}\n`);
 } catch (error) {

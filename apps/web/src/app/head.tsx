@@ -7,6 +7,7 @@ import { useBakery } from '../lib/queries';
 import { chime, openSound, useChime } from '../sound/chime';
 import { Button } from '../ui/button';
 import { ConnectionMark } from './connection-mark';
+import { DeviceClock } from './device-clock';
 import { NextAction } from './next-action';
 
 const Clock = () => {
@@ -20,6 +21,7 @@ const Clock = () => {
       {bakery.data && bakery.data.clock.mode !== 'real' && (
         <span className="text-[12.5px] text-ink-faint max-sm:sr-only">{t`demo clock`}</span>
       )}
+      {bakery.data && <DeviceClock mode={bakery.data.clock.mode} />}
     </p>
   );
 };

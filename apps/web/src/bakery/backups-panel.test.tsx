@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
+import { Toaster } from 'sonner';
 import userEvent from '@testing-library/user-event';
 import type { BackupsView } from '@jokul/contracts';
 
@@ -20,9 +21,10 @@ const view = (change: Partial<BackupsView> = {}): BackupsView => ({
 jest.unstable_mockModule('../lib/api', () => ({
   ApiProblem: class extends Error {},
   get: async () => ({ backups: server.view }),
-  call: async (method: string, _: string, body: { folder: string | null; keep: number }) => {
+  call: async (method: string, path: string, body: { folder: string | null; keep: number }) => {
     server.asked.push([method, body]);
     if (server.refuses) throw new Error(server.refuses);
+    if (path === 'backups/tables') return { file: '/jokul/backups/jokul-tables', tables: 12, rows: 3400 };
     if (method === 'POST') return { file: 'x', entries: 1234, rows: 2000, brokenSeq: null };
     server.view = view({ folder: body.folder ?? usual, keep: body.keep });
     return { backups: server.view };
@@ -87,6 +89,15 @@ describe('backups in Setup', () => {
     expect(screen.getByText(/npm run restore/)).toBeTruthy();
     await user.click(screen.getByRole('button', { name: 'Back up now' }));
     await waitFor(() => expect(server.asked).toEqual([['POST', {}]]));
+  });
+
+  it('all records are written as tables at a press, and where they are is said', async () => {
+    show();
+    render(<Toaster />);
+    await user.click(await screen.findByRole('button', { name: 'All records as tables' }));
+    expect(
+      await screen.findByText('3,400 rows in 12 tables are in /jokul/backups/jokul-tables.'),
+    ).toBeTruthy();
   });
 
   it('tell of a folder that is gone, of one that was named at the start, and of a server that was not told', async () => {

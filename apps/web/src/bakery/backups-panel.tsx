@@ -5,8 +5,9 @@ import type { BackupsView } from '@jokul/contracts';
 import { useWallClock } from '../lib/clock';
 import { Button } from '../ui/button';
 import { Field } from '../ui/field';
-import { useBackUpNow, useBackups, useChooseBackups } from './use-backups';
-import { nightlyAt, sayBytes } from './wellbeing-words';
+import { RecordsOut } from './records-out';
+import { useBackups, useChooseBackups } from './use-backups';
+import { sayBytes } from './wellbeing-words';
 
 const nightsOf = (text: string): number | null => {
   const nights = Number(text);
@@ -87,7 +88,6 @@ const PlaceForm = ({ backups }: { readonly backups: BackupsView }) => {
 /** The backups of this machine: where they go, which are there, and one at a press. */
 export const BackupsPanel = () => {
   const { data, isError } = useBackups();
-  const make = useBackUpNow();
   const wall = useWallClock();
   if (data === undefined)
     return (
@@ -108,26 +108,7 @@ export const BackupsPanel = () => {
         </p>
       )}
       <PlaceForm key={`${data.folder} ${missing} ${data.keep}`} backups={data} />
-      <div className="mt-4 flex flex-wrap items-center justify-between gap-3 border-t pt-3">
-        <p className="text-[13.5px] text-ink-soft">{t`Every night at ${wall.ofDay(nightlyAt)}, and whenever you press.`}</p>
-        <Button
-          disabled={make.isPending}
-          onClick={() =>
-            make.mutate(undefined, {
-              onSuccess: ({ entries, brokenSeq }) =>
-                brokenSeq === null
-                  ? toast(t`Backed up and read back: ${entries.toLocaleString('en')} entries, all whole.`)
-                  : toast.error(
-                      t`Backed up, but the log does not fit together from entry ${brokenSeq} on. Keep older backups.`,
-                      { duration: 20_000 },
-                    ),
-              onError: (error) => toast.error(error.message, { duration: 10_000 }),
-            })
-          }
-        >
-          {make.isPending ? t`Backing up …` : t`Back up now`}
-        </Button>
-      </div>
+      <RecordsOut />
       {files.length === 0 ? (
         <p className="mt-2 text-[13.5px] text-ink-soft">{t`None in this folder yet.`}</p>
       ) : (
@@ -144,7 +125,7 @@ export const BackupsPanel = () => {
         <p className="text-[13.5px] text-ink-soft">{t`${count - files.length} older ones are there too.`}</p>
       )}
       {files.length > 0 && (
-        <p className="mt-2 text-[13px] text-ink-faint">{t`To put one back, stop Jokul and run “npm run restore -- FILE”. What is there then is kept.`}</p>
+        <p className="mt-2 text-[13px] text-ink-faint">{t`To put one back, stop Jokul and run “npm run restore -- FILE”. What is there then is kept. A folder of tables is put back alike.`}</p>
       )}
     </>
   );

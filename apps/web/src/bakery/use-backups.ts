@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { BackupChoiceInput, BackupMadeView, BackupsView } from '@jokul/contracts';
+import type { BackupChoiceInput, BackupMadeView, BackupsView, TablesMadeView } from '@jokul/contracts';
 import { call, get } from '../lib/api';
 import { queryClient } from '../lib/queries';
 
@@ -25,3 +25,6 @@ export const useBackUpNow = () =>
     mutationFn: () => call<BackupMadeView>('POST', 'backups', {}),
     onSettled: lookAgain,
   });
+
+export const useTablesNow = () =>
+  useMutation({ mutationFn: () => call<TablesMadeView>('POST', 'backups/tables', {}) });

@@ -84,6 +84,9 @@ export const followClock = (): void => {
 /** The bakery's now, ms since 1970. */
 export const nowMs = (): number => frozenAtMs ?? anchor.bakeryMs + stopwatch() - anchor.atMs;
 
+/** How far the clock of this device is before the bakery's just now, ms; behind it is less than 0. */
+export const deviceAheadMs = (): number => Date.now() - nowMs();
+
 /** The bakery's now, renewed every `everyMs`. */
 export const useNow = (everyMs = 1000): number => {
   const [now, setNow] = useState(nowMs);

@@ -1,3 +1,4 @@
+export * from './csv-cells.js';
 export * from './words.js';
 export * from './read-amount.js';
 export * from './match-ingredient.js';
