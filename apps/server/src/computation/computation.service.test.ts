@@ -8,6 +8,7 @@ import type { DaysTask, MoveTask, PlanTask } from './plan-tasks.js';
 interface Running {
   readonly name: string;
   readonly answer: (result: unknown) => void;
+  readonly fail: (error: Error) => void;
 }
 const running: Running[] = [];
 const pool = {
@@ -15,13 +16,21 @@ const pool = {
   destroy: async () => running.splice(0),
   run: (_: object, { name, signal }: { name: string; signal: AbortSignal }) =>
     new Promise((resolve, reject) => {
-      const one = { name, answer: (result: unknown) => (leave(), resolve({ result })) };
+      const one = {
+        name,
+        answer: (result: unknown) => (leave(), resolve({ result })),
+        fail: (error: Error) => (leave(), reject(error)),
+      };
       const leave = () => running.splice(running.indexOf(one), 1);
       signal.addEventListener('abort', () => (leave(), reject(signal.reason)));
       running.push(one);
     }),
 };
-const threads = jest.fn<(options: { readonly maxThreads: number }) => typeof pool>(() => pool);
+interface Threads {
+  readonly maxThreads: number;
+  readonly resourceLimits: { readonly maxOldGenerationSizeMb: number };
+}
+const threads = jest.fn<(options: Threads) => typeof pool>(() => pool);
 jest.unstable_mockModule('piscina', () => ({ Piscina: threads }));
 
 const { ComputationService } = await import('./computation.service.js');
@@ -73,6 +82,23 @@ describe('what is computed', () => {
     leaves.abort();
     expect(await Promise.all(gone)).toEqual(['gone', 'gone', 'gone', 'gone']);
     expect([names(), computation.waiting()]).toEqual([[], 0]);
+  });
+
+  it('may take so much memory and no more; what takes more is refused with a sentence', async () => {
+    expect(threads.mock.lastCall?.[0].resourceLimits.maxOldGenerationSizeMb).toBe(1024);
+    const large = plan(false);
+    await soon();
+    const error = Object.assign(new Error('heap'), { code: 'ERR_WORKER_OUT_OF_MEMORY' });
+    running[0]?.fail(error);
+    await expect(large).rejects.toMatchObject({
+      code: 'takes-too-long',
+      message:
+        'The computation was stopped: it takes more than 1024 MB of memory. Plan fewer products at once.',
+    });
+    const broken = plan(false);
+    await soon();
+    running[0]?.fail(new Error('a fault'));
+    await expect(broken).rejects.toThrow('a fault');
   });
 
   it('is refused while two dozen are planned or wait, and taken again when one is done', async () => {

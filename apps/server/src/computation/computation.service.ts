@@ -39,6 +39,9 @@ import type { ProductBakes } from './predictions.js';
 /** No computation of a plan may take longer than this, s. */
 const timeLimitS = 60;
 
+/** No thread may take more memory than this, MB: twice what the largest plans of the benchmark may. */
+const memoryMB = 1024;
+
 /** What is answered in moments, and always waited for. */
 const light: ReadonlySet<string> = new Set(['predict', 'answers', 'startC', 'logged']);
 
@@ -65,6 +68,7 @@ export class ComputationService implements OnModuleDestroy {
     // One more than plans and fits may have: what somebody at an oven waits for never stands behind them.
     maxThreads: heavyAtOnce + 1,
     idleTimeout: 30_000,
+    resourceLimits: { maxOldGenerationSizeMb: memoryMB },
   });
   private readonly heavy = new PQueue({ concurrency: heavyAtOnce });
   /** What any server would compute alike, by what went in; null where the model does not reach. */
@@ -123,8 +127,12 @@ export class ComputationService implements OnModuleDestroy {
     const until = signal ? AbortSignal.any([limit, signal]) : limit;
     const outcome = await this.inTurn<Result>(name, task, until).catch((error: unknown) => {
       if (this.stopping) throw new ServiceUnavailableException(say`Jokul is being stopped.`);
-      if (!limit.aborted) throw error;
-      const message = say`The computation was stopped after ${timeLimitS} s. Plan fewer products at once.`;
+      const isTooLarge =
+        error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY';
+      if (!limit.aborted && !isTooLarge) throw error;
+      const message = isTooLarge
+        ? say`The computation was stopped: it takes more than ${memoryMB} MB of memory. Plan fewer products at once.`
+        : say`The computation was stopped after ${timeLimitS} s. Plan fewer products at once.`;
       return { refused: { code: 'takes-too-long', message, path: '' } };
     });
     if ('result' in outcome) return outcome.result;

@@ -125,7 +125,7 @@ export const BackupsPanel = () => {
         <p className="text-[13.5px] text-ink-soft">{t`${count - files.length} older ones are there too.`}</p>
       )}
       {files.length > 0 && (
-        <p className="mt-2 text-[13px] text-ink-faint">{t`To put one back, stop Jokul and run “npm run restore -- FILE”. What is there then is kept. A folder of tables is put back alike.`}</p>
+        <p className="mt-2 text-[13px] text-ink-faint">{t`To put one back, stop Jokul and run “npm run restore -- FILE”. What is there then is kept. A folder of tables goes back the same way.`}</p>
       )}
     </>
   );
