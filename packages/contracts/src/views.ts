@@ -168,6 +168,14 @@ export interface NewsView extends JournalView {
   readonly revision: number;
 }
 
+/** What a check of the whole log found. */
+export interface LogCheckView {
+  /** Entries that were read. */
+  readonly entries: number;
+  /** The first that was changed, or is gone; null where all are as they were written. */
+  readonly firstBrokenSeq: number | null;
+}
+
 export interface AppendView {
   readonly stored: readonly { readonly id: string; readonly seq: number }[];
 }

@@ -14,6 +14,7 @@ import type {
   DayView,
   FormulaVersionView,
   JournalView,
+  LogCheckView,
   NewsView,
   TablesMadeView,
   MoveView,
@@ -97,7 +98,7 @@ export interface Answers {
   'POST /api/journal': AppendView;
   'GET /api/journal/between': JournalView;
   'GET /api/journal/news': NewsView;
-  'GET /api/journal/verify': { readonly entries: number; readonly firstBrokenSeq: number | null };
+  'GET /api/journal/verify': LogCheckView;
   'PUT /api/orders/{id}': OrderView;
   'GET /api/probes': ProbesView;
   'PUT /api/probes/faults': ProbesView;

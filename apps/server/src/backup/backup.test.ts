@@ -9,7 +9,7 @@ import { testDatabase } from '../database/test-database.testkit.js';
 import { makeApp } from '../make-app.js';
 import { JournalReader } from '../journal/journal-reader.js';
 import { JournalService } from '../journal/journal.service.js';
-import { backUp, checkBackup, restore } from './backup.js';
+import { backUp, checkBackup, checkLog, restore } from './backup.js';
 
 const folder = mkdtempSync(join(tmpdir(), 'jokul-backup-'));
 const path = (name: string) => join(folder, name);
@@ -33,6 +33,25 @@ const query = async (sql: string): Promise<RowDataPacket[]> => {
 /** All rows of a backup, but for when it was made. */
 const contents = (file: string) => gunzipSync(readFileSync(file)).toString().split('\n').slice(1, -2).sort();
 const entries = async () => Number((await query('SELECT COUNT(*) AS n FROM journal_entry'))[0]?.['n']);
+
+describe('the check of the log in a process of its own', () => {
+  it('finds what was changed, what is gone between, and what is gone from the end', async () => {
+    const all = await entries();
+    expect(await checkLog(config)).toEqual({ entries: all, firstBrokenSeq: null });
+    await backUp(config, path('before.gz'));
+    await query("UPDATE journal_entry SET who = 'Nobody' WHERE seq = 40");
+    expect(await checkLog(config)).toMatchObject({ firstBrokenSeq: 40 });
+    await restore(config, path('before.gz'));
+    await query('DELETE FROM journal_entry WHERE seq = 7');
+    expect(await checkLog(config)).toMatchObject({ firstBrokenSeq: 7 });
+    await restore(config, path('before.gz'));
+    await query(`DELETE FROM journal_entry WHERE seq > ${all - 2}`);
+    expect(await checkLog(config)).toEqual({ entries: all - 2, firstBrokenSeq: all - 1 });
+    await restore(config, path('before.gz'));
+    expect(await checkLog(config)).toEqual({ entries: all, firstBrokenSeq: null });
+    rmSync(path('before.gz'));
+  }, 60_000);
+});
 
 describe('a backup', () => {
   it('holds every row, is read back, and its ledger fits together', async () => {

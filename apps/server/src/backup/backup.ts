@@ -1,6 +1,7 @@
 import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
 import type { Connection as StreamConnection } from 'mysql2';
 import { firstBrokenSeq, genesisHash, JokulError, type JournalEntry, say } from '@jokul/core';
+import type { LogCheckView } from '@jokul/contracts';
 import type { Config } from '../config/config.js';
 import { sha256 } from '../journal/chain-on.js';
 import { readBackup, writeBackup, type BackupHead, type Row, type TableForm } from './backup-file.js';
@@ -81,6 +82,8 @@ const chainOf = () => {
       if (head && (head.seq !== last || (last > 0 && head.hash !== prev))) return last + 1;
       return null;
     },
+    /** Whether a link that was read does not fit: then the rest need not be read. */
+    isBroken: () => brokenAt !== null,
     entries: () => last,
     bakery: () => bakery,
   };
@@ -209,6 +212,31 @@ export const restore = async (
   } catch (error) {
     await dropPassing().catch(() => undefined);
     throw error;
+  } finally {
+    db.destroy();
+  }
+};
+
+/** Follows the whole chain of the log as it is at one moment, while Jokul goes on. */
+export const checkLog = async (config: Config): Promise<LogCheckView> => {
+  const db = await connect(config);
+  try {
+    const names = ['journal_head', 'journal_entry'];
+    const tables = await Promise.all(names.map((name) => formOf(db, name)));
+    await db.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+    await db.query('START TRANSACTION WITH CONSISTENT SNAPSHOT');
+    const chain = chainOf();
+    const forms = new Map(tables.map((table) => [table.name, table]));
+    let entries = 0;
+    for await (const { table, row } of rowsOf(db, tables)) {
+      const form = forms.get(table);
+      if (!form) continue;
+      chain.take(form, row);
+      if (table === 'journal_entry') entries += 1;
+      // What comes behind a broken link says nothing more.
+      if (chain.isBroken()) break;
+    }
+    return { entries, firstBrokenSeq: chain.broken() };
   } finally {
     db.destroy();
   }

@@ -1,10 +1,9 @@
 import { Injectable } from '@nestjs/common';
-import { spawn } from 'node:child_process';
 import { readdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { JokulError, say } from '@jokul/core';
 import type { BackupMadeView, BackupsView, TablesMadeView } from '@jokul/contracts';
+import { inRecordsProcess, isRefused } from '../common/records-process.js';
 import { isBackupName } from './backup-name.js';
 import { BackupPlace, type BackupChoice } from './backup-place.js';
 
@@ -67,10 +66,8 @@ export class BackupsService {
   private async run<Made extends object>(args: readonly string[]): Promise<Made> {
     if (!this.place.look())
       throw new JokulError('no-backup', say`This server was not told where backups go.`, 'folder');
-    const said = await this.apart(args);
-    const answer = JSON.parse(said.trim().split('\n').at(-1) || 'null') as
-      (Made & { readonly refused?: { readonly code: string; readonly message: string } }) | null;
-    if (answer && !answer.refused) return answer;
+    const answer = await inRecordsProcess<Made>(this.env, args);
+    if (!isRefused(answer)) return answer;
     const why: Readonly<Record<string, string>> = {
       ENOSPC: say`the disk of the folder is full.`,
       EACCES: say`Jokul has no right to write into the folder.`,
@@ -82,20 +79,5 @@ export class BackupsService {
       say`No backup was made: ${why[answer?.refused?.code ?? ''] ?? answer?.refused?.message ?? say`it broke off.`}`,
       'folder',
     );
-  }
-
-  /** In a process of its own: reading everything must not hold up the floor. */
-  private apart(args: readonly string[]): Promise<string> {
-    return new Promise((done, fail) => {
-      const program = fileURLToPath(new URL('../../dist/bundle/backup.js', import.meta.url));
-      const child = spawn(process.execPath, [program, ...args], {
-        env: this.env,
-        stdio: ['ignore', 'pipe', 'inherit'],
-      });
-      let said = '';
-      child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
-      child.on('error', fail);
-      child.on('close', () => done(said));
-    });
   }
 }

@@ -5,12 +5,12 @@ import { readConfig, type Config } from '../config/config.js';
 import { JokulError, say } from '@jokul/core';
 import { backupName, isBackupKind, tablesName } from './backup-name.js';
 import { BackupPlace } from './backup-place.js';
-import { backUp, checkBackup, restore } from './backup.js';
+import { backUp, checkBackup, checkLog, restore } from './backup.js';
 import { backupFrom, tablesFrom } from './tables.js';
 
 /*
  * Run by `npm run backup`, `npm run restore`, every night and by Setup: backup|check|restore FILE, tables FOLDER, or into the
- * folder for backups backup-as KIND, tables-as; answers with one line of JSON. A folder of tables is checked and restored
+ * folder for backups backup-as KIND, tables-as; or check-log; answers with one line of JSON. A folder of tables is checked and restored
  * like a file.
  */
 const [, , what, file = ''] = process.argv;
@@ -60,12 +60,13 @@ const work = {
   'tables-as': tablesAs,
   restore: (config: Config, path: string) => fromEither(path, (from) => restore(config, from)),
   check: (_: Config, path: string) => fromEither(path, checkBackup),
+  'check-log': checkLog,
 }[what ?? ''];
 try {
   if (!work)
     throw new JokulError(
       'bad-request',
-      say`"${String(what)}" is none of backup, backup-as, tables, tables-as, restore and check.`,
+      say`"${String(what)}" is none of backup, backup-as, tables, tables-as, restore, check and check-log.`,
     );
   process.stdout.write(`${JSON.stringify(await work(readConfig(), file))}\n`);
 } catch (error) {

@@ -10,7 +10,7 @@ import {
   type FloorState,
   type JournalEntry,
 } from '@jokul/core';
-import type { JournalView, NewsView, StoredEntry } from '@jokul/contracts';
+import type { JournalView, LogCheckView, NewsView, StoredEntry } from '@jokul/contracts';
 import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
 import { WhichBakery } from '../settings/which-bakery.js';
 import { sha256 } from './chain-on.js';
@@ -170,7 +170,7 @@ export class JournalReader {
   }
 
   /** Reads the whole chain anew: the first entry that was tampered with, or null. */
-  async verify(): Promise<{ entries: number; firstBrokenSeq: number | null }> {
+  async verify(): Promise<LogCheckView> {
     const head = await this.db.manager.findOneByOrFail(JournalHeadEntity, { id: 1 });
     let prev = genesisHash;
     let entries = 0;

@@ -11,8 +11,15 @@ import {
   Sse,
 } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { AppendInput, type AppendView, type JournalView, type NewsView } from '@jokul/contracts';
+import {
+  AppendInput,
+  type AppendView,
+  type JournalView,
+  type LogCheckView,
+  type NewsView,
+} from '@jokul/contracts';
 import type { Observable } from 'rxjs';
+import { JournalCheck } from './journal-check.js';
 import { JournalFeed, type FeedMessage } from './journal-feed.js';
 import { JournalReader } from './journal-reader.js';
 import { JournalService } from './journal.service.js';
@@ -34,6 +41,7 @@ export class JournalController {
     private readonly journal: JournalService,
     private readonly reader: JournalReader,
     private readonly feed: JournalFeed,
+    private readonly checks: JournalCheck,
   ) {}
 
   @Get()
@@ -52,8 +60,8 @@ export class JournalController {
   }
 
   @Get('verify')
-  verify(): Promise<{ entries: number; firstBrokenSeq: number | null }> {
-    return this.reader.verify();
+  verify(): Promise<LogCheckView> {
+    return this.checks.check();
   }
 
   @Post()

@@ -1,5 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
+import type { LogCheckView } from '@jokul/contracts';
 import { get } from '../lib/api';
 import { Button } from '../ui/button';
 
@@ -7,7 +8,7 @@ import { Button } from '../ui/button';
 export const ChainCheck = () => {
   const check = useQuery({
     queryKey: ['journal', 'verify'],
-    queryFn: () => get<{ entries: number; firstBrokenSeq: number | null }>('journal/verify'),
+    queryFn: () => get<LogCheckView>('journal/verify'),
     enabled: false,
   });
   return (
