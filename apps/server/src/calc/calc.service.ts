@@ -2,6 +2,7 @@ import { Injectable, ServiceUnavailableException, type OnModuleDestroy } from '@
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { JokulError, say } from '@jokul/core';
+import { Together } from '../common/together.js';
 import type { Outcome } from '../computation/outcome.js';
 
 const timeLimitS = 20;
@@ -24,11 +25,19 @@ export class CalcService implements OnModuleDestroy {
     await this.pool.destroy();
   }
 
+  private readonly asked = new Together<object>();
+
   /**
-   * @param left given up when the asker leaves
+   * The same question asked by several at once is computed once.
+   * @param left given up when all who asked have left
    * @throws JokulError of the calculation, `takes-too-long`; ServiceUnavailableException when too many wait
    */
-  async calculate(name: string, json: unknown, left: AbortSignal): Promise<object> {
+  calculate(name: string, json: unknown, left: AbortSignal): Promise<object> {
+    const question = JSON.stringify([name, json]);
+    return this.asked.ask(question, (nobodyWaits) => this.compute(name, json, nobodyWaits), left);
+  }
+
+  private async compute(name: string, json: unknown, left: AbortSignal): Promise<object> {
     const limit = AbortSignal.timeout(timeLimitS * 1000);
     if (this.pool.queueSize >= mostWaiting)
       throw new ServiceUnavailableException(

@@ -1,8 +1,9 @@
-import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, it, jest } from '@jest/globals';
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import type { ProbesView } from '@jokul/contracts';
 import { TestApp } from '../app.testkit.js';
+import { CalcService } from './calc.service.js';
 
 /* No one question may hold the floor up: what is too much is refused before it begins, the rest runs beside. */
 
@@ -17,6 +18,24 @@ const cold = (durationS: number, steps: number) => ({
   body: { kind: 'sphere', massG: 1 },
   startC: 20,
   steps: Array.from({ length: steps }, () => ({ airC: 4, hWPerM2K: 12, durationS })),
+});
+
+describe('the same question', () => {
+  it('asked by several at once is computed once; asked again, again', async () => {
+    const { pool } = app.app.get<{ pool: { run: () => Promise<unknown> } }>(CalcService);
+    const runs = jest.spyOn(pool, 'run');
+    const question = cold(3600, 3);
+    const ask = async (body: object) => (await app.post<{ reachedS: number | null }>('calc/cold', body)).body;
+    const answers = await Promise.all([
+      ...Array.from({ length: 8 }, () => ask(question)),
+      ask({ ...question, startC: 21 }),
+    ]);
+    expect(runs).toHaveBeenCalledTimes(2);
+    expect(new Set(answers.map((answer) => JSON.stringify(answer))).size).toBe(2);
+    await ask(question);
+    expect(runs).toHaveBeenCalledTimes(3);
+    runs.mockRestore();
+  });
 });
 
 describe('questions that would take minutes', () => {
