@@ -78,8 +78,20 @@ export const addUp = (parts: readonly Weighed[]): Figure | null =>
     .map(({ figure }) => figure)
     .reduce<Figure | null>((sum, figure) => (sum ? both({ a: sum, b: figure }) : figure), null);
 
+const gramsOf = ({ given }: WrittenLine, of: (low: number, high: number) => number): readonly number[] =>
+  given.map(
+    ({ low, high, unit }) => of(low, high) * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN),
+  );
+
+/** The grams that a line gives itself; of "120-125 g" the middle. */
 export const gramsOnce = (line: WrittenLine): readonly number[] =>
-  line.given.map(({ low, unit }) => low * (unit.kind === 'mass' ? massUnitsG[unit.unit] : Number.NaN));
+  gramsOf(line, (low, high) => (low + high) / 2);
+
+/** From the least to the most of them, where it gives a range; null where it gives one figure. */
+export const gramsBetween = (line: WrittenLine): readonly [number, number] | null => {
+  if (line.given.every(({ low, high }) => low === high)) return null;
+  return [total(gramsOf(line, (low) => low)), total(gramsOf(line, (_, high) => high))];
+};
 
 export const total = (grams: readonly number[]): number => grams.reduce((sum, one) => sum + one, 0);
 

@@ -152,3 +152,20 @@ describe('two kinds of one noun', () => {
   it('bittersweet chocolate of so much cocoa is still bittersweet', () =>
     expect(read('180 g bittersweet chocolate (60-70%), chopped')).toEqual(['dark-chocolate 180']));
 });
+
+describe('a range of grams beside a measure', () => {
+  it.each([
+    ['1 large egg (48-52 g)', 'whole-egg 50', [48, 52]],
+    ['1 cup (120-125 g) flour', 'wheat-flour 122.5', [120, 125]],
+    ['2 sticks (225 to 230 g) butter', 'butter 227.5', [225, 230]],
+  ] as const)('is its middle, with both ends: "%s"', (text, expected, range) => {
+    expect(read(text)).toEqual([expected]);
+    expect(sheet(text).lines[0]?.rangeG).toEqual(range);
+  });
+  it('is asked about where the ends are far apart', () => {
+    const [line] = sheet('1 cup (100-140 g) flour').lines;
+    expect([line?.state, line?.question]).toEqual(['ask', '100 or 140 g: how much is it to be?']);
+  });
+  it('and one figure has no range', () =>
+    expect(sheet('1 cup (125 g) flour').lines[0]).not.toHaveProperty('rangeG'));
+});

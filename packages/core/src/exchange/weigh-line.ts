@@ -7,6 +7,7 @@ import {
   ask,
   askEachOrAll,
   askIngredient,
+  gramsBetween,
   gramsOnce,
   isOnlyAmountOpen,
   leaveOut,
@@ -41,6 +42,9 @@ const areFluid = (
   return Math.abs(total(ml) / (given.low * volumeUnitsMl.floz) - 1) < sameOunces;
 };
 
+/** A weight that is given as a range is asked about where its ends are so far apart, of the lower one. */
+const wideRange = 0.15;
+
 /** The weight beside a measure counts before it; where the two are far apart it is said, or asked. */
 const byGiven = (
   line: WrittenLine,
@@ -50,6 +54,18 @@ const byGiven = (
   estimate: Figure | null,
 ): ReadResult => {
   const known = { ingredientId: food.id };
+  const between = gramsBetween(line);
+  // "(100-150 g)" leaves more open than how exactly a cup is filled.
+  if (between && between[1] / between[0] - 1 > wideRange)
+    return ask(
+      line,
+      {
+        about: 'amount',
+        sentence: say`${formatNumber(between[0])} or ${formatNumber(between[1])} g: how much is it to be?`,
+        choices: between.map((grams) => ({ label: `${formatNumber(grams)} g`, answer: { massG: grams } })),
+      },
+      known,
+    );
   const once = gramsOnce(line);
   const givenG = total(once);
   const beside = weightBeside(givenG, amounts, weighed, food);
@@ -91,6 +107,7 @@ const byGiven = (
     state: 'read',
     ...known,
     mass,
+    ...(between && { rangeG: [plain(between[0] * times), plain(between[1] * times)] as const }),
     uncertain: [
       ...line.notes,
       ...(Math.abs(off) > 0.2
