@@ -10,6 +10,10 @@ import { orSay, say, Trouble } from './lib/say.mjs';
  * (CSV) in a folder that is new; also while Jokul runs. `--empty` and `--bakery` take a bakery of one's own, as with npm
  * start.
  */
+const sayBroken = (brokenSeq) =>
+  brokenSeq !== null &&
+  say(`But the log itself does not fit together from entry ${brokenSeq} on. Keep older backups.`);
+
 await orSay(async () => {
   const args = process.argv.slice(2);
   const dir = bakeryFolder(bakeryAsked(args));
@@ -25,9 +29,10 @@ await orSay(async () => {
   try {
     const wantedFile = wanted && resolve(process.env.INIT_CWD ?? '.', wanted);
     if (asTables) {
-      const { tables, rows } = await runBackup('tables', wantedFile, db);
+      const { tables, rows, brokenSeq } = await runBackup('tables', wantedFile, db);
       say(`Wrote ${rows} rows in ${tables} tables (CSV) into\n  ${wantedFile}`);
       say('npm run restore -- FOLDER takes them in again, also on another machine.');
+      sayBroken(brokenSeq);
       return;
     }
     const made = wantedFile ? await runBackup('backup', wantedFile, db) : await backUpAs('backup', db);
@@ -35,8 +40,7 @@ await orSay(async () => {
     say(
       `Backed up ${rows} rows, ${entries} entries of the log among them, into\n  ${file}\nand read it back: it is whole.`,
     );
-    if (brokenSeq !== null)
-      say(`But the log itself does not fit together from entry ${brokenSeq} on. Keep older backups.`);
+    sayBroken(brokenSeq);
   } finally {
     await started?.stop();
   }

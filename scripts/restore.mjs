@@ -7,9 +7,9 @@ import { startMariadb } from './lib/mariadb.mjs';
 import { orSay, say, Trouble } from './lib/say.mjs';
 
 /*
- * npm run restore -- FILE [--empty | --bakery ID]: puts the records of a backup (or of a folder of tables) in place of those that are there. The backup is checked
- * first, what was there is backed up before it goes, and nothing is changed unless all of it is written. Refuses while
- * Jokul runs.
+ * npm run restore -- FILE [--empty | --bakery ID]: puts the records of a backup, or of a folder of tables, in place of
+ * those that are there. The backup is checked first, what was there is backed up before it goes, and nothing is changed
+ * unless all of it is written. Refuses while Jokul runs.
  */
 await orSay(async () => {
   const args = process.argv.slice(2);

@@ -38,6 +38,14 @@ const formOf = async (db: Connection, name: string): Promise<TableForm> => {
   };
 };
 
+/** From here on these tables are read as they are now, whatever is written meanwhile. */
+const atOneMoment = async (db: Connection, names: readonly string[]): Promise<readonly TableForm[]> => {
+  const tables = await Promise.all(names.map((name) => formOf(db, name)));
+  await db.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+  await db.query('START TRANSACTION WITH CONSISTENT SNAPSHOT');
+  return tables;
+};
+
 async function* rowsOf(db: Connection, tables: readonly TableForm[]) {
   for (const { name, columns } of tables) {
     const list = columns.map((column) => `\`${column}\``).join(', ');
@@ -132,9 +140,7 @@ export const backUp = async (config: Config, file: string): Promise<BackupFacts>
         'empty-database',
         say`There are no records to back up yet: start Jokul once first.`,
       );
-    const tables = await Promise.all(names.map((name) => formOf(db, name)));
-    await db.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
-    await db.query('START TRANSACTION WITH CONSISTENT SNAPSHOT');
+    const tables = await atOneMoment(db, names);
     const head: BackupHead = { what: 'jokul-backup', form: 1, madeAt: new Date().toISOString(), tables };
     await writeBackup(file, head, rowsOf(db, tables));
     await db.query('COMMIT');
@@ -221,10 +227,7 @@ export const restore = async (
 export const checkLog = async (config: Config): Promise<LogCheckView> => {
   const db = await connect(config);
   try {
-    const names = ['journal_head', 'journal_entry'];
-    const tables = await Promise.all(names.map((name) => formOf(db, name)));
-    await db.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
-    await db.query('START TRANSACTION WITH CONSISTENT SNAPSHOT');
+    const tables = await atOneMoment(db, ['journal_head', 'journal_entry']);
     const chain = chainOf();
     const forms = new Map(tables.map((table) => [table.name, table]));
     let entries = 0;

@@ -74,10 +74,9 @@ export class BackupsService {
       EROFS: say`the disk of the folder is read-only.`,
       ENOENT: say`the folder is not there.`,
     };
-    throw new JokulError(
-      'no-backup',
-      say`No backup was made: ${why[answer?.refused?.code ?? ''] ?? answer?.refused?.message ?? say`it broke off.`}`,
-      'folder',
-    );
+    const reason = why[answer?.refused.code ?? ''] ?? answer?.refused.message ?? say`it broke off.`;
+    const message =
+      args[0] === 'tables-as' ? say`No tables were written: ${reason}` : say`No backup was made: ${reason}`;
+    throw new JokulError('no-backup', message, 'folder');
   }
 }

@@ -9,9 +9,9 @@ import { backUp, checkBackup, checkLog, restore } from './backup.js';
 import { backupFrom, tablesFrom } from './tables.js';
 
 /*
- * Run by `npm run backup`, `npm run restore`, every night and by Setup: backup|check|restore FILE, tables FOLDER, or into the
- * folder for backups backup-as KIND, tables-as; or check-log; answers with one line of JSON. A folder of tables is checked and restored
- * like a file.
+ * Run by `npm run backup`, `npm run restore`, every night, by Setup and by the check of the log: backup|check|restore FILE,
+ * tables FOLDER, check-log, or backup-as KIND and tables-as into the folder for backups; answers with one line of JSON. A
+ * folder of tables is checked and restored like a file.
  */
 const [, , what, file = ''] = process.argv;
 const backUpAs = async (config: Config, kind: string) => {

@@ -1,9 +1,19 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { appendFileSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  appendFileSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs';
+import { copyFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
-import { csvRows } from '@jokul/core';
+import { csvCells, csvRecords } from '@jokul/core';
 import type { Config } from '../config/config.js';
 import { testDatabase } from '../database/test-database.testkit.js';
 import { backUp, checkBackup, restore } from './backup.js';
@@ -34,7 +44,9 @@ describe('all records as tables', () => {
     const names = readdirSync(path('tables'));
     expect(names).toHaveLength(tables + 1);
     expect(names).toEqual(expect.arrayContaining(['about.json', 'journal_entry.csv', 'order_line.csv']));
-    const [heading = [], ...entries] = csvRows(readFileSync(path('tables/journal_entry.csv'), 'utf8'));
+    const [heading = [], ...entries] = csvRecords()
+      .take(readFileSync(path('tables/journal_entry.csv'), 'utf8'))
+      .map(csvCells);
     expect(entries.length).toBe((await checkBackup(path('all.gz'))).entries);
     expect(rows).toBeGreaterThan(entries.length);
     const first = Object.fromEntries(heading.map((name, i) => [name, entries[0]?.[i]]));
@@ -57,6 +69,13 @@ describe('all records as tables', () => {
     expect((await checkBackup(path('changed.gz'))).brokenSeq).not.toBeNull();
   });
 
+  it('leave nothing behind where the backup is cut short', async () => {
+    await copyFile(path('all.gz'), path('cut.gz'));
+    truncateSync(path('cut.gz'), 20_000);
+    await expect(tablesFrom(path('cut.gz'), path('cut'))).rejects.toThrow('cut short');
+    expect(existsSync(path('cut'))).toBe(false);
+  });
+
   it('go into no folder where something is', async () => {
     await expect(tablesFrom(path('all.gz'), path('tables'))).rejects.toThrow('is not empty');
   });
@@ -68,6 +87,20 @@ describe('all records as tables', () => {
       'about.json is missing',
     ],
     ['something else there', (folder) => writeFileSync(join(folder, 'about.json'), '{}'), 'does not say how'],
+    [
+      'a name that leads elsewhere',
+      (folder) => {
+        const file = join(folder, 'about.json');
+        writeFileSync(file, readFileSync(file, 'utf8').replace('"order_line"', '"../all"'));
+      },
+      'does not say how',
+    ],
+    [
+      'a table without columns',
+      (folder) =>
+        writeFileSync(join(folder, 'about.json'), '{"what":"jokul-backup","form":1,"tables":[{}, null]}'),
+      'does not say how',
+    ],
     ['a table missing', (folder) => rmSync(join(folder, 'order_line.csv')), 'order_line.csv is missing'],
     [
       'other columns',

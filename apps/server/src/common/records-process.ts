@@ -5,6 +5,16 @@ interface Refused {
   readonly refused: { readonly code: string; readonly message: string };
 }
 
+/** Its answer is the last line; whatever else it said, or that it broke off, ends nothing here. */
+const lastAnswer = (said: string): object | null => {
+  try {
+    const answer: unknown = JSON.parse(said.trim().split('\n').at(-1) || 'null');
+    return typeof answer === 'object' ? answer : null;
+  } catch {
+    return null;
+  }
+};
+
 /**
  * Asks the program that reads all records, in a process of its own: reading everything must not hold up the floor.
  * @param env the database and the backups, as such a process is told of them
@@ -20,9 +30,7 @@ export const inRecordsProcess = <Answer extends object>(
     let said = '';
     child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
     child.on('error', fail);
-    child.on('close', () =>
-      done(JSON.parse(said.trim().split('\n').at(-1) || 'null') as Answer | Refused | null),
-    );
+    child.on('close', () => done(lastAnswer(said) as Answer | Refused | null));
   });
 
 export const isRefused = (answer: object | null): answer is Refused | null =>

@@ -7,7 +7,12 @@ import type { BackupsView } from '@jokul/contracts';
 
 /* The server is stood in for by what it would answer. */
 const usual = '/jokul/backups';
-const server = { view: null as BackupsView | null, refuses: '', asked: [] as [string, unknown][] };
+const server = {
+  view: null as BackupsView | null,
+  refuses: '',
+  asked: [] as [string, unknown][],
+  brokenSeq: null as number | null,
+};
 const view = (change: Partial<BackupsView> = {}): BackupsView => ({
   folder: usual,
   usual,
@@ -24,7 +29,8 @@ jest.unstable_mockModule('../lib/api', () => ({
   call: async (method: string, path: string, body: { folder: string | null; keep: number }) => {
     server.asked.push([method, body]);
     if (server.refuses) throw new Error(server.refuses);
-    if (path === 'backups/tables') return { file: '/jokul/backups/jokul-tables', tables: 12, rows: 3400 };
+    if (path === 'backups/tables')
+      return { file: '/jokul/backups/jokul-tables', tables: 12, rows: 3400, brokenSeq: server.brokenSeq };
     if (method === 'POST') return { file: 'x', entries: 1234, rows: 2000, brokenSeq: null };
     server.view = view({ folder: body.folder ?? usual, keep: body.keep });
     return { backups: server.view };
@@ -34,7 +40,7 @@ const { queryClient } = await import('../lib/queries');
 const { BackupsPanel } = await import('./backups-panel');
 
 beforeEach(() => {
-  Object.assign(server, { view: view(), refuses: '', asked: [] });
+  Object.assign(server, { view: view(), refuses: '', asked: [], brokenSeq: null });
   queryClient.clear();
 });
 afterEach(cleanup);

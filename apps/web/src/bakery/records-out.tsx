@@ -7,6 +7,7 @@ import { nightlyAt } from './wellbeing-words';
 
 const longMs = 20_000;
 const failed = (error: Error) => toast.error(error.message, { duration: 10_000 });
+const broken = (sentence: string) => toast.error(sentence, { duration: longMs });
 
 /** All records at a press: as a backup, or as tables that any spreadsheet opens. */
 export const RecordsOut = () => {
@@ -22,10 +23,14 @@ export const RecordsOut = () => {
           title={t`All records, a CSV file for each table, into a folder beside the backups. They can be taken in again.`}
           onClick={() =>
             tables.mutate(undefined, {
-              onSuccess: ({ rows, tables: count, file }) =>
-                toast(t`${rows.toLocaleString('en')} rows in ${count} tables are in ${file}.`, {
-                  duration: longMs,
-                }),
+              onSuccess: ({ rows, tables: count, file, brokenSeq }) =>
+                brokenSeq === null
+                  ? toast(t`${rows.toLocaleString('en')} rows in ${count} tables are in ${file}.`, {
+                      duration: longMs,
+                    })
+                  : broken(
+                      t`The tables are in ${file}, but the log does not fit together from entry ${brokenSeq} on. Keep older backups.`,
+                    ),
               onError: failed,
             })
           }
@@ -39,9 +44,8 @@ export const RecordsOut = () => {
               onSuccess: ({ entries, brokenSeq }) =>
                 brokenSeq === null
                   ? toast(t`Backed up and read back: ${entries.toLocaleString('en')} entries, all whole.`)
-                  : toast.error(
+                  : broken(
                       t`Backed up, but the log does not fit together from entry ${brokenSeq} on. Keep older backups.`,
-                      { duration: longMs },
                     ),
               onError: failed,
             })

@@ -88,17 +88,17 @@ const listenAlone = (tell: (message: Message) => void, failures = 0): void => {
     tell({ type: 'ledger', id: ledger, lastSeq });
   });
   source.addEventListener('rows', () => tell({ type: 'rows' }));
-  const comeBack = (afterMs: number) => setTimeout(() => listenAlone(tell, lost + 1), afterMs);
+  const comeBack = (afterMs: number, failed: number) => setTimeout(() => listenAlone(tell, failed), afterMs);
   source.onerror = () => {
     // A browser may give up for good after an error status: begin anew from where the journal is.
     source.close();
     const pauseMs = Math.min(10_000, 1000 * 1.5 ** lost);
     const isAway = () => {
       tell({ type: 'connection', connection: 'away' });
-      comeBack(pauseMs);
+      comeBack(pauseMs, lost + 1);
     };
     if (opened) return isAway();
-    void askForNews(tell).then((answered) => (answered ? comeBack(askMs) : isAway()));
+    void askForNews(tell).then((answered) => (answered ? comeBack(askMs, 0) : isAway()));
   };
 };
 

@@ -21,11 +21,41 @@ const valueOf = (cell: string): string | null => {
 export const csvLine = (values: readonly (string | null)[]): string =>
   `${Papa.unparse([values.map(cellOf)])}\r\n`;
 
-/** The rows of a CSV file that `csvLine` wrote, or a spreadsheet saved again. */
-export const csvRows = (text: string): readonly (readonly (string | null)[])[] =>
-  Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    delimiter: ',',
-    newline: text.includes('\r\n') ? '\r\n' : '\n',
-  })
-    .data.filter((row) => row.length > 1 || row[0] !== '')
-    .map((row) => row.map(valueOf));
+/** The cells of one row of CSV, with or without its line end. */
+export const csvCells = (record: string): readonly (string | null)[] =>
+  (Papa.parse<string[]>(record.replace(/\r?\n$/, ''), { delimiter: ',', newline: '\r\n' }).data[0] ?? []).map(
+    valueOf,
+  );
+
+/**
+ * Parts a CSV file into its rows, piece by piece as it is read: a large one is never in memory whole. Line ends may have
+ * been changed on the way; those within a text in quotes part nothing, and empty lines are no rows.
+ */
+export const csvRecords = (): {
+  /** The rows that end within a further piece. */
+  readonly take: (piece: string) => readonly string[];
+  /** What is left when there is no more: the last row, where it has no line end. */
+  readonly end: () => readonly string[];
+} => {
+  let rest = '';
+  let quoted = false;
+  const notEmpty = (record: string): boolean => /[^\r\n]/.test(record);
+  return {
+    take: (piece) => {
+      const text = rest + piece;
+      const records: string[] = [];
+      let start = 0;
+      for (let i = rest.length; i < text.length; i++) {
+        const letter = text[i];
+        if (letter === '"') quoted = !quoted;
+        else if (letter === '\n' && !quoted) {
+          records.push(text.slice(start, i + 1));
+          start = i + 1;
+        }
+      }
+      rest = text.slice(start);
+      return records.filter(notEmpty);
+    },
+    end: () => [rest].filter(notEmpty),
+  };
+};

@@ -92,11 +92,12 @@ const doing =
 export const isInstruction = (text: string): boolean => doing.test(text) || tells(text);
 
 const heat = String.raw`\d{3}\s*(?:(?:°|º|deg(?:rees?)?\b\.?)\s*[CF]?|[CF])(?![a-z])`;
-const time = String.raw`\d+\s*(?:min|mins|minutes)\b`;
+// Three digits at most: of a long row of them, every one would be tried with every other.
+const time = String.raw`\d{1,3}\s*(?:min|mins|minutes)\b`;
 const between = String.raw`(?:[^a-z]|\b(?:for|about|approx|ca|fan|convection|to|or|gas|mark|at|in|oven|[cf])\b)*`;
 /** "350F 8-10 min", "12 minutes at 180 C": degrees and minutes, and nothing to weigh. */
 const heatAndTime = new RegExp(
-  String.raw`^\s*(?:@|at\s)?\s*${heat}${between}${time}|^\s*\d+\s*(?:(?:-|–|to)\s*)?${time}${between}${heat}|^\s*${time}${between}${heat}`,
+  String.raw`^\s*(?:@|at\s)?\s*${heat}${between}${time}|^\s*\d{1,3}\s*(?:(?:-|–|to)\s*)?${time}${between}${heat}|^\s*${time}${between}${heat}`,
   'i',
 );
 
@@ -130,12 +131,17 @@ const nextStep =
 
 /** What one line tells of oven, rest and yield, each sentence of it by itself: "Chill for 2 hours. Bake for 12 minutes." */
 export const directionsOf = (text: string): Directions =>
-  joinDirections(
-    inFigures(text)
-      .split(sentenceEnd)
-      .flatMap((sentence) => sentence.split(nextStep))
-      .map(tellsOf),
-  );
+  noFigure.test(text)
+    ? {}
+    : joinDirections(
+        inFigures(text)
+          .split(sentenceEnd)
+          .flatMap((sentence) => sentence.split(nextStep))
+          .map(tellsOf),
+      );
+
+/** No recipe writes so many digits in a row: reading them would take the square of their number. */
+const noFigure = /\d{20}/;
 
 /** Butter that goes into no dough: on the tray, on the baked piece, or into melted chocolate. */
 const otherButter = /\b(?:brush|grease|butter\s+the|tray|sheet|pan\s+with|chocolate|schokolade|chocolat)\b/i;

@@ -129,6 +129,11 @@ describe('a line of figures that is no ingredient', () => {
   });
 });
 
+it('a row of digits that no recipe has tells nothing', () => {
+  const { bake, yield: made } = sheet(`bake 350 ${'3'.repeat(2000)} cookies`);
+  expect([bake, made]).toEqual([undefined, undefined]);
+});
+
 describe('flour that is called by noughts', () => {
   it.each(['300 g 00 flour', '300 g "00" flour', '300 g tipo 00', '300 g type 00 flour', '300 g flour (00)'])(
     '"%s"',

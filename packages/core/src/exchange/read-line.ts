@@ -18,25 +18,30 @@ const packingWords: readonly (readonly [RegExp, string])[] = [
   [/\b(?:dipped|scooped)\b/i, 'dipped'],
   [/\bchips?\b/i, 'chips'],
 ];
-/** What is done to it: in front of the name before it is measured, behind the name afterwards. */
-const done: readonly (readonly [string, string])[] = [
-  ['sift(?:ed)?|sieved?', 'sifted'],
-  ['melted', 'melted'],
-  ['chopped', 'chopped'],
-  ['crushed', 'crushed'],
-  ['ground', 'ground'],
-];
 /** Words that go on with what is done, and are no name. */
 const goesOn = String.raw`and|or|then|but|over|in|into|with|until|for|to|on|by|once|twice|finely|coarsely|slightly`;
-const isDone = (words: string, when: 'before' | 'after', head: string, text: string): boolean => {
-  const saidSo = new RegExp(String.raw`\b(?:${words})\W+(?:before|then|and\s+then)\s+measur`, 'i').test(text);
-  const inFront = new RegExp(
+/** What is done to it: in front of the name before it is measured, behind the name afterwards. */
+const done = [
+  { words: 'sift(?:ed)?|sieved?', packing: 'sifted' },
+  { words: 'melted', packing: 'melted' },
+  { words: 'chopped', packing: 'chopped' },
+  { words: 'crushed', packing: 'crushed' },
+  { words: 'ground', packing: 'ground' },
+].map(({ words, packing }) => ({
+  packing,
+  said: new RegExp(String.raw`\b(?:${words})\b`, 'i'),
+  inFront: new RegExp(
     String.raw`\b(?:${words})\s+(?:(?:and|then|but)\s+\w+\s+)?(?!(?:${goesOn})\b)[a-z]`,
     'i',
-  ).test(head);
-  const before = saidSo || inFront;
-  return when === 'before' ? before : !before && new RegExp(String.raw`\b(?:${words})\b`, 'i').test(text);
-};
+  ),
+  before: new RegExp(String.raw`\b(?:${words})\W+(?:before|then|and\s+then)\s+measur`, 'i'),
+}));
+/** What a line says is done to it, before it is measured or after. @param head the line up to its first comma */
+const doneTo = (head: string, text: string, when: 'before' | 'after'): readonly string[] =>
+  done
+    .filter(({ said }) => said.test(text))
+    .filter(({ inFront, before }) => (inFront.test(head) || before.test(text)) === (when === 'before'))
+    .map(({ packing }) => packing);
 
 const filledSo = /\b(heaping|heaped|rounded|generous|scant)\b/i;
 /** "1 tsp baking powder, heaped": how it is filled may be said last. */
@@ -101,10 +106,10 @@ export const readLine = (raw: string, library: Library): WrittenLine => {
     ids,
     left: unclear,
     packings: [
-      ...packingWords.filter(([word]) => word.test(text)),
-      ...done.filter(([words]) => isDone(words, 'before', head, text)),
-    ].map(([, packing]) => packing),
-    afterwards: done.filter(([words]) => isDone(words, 'after', head, text)).map(([, packing]) => packing),
+      ...packingWords.filter(([word]) => word.test(text)).map(([, packing]) => packing),
+      ...doneTo(head, text, 'before'),
+    ],
+    afterwards: doneTo(head, text, 'after'),
     ...(size && { size }),
     // "butter, browned" is weighed before browning; "browned butter" is the finished one.
     browned: /\bbrowned\b/i.test(tail) && /\bbutter\b/i.test(head),

@@ -1,12 +1,16 @@
 import { call, div, mul, relation, requireNumber, sub, type Figure, say } from '../shown/index.js';
 
+const dough = {
+  M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
+  s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+} as const;
+
 const count = relation({
   name: say`Pieces from this dough`,
   symbol: 'n',
   unit: 'pieces',
   inputs: {
-    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
-    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+    ...dough,
     p: { symbol: 'p', name: say`piece weight`, unit: 'g', source: say`formula` },
   },
   formula: ({ M, s, p }) => call('floor', div(mul(M, sub(1, s)), p)),
@@ -18,8 +22,7 @@ const left = relation({
   symbol: 'r',
   unit: 'g',
   inputs: {
-    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
-    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+    ...dough,
     n: { symbol: 'n', name: say`pieces`, unit: 'pieces' },
     p: { symbol: 'p', name: say`piece weight`, unit: 'g', source: say`formula` },
   },
@@ -32,8 +35,7 @@ const spread = relation({
   symbol: "p'",
   unit: 'g',
   inputs: {
-    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
-    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+    ...dough,
     n: { symbol: 'n', name: say`pieces`, unit: 'pieces' },
   },
   formula: ({ M, s, n }) => div(mul(M, sub(1, s)), n),
@@ -75,8 +77,7 @@ const lighter = relation({
   symbol: "p'",
   unit: 'g',
   inputs: {
-    M: { symbol: 'M', name: say`dough mass`, unit: 'g' },
-    s: { symbol: 's', name: say`loss at portioning`, unit: 'share', source: say`house rules` },
+    ...dough,
     n: { symbol: 'n', name: say`pieces planned`, unit: 'pieces' },
   },
   formula: ({ M, s, n }) => div(mul(M, sub(1, s)), n),
@@ -90,11 +91,14 @@ const lighter = relation({
  * @param toleranceShare how far a piece may lie off its weight, as a share of it
  */
 export const lighterPieces = (
-  dough: { readonly massG: number; readonly pieceMassG: number; readonly portionLossShare: number },
+  {
+    massG,
+    pieceMassG,
+    portionLossShare,
+  }: { readonly massG: number; readonly pieceMassG: number; readonly portionLossShare: number },
   planned: number,
   toleranceShare: number,
 ): Figure | null => {
-  const { massG, pieceMassG, portionLossShare } = dough;
   if (planned <= countPieces(massG, pieceMassG, portionLossShare).pieces.value) return null;
   const each = lighter({ M: massG, s: portionLossShare, n: planned });
   return each.value >= pieceMassG * (1 - toleranceShare) ? each : null;
