@@ -1,18 +1,22 @@
 import { Injectable } from '@nestjs/common';
-import { JokulError, lateByForecast, lateOrders, say } from '@jokul/core';
+import { canonicalJson, JokulError, lateByForecast, lateOrders, say } from '@jokul/core';
 import type { HoldInput, MoveInput, MoveView, PlanView, ReadPlanView, ReplanView } from '@jokul/contracts';
+import { Together } from '../common/together.js';
 import { ComputationService } from '../computation/computation.service.js';
 import { JournalReader } from '../journal/journal-reader.js';
-import { CurrentDayService, dueOrders } from './current-day.service.js';
+import { CurrentDayService, dueOrders, type Current } from './current-day.service.js';
 import { OffersOfDays, type Offer } from './offer.js';
 import { readPlanFile } from './plan-file.js';
-import { PlanInputsService } from './plan-inputs.service.js';
+import { PlanInputsService, type PlanInputs } from './plan-inputs.service.js';
 import { PlanService } from './plan.service.js';
 
 type MakeHow = NonNullable<Parameters<PlanService['make']>[1]>;
 /** When the day slips: how it goes on, and a way out with few changes that is looked at before it is taken. */
 @Injectable()
 export class ReplanService {
+  /** Several who look for a way out of the same day, with the same on record, get one. */
+  private readonly looking = new Together<ReplanView>();
+
   constructor(
     private readonly offers: OffersOfDays,
     private readonly day: CurrentDayService,
@@ -27,8 +31,25 @@ export class ReplanService {
    * @throws JokulError `no-plan`
    */
   async offer(date: string, signal?: AbortSignal): Promise<ReplanView> {
-    const current = await this.day.current(date);
-    const inputs = await this.inputs.of(date);
+    const [current, inputs, { seq }] = await Promise.all([
+      this.day.current(date),
+      this.inputs.of(date),
+      this.journal.head(),
+    ]);
+    const { hash } = inputs;
+    return this.looking.ask(
+      canonicalJson({ date, hash, seq, version: current.row.version }),
+      (all) => this.lookFor(date, current, inputs, all),
+      signal,
+    );
+  }
+
+  private async lookFor(
+    date: string,
+    current: Current,
+    inputs: PlanInputs,
+    signal: AbortSignal,
+  ): Promise<ReplanView> {
     const { found, going } = await this.day.wayOut(date, current, inputs, signal);
     const due = dueOrders(date, inputs);
     const before = lateByForecast(due, going);

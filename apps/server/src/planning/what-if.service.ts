@@ -1,6 +1,14 @@
 import { Injectable } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
-import { JokulError, lateOrders, suppose, type Equipment, type Supposal, say } from '@jokul/core';
+import {
+  canonicalJson,
+  JokulError,
+  lateOrders,
+  suppose,
+  type Equipment,
+  type Supposal,
+  say,
+} from '@jokul/core';
 import type {
   EquipmentInput,
   OrderView,
@@ -11,8 +19,11 @@ import type {
   WhatIfView,
 } from '@jokul/contracts';
 import { OrdersService } from '../orders/orders.service.js';
+import type { PlanEntity } from '../database/entities.js';
 import { EquipmentService } from '../bakery/equipment.service.js';
 import { SettingsService } from '../settings/settings.service.js';
+import { JournalReader } from '../journal/journal-reader.js';
+import { Together } from '../common/together.js';
 import { busyWork } from './busy-work.js';
 import { Offers } from './offers.js';
 import { PlanRows, type StoredPlan } from './plan-rows.js';
@@ -50,6 +61,8 @@ const meanwhile = () =>
 export class WhatIfService {
   private readonly offers = new Offers<Offer>();
   private readonly waysBack = new Offers<WayBack>();
+  /** Several who suppose the same of the same day, with the same on record, get one answer. */
+  private readonly supposing = new Together<WhatIfView>();
 
   constructor(
     private readonly inputs: PlanInputsService,
@@ -61,6 +74,7 @@ export class WhatIfService {
     private readonly orders: OrdersService,
     private readonly equipment: EquipmentService,
     private readonly settings: SettingsService,
+    private readonly journal: JournalReader,
   ) {}
 
   /**
@@ -70,11 +84,12 @@ export class WhatIfService {
   async ask(date: string, supposal: WhatIfInput, signal?: AbortSignal): Promise<WhatIfView> {
     if (Object.values(supposal).every((list) => !Array.isArray(list) || list.length === 0))
       throw new JokulError('nothing-supposed', say`Say first what would be otherwise.`, '');
-    const [real, supposed, row, { version: equipmentVersion }] = await Promise.all([
+    const [real, supposed, row, { version: equipmentVersion }, { seq }] = await Promise.all([
       this.inputs.of(date),
       this.inputs.of(date, supposal),
       this.rows.stored(date),
       this.settings.read('equipment'),
+      this.journal.head(),
     ]);
     if (supposed.orders.length === 0)
       throw new JokulError(
@@ -89,6 +104,33 @@ export class WhatIfService {
           say`There is no formula "${productCode}".`,
           `orders.${i}.productCode`,
         );
+    const planVersion = row?.version ?? 0;
+    return this.supposing.ask(
+      canonicalJson({
+        date,
+        supposal,
+        real: real.hash,
+        supposed: supposed.hash,
+        equipmentVersion,
+        planVersion,
+        seq,
+      }),
+      async (all) => {
+        const found = await this.beside(date, real, supposed, row, all);
+        return { id: this.offers.keep({ date, supposal, equipmentVersion, planVersion }), ...found };
+      },
+      signal,
+    );
+  }
+
+  /** The day as it stands, and as it would be. */
+  private async beside(
+    date: string,
+    real: PlanInputs,
+    supposed: PlanInputs,
+    row: PlanEntity | null,
+    signal: AbortSignal,
+  ): Promise<Omit<WhatIfView, 'id'>> {
     const stands = row && row.inputHash === real.hash ? (row.body as StoredPlan) : null;
     const [anew, after] = await Promise.all([
       this.planned(date, real, signal),
@@ -96,7 +138,6 @@ export class WhatIfService {
     ]);
     const again = this.side(date, real, anew);
     return {
-      id: this.offers.keep({ date, supposal, equipmentVersion, planVersion: row?.version ?? 0 }),
       before: stands ? this.side(date, real, stands) : again,
       after: this.side(date, supposed, after),
       again: { undonePieces: again.undonePieces, cost: again.cost },

@@ -47,6 +47,19 @@ describe('what if', () => {
     expect(await everything()).toBe(before);
   });
 
+  it('is worked out once for several who suppose the same at once, and apart for whoever supposes something else', async () => {
+    const other = { ...order, pieces: 48 };
+    const [one, two, apart] = await Promise.all([
+      supposed({ orders: [order] }),
+      supposed({ orders: [order] }),
+      supposed({ orders: [other] }),
+    ]);
+    expect(two).toEqual(one);
+    expect(apart.id).not.toBe(one.id);
+    expect(apart.after.orderedPieces).toBe(one.after.orderedPieces - 48);
+    expect((await supposed({ orders: [order] })).id).not.toBe(one.id);
+  });
+
   it('bakes nothing in an oven that would be out but what is in it already', async () => {
     const { equipment } = await bakery();
     const [oven] = equipment.ovens;
