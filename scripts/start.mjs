@@ -13,8 +13,10 @@ import { ensureBuild, ensureDependencies } from './lib/build.mjs';
 import { keepUp } from './lib/keep-up.mjs';
 import { holdLock } from './lib/lock.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
+import { inRoot } from './lib/paths.mjs';
 import { isFree } from './lib/port.mjs';
 import { orSay, say, Trouble } from './lib/say.mjs';
+import { openServerLog } from './lib/server-log.mjs';
 import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
 
 /** Every night at this hour, by the clock of this machine. */
@@ -47,6 +49,7 @@ await orSay(async () => {
   }
   await ensureDependencies();
   await ensureBuild();
+  const log = await openServerLog(inRoot('.jokul', 'log'));
   let stopping = false;
   let db;
   const startDatabase = async () => {
@@ -97,6 +100,7 @@ await orSay(async () => {
     await switching.catch(() => undefined);
     await stopServer(kept.child());
     await db.stop();
+    log.end();
     say('Everything is saved. Jokul is stopped.');
     process.exit(process.exitCode ?? 0);
   };
@@ -116,6 +120,8 @@ await orSay(async () => {
           JOKUL_OWN_BAKERIES: JSON.stringify(ownBakeries()),
           ...(open !== 'demo' && { JOKUL_SEED: 'own' }),
         }),
+        'inherit',
+        log,
       );
       const from = open;
       child.on('message', (said) => hear(from, said));
@@ -157,18 +163,20 @@ await orSay(async () => {
   };
   backUpTonight();
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop('\nStopping ...'));
-  /** Over every start of the server, until one is ready; false when it was given up, or says nothing. */
+  /** Over every start of the server, until one is up; false when it was given up, or says nothing. */
   const ready = async () => {
     for (;;) {
       const child = kept.child();
-      if (await untilReady(port, child)) return true;
+      const up = await untilReady(port, child);
+      if (up) return up;
       if (stopping || (child.exitCode === null && child.signalCode === null)) return false;
       await pause(300);
     }
   };
-  if (await ready()) {
+  const up = await ready();
+  if (up) {
     say(
-      `\n  Jokul is ready: ${address}\n\n  Ctrl-C stops it. ${open !== 'demo' ? 'This is a bakery of your own; "npm start" opens the demo.' : '"npm run demo:reset" goes back to the demo data; "npm start -- --empty" begins a bakery of your own.'}\n`,
+      `\n  ${up === true ? 'Jokul is ready' : `Jokul is up, but something is broken. ${up}\n\n  It shows what it can`}: ${address}\n\n  Ctrl-C stops it. ${open !== 'demo' ? 'This is a bakery of your own; "npm start" opens the demo.' : '"npm run demo:reset" goes back to the demo data; "npm start -- --empty" begins a bakery of your own.'}\n`,
     );
   } else if (!stopping) {
     process.exitCode = 1;

@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { setTimeout as pause } from 'node:timers/promises';
 import { inRoot, root } from './paths.mjs';
+import { passOn } from './server-log.mjs';
 
 /** The environment that tells the server where its database is and on which port to listen. */
 export const serverEnv = (db, { port, database = 'jokul', ...rest }) => ({
@@ -18,8 +19,9 @@ export const serverEnv = (db, { port, database = 'jokul', ...rest }) => ({
 /**
  * Starts the server; it ends by itself when this process is gone, however it went. What it says is passed on, and
  * counts as a sign that it gets on.
+ * @param log where all of it is written down too; the terminal shows plain words then
  */
-export const spawnServer = (env, stdio = 'inherit') => {
+export const spawnServer = (env, stdio = 'inherit', log = null) => {
   const child = spawn(process.execPath, [inRoot('apps/server/dist/bundle/main.js')], {
     cwd: root,
     env: { ...env, JOKUL_FOLLOW: 'stdin' },
@@ -28,26 +30,28 @@ export const spawnServer = (env, stdio = 'inherit') => {
     detached: true,
   });
   child.lastSignMs = Date.now();
-  const pass = (from, to) =>
-    from?.on('data', (chunk) => {
-      child.lastSignMs = Date.now();
-      to.write(chunk);
-    });
-  pass(child.stdout, process.stdout);
-  pass(child.stderr, process.stderr);
+  if (stdio === 'inherit') passOn(child, log, { onSaid: () => (child.lastSignMs = Date.now()) });
   return child;
 };
 
 /** The longest that a server may say nothing before it is ready: one bake of the demo takes seconds, not minutes. */
 const longestSilenceMs = 180_000;
 
-/** Waits until the server says that it is ready, for as long as it shows that it gets on. False when it does not. */
+/** What a server that is up says is broken: no waiting for it alone puts it right. */
+const brokenCodes = new Set(['records-broken', 'disk-full', 'read-only']);
+
+/**
+ * Waits until the server says that it is ready, for as long as it shows that it gets on.
+ * @returns false when it does not; a sentence when it is up, but something is broken; else true
+ */
 export const untilReady = async (port, child) => {
   while (Date.now() - child.lastSignMs < longestSilenceMs) {
     if (child.exitCode !== null || child.signalCode !== null) return false;
     try {
       const answer = await fetch(`http://127.0.0.1:${port}/api/health`);
       if (answer.ok) return true;
+      const { code, message } = await answer.json();
+      if (brokenCodes.has(code)) return message;
     } catch {
       // not listening yet
     }

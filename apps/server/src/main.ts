@@ -2,6 +2,7 @@ import { say } from '@jokul/core';
 import 'reflect-metadata';
 import { brokenBy, sayBroken, type Broken } from './common/broken-database.js';
 import { readConfig } from './config/config.js';
+import { JournalCheck } from './journal/journal-check.js';
 import { makeApp } from './make-app.js';
 import { WhichBakery } from './settings/which-bakery.js';
 
@@ -20,6 +21,7 @@ try {
   // Another bakery is opened by whoever started this one: it waits for this code.
   app.get(WhichBakery).onLeave(() => void app.close().finally(() => process.exit(config.otherCode)));
   await app.listen(config.port, '127.0.0.1');
+  app.get(JournalCheck).begin();
 } catch (error) {
   const code = isErrorWithCode(error) ? error.code : '';
   if (code === 'EADDRINUSE') {

@@ -10,11 +10,13 @@ import { describeApi } from './api/describe-api.js';
 import { AppModule } from './app.module.js';
 import { SoundInputPipe } from './common/sound-input.pipe.js';
 import { firstTrouble } from './common/first-trouble.js';
+import { LastTrouble } from './common/last-trouble.js';
 import { missingAsset } from './common/missing-asset.js';
 import { ownHostOnly } from './common/own-host.js';
 import { rememberRules } from './common/remember-rules.js';
 import { saidOnce } from './common/said-once.js';
 import { nameRequest } from './common/request-id.js';
+import { logRequests } from './common/request-log.js';
 import { ProblemFilter } from './common/problem.filter.js';
 import { QuietLogger } from './common/quiet-logger.js';
 import { webRoot, type Config } from './config/config.js';
@@ -47,6 +49,7 @@ export const makeApp = async (
   }
   rememberRules();
   app.use(nameRequest);
+  app.use(logRequests());
   app.use(ownHostOnly);
   const metrics = app.get(MetricsService);
   app.use(metrics.count);
@@ -91,7 +94,7 @@ export const makeApp = async (
         new BadRequestException(firstTrouble(errors) ?? say`This cannot be read.`),
     }),
   );
-  app.useGlobalFilters(new ProblemFilter());
+  app.useGlobalFilters(new ProblemFilter(app.get(LastTrouble)));
   app.enableShutdownHooks();
   openShortWay(app, secured, (...of) => metrics.countAnswered(...of));
   const api = new DocumentBuilder()

@@ -21,6 +21,7 @@ export * from './formula-schema.js';
 export * from './calibration.js';
 export * from './devices.js';
 export * from './sound-input.js';
+export * from './tablets.js';
 export * from './equipment.js';
 export * from './setup-file.js';
 export * from './what-if.js';

@@ -70,10 +70,37 @@ export interface BakeryView {
 }
 
 /** How Jokul itself is, in figures. */
+export interface RoomView {
+  readonly freeBytes: number;
+  readonly totalBytes: number;
+}
+
+/** A device, by what it wrote into the log of late and what it said of itself. */
+export interface TabletView {
+  readonly device: string;
+  /** What it wrote last, if anything of late. */
+  readonly wrote: { readonly who: string; readonly atMs: number } | null;
+  /** What it said last of itself since the server was started; null where it said nothing. */
+  readonly heard: {
+    readonly agoS: number;
+    /** Entries that it had not sent. */
+    readonly kept: number;
+    /** Entries that were refused and wait there for a person. */
+    readonly setAside: number;
+    readonly clockAheadS: number;
+    /** Its page was closed then. */
+    readonly left: boolean;
+  } | null;
+}
+
 export interface WellbeingView {
   readonly database: { readonly answeredMs: number; readonly entries: number };
-  /** The disk that backups go to; null where the server was not told of it. */
-  readonly disk: { readonly freeBytes: number; readonly totalBytes: number } | null;
+  /** Why nothing can be written down, or not all can be read; null where all is well. */
+  readonly broken: { readonly code: string; readonly message: string } | null;
+  /** The last time that the log was followed from link to link; null before the first time. */
+  readonly log: (LogCheckView & { readonly ageS: number }) | null;
+  /** The disk that the records are on; null where that cannot be told. */
+  readonly disk: RoomView | null;
   /** The newest backup; its age is null where there is none. */
   readonly backup: {
     readonly count: number;
@@ -81,11 +108,13 @@ export interface WellbeingView {
     readonly bytes: number;
     /** The folder that was chosen and is not there. */
     readonly missing: string | null;
+    /** The disk that backups go to, where it is another one than that of the records. */
+    readonly disk: RoomView | null;
   } | null;
   /** Screens that are connected. */
   readonly screens: number;
-  /** Devices that wrote something down of late, and what they wrote last. */
-  readonly devices: readonly { readonly device: string; readonly who: string; readonly lastMs: number }[];
+  /** Devices that were heard from, the one that was heard last first. */
+  readonly devices: readonly TabletView[];
 }
 
 /** Where backups of this machine go, and the newest of them. */

@@ -92,6 +92,8 @@ export interface Answers {
   'GET /api/formulas/{code}/versions': readonly FormulaVersionView[];
   'POST /api/formulas/{code}/versions': Formula;
   'GET /api/health': { readonly status: 'ready' };
+  'GET /api/health/live': { readonly status: 'alive' };
+  'GET /api/health/ready': { readonly status: 'ready' };
   'PUT /api/ingredients': BakeryView;
   'PUT /api/prices': BakeryView;
   'GET /api/journal': JournalView;

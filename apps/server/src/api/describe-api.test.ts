@@ -36,6 +36,7 @@ const noJson = [
   'DELETE /api/standing/{id}',
   'GET /api/journal/stream',
   'GET /api/metrics',
+  'POST /api/tablets',
 ];
 
 describe('the description of the requests', () => {

@@ -5,6 +5,13 @@ export type Broken =
   | { readonly kind: 'read-only' }
   | { readonly kind: 'table'; readonly table: string };
 
+/** Found so by other means than an error of the driver. */
+export class BrokenDatabase extends Error {
+  constructor(readonly broken: Broken) {
+    super(broken.kind);
+  }
+}
+
 const full = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ENOSPC']);
 const locked = new Set(['ER_OPEN_AS_READONLY', 'ER_READ_ONLY_MODE', 'EROFS', 'ER_OPTION_PREVENTS_STATEMENT']);
 const tables = new Set([
@@ -22,6 +29,7 @@ const tables = new Set([
 /** What is broken by an error of the driver or the file system, or null where it says nothing of that. */
 export const brokenBy = (error: unknown): Broken | null => {
   if (typeof error !== 'object' || error === null) return null;
+  if (error instanceof BrokenDatabase) return error.broken;
   const code = 'code' in error && typeof error.code === 'string' ? error.code : '';
   const message = error instanceof Error ? error.message : '';
   if (full.has(code) || /No space left on device|errno: 28\b/.test(message)) return { kind: 'disk-full' };
@@ -29,6 +37,9 @@ export const brokenBy = (error: unknown): Broken | null => {
   if (tables.has(code)) return { kind: 'table', table: /'(?:[^'.]+\.)?([^'.]+)'/.exec(message)?.[1] ?? '' };
   return 'driverError' in error && error.driverError !== error ? brokenBy(error.driverError) : null;
 };
+
+/** What a program reads of it. */
+export const codeOfBroken = ({ kind }: Broken): string => (kind === 'table' ? 'records-broken' : kind);
 
 /** What a person reads of it: nothing of what they entered is lost by it. */
 export const sayBroken = (broken: Broken): string => {

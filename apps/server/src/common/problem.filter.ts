@@ -2,8 +2,10 @@ import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter 
 import { JokulError, say } from '@jokul/core';
 import type { ProblemView } from '@jokul/contracts';
 import type { Request, Response } from 'express';
-import { brokenBy, sayBroken } from './broken-database.js';
+import { BrokenDatabase, brokenBy, codeOfBroken, sayBroken } from './broken-database.js';
+import { LastTrouble } from './last-trouble.js';
 import { requestIdOf } from './request-id.js';
+import { pathOf } from './request-log.js';
 
 interface Told {
   readonly status: number;
@@ -71,9 +73,9 @@ const tell = (error: unknown, log: (error: unknown) => void): Told => {
   }
   const broken = brokenBy(error);
   if (broken) {
-    log(error);
-    const code = broken.kind === 'table' ? 'records-broken' : broken.kind;
-    return { status: 503, code, message: sayBroken(broken), path: '' };
+    // What was found out by asking is written down where it was met first.
+    if (!(error instanceof BrokenDatabase)) log(error);
+    return { status: 503, code: codeOfBroken(broken), message: sayBroken(broken), path: '' };
   }
   const { status } =
     typeof error === 'object' && error !== null && 'status' in error ? error : { status: 500 };
@@ -95,6 +97,8 @@ const tell = (error: unknown, log: (error: unknown) => void): Told => {
 export class ProblemFilter implements ExceptionFilter {
   private readonly logger = new Logger('Problem');
 
+  constructor(private readonly trouble: LastTrouble) {}
+
   catch(error: unknown, host: ArgumentsHost): void {
     // Whoever asked has left: there is nobody to answer, and nothing went wrong.
     if (error instanceof Error && error.name === 'AbortError') {
@@ -103,15 +107,18 @@ export class ProblemFilter implements ExceptionFilter {
     }
     const response = host.switchToHttp().getResponse<Response>();
     const requestId = requestIdOf(response);
-    const { method, path: url } = host.switchToHttp().getRequest<Request>();
+    const broken = error instanceof BrokenDatabase ? null : brokenBy(error);
+    if (broken) this.trouble.note(broken);
+    const request = host.switchToHttp().getRequest<Request>();
     const { status, code, message, path } = tell(error, (fault) =>
       this.logger.error({
         message: fault instanceof Error ? (fault.stack ?? fault.message) : String(fault),
         requestId,
-        method,
-        url,
+        method: request.method,
+        url: pathOf(request),
       }),
     );
+    response.locals.code = code;
     if (response.headersSent) {
       response.end();
       return;

@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { collectDefaultMetrics, Gauge, Histogram, Registry, type OpenMetricsContentType } from 'prom-client';
+import { JournalCheck } from '../journal/journal-check.js';
 import { JournalFeed } from '../journal/journal-feed.js';
 import { JournalReader } from '../journal/journal-reader.js';
 import { ComputationService } from '../computation/computation.service.js';
@@ -11,7 +12,12 @@ export class MetricsService {
   private readonly registry = new Registry<OpenMetricsContentType>();
   private readonly requests: Histogram<'method' | 'status'>;
 
-  constructor(feed: JournalFeed, journal: JournalReader, computation: ComputationService) {
+  constructor(
+    feed: JournalFeed,
+    journal: JournalReader,
+    checks: JournalCheck,
+    computation: ComputationService,
+  ) {
     this.registry.setContentType(Registry.OPENMETRICS_CONTENT_TYPE);
     const registers = [this.registry];
     collectDefaultMetrics({ register: this.registry });
@@ -34,6 +40,14 @@ export class MetricsService {
       });
     gauge('jokul_screens', 'Screens that are connected.', () => feed.connected);
     gauge('jokul_journal_entries', 'Entries in the journal.', async () => (await journal.head()).seq);
+    gauge(
+      'jokul_journal_first_broken_entry',
+      'The first entry that was changed or is gone; 0 for none.',
+      () => {
+        const last = checks.last();
+        return last ? (last.firstBrokenSeq ?? 0) : Number.NaN;
+      },
+    );
     gauge('jokul_computations_waiting', 'Bakes, plans and fits that wait for a thread.', () =>
       computation.waiting(),
     );

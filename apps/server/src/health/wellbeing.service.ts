@@ -1,15 +1,34 @@
 import { Injectable } from '@nestjs/common';
-import { statfs } from 'node:fs/promises';
+import { stat, statfs } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { DataSource } from 'typeorm';
-import type { WellbeingView } from '@jokul/contracts';
+import type { RoomView, WellbeingView } from '@jokul/contracts';
 import { BackupPlace } from '../backup/backup-place.js';
 import { BackupsService } from '../backup/backups.service.js';
+import { JournalCheck } from '../journal/journal-check.js';
 import { JournalFeed } from '../journal/journal-feed.js';
+import { ReadinessService } from './readiness.service.js';
+import { TabletsService } from './tablets.service.js';
 
-/** Devices are told that wrote something down among so many last entries. */
-const lookedAt = 3000;
-const devicesTold = 12;
+interface Disk {
+  readonly device: number;
+  readonly room: RoomView;
+}
+
+/** The disk of a folder, or of the first one on the way up that is there: that for backups is made with the first of them. */
+const diskOf = async (folder: string): Promise<Disk | null> => {
+  for (let path: string | null = folder; path !== null;) {
+    try {
+      const { bavail, blocks, bsize } = await statfs(path);
+      const { dev } = await stat(path);
+      return { device: dev, room: { freeBytes: bavail * bsize, totalBytes: blocks * bsize } };
+    } catch {
+      const up = dirname(path);
+      path = up === path ? null : up;
+    }
+  }
+  return null;
+};
 
 /** What a person who looks after Jokul wants to know of it, in figures. */
 @Injectable()
@@ -18,6 +37,9 @@ export class WellbeingService {
     private readonly db: DataSource,
     private readonly feed: JournalFeed,
     private readonly place: BackupPlace,
+    private readonly checks: JournalCheck,
+    private readonly readiness: ReadinessService,
+    private readonly tablets: TabletsService,
   ) {}
 
   private async database(): Promise<WellbeingView['database']> {
@@ -29,32 +51,17 @@ export class WellbeingService {
     };
   }
 
-  private async devices(): Promise<WellbeingView['devices']> {
-    const rows = await this.db.query<{ device: string; who: string; atMs: string | number }[]>(
-      'SELECT e.`device`, e.`who`, e.`atMs` FROM `journal_entry` e JOIN (SELECT MAX(`seq`) AS `seq` FROM `journal_entry` WHERE `seq` > (SELECT MAX(`seq`) FROM `journal_entry`) - ? GROUP BY `device`) last ON last.`seq` = e.`seq` ORDER BY e.`seq` DESC LIMIT ?',
-      [lookedAt, devicesTold],
-    );
-    return rows.map(({ device, who, atMs }) => ({ device, who, lastMs: Number(atMs) }));
+  /** The database runs on this machine. */
+  private async disk(): Promise<Disk | null> {
+    const [row] = await this.db.query<{ path: string | null }[]>('SELECT @@datadir AS `path`');
+    return row?.path ? diskOf(row.path) : null;
   }
 
-  /** The first folder on the way up that is there: the one for backups is made with the first of them. */
-  private async disk(): Promise<WellbeingView['disk']> {
-    for (let path = this.place.look()?.folder ?? null; path !== null;) {
-      try {
-        const { bavail, blocks, bsize } = await statfs(path);
-        return { freeBytes: bavail * bsize, totalBytes: blocks * bsize };
-      } catch {
-        const up = dirname(path);
-        path = up === path ? null : up;
-      }
-    }
-    return null;
-  }
-
-  private async backup(): Promise<WellbeingView['backup']> {
+  private async backup(records: Disk | null): Promise<WellbeingView['backup']> {
     const place = this.place.look();
     if (place === null) return null;
     const files = await BackupsService.inFolder(place.folder);
+    const disk = await diskOf(place.folder);
     const [newest] = files;
     return {
       count: files.length,
@@ -62,16 +69,25 @@ export class WellbeingService {
       ageS: newest ? Math.max(0, Math.round((Date.now() - newest.madeMs) / 1000)) : null,
       bytes: newest?.bytes ?? 0,
       missing: place.missing,
+      disk: disk && disk.device !== records?.device ? disk.room : null,
     };
   }
 
   async look(): Promise<WellbeingView> {
-    const [database, devices, disk, backup] = await Promise.all([
+    const [database, broken, devices, disk] = await Promise.all([
       this.database(),
-      this.devices(),
+      this.readiness.broken(),
+      this.tablets.look(),
       this.disk(),
-      this.backup(),
     ]);
-    return { database, devices, disk, backup, screens: this.feed.connected };
+    return {
+      database,
+      broken,
+      log: this.checks.last(),
+      devices,
+      disk: disk?.room ?? null,
+      backup: await this.backup(disk),
+      screens: this.feed.connected,
+    };
   }
 }

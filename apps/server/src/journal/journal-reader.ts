@@ -13,7 +13,7 @@ import {
 import type { JournalView, LogCheckView, NewsView, StoredEntry } from '@jokul/contracts';
 import { JournalEntryEntity, JournalHeadEntity } from '../database/entities.js';
 import { WhichBakery } from '../settings/which-bakery.js';
-import { sha256 } from './chain-on.js';
+import { sha256, type ChainEnd } from './chain-on.js';
 
 const toEntry = (row: JournalEntryEntity) => ({ ...row }) as unknown as JournalEntry;
 
@@ -169,12 +169,20 @@ export class JournalReader {
     return Number(row?.last ?? 0);
   }
 
-  /** Reads the whole chain anew: the first entry that was tampered with, or null. */
-  async verify(): Promise<LogCheckView> {
+  /**
+   * Reads the chain anew: the first entry that was tampered with, or null.
+   * @param after what is known to hold: the number of its last entry and that one's hash, as it stands
+   */
+  async verify(after: ChainEnd = { seq: 0, hash: genesisHash }): Promise<LogCheckView> {
     const head = await this.db.manager.findOneByOrFail(JournalHeadEntity, { id: 1 });
-    let prev = genesisHash;
-    let entries = 0;
-    for (let seq = 0; ;) {
+    // The head names an entry that is not followed again: it must be that one all the same.
+    if (head.seq > 0 && head.seq <= after.seq) {
+      const named = await this.db.manager.findOneBy(JournalEntryEntity, { seq: head.seq });
+      if (named?.hash !== head.hash) return { entries: after.seq, firstBrokenSeq: head.seq };
+    }
+    let prev = after.hash;
+    let entries = after.seq;
+    for (let { seq } = after; ;) {
       const part = await this.after(seq);
       const last = part.at(-1);
       // The head knows how many there are: entries that are gone from the end leave no gap behind them.

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { LastTrouble } from '../common/last-trouble.js';
 import { processConfig } from '../config/config.module.js';
 import { envOf, type Config } from '../config/config.js';
 import { LotModule } from '../lot/lot.module.js';
@@ -8,6 +9,7 @@ import { JournalController } from './journal.controller.js';
 import { JournalFeed } from './journal-feed.js';
 import { JournalReader } from './journal-reader.js';
 import { JournalService } from './journal.service.js';
+import { LogBlocks } from './log-blocks.js';
 
 @Module({
   imports: [LotModule, SettingsModule],
@@ -16,12 +18,15 @@ import { JournalService } from './journal.service.js';
     JournalReader,
     JournalService,
     JournalFeed,
+    LogBlocks,
+    LastTrouble,
     {
       provide: JournalCheck,
-      useFactory: (reader: JournalReader, config: Config) => new JournalCheck(reader, envOf(config)),
-      inject: [JournalReader, processConfig],
+      useFactory: (reader: JournalReader, blocks: LogBlocks, config: Config) =>
+        new JournalCheck(reader, blocks, envOf(config)),
+      inject: [JournalReader, LogBlocks, processConfig],
     },
   ],
-  exports: [JournalReader, JournalService, JournalFeed],
+  exports: [JournalReader, JournalService, JournalFeed, JournalCheck, LastTrouble],
 })
 export class JournalModule {}

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { JokulError, requireLotId, sameLedger, type DraftEntry, say } from '@jokul/core';
 import type { AppendView } from '@jokul/contracts';
+import { LastTrouble } from '../common/last-trouble.js';
 import { InGroups } from '../common/in-groups.js';
 import { isAway } from '../common/problem.filter.js';
 import { LotPins } from '../lot/lot-pins.js';
@@ -55,6 +56,7 @@ export class JournalService {
     private readonly db: DataSource,
     private readonly pins: LotPins,
     private readonly reader: JournalReader,
+    private readonly trouble: LastTrouble,
   ) {}
 
   /**
@@ -108,6 +110,7 @@ export class JournalService {
         ? { ...atOnce, end: { ...atOnce.end, ledger: known.ledger } }
         : await this.writeWithCare(sent);
     this.end = end;
+    this.trouble.clear();
     this.heard();
     return sent.map((own) => ({
       stored: own.entries.map(({ id }) => ({ id, seq: numbers.get(id) ?? 0 })),

@@ -32,6 +32,9 @@ import {
 } from '../database/entities.js';
 import { OwnIngredientsService } from '../ingredient/own-ingredients.service.js';
 
+/** What the log calls this server, where it writes something itself. */
+export const serverDevice = 'server';
+
 interface Planned {
   readonly batch: BatchPlan;
   readonly day: string;
@@ -46,7 +49,7 @@ const begunBy = ({ atMs, who, lot }: DraftEntry, payload: LotRecord): DraftEntry
   id: randomUUID(),
   atMs,
   who,
-  device: 'server',
+  device: serverDevice,
   lot,
   kind: 'begun',
   payload,

@@ -8,6 +8,7 @@ import { CurrentDayService } from './current-day.service.js';
 import { OffersOfDays, type Offer } from './offer.js';
 import { PlanInputsService, type PlanInputs } from './plan-inputs.service.js';
 import type { StoredPlan } from './plan-rows.js';
+import { serverDevice } from '../lot/lot-pins.js';
 import { PlanService } from './plan.service.js';
 
 /** As long as a note of the log may be. */
@@ -92,7 +93,7 @@ export class TakeOfferService {
         id: randomUUID(),
         atMs,
         who: who || 'Somebody',
-        device: 'server',
+        device: serverDevice,
         lot: batchId,
         kind: 'note',
         payload: { text },

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { onBegin } from '../journal/store';
 import { startJournal } from '../journal/sync';
+import { tellOfDevice } from '../journal/tell-of-device';
 import { usePreferences } from '../lib/preferences';
 import { useBakery, useDay } from '../lib/queries';
 import { recordOf } from '../line/lots';
@@ -15,6 +16,7 @@ export const useReadyJournal = () => {
   useEffect(() => {
     if (known) void startJournal();
   }, [known]);
+  useEffect(tellOfDevice, []);
 
   // Who is written into the log is somebody of this bakery, also on a device that was elsewhere before.
   const crew = bakery.data?.equipment.crew;

@@ -4,8 +4,10 @@ import { wellbeingOf } from './wellbeing-words';
 
 const view = (change: Partial<WellbeingView> = {}): WellbeingView => ({
   database: { answeredMs: 2, entries: 1234 },
+  broken: null,
+  log: { entries: 1234, firstBrokenSeq: null, ageS: 240 },
   disk: { freeBytes: 80e9, totalBytes: 200e9 },
-  backup: { count: 3, ageS: 9 * 3600, bytes: 1_240_000, missing: null },
+  backup: { count: 3, ageS: 9 * 3600, bytes: 1_240_000, missing: null, disk: null },
   screens: 2,
   devices: [],
   ...change,
@@ -17,10 +19,9 @@ const said = (
   unread: readonly string[] = [],
 ) =>
   new Map(
-    wellbeingOf(view(change), kept, silent, unread, '2:30 am').map(({ what, well, say }) => [
-      what,
-      { well, say },
-    ]),
+    wellbeingOf(view(change), { device: 'here', kept }, silent, unread, '2:30 am').map(
+      ({ what, well, say }) => [what, { well, say }],
+    ),
   );
 
 describe('whether all is well, in words', () => {
@@ -28,8 +29,9 @@ describe('whether all is well, in words', () => {
     expect([...said().values()].every(({ well }) => well)).toBe(true);
     expect([...said()].map(([what, { say }]) => `${what}: ${say}`)).toEqual([
       'Records: 1,234 entries are written down. The database answers at once.',
+      'Log: Followed from entry to entry 4 min ago: 1,234 stand as they were written.',
       'This device: Everything entered here has reached the records.',
-      'Screens: 2 screens follow the floor.',
+      'Tablets: 2 screens follow the floor; no other device has anything left to send.',
       'Backup: The last is 9 h old, 1.2 MB; 3 are kept.',
       'Disk: 80.0 GB of 200.0 GB are free.',
       'Probes: Every cold place says how cold it is.',
@@ -37,18 +39,45 @@ describe('whether all is well, in words', () => {
   });
   it.each([
     ['Records', { database: { answeredMs: 900, entries: 1 } }, 'The database is slow'],
-    ['Backup', { backup: { count: 0, ageS: null, bytes: 0, missing: null } }, 'None yet'],
-    ['Backup', { backup: { count: 2, ageS: 3 * 86_400, bytes: 5000, missing: null } }, 'did not come'],
+    ['Backup', { backup: { count: 0, ageS: null, bytes: 0, missing: null, disk: null } }, 'None yet'],
     [
       'Backup',
-      { backup: { count: 2, ageS: 3600, bytes: 5000, missing: '/mnt/stick' } },
+      { backup: { count: 2, ageS: 3 * 86_400, bytes: 5000, missing: null, disk: null } },
+      'did not come',
+    ],
+    [
+      'Backup',
+      { backup: { count: 2, ageS: 3600, bytes: 5000, missing: '/mnt/stick', disk: null } },
       'The folder /mnt/stick is not there',
     ],
     ['Disk', { disk: { freeBytes: 3e9, totalBytes: 200e9 } }, 'Only 3.0 GB are free. Make room before'],
+    [
+      'Disk for backups',
+      {
+        backup: {
+          count: 2,
+          ageS: 3600,
+          bytes: 5000,
+          missing: null,
+          disk: { freeBytes: 2e9, totalBytes: 8e9 },
+        },
+      },
+      'Only 2.0 GB are free.',
+    ],
+    [
+      'Records',
+      { broken: { code: 'records-broken', message: 'A part of the records cannot be read (lot).' } },
+      'A part of the records cannot be read (lot).',
+    ],
+    ['Log', { log: { entries: 512, firstBrokenSeq: 512, ageS: 3 } }, 'Entry 512 was changed from outside'],
     ['Disk', { disk: { freeBytes: 2e8, totalBytes: 200e9 } }, 'Only 200.0 MB are free: soon nothing'],
   ] as const)('%s asks for a look', (what, change, say) => {
     expect(said(change).get(what)).toMatchObject({ well: false });
     expect(said(change).get(what)?.say).toContain(say);
+  });
+  it('says that the log was not followed yet, which is no trouble', () => {
+    expect(said({ log: null }).get('Log')).toMatchObject({ well: true });
+    expect(said({ log: null }).get('Log')?.say).toContain('Not followed yet');
   });
   it('names what is kept here, and probes that say nothing', () => {
     expect(said({}, 1).get('This device')).toMatchObject({ well: false });
@@ -58,14 +87,15 @@ describe('whether all is well, in words', () => {
       well: true,
       say: 'None hangs in Freezer: read the thermometer there now and then.',
     });
-    expect(said({ screens: 0 }).get('Screens')?.say).toBe('No screen follows the floor just now.');
-    expect(said({ screens: 1 }).get('Screens')?.say).toBe('1 screen follows the floor.');
+    expect(said({ screens: 0 }).get('Tablets')?.say).toBe('No screen follows the floor just now.');
+    expect(said({ screens: 1 }).get('Tablets')?.say).toContain('1 screen follows the floor');
   });
   it('says nothing of what the server was not told', () => {
     expect([...said({ disk: null, backup: null }).keys()]).toEqual([
       'Records',
+      'Log',
       'This device',
-      'Screens',
+      'Tablets',
       'Probes',
     ]);
   });

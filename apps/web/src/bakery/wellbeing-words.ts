@@ -1,6 +1,9 @@
 import { t } from '@lingui/core/macro';
 import { sayDuration } from '@jokul/core';
-import type { WellbeingView } from '@jokul/contracts';
+import type { RoomView, WellbeingView } from '@jokul/contracts';
+import { useSaid } from '../lib/said';
+import { count } from './count-words';
+import { troubleOf } from './tablet-words';
 
 /** One thing that is well, or that somebody should look at. */
 export interface Wellbeing {
@@ -27,33 +30,80 @@ export const sayBytes = (n: number) =>
     : n >= mega
       ? `${(n / mega).toFixed(1)} MB`
       : `${Math.ceil(n / 1000)} kB`;
-const count = (n: number, one: string, many: string) => `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+
+const records = ({ database, broken }: WellbeingView): Wellbeing => {
+  const isQuick = database.answeredMs < slowMs;
+  const written = t`${count(database.entries, t`entry is`, t`entries are`)} written down. ${
+    isQuick
+      ? t`The database answers at once.`
+      : t`The database is slow: it took ${Math.round(database.answeredMs)} ms to answer. Is the machine busy with something else?`
+  }`;
+  return {
+    what: t`Records`,
+    well: isQuick && broken === null,
+    say: broken ? useSaid.getState().say(broken.message) : written,
+  };
+};
+
+const log = ({ log: last }: WellbeingView): Wellbeing => {
+  const well = last === null || last.firstBrokenSeq === null;
+  return {
+    what: t`Log`,
+    well,
+    say:
+      last === null
+        ? t`Not followed yet since Jokul was started; that comes by itself within minutes.`
+        : last.firstBrokenSeq === null
+          ? t`Followed from entry to entry ${sayDuration(last.ageS)} ago: ${count(last.entries, t`stands as it was`, t`stand as they were`)} written.`
+          : t`Entry ${last.firstBrokenSeq} was changed from outside, or is gone: what comes after it cannot be vouched for. Keep a backup of it as it is; “npm run restore” puts an earlier one back.`,
+  };
+};
+
+const tablets = ({ devices, screens }: WellbeingView, here: string): Wellbeing => {
+  const trouble = devices.filter(({ device }) => device !== here).flatMap(troubleOf);
+  return {
+    what: t`Tablets`,
+    well: trouble.length === 0,
+    say:
+      trouble.length > 0
+        ? trouble.join(' ')
+        : screens === 0
+          ? t`No screen follows the floor just now.`
+          : t`${count(screens, t`screen follows`, t`screens follow`)} the floor; no other device has anything left to send.`,
+  };
+};
+
+const room = (what: string, { freeBytes, totalBytes }: RoomView): Wellbeing => ({
+  what,
+  well: freeBytes >= littleRoom,
+  say:
+    freeBytes >= littleRoom
+      ? t`${sayBytes(freeBytes)} of ${sayBytes(totalBytes)} are free.`
+      : freeBytes >= tooLittleRoom
+        ? t`Only ${sayBytes(freeBytes)} are free. Make room before the records need it.`
+        : t`Only ${sayBytes(freeBytes)} are free: soon nothing can be written down any more. Make room now.`,
+});
 
 /**
  * Whether all is well, in a baker's words.
- * @param kept entries that this device has not sent yet
+ * @param here what the log calls this device, and how many entries it has not sent yet
  * @param silent cold places whose probe says nothing, or nonsense
  * @param unread cold places that have no probe
  * @param nightly when a backup is made by itself, as this device writes a time
  */
 export const wellbeingOf = (
-  { database, disk, backup, screens }: WellbeingView,
-  kept: number,
+  view: WellbeingView,
+  here: { readonly device: string; readonly kept: number },
   silent: readonly string[],
   unread: readonly string[],
   nightly: string,
 ): readonly Wellbeing[] => {
+  const { disk, backup } = view;
+  const { kept } = here;
   const { ageS = null } = backup ?? {};
   return [
-    {
-      what: t`Records`,
-      well: database.answeredMs < slowMs,
-      say: t`${count(database.entries, t`entry is`, t`entries are`)} written down. ${
-        database.answeredMs < slowMs
-          ? t`The database answers at once.`
-          : t`The database is slow: it took ${Math.round(database.answeredMs)} ms to answer. Is the machine busy with something else?`
-      }`,
-    },
+    records(view),
+    log(view),
     {
       what: t`This device`,
       well: kept === 0,
@@ -62,14 +112,7 @@ export const wellbeingOf = (
           ? t`Everything entered here has reached the records.`
           : t`${count(kept, t`entry is`, t`entries are`)} kept here until the server answers. Leave the page open.`,
     },
-    {
-      what: t`Screens`,
-      well: true,
-      say:
-        screens === 0
-          ? t`No screen follows the floor just now.`
-          : t`${count(screens, t`screen follows`, t`screens follow`)} the floor.`,
-    },
+    tablets(view, here.device),
     ...(backup
       ? [
           {
@@ -86,20 +129,8 @@ export const wellbeingOf = (
           },
         ]
       : []),
-    ...(disk
-      ? [
-          {
-            what: t`Disk`,
-            well: disk.freeBytes >= littleRoom,
-            say:
-              disk.freeBytes >= littleRoom
-                ? t`${sayBytes(disk.freeBytes)} of ${sayBytes(disk.totalBytes)} are free.`
-                : disk.freeBytes >= tooLittleRoom
-                  ? t`Only ${sayBytes(disk.freeBytes)} are free. Make room before the records need it.`
-                  : t`Only ${sayBytes(disk.freeBytes)} are free: soon nothing can be written down any more. Make room now.`,
-          },
-        ]
-      : []),
+    ...(disk ? [room(t`Disk`, disk)] : []),
+    ...(backup?.disk ? [room(t`Disk for backups`, backup.disk)] : []),
     {
       what: t`Probes`,
       well: silent.length === 0,

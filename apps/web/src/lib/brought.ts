@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 
 /** Whether the server answers at all; what a browser or its worker keeps does not count. */
 const serverAnswers = (): Promise<boolean> =>
-  fetch(`/api/health?asked=${Date.now()}`, { cache: 'no-store' }).then(
+  fetch(`/api/health/live?asked=${Date.now()}`, { cache: 'no-store' }).then(
     ({ ok }) => ok,
     () => false,
   );

@@ -3,6 +3,7 @@ import type {
   BakeryInput,
   BakeryView,
   EquipmentInput,
+  LogCheckView,
   RulesInput,
   SetupChanges,
   SetupChangeView,
@@ -22,6 +23,9 @@ export const useWellbeing = () =>
     refetchInterval: 30_000,
     staleTime: 10_000,
   });
+
+/** Has the log followed from entry to entry. */
+export const useFollowLog = () => useMutation({ mutationFn: () => get<LogCheckView>('journal/verify') });
 
 export const useSaveRules = () =>
   useMutation({
