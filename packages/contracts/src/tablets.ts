@@ -1,5 +1,6 @@
 import 'reflect-metadata';
-import { IsBoolean, IsInt, IsOptional, IsString, Length, Max, Min } from 'class-validator';
+import { IsBoolean, IsInt, IsString, Length, Max, Min } from 'class-validator';
+import { Optional } from './optional.js';
 
 /** What a device says of itself now and then, so that somebody elsewhere sees which ones are behind. */
 export class TabletInput {
@@ -12,5 +13,5 @@ export class TabletInput {
   /** How far its clock is before the bakery's; behind is less than 0. */
   @IsInt() @Min(-1e9) @Max(1e9) clockAheadS: number;
   /** Whether its page is being closed just now. */
-  @IsOptional() @IsBoolean() leaving?: boolean;
+  @Optional() @IsBoolean() leaving?: boolean;
 }
