@@ -10,12 +10,12 @@ import {
 } from './lib/bakeries.mjs';
 import { backUpAs, backupEnv, dropOld, untilNext } from './lib/backups.mjs';
 import { ensureBuild, ensureDependencies } from './lib/build.mjs';
-import { keepUp } from './lib/keep-up.mjs';
+import { keepUp, tryAgain } from './lib/keep-up.mjs';
 import { holdLock } from './lib/lock.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { inRoot } from './lib/paths.mjs';
 import { isFree } from './lib/port.mjs';
-import { orSay, say, Trouble } from './lib/say.mjs';
+import { orSay, say, Trouble, whyOf } from './lib/say.mjs';
 import { openServerLog } from './lib/server-log.mjs';
 import { serverEnv, spawnServer, stopServer, untilReady } from './lib/server.mjs';
 
@@ -56,17 +56,31 @@ await orSay(async () => {
     db = await startMariadb(bakeryFolder(open), {
       onLost: () => {
         if (stopping) return;
-        const { port: before } = db;
         say('The database ended by itself: starting it again ...');
-        startDatabase().then(
-          () => {
-            // On another port the server would look for it in vain: it is started anew, and told.
-            if (db.port !== before) kept.child().kill('SIGTERM');
-          },
-          (error) => stop(`The database did not come back: ${error.message}`),
-        );
+        bringing = bringBack(db.port);
       },
     });
+  };
+  const over = new AbortController();
+  let bringing = Promise.resolve();
+  /** Devices keep what they have meanwhile: on a disk that is full, say, it may well go later. */
+  const bringBack = async (before) => {
+    try {
+      await tryAgain(startDatabase, {
+        over: over.signal,
+        onFailure: (error, pauseMs) =>
+          say(
+            `The database did not come back: ${whyOf(error) ?? error.message} Next try in ${pauseMs / 1000} s.`,
+          ),
+      });
+    } catch (error) {
+      void stop(`The database did not come back: ${whyOf(error) ?? error.message}`);
+      return;
+    }
+    if (stopping) return;
+    say('The database is back.');
+    // On another port the server would look for it in vain: it is started anew, and told.
+    if (db.port !== before) kept.child().kill('SIGTERM');
   };
   await startDatabase();
 
@@ -96,8 +110,11 @@ await orSay(async () => {
     if (stopping) return;
     stopping = true;
     say(why);
+    over.abort();
     kept.stop();
     await switching.catch(() => undefined);
+    // A database that just comes up is waited for: nobody else would end it.
+    await bringing;
     await stopServer(kept.child());
     await db.stop();
     log.end();
@@ -131,7 +148,9 @@ await orSay(async () => {
       onCode: async (code) => {
         if (code !== otherBakeryCode) return false;
         switching = openOther();
-        await switching.catch((error) => stop(`That bakery could not be opened: ${error.message}`));
+        await switching.catch((error) =>
+          stop(`That bakery could not be opened: ${whyOf(error) ?? error.message}`),
+        );
         return !stopping;
       },
       onEnd: (code, signal) =>
@@ -153,7 +172,7 @@ await orSay(async () => {
           dropOld(dirname(file), keep);
         };
         work().then(backUpTonight, (error) => {
-          say(`The backup of this night was not made: ${error.message}`);
+          say(`The backup of this night was not made: ${whyOf(error) ?? error.message}`);
           backUpTonight();
         });
       },

@@ -54,3 +54,26 @@ export const keepUp = (
     },
   };
 };
+
+/**
+ * Does something that may go well later, such as on a disk that is full now: at once, then after each of the pauses.
+ * @param onFailure called with the error and the pause that follows, ms
+ * @param over nobody wants it any more
+ * @returns what it comes to, or undefined when it is over
+ * @throws the last error, when it never went well
+ */
+export const tryAgain = async (
+  work,
+  { pausesMs = [1000, 3000, 10_000, 30_000, 60_000], onFailure, over } = {},
+) => {
+  for (let i = 0; !over?.aborted; i++) {
+    try {
+      return await work();
+    } catch (error) {
+      if (i >= pausesMs.length) throw error;
+      onFailure?.(error, pausesMs[i]);
+      await wait(pausesMs[i], undefined, { signal: over }).catch(() => undefined);
+    }
+  }
+  return undefined;
+};

@@ -1,7 +1,7 @@
 import { EventEmitter, once } from 'node:events';
 import { setTimeout as pause } from 'node:timers/promises';
 import { describe, expect, it } from '@jest/globals';
-import { keepUp } from './keep-up.mjs';
+import { keepUp, tryAgain } from './keep-up.mjs';
 
 const fast = { firstPauseMs: 2, longestPauseMs: 20 };
 
@@ -83,5 +83,39 @@ describe('a process that is kept up', () => {
     children[0].emit('exit', 0, null);
     await pause(30);
     expect(children).toHaveLength(1);
+  });
+});
+
+describe('what may go well later', () => {
+  const failing = (times) => {
+    let left = times;
+    return async () => {
+      if (left-- > 0) throw new Error(`failed, ${left} left`);
+      return 'done';
+    };
+  };
+  it('is tried at once, then after each pause', async () => {
+    const said = [];
+    const pausesMs = [1, 2, 3];
+    expect(
+      await tryAgain(failing(3), { pausesMs, onFailure: ({ message }, ms) => said.push([message, ms]) }),
+    ).toBe('done');
+    expect(said).toEqual([
+      ['failed, 2 left', 1],
+      ['failed, 1 left', 2],
+      ['failed, 0 left', 3],
+    ]);
+  });
+  it('is given up with the last error', async () => {
+    await expect(tryAgain(failing(9), { pausesMs: [1, 1] })).rejects.toThrow('failed, 6 left');
+  });
+  it('is left alone once nobody wants it, also during a pause', async () => {
+    const over = new AbortController();
+    const trying = tryAgain(failing(9), {
+      pausesMs: [1, 3_600_000],
+      over: over.signal,
+      onFailure: (_, ms) => ms > 1 && setTimeout(() => over.abort(), 5),
+    });
+    expect(await trying).toBeUndefined();
   });
 });

@@ -141,7 +141,10 @@ export const startMariadb = async (dir, { durable = true, database = 'jokul', da
   // An earlier Jokul ran it as root: the files are handed over once.
   if (user && statSync(data).uid !== user.uid) giveTo(user, data);
   if (instance.port === 0 || !(await isFree(instance.port))) instance.port = await freePort();
-  writeWhole(join(dir, 'instance.json'), JSON.stringify(instance), 0o600);
+  const known = join(dir, 'instance.json');
+  const told = JSON.stringify(instance);
+  // What stands there already needs no room on a full disk.
+  if (!existsSync(known) || readFileSync(known, 'utf8') !== told) writeWhole(known, told, 0o600);
 
   // Socket paths are limited to 107 bytes and the project may lie deep: the socket goes to a private temporary folder.
   removeLeftFolders(dir);
@@ -193,8 +196,11 @@ export const startMariadb = async (dir, { durable = true, database = 'jokul', da
   if (exited !== null || !(await greets(instance.port))) {
     if (exited === null) child.kill('SIGTERM');
     rmSync(run_, { recursive: true, force: true });
+    const tail = readLogTail(dir);
+    if (/No space left on device|Disk is full|\berrno: 28\b|Error number 28\b/i.test(tail))
+      throw Object.assign(new Error(tail), { code: 'ENOSPC' });
     throw new Trouble(
-      `the database did not start. The end of its log (${join(dir, 'mariadb.log')}):\n${readLogTail(dir)}`,
+      `the database did not start. The end of its log (${join(dir, 'mariadb.log')}):\n${tail}`,
     );
   }
   let stopping = false;
