@@ -4,22 +4,21 @@ import {
   chownSync,
   existsSync,
   mkdirSync,
-  mkdtempSync,
   readdirSync,
   readFileSync,
   renameSync,
   rmSync,
   statSync,
-  writeFileSync,
 } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { accountStatements } from './accounts.mjs';
+import { alive } from './alive.mjs';
 import { folderToMake } from './data-folder.mjs';
 import { databaseUser } from './database-user.mjs';
 import { ensureProgram } from './debian.mjs';
 import { freePort, greets, isFree } from './port.mjs';
+import { inRunFolder, makeRunFolder, nameOwner } from './run-folder.mjs';
 import { run } from './run.mjs';
 import { say, Trouble } from './say.mjs';
 import { writeWhole } from './write-whole.mjs';
@@ -28,15 +27,6 @@ import { writeWhole } from './write-whole.mjs';
  * A private MariaDB: own data directory, own port on 127.0.0.1, a generated password.
  * Started by root it runs as a user of its own (docs/decisions/0002-who-runs-mariadb.md).
  */
-
-const alive = (pid) => {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return error.code === 'EPERM';
-  }
-};
 
 /** The id of a server still running on this data directory, or null. */
 const runningOn = (dir) => {
@@ -84,17 +74,6 @@ const giveTo = (user, dir) => {
     const path = join(dir, entry.name);
     if (entry.isDirectory()) giveTo(user, path);
     else chownSync(path, user.uid, user.gid);
-  }
-};
-
-/** Folders with the socket and the secret of starts that were killed. */
-const removeLeftFolders = (dir) => {
-  const mine = join(dir, 'run-folder');
-  try {
-    const left = readFileSync(mine, 'utf8');
-    if (left.startsWith(join(tmpdir(), 'jokul-db-'))) rmSync(left, { recursive: true, force: true });
-  } catch {
-    // none was left
   }
 };
 
@@ -147,15 +126,9 @@ export const startMariadb = async (dir, { durable = true, database = 'jokul', da
   if (!existsSync(known) || readFileSync(known, 'utf8') !== told) writeWhole(known, told, 0o600);
 
   // Socket paths are limited to 107 bytes and the project may lie deep: the socket goes to a private temporary folder.
-  removeLeftFolders(dir);
-  const run_ = mkdtempSync(join(tmpdir(), 'jokul-db-'));
-  writeWhole(join(dir, 'run-folder'), run_);
-  const init = join(run_, 'init.sql');
-  // The only folder that a file could be read from or written to, and nobody has the right to: it stays empty.
-  const files = join(run_, 'files');
-  mkdirSync(files, { mode: 0o700 });
   const secret = instance.password;
-  writeFileSync(init, accountStatements({ database, databases, secret }).join('\n'), { mode: 0o600 });
+  const run_ = makeRunFolder(dir, accountStatements({ database, databases, secret }).join('\n'));
+  const { init, files } = inRunFolder(run_);
   const log = join(dir, 'mariadb.log');
   const pidFile = join(dir, 'mariadb.pid');
   if (user) {
@@ -191,6 +164,7 @@ export const startMariadb = async (dir, { durable = true, database = 'jokul', da
   let exited = null;
   child.on('exit', (code, signal) => (exited = signal ?? code));
   child.on('error', (error) => (exited = error.code));
+  nameOwner(run_, child.pid);
   // After a loss of power it first mends its tables, which may take minutes; it ends by itself when it cannot.
   for (let i = 0; i < 6000 && exited === null && !(await greets(instance.port)); i++) await pause(50);
   if (exited !== null || !(await greets(instance.port))) {
