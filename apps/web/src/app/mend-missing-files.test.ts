@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
-import { mendMissingFiles } from './updates';
+import { mendMissingFiles } from './mend-missing-files';
 
 /* An old page mends itself, and a page whose server is away stays. Node has events, and all else is put in. */
 
