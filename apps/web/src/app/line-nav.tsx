@@ -1,7 +1,10 @@
 import { t } from '@lingui/core/macro';
-import { useEffect } from 'react';
+import { Suspense, useEffect } from 'react';
 import { NavLink, useLocation } from 'react-router';
+import { later } from '../ui/later';
 import { across, stations } from './line';
+
+const SetupMark = later(() => import('./setup-mark'), 'SetupMark');
 
 const LineLink = ({
   path,
@@ -24,6 +27,11 @@ const LineLink = ({
       {hint}
     </span>
     <span className={narrow ? 'sm:sr-only' : 'sm:max-[900px]:sr-only'}>{name}</span>
+    {path === 'setup' && (
+      <Suspense>
+        <SetupMark />
+      </Suspense>
+    )}
   </NavLink>
 );
 

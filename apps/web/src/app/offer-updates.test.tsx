@@ -59,7 +59,7 @@ beforeEach(() => {
   reloads = 0;
   registration = new Registration();
   container = Object.assign(new EventTarget(), {
-    controller: new Worker() as Worker | null,
+    controller: new Worker(),
     ready: Promise.resolve(registration),
   });
   Object.defineProperty(navigator, 'serviceWorker', { value: container, configurable: true });

@@ -5,7 +5,7 @@ import type { BakeryView, TabletView } from '@jokul/contracts';
 import { useJournal } from '../journal/store';
 import { useNow, useWallClock } from '../lib/clock';
 import { usePreferences } from '../lib/preferences';
-import { useFollowLog, useProbes, useWellbeing } from '../lib/queries';
+import { useLogCheck, useProbes, useWellbeing } from '../lib/queries';
 import { Button } from '../ui/button';
 import { isTold, stateOf } from './tablet-words';
 import { nightlyAt, wellbeingOf } from './wellbeing-words';
@@ -61,7 +61,7 @@ const Devices = ({ devices, here }: { readonly devices: readonly TabletView[]; r
 /** Whether all is well with Jokul itself: records, backups, disk, devices, probes. */
 export const WellbeingPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
   const { data, error, refetch } = useWellbeing();
-  const follow = useFollowLog();
+  const check = useLogCheck();
   const device = usePreferences((own) => own.device);
   const kept = useJournal((s) => s.pending.length);
   const silent = useSilentProbes(bakery);
@@ -105,15 +105,16 @@ export const WellbeingPanel = ({ bakery }: { readonly bakery: BakeryView }) => {
         )}
       </ul>
       <Button
+        size="small"
         className="mt-2"
-        disabled={follow.isPending}
-        onClick={() => follow.mutate(undefined, { onSettled: () => void refetch() })}
+        disabled={check.isFetching}
+        onClick={() => void check.refetch().then(() => refetch())}
       >
-        {follow.isPending ? t`Following the log …` : t`Follow the log now`}
+        {check.isFetching ? t`Reading …` : t`Check the log is unaltered`}
       </Button>
-      {follow.error && (
+      {check.error && (
         <p role="alert" className="mt-1 text-[13.5px] font-medium text-hand">
-          {follow.error.message}
+          {check.error.message}
         </p>
       )}
       <Devices devices={data.devices} here={device} />

@@ -29,7 +29,7 @@ describe('whether all is well, in words', () => {
     expect([...said().values()].every(({ well }) => well)).toBe(true);
     expect([...said()].map(([what, { say }]) => `${what}: ${say}`)).toEqual([
       'Records: 1,234 entries are written down. The database answers at once.',
-      'Log: Followed from entry to entry 4 min ago: 1,234 stand as they were written.',
+      'Log: Checked 4 min ago: 1,234 entries, none of them altered.',
       'This device: Everything entered here has reached the records.',
       'Tablets: 2 screens follow the floor; no other device has anything left to send.',
       'Backup: The last is 9 h old, 1.2 MB; 3 are kept.',
@@ -69,15 +69,19 @@ describe('whether all is well, in words', () => {
       { broken: { code: 'records-broken', message: 'A part of the records cannot be read (lot).' } },
       'A part of the records cannot be read (lot).',
     ],
-    ['Log', { log: { entries: 512, firstBrokenSeq: 512, ageS: 3 } }, 'Entry 512 was changed from outside'],
+    [
+      'Log',
+      { log: { entries: 512, firstBrokenSeq: 512, ageS: 3 } },
+      'Entry 512 does not follow from the one before it',
+    ],
     ['Disk', { disk: { freeBytes: 2e8, totalBytes: 200e9 } }, 'Only 200.0 MB are free: soon nothing'],
   ] as const)('%s asks for a look', (what, change, say) => {
     expect(said(change).get(what)).toMatchObject({ well: false });
     expect(said(change).get(what)?.say).toContain(say);
   });
-  it('says that the log was not followed yet, which is no trouble', () => {
+  it('says that the log was not checked yet, which is no trouble', () => {
     expect(said({ log: null }).get('Log')).toMatchObject({ well: true });
-    expect(said({ log: null }).get('Log')?.say).toContain('Not followed yet');
+    expect(said({ log: null }).get('Log')?.say).toContain('Not checked yet');
   });
   it('names what is kept here, and probes that say nothing', () => {
     expect(said({}, 1).get('This device')).toMatchObject({ well: false });

@@ -52,10 +52,10 @@ const log = ({ log: last }: WellbeingView): Wellbeing => {
     well,
     say:
       last === null
-        ? t`Not followed yet since Jokul was started; that comes by itself within minutes.`
+        ? t`Not checked yet since Jokul was started; that comes by itself within minutes.`
         : last.firstBrokenSeq === null
-          ? t`Followed from entry to entry ${sayDuration(last.ageS)} ago: ${count(last.entries, t`stands as it was`, t`stand as they were`)} written.`
-          : t`Entry ${last.firstBrokenSeq} was changed from outside, or is gone: what comes after it cannot be vouched for. Keep a backup of it as it is; “npm run restore” puts an earlier one back.`,
+          ? t`Checked ${sayDuration(last.ageS)} ago: ${count(last.entries, t`entry`, t`entries`)}, none of them altered.`
+          : t`Entry ${last.firstBrokenSeq} does not follow from the one before it: it was changed or removed after it was written. Keep a backup of it as it is; “npm run restore” puts an earlier one back.`,
   };
 };
 
@@ -142,4 +142,13 @@ export const wellbeingOf = (
           : t`No sound reading from ${silent.join(', ')}. Hang a thermometer in there, and look at the probe.`,
     },
   ];
+};
+
+/** What of it somebody should look at, by name: whatever page they are on. A new bakery gets its first backup in the night. */
+export const troubleOfJokul = (view: WellbeingView, device: string): readonly string[] => {
+  const { backup } = view;
+  const isNew = backup?.ageS === null && backup.missing === null;
+  return wellbeingOf({ ...view, backup: isNew ? null : backup }, { device, kept: 0 }, [], [], nightlyAt)
+    .filter(({ well }) => !well)
+    .map(({ what }) => what);
 };

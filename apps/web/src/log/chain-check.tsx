@@ -1,16 +1,10 @@
 import { t } from '@lingui/core/macro';
-import { useQuery } from '@tanstack/react-query';
-import type { LogCheckView } from '@jokul/contracts';
-import { get } from '../lib/api';
+import { useLogCheck } from '../lib/queries';
 import { Button } from '../ui/button';
 
 /** Reads the whole chain of the journal anew and says whether any entry was changed afterwards. */
 export const ChainCheck = () => {
-  const check = useQuery({
-    queryKey: ['journal', 'verify'],
-    queryFn: () => get<LogCheckView>('journal/verify'),
-    enabled: false,
-  });
+  const check = useLogCheck();
   return (
     <>
       <p className="mb-1.5 text-[13.5px] text-ink-soft">{t`Every entry is sealed to the one before it, so that a later change shows.`}</p>

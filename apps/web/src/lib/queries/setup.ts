@@ -15,17 +15,22 @@ import type {
 import { call, get } from '../api';
 import { refreshRows } from './client';
 
-/** How Jokul itself is; looked at again every half minute. */
-export const useWellbeing = () =>
+/** How Jokul itself is; looked at again every half minute, or as often as is said. */
+export const useWellbeing = (everyMs = 30_000) =>
   useQuery({
     queryKey: ['wellbeing'],
     queryFn: () => get<WellbeingView>('wellbeing'),
-    refetchInterval: 30_000,
-    staleTime: 10_000,
+    refetchInterval: everyMs,
+    staleTime: Math.min(10_000, everyMs),
   });
 
-/** Has the log followed from entry to entry. */
-export const useFollowLog = () => useMutation({ mutationFn: () => get<LogCheckView>('journal/verify') });
+/** Whether any entry of the log was changed afterwards; asked when somebody wants to know. */
+export const useLogCheck = () =>
+  useQuery({
+    queryKey: ['journal', 'verify'],
+    queryFn: () => get<LogCheckView>('journal/verify'),
+    enabled: false,
+  });
 
 export const useSaveRules = () =>
   useMutation({
