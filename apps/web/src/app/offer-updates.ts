@@ -6,6 +6,7 @@ import { watchQuiet } from './quiet';
 /** How often a new version is looked for, and a quiet moment for it, ms. */
 const lookMs = 15 * 60_000;
 const quietLookMs = 20_000;
+const saidMs = 20_000;
 
 /**
  * Says when a new version is ready, and takes it when somebody says so or at a quiet moment: never in the middle of a weighing,
@@ -31,7 +32,8 @@ export const offerUpdates = async (
     toast(t`A new version of Jokul is here.`, {
       id: 'new-version',
       description: t`It comes by itself when nobody works on this page.`,
-      duration: Infinity,
+      // It must not lie over the ovens until then.
+      duration: saidMs,
       action: { label: t`Update now`, onClick: take },
     });
   };

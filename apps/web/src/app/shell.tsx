@@ -99,6 +99,7 @@ export const Shell = () => {
         position="bottom-center"
         toastOptions={{
           className: '!bg-inverse !text-inverse-ink !border-inverse !font-sans !pointer-events-auto',
+          classNames: { description: '!text-inverse-ink opacity-80' },
         }}
       />
     </div>
