@@ -46,7 +46,8 @@ export class JournalCheck implements OnModuleDestroy {
       this.check()
         .catch((error: unknown) => {
           // A database that is away is told by other means.
-          if (!isAway(error)) this.logger.error(error instanceof Error ? error.stack : String(error));
+          if (!this.closed && !isAway(error))
+            this.logger.error(error instanceof Error ? error.stack : String(error));
         })
         .finally(() => this.begin(everyMs, everyMs));
     }, afterMs);
