@@ -67,7 +67,8 @@ const split = (text: string): { amounts: readonly WrittenAmount[]; name: string 
   return share ? { amounts: front.amounts, name: front.rest } : { amounts: [], name: text };
 };
 
-const inContainer = new RegExp(String.raw`^\s*(?:${containers})(?![a-z])\s*(?:of\s+)?`, 'i');
+/** "can of", "jar": what it is sold in, in front of its name. */
+export const inContainer = new RegExp(String.raw`^\s*(?:${containers})(?![a-z])\s*(?:of\s+)?`, 'i');
 
 type Amounts = readonly WrittenAmount[];
 

@@ -80,11 +80,8 @@ const changes = (word: string, ids: readonly string[], library: Library): boolea
   return keeps !== undefined && ids.some((id) => !keeps(ingredient(id, library)));
 };
 
-/**
- * The ingredient of a written name: the longest known name in it. Words that are left over and mean something, or a
- * second ingredient in the same name, make it uncertain: then all that it might be is given back.
- */
-export const matchIngredient = (text: string, library: Library): Match => {
+/** The known names in a text, the longest first, with what each may be, and the words that are left. */
+const namesIn = (text: string, library: Library) => {
   let words = wordsOf(text);
   const found: (readonly string[])[] = [];
   for (const phrase of phrases(library)) {
@@ -94,6 +91,19 @@ export const matchIngredient = (text: string, library: Library): Match => {
     words = [...words.slice(0, at), ...words.slice(at + phrase.words.length)];
     if (words.length === 0) break;
   }
+  return { found, words };
+};
+
+/** Whether a text has one name in it: "brown sugar" may be two things, and is one name; "flour butter" is two. */
+export const isOneName = (text: string, library: Library): boolean =>
+  namesIn(text, library).found.length === 1;
+
+/**
+ * The ingredient of a written name: the longest known name in it. Words that are left over and mean something, or a
+ * second ingredient in the same name, make it uncertain: then all that it might be is given back.
+ */
+export const matchIngredient = (text: string, library: Library): Match => {
+  const { found, words } = namesIn(text, library);
   const ids = [...new Set(found.flat())];
   const left = words.filter(
     (word) => changes(word, ids, library) || (!stemmedNoise.has(word) && !/^\d+$/.test(word)),

@@ -1,6 +1,7 @@
 import { ingredient, type Library } from '../ingredient/index.js';
 import { matchIngredient } from './match-ingredient.js';
 import { takeAmounts } from './read-amount.js';
+import { runTogether } from './run-together.js';
 
 /** Joints between two ingredients, or two amounts of one, outside brackets. */
 const joint = /\s*,\s*(?:and\s+|plus\s+)?|\s*;\s*|\s+(?:plus|and|&|\+|und|et)\s+/gi;
@@ -141,6 +142,8 @@ const splitLine = (text: string, library: Library): readonly string[] => {
   if (coat) return coat;
   const each = eachOf(text, library) ?? namesFirst(text, library);
   if (each) return each;
+  const apart = runTogether(text, library, (part) => splitLine(part, library));
+  if (apart) return apart;
   const mixed = mixedParts(text, library);
   if (mixed) return mixed;
   const both =
