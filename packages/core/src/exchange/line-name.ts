@@ -70,7 +70,7 @@ const measure =
   /(?:\d[\d.,]*|[¼-¾⅐-⅞])\s*(?:(?:g|grams?|kg|ml|l|oz|ounces?|lbs?|pounds?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?)\b|%)/gi;
 /** An amount, a share of the flour beside another, or a bare figure in front, that is left in the name; null where there is none. */
 export const looseFigure = (name: string): string | null => {
-  const [front] = /^\s*\d[\d.,]*/.exec(name) ?? [];
+  const [front] = /^\s*(?:each\s+)?\d[\d.,]*/i.exec(name) ?? [];
   if (front !== undefined) return front.trim();
   for (const found of name.matchAll(measure))
     if (!explained.test(name.slice(0, found.index))) return found[0];

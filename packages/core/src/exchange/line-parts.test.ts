@@ -174,3 +174,34 @@ describe('a range of grams beside a measure', () => {
   it('and one figure has no range', () =>
     expect(sheet('1 cup (125 g) flour').lines[0]).not.toHaveProperty('rangeG'));
 });
+
+describe('a little of something at the end of a line', () => {
+  it.each([
+    ['1 tsp soda, pinch salt', ['baking-soda 4.6', 'salt 0.4']],
+    ['1 tsp soda, pinch of salt', ['baking-soda 4.6', 'salt 0.4']],
+    ['1 tsp soda and pinch of salt', ['baking-soda 4.6', 'salt 0.4']],
+    ['1 tsp soda + pinch salt', ['baking-soda 4.6', 'salt 0.4']],
+    ['1 tsp soda, dash vanilla', ['baking-soda 4.6', 'vanilla 0.6']],
+    ['1 tsp soda; a dash of vanilla', ['baking-soda 4.6', 'vanilla 0.6']],
+    ['200 g flour, 1 tsp soda, pinch salt', ['wheat-flour 200', 'baking-soda 4.6', 'salt 0.4']],
+    // How much of it is asked about: it is not lost.
+    ['100 g sugar, knob of butter', ['white-sugar 100', 'ask']],
+    ['100 g sugar, a knob of butter', ['white-sugar 100', 'ask']],
+    ['100 g sugar, handful raisins', ['white-sugar 100', 'ask']],
+    ['100 g sugar and a handful of raisins', ['white-sugar 100', 'ask']],
+    ['100 g sugar plus a splash of milk', ['white-sugar 100', 'ask']],
+    ['100 g sugar, a few drops of vanilla', ['white-sugar 100', 'ask']],
+    ['100 g sugar, some walnuts', ['white-sugar 100', 'ask']],
+  ])('is a line of its own: "%s"', (text, expected) => expect(read(text)).toEqual(expected));
+
+  it.each([
+    ['100 g butter, a little soft', ['butter 100']],
+    ['100 g walnuts, a few left whole', ['walnuts 100']],
+    ['200 g flour, some of it sifted', ['wheat-flour 200']],
+    ['200 g flour, sifted with the salt', ['wheat-flour 200']],
+  ])('is none where nothing else is named: "%s"', (text, expected) => expect(read(text)).toEqual(expected));
+  it('and a weight of each of several is never that of them all', () => {
+    expect(read('60 g each 3 eggs')).toEqual(['ask']);
+    expect(read('3 eggs at 60 g each')).toEqual(['whole-egg 180']);
+  });
+});

@@ -123,6 +123,17 @@ const mixedParts = (text: string, library: Library): readonly string[] | null =>
 
 /** "1 egg + 1 tbsp water (egg wash)": what is brushed on is brushed on together. */
 const brushedOn = /\begg\s*wash\b|\b(?:for|to)\s+(?:the\s+)?(?:brush|glaz)\w*/i;
+/** A little of something: no figure, and something that goes in all the same. */
+const aLittle =
+  /^(?:an?\s+)?(?:good\s+|small\s+|large\s+|generous\s+)?(?:pinch|dash|smidgen|knob|handful|splash|drizzle|squeeze|glug|bit|some|(?:few\s+)?drops?)\b\s*(?:of\s+)?/i;
+/** "pinch of salt", "some walnuts", where all of it is a name. */
+const isALittle = (text: string, library: Library): boolean => {
+  const [said = ''] = aLittle.exec(text) ?? [];
+  if (said === '') return false;
+  const { ids, left } = matchIngredient(text.slice(said.length), library);
+  return ids.length > 0 && left.length === 0;
+};
+
 /** "Half white and half brown": two of one thing, and no two amounts. */
 const inHalves = /\bhalf\s+(?!of\b|an?\b)[\p{L}-]+.*\bhalf\s+[\p{L}-]+/iu;
 
@@ -155,6 +166,10 @@ const splitLine = (text: string, library: Library): readonly string[] => {
     const at = found.index;
     if (insideBrackets(text, at)) continue;
     const [left, right] = [text.slice(0, at), text.slice(at + found[0].length)];
+    if (aLittle.test(right) && isALittle(right, library)) {
+      const a = named(left, library);
+      if (a.counted && a.known) return [...splitLine(left.trim(), library), right.trim()];
+    }
     // Looking up a name costs more than seeing a figure.
     if (!takeAmounts(right).amounts.some(({ unit }) => unit.kind !== 'percent')) continue;
     const a = named(left, library);
