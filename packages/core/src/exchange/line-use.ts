@@ -6,6 +6,9 @@ const notCounted =
 
 const onTray =
   /\b(?:for|to)\s+(?:the\s+)?(?:greas\w*|(?:(?:dust|lin|brush|greas)\w*\s+)?(?:the\s+)?(?:baking\s+)?(?:trays?|tins?|pans?|sheets?|bench|board|work\s*surface|counter))\b/i;
+/** Whether words say that it is for the tray or the bench. */
+export const isForBench = (use: string): boolean => onTray.test(use);
+
 /** Flour that is dusted or rolled in keeps dough from sticking; sugar is eaten. */
 const isFloury = (id: string, library: Library): boolean =>
   ingredient(id, library).kind === 'flour' || /flour|starch/.test(id);
@@ -28,12 +31,16 @@ export const saidUse = (
   ids: readonly string[],
   library: Library,
 ): SaidUse => {
-  const forTray = onTray.test(name);
+  const forTray = onTray.test(name) || inside.some(isForBenchAlone);
   const forTop = onTop.test(name) || inside.some(isForTop);
   const dustedFlour =
-    /\b(?:for|to)\s+(?:the\s+)?(?:dust|roll)\w*\b/i.test(name) && ids.some((id) => isFloury(id, library));
+    [name, ...inside].some((said) => /\b(?:for|to)\s+(?:the\s+)?(?:dust|roll)\w*\b/i.test(said)) &&
+    ids.some((id) => isFloury(id, library));
   return { topping: forTop && !forTray && !dustedFlour, bench: forTray || dustedFlour };
 };
+
+/** "(for greasing)", "(to grease the tin)": all of the line is for that; "(20 g for the tin)" is beside it. */
+const isForBenchAlone = (aside: string): boolean => /^\s*(?:for|to)\b\D*$/i.test(aside) && onTray.test(aside);
 
 /** Whether words in brackets say only what is for the top. */
 export const isForTop = (aside: string): boolean =>

@@ -1,7 +1,8 @@
-import { ingredient, type Library } from '../ingredient/index.js';
+import { ingredient, type Ingredient, type Library } from '../ingredient/index.js';
 import { matchIngredient } from './match-ingredient.js';
 import { takeAmounts } from './read-amount.js';
 import { runTogether } from './run-together.js';
+import { sharesOfLine } from './shares-of-line.js';
 
 /** Joints between two ingredients, or two amounts of one, outside brackets. */
 const joint = /\s*,\s*(?:and\s+|plus\s+)?|\s*;\s*|\s+(?:plus|and|&|\+|und|et)\s+/gi;
@@ -12,7 +13,7 @@ const named = (text: string, library: Library) => {
   // "1 egg (room temp) + 1 yolk"
   const { ids } = matchIngredient(name.replace(/[([][^)\]]*[)\]]/g, ' '), library);
   const egg = ids.some((id) => ingredient(id, library).kind === 'egg');
-  return { counted: amounts.length > 0, name, known: ids.length > 0, egg };
+  return { counted: amounts.length > 0, name, known: ids.length > 0, egg, ids };
 };
 
 const size = /\b(?:small|medium|extra[- ]?large|large|jumbo)\b/i;
@@ -82,7 +83,7 @@ const nameThenAmount =
 
 /** What goes round or on the pieces: it is eaten, so it is a line of its own. What is for the bench is not. */
 const onPieces =
-  /^(.*?)\s+(for|to)\s+(?:the\s+)?((?:roll|coat|sprinkl|top|decorat|finish|garnish|dredg|drizzl)\w*)\b.*$/i;
+  /^(.*?)\s+(for|to)\s+(?:the\s+)?((?:roll|coat|sprinkl|top|decorat|finish|garnish|dredg|drizzl|brush|glaz)\w*)\b.*$/i;
 
 /** "Roll in 2 tbsp sugar + 1 tsp cinnamon": what stands in the line is of that. */
 const rolledIn =
@@ -134,6 +135,12 @@ const isALittle = (text: string, library: Library): boolean => {
   return ids.length > 0 && left.length === 0;
 };
 
+/** "4 tbsp sugar and 1 tsp cinnamon for rolling": so are both of what is put on together, where no comma parts them. */
+const putOn = /\b(?:for|to)\s+(?:the\s+)?(?:roll|coat|sprinkl|dredg)\w*/i;
+const parted = /,\s*(?=[\d¼-¾⅐-⅞])/;
+/** What pieces are rolled in; flour, fat and what makes dough rise are the dough's. */
+const isPutOn = ({ kind }: Ingredient): boolean => !['flour', 'butter', 'fat', 'leavening'].includes(kind);
+
 /** "Half white and half brown": two of one thing, and no two amounts. */
 const inHalves = /\bhalf\s+(?!of\b|an?\b)[\p{L}-]+.*\bhalf\s+[\p{L}-]+/iu;
 
@@ -143,9 +150,24 @@ const inHalves = /\bhalf\s+(?!of\b|an?\b)[\p{L}-]+.*\bhalf\s+[\p{L}-]+/iu;
  */
 export const partsOfLine = (text: string, library: Library): readonly string[] => {
   if (inHalves.test(text)) return [text];
+  const shares = sharesOfLine(text, library);
+  if (shares) return shares;
   const parts = splitLine(text, library);
-  if (parts.length < 2 || !brushedOn.test(text)) return parts;
-  return parts.map((part) => (brushedOn.test(part) ? part : `${part} for brushing`));
+  const [use] = putOn.exec(parts.at(-1) ?? '') ?? [];
+  const brushed = brushedOn.test(text);
+  if (parts.length < 2 || (!brushed && (use === undefined || parted.test(text)))) return parts;
+  const said = brushed ? 'for brushing' : use;
+  const own = parts.map((part) =>
+    named(part.replace(putOn, '').replace(/\b(?:for\s+)?(?:an?\s+|the\s+)?egg\s*wash\b/i, ''), library),
+  );
+  const last = own.at(-1);
+  const together = own.every(({ ids }) => ids.every((id) => isPutOn(ingredient(id, library))));
+  if (!brushed && !together) return parts;
+  return parts.map((part, i) => {
+    // "1 egg plus 1 egg for glazing": the first is none of that.
+    const isOther = i === parts.length - 1 || !own[i]?.ids.some((id) => last?.ids.includes(id));
+    return brushedOn.test(part) || putOn.test(part) || !isOther ? part : `${part} ${said}`;
+  });
 };
 
 const splitLine = (text: string, library: Library): readonly string[] => {

@@ -46,6 +46,15 @@ const cleaned = (line: string): string =>
       '$1 ',
     )
     .replace(/\bchoc\b\.?/gi, 'chocolate')
+    // "2 lg eggs"
+    .replace(
+      /\b(lge?|med|sm)\b\.?(?=\s+(?:[a-z-]+\s+)?(?:eggs?|yolks?|whites?)\b)/gi,
+      (_, size: string) => ({ l: 'large', m: 'medium', s: 'small' })[size[0]?.toLowerCase() ?? ''] ?? size,
+    )
+    // "1 egg, half of it"
+    .replace(/^(.*?),?\s+(?:use\s+)?(?:only\s+)?half(?:\s+of\s+(?:it|them))?$/i, 'half of $1')
+    // "(beaten, for glazing)": what it is for by itself.
+    .replace(/[([]([^()[\]\d]*?),\s*((?:for|to)\s+[^()[\],]*)[)\]]/gi, '($1) ($2)')
     // "00 flour", "type 00": what it is called, and no amount.
     .replace(/\btype\s+0{1,2}(?![\d.,])(?:\s+(?:flour|farina))?/i, '"00" flour')
     .replace(/(?<=\s)0{1,2}(?=\s+(?:flour|farina|mehl)\b)/i, '"00"')
