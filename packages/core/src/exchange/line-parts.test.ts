@@ -184,6 +184,7 @@ describe('a little of something at the end of a line', () => {
     ['1 tsp soda, dash vanilla', ['baking-soda 4.6', 'vanilla 0.6']],
     ['1 tsp soda; a dash of vanilla', ['baking-soda 4.6', 'vanilla 0.6']],
     ['200 g flour, 1 tsp soda, pinch salt', ['wheat-flour 200', 'baking-soda 4.6', 'salt 0.4']],
+    ['2 good pinches of salt', ['salt 0.8']],
     // How much of it is asked about: it is not lost.
     ['100 g sugar, knob of butter', ['white-sugar 100', 'ask']],
     ['100 g sugar, a knob of butter', ['white-sugar 100', 'ask']],

@@ -46,6 +46,7 @@ const cleaned = (line: string): string =>
       '$1 ',
     )
     .replace(/\bchoc\b\.?/gi, 'chocolate')
+    .replace(/\b(?:good|big|large)\s+(?=pinch)/i, 'generous ')
     // "2 lg eggs"
     .replace(
       /\b(lge?|med|sm)\b\.?(?=\s+(?:[a-z-]+\s+)?(?:eggs?|yolks?|whites?)\b)/gi,
