@@ -49,9 +49,16 @@ export const isForTop = (aside: string): boolean =>
 /** "57 g in the shell": what is bought, and not what goes in. */
 const inShell = /\b(?:in|with|including|incl\.?)\s+(?:the\s+|their\s+|its\s+)?shells?\b|\bunshelled\b/i;
 
+/** "50 g for the tops", "80 g in the dough": a part of it, and not how much a cup of it weighs. */
+const partFor =
+  /^\s*(?:[\d¼-¾⅐-⅞]|an?\s|half\s).*?(?:\bfor\s+(?:the\s+)?(?:dough|batter|tops?|topping|finish|decorat|garnish|coat|fill|frost|glaz|brush|crumble|base)\w*|\b(?:in|into)\s+the\s+(?:dough|batter|mix)|\bon\s+(?:the\s+)?tops?)\b/i;
+
 /** Whether words in brackets are another choice, or what is for the tray: they are no amount of the line. */
 export const isAside = (aside: string): boolean =>
-  /^\s*(?:or|oder|ou)\b/i.test(aside) || inShell.test(aside) || (notCounted.test(aside) && !isForTop(aside));
+  partFor.test(aside) ||
+  /^\s*(?:or|oder|ou)\b/i.test(aside) ||
+  inShell.test(aside) ||
+  (notCounted.test(aside) && !isForTop(aside));
 
 const more =
   /(?:\b(?:plus|and|with)\s|[+&,;]\s*)\s*(?:some\s+|a\s+little\s+|a\s+bit\s+)?(?:more|extra|additional)\b.*$/i;

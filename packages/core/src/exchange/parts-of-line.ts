@@ -137,6 +137,7 @@ const isALittle = (text: string, library: Library): boolean => {
 
 /** "4 tbsp sugar and 1 tsp cinnamon for rolling": so are both of what is put on together, where no comma parts them. */
 const putOn = /\b(?:for|to)\s+(?:the\s+)?(?:roll|coat|sprinkl|dredg)\w*/i;
+const jointed = /(?:[+&]|\b(?:and|plus|with|und|et))\s*(?=[\d¼-¾⅐-⅞]|an?\s)/i;
 const parted = /,\s*(?=[\d¼-¾⅐-⅞])/;
 /** What pieces are rolled in; flour, fat and what makes dough rise are the dough's. */
 const isPutOn = ({ kind }: Ingredient): boolean => !['flour', 'butter', 'fat', 'leavening'].includes(kind);
@@ -155,14 +156,15 @@ export const partsOfLine = (text: string, library: Library): readonly string[] =
   const parts = splitLine(text, library);
   const [use] = putOn.exec(parts.at(-1) ?? '') ?? [];
   const brushed = brushedOn.test(text);
-  if (parts.length < 2 || (!brushed && (use === undefined || parted.test(text)))) return parts;
+  if (parts.length < 2 || (!brushed && (use === undefined || parted.test(text) || !jointed.test(text))))
+    return parts;
   const said = brushed ? 'for brushing' : use;
   const own = parts.map((part) =>
     named(part.replace(putOn, '').replace(/\b(?:for\s+)?(?:an?\s+|the\s+)?egg\s*wash\b/i, ''), library),
   );
   const last = own.at(-1);
   const together = own.every(({ ids }) => ids.every((id) => isPutOn(ingredient(id, library))));
-  if (!brushed && !together) return parts;
+  if (!together) return parts;
   return parts.map((part, i) => {
     // "1 egg plus 1 egg for glazing": the first is none of that.
     const isOther = i === parts.length - 1 || !own[i]?.ids.some((id) => last?.ids.includes(id));

@@ -53,7 +53,10 @@ const cleaned = (line: string): string =>
       (_, size: string) => ({ l: 'large', m: 'medium', s: 'small' })[size[0]?.toLowerCase() ?? ''] ?? size,
     )
     // "1 egg, half of it"
-    .replace(/^(.*?),?\s+(?:use\s+)?(?:only\s+)?half(?:\s+of\s+(?:it|them))?$/i, 'half of $1')
+    .replace(
+      /^(.*?),?\s+(?:use\s+)?(?:only\s+)?half(?:\s+of\s+(?:it|them))?(\s*\([^)]*\))?$/i,
+      'half of $1$2',
+    )
     // "(beaten, for glazing)": what it is for by itself.
     .replace(/[([]([^()[\]\d]*?),\s*((?:for|to)\s+[^()[\],]*)[)\]]/gi, '($1) ($2)')
     // "00 flour", "type 00": what it is called, and no amount.

@@ -49,6 +49,24 @@ describe('a part that is for something else', () => {
       '100 g walnuts, divided (20 g for the tops, the rest for the dough)',
       ['walnuts 80', 'topping: walnuts 20'],
     ],
+    ['1 cup (200 g) sugar (1/4 cup for rolling)', ['white-sugar 150', 'topping: white-sugar 50']],
+    [
+      '1 1/4 cups (250 g) sugar, divided (1 cup for the dough, 1/4 cup for rolling)',
+      ['white-sugar 199.9', 'topping: white-sugar 50'],
+    ],
+    [
+      '1 1/4 cups (250 g) granulated sugar, divided (1 cup (200 g) for dough, 1/4 cup (50 g) for rolling)',
+      ['white-sugar 200', 'topping: white-sugar 50'],
+    ],
+    [
+      '1 cup plus 2 tbsp sugar, divided (1 cup for the dough, 2 tbsp for rolling)',
+      ['white-sugar 199.9', 'topping: white-sugar 25'],
+    ],
+    ['200 g walnuts (optional) (50 g for the tops)', ['walnuts 150', 'topping: walnuts 50']],
+    [
+      '200 g dark chocolate (50 g for the tops) (20 g for the trays)',
+      ['dark-chocolate 150', 'topping: dark-chocolate 50'],
+    ],
     ['3 large eggs (1 for brushing)', ['whole-egg 100', 'topping: whole-egg 50']],
   ])('leaves the rest for the dough: "%s"', (text, expected) => expect(read(text)).toEqual(expected));
 
@@ -63,6 +81,11 @@ describe('a part that is for something else', () => {
     ['200 g butter (20 g for the trays)', ['butter 200']],
     ['50 g sugar (for rolling)', ['topping: white-sugar 50']],
     ['1 cup sugar, divided', ['white-sugar 199.9']],
+    ['1 cup (200 g) sugar, divided', ['white-sugar 200']],
+    ['1 cup (200 g) sugar, plus 1/4 cup (50 g) for rolling', ['white-sugar 200', 'topping: white-sugar 50']],
+    // A weight for something is not what a cup weighs.
+    ['1 cup dark chocolate chips (50 g for the tops, 20 g to snack on)', ['ask']],
+    ['200 g sugar, of which 20 g for rolling and 1 tsp soda', ['ask']],
     // More than there is, or other figures than the sum: somebody has to say.
     ['50 g sugar, of which 80 g for rolling', ['ask']],
     ['200 g sugar (100 g for the dough, 50 g for rolling)', ['ask']],
@@ -97,6 +120,8 @@ describe('what several in one line are for', () => {
       ['topping: white-sugar 50', 'topping: cinnamon 2.6'],
     ],
     ['100 g butter and 20 g sugar for sprinkling', ['butter 100', 'topping: white-sugar 20']],
+    ['8 oz butter 100 g sugar for rolling', ['butter 226.8', 'topping: white-sugar 100']],
+    ['100 g walnuts 100 g sugar (for rolling)', ['walnuts 100', 'topping: white-sugar 100']],
     ['100 g sugar, 1 tsp cinnamon for sprinkling', ['white-sugar 100', 'topping: cinnamon 2.6']],
   ])('is said once for what is put on together: "%s"', (text, expected) =>
     expect(read(text)).toEqual(expected),
@@ -111,6 +136,7 @@ describe('eggs', () => {
     ['3 sm. egg yolks', ['egg-yolk 36']],
     ['1 large egg, half of it', ['whole-egg 25']],
     ['1 large egg, use only half', ['whole-egg 25']],
+    ['1 large egg, half of it (beaten)', ['whole-egg 25']],
   ])('are of the size and of the share that is said: "%s"', (text, expected) => {
     const found = read(text);
     expect(found.map((line) => line.replace(/ [\d.]+$/, ''))).toEqual(

@@ -49,58 +49,93 @@ const inOneUnit = (amounts: readonly WrittenAmount[]): ((all: readonly WrittenAm
 /** Two sums that are written as the same may differ by so much. */
 const alike = 0.02;
 
+const beside =
+  /((?:\d[\d\s./¼-¾⅐-⅞]*|[¼-¾⅐-⅞]|an?|one|half)\s*[a-z]+\.?)\s*[([]\s*(?:about\s+|approx\.?\s+)?(\d[\d.,]*\s*(?:g|kg|oz|lb)\.?)\s*[)\]]/gi;
+/** "1 cup (200 g)" by its weight alone, so that the brackets that are left say what a part is for. */
+const byWeight = (text: string): string =>
+  text.replace(beside, (found, measure: string, weight: string) =>
+    takeAmounts(`${measure} `).rest.trim() === '' && takeAmounts(`${weight} `).rest.trim() === ''
+      ? weight
+      : found,
+  );
+
+/** What a line says behind the name of what it is of. */
+interface Tail {
+  readonly shares: readonly Share[];
+  /** What is said of all of it. */
+  readonly about: readonly string[];
+  /** What the rest is for, where that is said. */
+  readonly rest: string;
+  /** Whether every figure is of a part. */
+  readonly isClear: boolean;
+  /** Whether the parts are said to be of it, and no more of it. */
+  readonly isMarked: boolean;
+}
+
+/** @returns null where more of it is named */
+const tailOf = (tail: string): Tail | null => {
+  const shares: Share[] = [];
+  const about: string[] = [];
+  let rest = '';
+  let isClear = true;
+  let isMarked = /\bdivided\b/i.test(tail);
+  for (const segment of tail
+    .split(/[,;:()]|\band\b/i)
+    .map((part) => part.trim())
+    .filter(Boolean)) {
+    if (moreOfIt.test(segment)) return null;
+    const remains = segment.replace(theRest, '');
+    const [mark = ''] = marks.exec(segment) ?? [];
+    const share = shareOf(segment.slice(mark.length));
+    if (remains !== segment && purpose.test(remains)) {
+      rest = remains.replace(onTops, 'for topping');
+    } else if (share) {
+      isMarked ||= mark !== '' || /\b(?:of\s+(?:it|which|this|that|them)|reserved)\b/i.test(segment);
+      shares.push(share);
+    } else if (/\d/.test(segment)) isClear = false;
+    else if (mark === '') about.push(segment);
+  }
+  return { shares, about, rest, isClear, isMarked: isMarked || rest !== '' };
+};
+
 /**
  * "200 g sugar, of which 50 g for rolling", "1 cup sugar, divided (3/4 cup for the dough, 1/4 cup for rolling)": the dough gets what
  * is left, and each part is a line of its own. What comes to more than there is, or to another sum, is left to be asked about.
  * @returns the lines, the dough's first; null where no part of the line is for something else
  */
-export const sharesOfLine = (text: string, library: Library): readonly string[] | null => {
-  const found = /^([^(,;:]+?)\s*(?:[(,;:]|\b(?=of\s+which\b|reserving\b))(.*)$/i.exec(text);
-  const [, head = '', tail = ''] = found ?? [];
+export const sharesOfLine = (written: string, library: Library): readonly string[] | null => {
+  const text = byWeight(written);
+  const [, head = '', behind = ''] =
+    /^([^(,;:]+?)\s*(?:[(,;:]|\b(?=of\s+which\b|reserving\b))(.*)$/i.exec(text) ?? [];
   const { amounts, rest: named } = takeAmounts(head);
   const name = named.trim();
   if (amounts.length === 0 || matchIngredient(name, library).ids.length === 0) return null;
-  const whole = head.slice(0, head.length - named.length).trim();
-  const inBrackets = /^[^(]*\([^)]*\d/.test(text);
-  const shares: Share[] = [];
-  const about: string[] = [];
-  /** What the rest is for, where that is said. */
-  let rest = '';
-  let isMarked = /\bdivided\b/i.test(text);
-  for (const segment of tail.split(/[,;:()]|\band\b/i).map((part) => part.trim())) {
-    if (segment === '') continue;
-    if (moreOfIt.test(segment)) return null;
-    const remains = segment.replace(theRest, '');
-    if (remains !== segment && purpose.test(remains)) {
-      rest = remains.replace(onTops, 'for topping');
-      continue;
-    }
-    const [mark = ''] = marks.exec(segment) ?? [];
-    const share = shareOf(segment.slice(mark.length));
-    if (share) {
-      isMarked ||= mark !== '' || /\b(?:of\s+(?:it|which|this|that|them)|reserved)\b/i.test(segment);
-      shares.push(share);
-    } else if (/\d/.test(segment)) return null;
-    else if (mark === '') about.push(segment);
-  }
-  const aside = shares.filter(({ use }) => !dough.test(use));
-  const into = shares.filter(({ use }) => dough.test(use));
-  const restAside = rest !== '' && !dough.test(rest);
+  const tail = tailOf(behind);
+  if (!tail) return null;
+  const { shares, rest, isMarked } = tail;
+  const inBrackets = /\([^)]*\d[^)]*\)/.test(text);
   // In brackets a part on the pieces is of it; what is for the tray is beside it.
-  const isOfIt = isMarked || rest !== '' || (inBrackets && aside.every(({ use }) => !isForBench(use)));
-  if ((aside.length === 0 && !restAside) || !isOfIt) return null;
-  const described = [name, ...about].join(', ');
-  const all = shares.flatMap(({ counted }) => counted);
+  const isOf = ({ use }: Share): boolean => isMarked || (inBrackets && !isForBench(use));
+  const parts = shares.filter(isOf);
+  const aside = parts.filter(({ use }) => !dough.test(use));
+  const into = parts.filter(({ use }) => dough.test(use));
+  const restAside = rest !== '' && !dough.test(rest);
+  if (aside.length === 0 && !restAside) return null;
+  const whole = head.slice(0, head.length - named.length).trim();
+  const all = parts.flatMap(({ counted }) => counted);
   const sum = inOneUnit([...amounts, ...all]);
   const isWhole = into.length > 0 && rest === '';
-  const isWrong = sum && (isWhole ? Math.abs(sum(all) / sum(amounts) - 1) > alike : sum(all) >= sum(amounts));
+  const fits = !sum || (isWhole ? Math.abs(sum(all) / sum(amounts) - 1) <= alike : sum(all) < sum(amounts));
   // Figures that do not fit together are asked about.
-  if (isWrong) return [`${whole} ${name}, ${shares.map(({ amount }) => amount).join(' / ')} of it`];
+  if (!tail.isClear || !fits)
+    return [`${whole} ${name}, ${parts.map(({ amount }) => amount).join(' / ')} of it`];
+  const besides = shares.filter((share) => !isOf(share)).map(({ amount, use }) => ` (${amount} ${use})`);
+  const described = [name, ...tail.about].join(', ') + besides.join('');
   const isCount = amounts.every(({ unit }) => unit.kind === 'piece');
   const left =
     sum && isCount
       ? String(sum(amounts) - sum(all))
-      : `${whole} ${shares.map(({ amount }) => `minus ${amount}`).join(' ')}`;
+      : `${whole} ${parts.map(({ amount }) => `minus ${amount}`).join(' ')}`;
   return [
     ...into.map(({ amount }) => `${amount} ${described}`),
     ...(isWhole || restAside ? [] : [`${left} ${described}`]),
