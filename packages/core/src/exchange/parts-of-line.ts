@@ -150,9 +150,9 @@ const inHalves = /\bhalf\s+(?!of\b|an?\b)[\p{L}-]+.*\bhalf\s+[\p{L}-]+/iu;
  * 2 tbsp" is "1 cup plus 2 tbsp flour"). A joint counts only where both sides have an amount and the left one a name.
  */
 export const partsOfLine = (text: string, library: Library): readonly string[] => {
-  if (inHalves.test(text)) return [text];
   const shares = sharesOfLine(text, library);
   if (shares) return shares;
+  if (inHalves.test(text)) return [text];
   const parts = splitLine(text, library);
   const [use] = putOn.exec(parts.at(-1) ?? '') ?? [];
   const brushed = brushedOn.test(text);

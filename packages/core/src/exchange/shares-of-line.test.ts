@@ -67,6 +67,11 @@ describe('a part that is for something else', () => {
       '200 g dark chocolate (50 g for the tops) (20 g for the trays)',
       ['dark-chocolate 150', 'topping: dark-chocolate 50'],
     ],
+    ['200 g sugar, of which half for rolling', ['white-sugar 100', 'topping: white-sugar 100']],
+    ['1 cup sugar, half for the dough and half for rolling', ['white-sugar 100', 'topping: white-sugar 100']],
+    ['200 g walnuts (half in the dough, half on top)', ['walnuts 100', 'topping: walnuts 100']],
+    ['200 g walnuts (a quarter on top)', ['walnuts 150', 'topping: walnuts 50']],
+    ['2 large eggs (half for brushing)', ['whole-egg 50', 'topping: whole-egg 50']],
     ['3 large eggs (1 for brushing)', ['whole-egg 100', 'topping: whole-egg 50']],
   ])('leaves the rest for the dough: "%s"', (text, expected) => expect(read(text)).toEqual(expected));
 
@@ -86,6 +91,7 @@ describe('a part that is for something else', () => {
     // A weight for something is not what a cup weighs.
     ['1 cup dark chocolate chips (50 g for the tops, 20 g to snack on)', ['ask']],
     ['200 g sugar, of which 20 g for rolling and 1 tsp soda', ['ask']],
+    ['1 cup sugar plus 1 tbsp (1/4 cup for sprinkling)', ['ask']],
     // More than there is, or other figures than the sum: somebody has to say.
     ['50 g sugar, of which 80 g for rolling', ['ask']],
     ['200 g sugar (100 g for the dough, 50 g for rolling)', ['ask']],

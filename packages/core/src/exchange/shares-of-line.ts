@@ -49,6 +49,20 @@ const inOneUnit = (amounts: readonly WrittenAmount[]): ((all: readonly WrittenAm
 /** Two sums that are written as the same may differ by so much. */
 const alike = 0.02;
 
+const fractions: Readonly<Record<string, number>> = { half: 1 / 2, 'a third': 1 / 3, 'a quarter': 1 / 4 };
+const ofTheWhole =
+  /(?<=^|[(,;:]\s*|\b(?:which|and|reserv\w+|with)\s+)(half|a\s+third|a\s+quarter)\s+(?:of\s+it\s+)?(?=for\b|in\b|into\b|on\b|to\b)/gi;
+/** "half for rolling" as so much of one amount. */
+const inFigures = (tail: string, amounts: readonly WrittenAmount[]): string => {
+  const [amount, ...others] = amounts;
+  if (!amount || others.length > 0 || amount.low !== amount.high) return tail;
+  const { unit, low } = amount;
+  return tail.replace(ofTheWhole, (_, said: string) => {
+    const share = low * (fractions[said.toLowerCase().replace(/\s+/g, ' ')] ?? 0);
+    return `${Number(share.toPrecision(6))} ${'unit' in unit ? unit.unit : ''} of it `;
+  });
+};
+
 const beside =
   /((?:\d[\d\s./¼-¾⅐-⅞]*|[¼-¾⅐-⅞]|an?|one|half)\s*[a-z]+\.?)\s*[([]\s*(?:about\s+|approx\.?\s+)?(\d[\d.,]*\s*(?:g|kg|oz|lb)\.?)\s*[)\]]/gi;
 /** "1 cup (200 g)" by its weight alone, so that the brackets that are left say what a part is for. */
@@ -109,8 +123,9 @@ export const sharesOfLine = (written: string, library: Library): readonly string
     /^([^(,;:]+?)\s*(?:[(,;:]|\b(?=of\s+which\b|reserving\b))(.*)$/i.exec(text) ?? [];
   const { amounts, rest: named } = takeAmounts(head);
   const name = named.trim();
-  if (amounts.length === 0 || matchIngredient(name, library).ids.length === 0) return null;
-  const tail = tailOf(behind);
+  // "1 cup sugar plus 1 tbsp" is no name yet.
+  if (amounts.length === 0 || /\d/.test(name) || matchIngredient(name, library).ids.length === 0) return null;
+  const tail = tailOf(inFigures(behind.trim(), amounts));
   if (!tail) return null;
   const { shares, rest, isMarked } = tail;
   const inBrackets = /\([^)]*\d[^)]*\)/.test(text);
