@@ -205,4 +205,9 @@ describe('a little of something at the end of a line', () => {
     expect(read('60 g each 3 eggs')).toEqual(['ask']);
     expect(read('3 eggs at 60 g each')).toEqual(['whole-egg 180']);
   });
+  it('and what lies between two measures is asked in fractions, as it was written', () => {
+    const question = readRecipe('1/3 to 1/2 cup sugar', settings)[0]?.question;
+    expect(question?.sentence).toBe('⅓ or ½: how much is it to be?');
+    expect(question?.choices.map(({ label }) => label)).toEqual(['⅓', '0.4167', '½']);
+  });
 });

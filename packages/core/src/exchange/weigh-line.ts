@@ -1,6 +1,6 @@
 import { ingredient, type Ingredient } from '../ingredient/index.js';
 import { volumeUnitsMl } from '../quantity/index.js';
-import { formatNumber, sumFigure, type Figure, say } from '../shown/index.js';
+import { asFraction, formatNumber, sumFigure, type Figure, say } from '../shown/index.js';
 import type { LineAnswer, LineQuestion, ReadResult, ReadSettings } from './answers.js';
 import {
   addUp,
@@ -151,9 +151,9 @@ export const weighLine = (line: WrittenLine, settings: ReadSettings, answer: Lin
       line,
       {
         about: 'amount',
-        sentence: say`${formatNumber(open.low)} or ${formatNumber(open.high)}: how much is it to be?`,
+        sentence: say`${asFraction(open.low)} or ${asFraction(open.high)}: how much is it to be?`,
         choices: [...new Set([open.low, (open.low + open.high) / 2, open.high])].map((amount) => ({
-          label: formatNumber(amount),
+          label: asFraction(amount),
           answer: { amount },
         })),
       },

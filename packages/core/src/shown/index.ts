@@ -1,3 +1,4 @@
+export * from './as-fraction.js';
 export * from './error.js';
 export * from './say.js';
 export * from './format.js';
