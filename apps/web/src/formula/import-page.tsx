@@ -11,6 +11,7 @@ import { Station } from '../line/station';
 import { NothingPasted } from './nothing-pasted';
 import { ReadLines } from './read-lines';
 import { RecipeProposals } from './recipe-proposals';
+import { readWeights } from './read-weights';
 import { RecipeSource, useSource } from './recipe-source';
 import { SaveAsFormula } from './save-as-formula';
 import { SoFar } from './so-far';
@@ -52,7 +53,7 @@ export const ImportPage = () => {
   const { lines: results } = reading;
   const asked = results.filter(({ state }) => state === 'ask').length;
   const read = results.filter(({ state }) => state === 'read');
-  const totalG = read.reduce((sum, { mass: figure }) => sum + (figure?.value ?? 0), 0);
+  const { totalG, doughG } = readWeights(read);
   const shownCode = code ?? codeFrom(title, taken);
   const {
     proposals,
@@ -61,7 +62,7 @@ export const ImportPage = () => {
     computing,
     left,
     leave,
-  } = useProposals(reading.directions, reading.formula, totalG, bakery.data);
+  } = useProposals(reading.directions, reading.formula, doughG, bakery.data);
   const { create, make } = useMake();
   return (
     <Station
