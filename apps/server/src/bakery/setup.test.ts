@@ -46,6 +46,8 @@ describe('the clock', () => {
     [{ mode: 'frozen' }, 'Say the date and the time'],
     [{ mode: 'frozen', date: '27.11.26', time: '05:00' }, 'The date is written 2026-11-27'],
     [{ mode: 'frozen', date: '2026-11-27', time: '5:99' }, 'The time is written 04:10'],
+    [{ mode: 'running', date: '9999-12-31', time: '23:59' }, 'The clock shows the years 2000 to 2099'],
+    [{ mode: 'frozen', date: '0021-11-27', time: '05:00' }, 'The clock shows the years 2000 to 2099'],
     [{ mode: 'backwards' }, 'mode must be one of'],
   ])('refuses %j', async (input, sentence) => {
     expect((await app.put('clock', input)).body.message).toContain(sentence);

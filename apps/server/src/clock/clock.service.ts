@@ -3,6 +3,10 @@ import { atWallClock, JokulError, say } from '@jokul/core';
 import type { ClockInput, ClockView } from '@jokul/contracts';
 import { SettingsService } from '../settings/settings.service.js';
 
+/** Further away a set clock would run out of the calendar, in one zone or another. */
+const firstYear = 2000;
+const lastYear = 2099;
+
 /** The bakery's clock: the real one, or one that was set for a demo or a test. */
 @Injectable()
 export class ClockService {
@@ -27,6 +31,9 @@ export class ClockService {
     } else {
       if (!input.date || !input.time)
         throw new JokulError('bad-time', say`Say the date and the time that the clock should show.`, 'time');
+      const year = Number(input.date.slice(0, 4));
+      if (year < firstYear || year > lastYear)
+        throw new JokulError('bad-time', say`The clock shows the years ${firstYear} to ${lastYear}.`, 'date');
       const { body: rules } = await this.settings.read('rules');
       const atMs = atWallClock(input.date, input.time, rules.timeZone) * 1000;
       await this.settings.write(

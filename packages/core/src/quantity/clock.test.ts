@@ -66,3 +66,16 @@ describe('going from day to day', () => {
     ['2026-03-29', 1, '2026-03-30'],
   ])('%s and %d is %s', (date, days, shifted) => expect(shiftDate(date, days)).toBe(shifted));
 });
+
+describe('dates at the ends of the calendar', () => {
+  it.each(['0021-11-27', '0000-01-01'])('%s is none: it would be one of the last century', (date) => {
+    expect(() => atWallClock(date, '05:00', 'UTC')).toThrow('is not in the calendar');
+  });
+  it.each([
+    ['10000-01-01', 1],
+    ['2026-13-40', 1],
+    ['', 1],
+  ])('nothing follows %j, and that is said', (date, days) => {
+    expect(() => shiftDate(date, days)).toThrow('is not in the calendar');
+  });
+});

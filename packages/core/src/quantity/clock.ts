@@ -44,7 +44,9 @@ export const atWallClock = (date: string, time: string, timeZone: string): numbe
     );
   }
   const at = new TZDate(year, month - 1, day, Number(t[1]), Number(t[2]), 0, timeZone);
-  if (at.getDate() !== day) throw new JokulError('bad-time', say`${date} is not in the calendar.`, 'date');
+  // Years before 100 would be taken for those of the last century.
+  if (at.getDate() !== day || at.getFullYear() !== year)
+    throw new JokulError('bad-time', say`${date} is not in the calendar.`, 'date');
   return at.getTime() / 1000;
 };
 
@@ -55,10 +57,13 @@ export const isCalendarDate = (value: unknown): value is string => {
   return Number.isFinite(day.getTime()) && day.toISOString().slice(0, 10) === value;
 };
 
-/** The date `days` later (or earlier) on the calendar. */
+/** The date `days` later (or earlier) on the calendar. @throws JokulError `bad-time` where there is none */
 export const shiftDate = (date: string, days: number): string => {
   const d = new Date(`${date}T12:00:00Z`);
   d.setUTCDate(d.getUTCDate() + days);
+  // "10000-01-01" is no date as they are written here.
+  if (!Number.isFinite(d.getTime()))
+    throw new JokulError('bad-time', say`${date} is not in the calendar.`, 'date');
   return d.toISOString().slice(0, 10);
 };
 
