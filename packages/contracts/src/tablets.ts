@@ -11,7 +11,7 @@ export class TabletInput {
   /** Entries that were refused and wait there for a person. */
   @IsInt() @Min(0) @Max(1e6) setAside: number;
   /** How far its clock is before the bakery's; behind is less than 0. */
-  @IsInt() @Min(-1e9) @Max(1e9) clockAheadS: number;
+  @IsInt() @Min(-1e10) @Max(1e10) clockAheadS: number;
   /** Whether its page is being closed just now. */
   @Optional() @IsBoolean() leaving?: boolean;
 }

@@ -118,6 +118,9 @@ describe('whether all is well', () => {
       expect((await app.post('tablets', tablet(wrong))).status).toBe(400);
     },
   );
+  it('hears a device whose clock has lost its battery', async () => {
+    expect((await app.post('tablets', tablet({ clockAheadS: -1_796_000_000 }))).status).toBe(204);
+  });
   it('forgets the device that was silent for longest, however many there are', async () => {
     const tablets = new TabletsService(app.app.get(DataSource));
     for (let i = 0; i < 700; i++) tablets.hear(tablet({ device: `tablet-${i}` }));

@@ -60,6 +60,10 @@ describe('blocks of the log', () => {
     expect(await verify()).toEqual({ entries: seq, firstBrokenSeq: null });
   });
 
+  it('are told apart by all of their digits', async () => {
+    for (const { digest } of await blocks.look()) expect(digest).toMatch(/^\d+:\d+:[0-9A-F]{1,16}$/);
+  });
+
   it('only the last is followed again when something was written', async () => {
     await write(3);
     expect(await unchanged()).toBe(1999);

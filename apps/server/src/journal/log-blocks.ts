@@ -8,7 +8,7 @@ const blockSize = 1000;
 
 /** The rows of a block as they stand, in one figure: 60 bits of the SHA-256 of each. */
 const look = `SELECT \`seq\` DIV ${blockSize} AS \`block\`, COUNT(*) AS \`entries\`, MAX(\`seq\`) AS \`last\`,
-  BIT_XOR(CONV(LEFT(SHA2(CONCAT_WS(CHAR(0), ${[
+  HEX(BIT_XOR(CONV(LEFT(SHA2(CONCAT_WS(CHAR(0), ${[
     'seq',
     'id',
     'atMs',
@@ -21,14 +21,15 @@ const look = `SELECT \`seq\` DIV ${blockSize} AS \`block\`, COUNT(*) AS \`entrie
     'hash',
   ]
     .map((name) => `CAST(\`${name}\` AS BINARY)`)
-    .join(', ')}), 256), 15), 16, 10)) AS \`digest\`
+    .join(', ')}), 256), 15), 16, 10))) AS \`digest\`
   FROM \`journal_entry\` GROUP BY \`block\` ORDER BY \`block\``;
 
 interface RawBlock {
   readonly block: number | string;
   readonly entries: number | string;
   readonly last: number | string;
-  readonly digest: number | string;
+  /** In hexadecimal: as a number it would lose its last digits. */
+  readonly digest: string;
 }
 
 /** What stands in a block of the log. */

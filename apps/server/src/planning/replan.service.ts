@@ -31,11 +31,9 @@ export class ReplanService {
    * @throws JokulError `no-plan`
    */
   async offer(date: string, signal?: AbortSignal): Promise<ReplanView> {
-    const [current, inputs, { seq }] = await Promise.all([
-      this.day.current(date),
-      this.inputs.of(date),
-      this.journal.head(),
-    ]);
+    // Looked at first: what is read after it is at least as new, so nobody shares an older answer.
+    const { seq } = await this.journal.head();
+    const [current, inputs] = await Promise.all([this.day.current(date), this.inputs.of(date)]);
     const { hash } = inputs;
     return this.looking.ask(
       canonicalJson({ date, hash, seq, version: current.row.version }),

@@ -84,12 +84,13 @@ export class WhatIfService {
   async ask(date: string, supposal: WhatIfInput, signal?: AbortSignal): Promise<WhatIfView> {
     if (Object.values(supposal).every((list) => !Array.isArray(list) || list.length === 0))
       throw new JokulError('nothing-supposed', say`Say first what would be otherwise.`, '');
-    const [real, supposed, row, { version: equipmentVersion }, { seq }] = await Promise.all([
+    // Looked at first: what is read after it is at least as new, so nobody shares an older answer.
+    const { seq } = await this.journal.head();
+    const [real, supposed, row, { version: equipmentVersion }] = await Promise.all([
       this.inputs.of(date),
       this.inputs.of(date, supposal),
       this.rows.stored(date),
       this.settings.read('equipment'),
-      this.journal.head(),
     ]);
     if (supposed.orders.length === 0)
       throw new JokulError(
