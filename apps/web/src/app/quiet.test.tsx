@@ -37,6 +37,17 @@ describe('a quiet moment', () => {
     history.replaceState(null, '', '/bake');
     expect(isQuiet()).toBe(true);
   });
+  it.each(['/mix/RYE-26-1-A', '/portion'])('is none where somebody began to weigh: %s', (path) => {
+    history.replaceState(null, '', path);
+    later();
+    // A page that only stands there may go.
+    expect(isQuiet()).toBe(true);
+    document.body.dispatchEvent(new Event('pointerdown', { bubbles: true }));
+    later();
+    expect(isQuiet()).toBe(false);
+    history.replaceState(null, '', '/floor');
+    expect(isQuiet()).toBe(true);
+  });
   it('is none while something is open over the page', () => {
     document.body.innerHTML = '<div role="dialog"></div>';
     later();
