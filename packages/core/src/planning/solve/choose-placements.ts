@@ -2,7 +2,7 @@ import { type BatchPlan, type Load } from '../problem/plan.js';
 import { betweenLoadsS, betweenMixesS, type PlanProblem, type Resource } from '../problem/problem.js';
 import { Floor } from './floor-plan.js';
 import { placementsOf, type Placement } from './placement.js';
-import type { BatchShareOfDay } from './shares.js';
+import { countsInTime, wantsOf, type BatchShareOfDay } from './shares.js';
 import { leastAvailable } from './timeline.js';
 
 /**
@@ -128,13 +128,6 @@ const capacityOf =
   (atS: number): number =>
     resource.when ? leastAvailable(resource.when, atS, atS + 1) : resource.capacity;
 
-const inTime = ({ loads }: BatchPlan, { product }: BatchShareOfDay): number => {
-  const weight = Math.max(...product.demands.map((demand) => demand.weight ?? 1));
-  return loads
-    .filter(({ readyS, dueS }) => readyS <= dueS)
-    .reduce((sum, { trays }) => sum + weight * trays.reduce((n, { pieces }) => n + pieces, 0), 0);
-};
-
 const programOf = (
   problem: PlanProblem,
   stays: readonly BatchPlan[],
@@ -164,7 +157,9 @@ const programOf = (
   for (const { id } of problem.ovens) rows.push(...rowsOf(stretches.get(`oven ${id}`) ?? [], () => 1));
   rows.push(...hotRows(problem, placements), ...bowlRows(problem, placements));
   if (rows.length > mostRows) return null;
-  const goal = placements.map(({ batch, share, name }) => `+ ${inTime(batch, share)} ${name}`).join(' ');
+  const goal = placements
+    .map(({ batch, share, name }) => `+ ${countsInTime(wantsOf(share), batch.loads)} ${name}`)
+    .join(' ');
   const said = rows.map((row, i) => ` r${i}: ${row}`).join('\n');
   return `Maximize\n obj: ${goal}\nSubject To\n${said}\nBinary\n ${placements.map(({ name }) => name).join(' ')}\nEnd\n`;
 };

@@ -8,17 +8,32 @@ import { type Choices } from './choices.js';
 import { Floor } from './floor-plan.js';
 import { placeMost } from './place-batch.js';
 import { noOven } from './place-loads.js';
-import type { BatchShareOfDay } from './shares.js';
+import { countsInTime, countsOf, wantsOf, type BatchShareOfDay } from './shares.js';
 
 interface Placed {
   readonly batch: BatchPlan | null;
   readonly reason: string;
+  /** What it has ready in time of what it is for, by what each piece counts. */
+  readonly counts: number;
 }
+
+const placedAs = (share: BatchShareOfDay, batch: BatchPlan | null, reason: string): Placed => ({
+  batch,
+  reason,
+  counts: batch ? countsInTime(wantsOf(share), batch.loads) : 0,
+});
 
 export interface Score {
   readonly undone: number;
   readonly cost: number;
 }
+
+/** Of a share's pieces those that are in time for somebody, and those that are nobody's. */
+const piecesInTime = (share: BatchShareOfDay, batch: BatchPlan | null): number => {
+  if (!batch) return 0;
+  const each = wantsOf(share).map((want) => ({ ...want, weight: 1 }));
+  return countsInTime(each, batch.loads);
+};
 
 /** Fewer pieces undone, then less cost. */
 export const better = (a: Score, b: Score): boolean =>
@@ -40,7 +55,7 @@ export class Draft {
     for (const share of shares) {
       const { placed, reason } = placeMost(this.floor, this.problem, share, choices());
       if (placed) this.floor.add(placed);
-      this.placed.set(share, { batch: placed, reason });
+      this.placed.set(share, placedAs(share, placed, reason));
     }
   }
 
@@ -71,7 +86,7 @@ export class Draft {
   set(batches: ReadonlyMap<BatchShareOfDay, BatchPlan>): void {
     for (const [share, batch] of batches) {
       this.floor.add(batch);
-      this.placed.set(share, { batch, reason: '' });
+      this.placed.set(share, placedAs(share, batch, ''));
     }
   }
 
@@ -90,9 +105,14 @@ export class Draft {
     }
   }
 
-  /** Shares of which pieces are left. */
+  /** What a share has ready in time, by what each piece counts. */
+  private counts(share: BatchShareOfDay): number {
+    return this.placed.get(share)?.counts ?? 0;
+  }
+
+  /** Shares of which pieces are left, or late. */
   open(): BatchShareOfDay[] {
-    return this.shares.filter((share) => (this.placed.get(share)?.batch?.pieces ?? 0) < share.batch.pieces);
+    return this.shares.filter((share) => this.counts(share) < countsOf(wantsOf(share)) - 1e-9);
   }
 
   /** Those of which as much is placed as on an empty floor: no other order helps them. */
@@ -100,8 +120,8 @@ export class Draft {
     const empty = new Floor(this.problem);
     return new Set(
       this.open().filter((share) => {
-        const most = placeMost(empty, this.problem, share).placed?.pieces ?? 0;
-        return most <= (this.placed.get(share)?.batch?.pieces ?? 0);
+        const most = placeMost(empty, this.problem, share).placed;
+        return placedAs(share, most, '').counts <= this.counts(share) + 1e-9;
       }),
     );
   }
@@ -120,13 +140,17 @@ export class Draft {
       batches: this.batches(),
       unplaced: this.open().map((share) => {
         const { batch, reason } = this.placed.get(share) ?? { batch: null, reason: '' };
+        const late = share.batch.pieces - piecesInTime(share, batch);
+        const why = reason || noOven(this.problem, share, share.dueS);
         return {
           batchId: share.batch.id,
           productCode: share.product.code,
-          pieces: share.batch.pieces - (batch?.pieces ?? 0),
-          reason: batch
-            ? say`Only ${batch.pieces} of ${share.batch.pieces} pieces find room. ${reason}`
-            : reason || noOven(this.problem, share, share.dueS),
+          pieces: late,
+          reason: !batch
+            ? why
+            : batch.pieces < share.batch.pieces
+              ? say`Only ${batch.pieces} of ${share.batch.pieces} pieces find room. ${why}`
+              : say`${late} of ${share.batch.pieces} pieces are not ready in time. ${why}`,
         };
       }),
       boundS: lowerBoundS(this.problem),

@@ -3,10 +3,18 @@ import type { PlanProblem } from '../problem/problem.js';
 import { plainChoices, type Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
 import { placeAfter } from './place-after.js';
-import { placeLoads } from './place-loads.js';
+import { noOven, placeLoads, soonestTrayS } from './place-loads.js';
 import { placeWork } from './place-work.js';
 import type { Refusal } from './refusal.js';
-import type { BatchShareOfDay, TrayShare } from './shares.js';
+import {
+  countsInTime,
+  countsOf,
+  dealTrays,
+  piecesFor,
+  wantsOf,
+  type BatchShareOfDay,
+  type TrayShare,
+} from './shares.js';
 
 /** Steps that loads go earlier by when their dough finds no room, s. */
 const earlierS = [...Array.from({ length: 13 }, (_, i) => i * 600), 9000, 10_800, 14_400, 21_600, 32_400];
@@ -68,35 +76,97 @@ const withTrays = (share: BatchShareOfDay, trays: readonly TrayShare[]): BatchSh
   };
 };
 
+/** The least of a batch that may be made, g; null where it is all or nothing. */
+const leastOf = ({ batch }: BatchShareOfDay): number | null => (batch.stock ? 0 : (batch.minMassG ?? null));
+
 /**
- * As much of a batch as can be baked: all of it, or the most trays of it that find room, the early ones or the late
- * ones; nothing less than its mixer takes.
+ * The share without what it is to have ready before a moment: its pieces go to who comes next, and trays for nobody are not
+ * made where its mixer takes so little. Null where nobody is left.
  */
+const withoutBefore = (share: BatchShareOfDay, dueS: number): BatchShareOfDay | null => {
+  const wants = wantsOf(share).filter((want) => want.dueS >= dueS);
+  if (countsOf(wants) === 0) return null;
+  const { batch, trays } = share;
+  const wanted = piecesFor(wants);
+  const least = leastOf(share);
+  const kept: number[] = [];
+  let sum = 0;
+  for (const { pieces } of trays) {
+    if (least !== null && sum >= wanted && (batch.massG * sum) / batch.pieces >= least) break;
+    kept.push(pieces);
+    sum += pieces;
+  }
+  return withTrays({ ...share, wants }, dealTrays(kept, wants));
+};
+
+/**
+ * The share without what its dough cannot be ready for, not even a tray of it that were begun now on an empty floor; null
+ * where nothing is left.
+ */
+export const withinReach = (problem: PlanProblem, share: BatchShareOfDay): BatchShareOfDay | null => {
+  const soonestS = soonestTrayS(problem, share);
+  return share.dueS >= soonestS ? share : withoutBefore(share, soonestS);
+};
+
+/** As much of a batch as is tried: whole, or part of it, and what that has ready in time. */
+interface Most {
+  readonly placed: BatchPlan | null;
+  readonly counts: number;
+}
+
+/** Nearly always what asks for less is easier: halves the range until as much as can be is known. @param tries so much of it */
+const halve = (all: number, tries: (much: number) => boolean): void => {
+  let [fits, tooMuch] = [0, all];
+  while (tooMuch - fits > 1) {
+    const much = (fits + tooMuch) >> 1;
+    if (tries(much)) fits = much;
+    else tooMuch = much;
+  }
+};
+
+/**
+ * As much of a batch as can be baked: all of it; or the most trays of it that find room, the early ones or the late ones; or
+ * all of them for those who are served later, without who comes first. Nothing less than its mixer takes.
+ */
+const placePart = (floor: Floor, problem: PlanProblem, share: BatchShareOfDay, choices: Choices): Most => {
+  const { trays } = share;
+  const least = leastOf(share);
+  const quickly = { ...choices, together: choices.together.slice(0, 1), coarse: true };
+  const wants = wantsOf(share);
+  let most: Most = { placed: null, counts: 0 };
+  const tries = (part: BatchShareOfDay): boolean => {
+    const placed = placeBatch(floor, problem, part, quickly);
+    if ('reason' in placed) return false;
+    const counts = countsInTime(wants, placed.loads);
+    if (counts > most.counts) most = { placed, counts };
+    return true;
+  };
+  if (least !== null)
+    for (const from of ['start', 'end'] as const)
+      halve(trays.length, (count) => {
+        const part = withTrays(share, from === 'start' ? trays.slice(0, count) : trays.slice(-count));
+        return part.batch.massG < least || tries(part);
+      });
+  const dues = [...new Set(wants.map(({ dueS }) => dueS))];
+  // The fewest moments that are given up.
+  halve(dues.length, (kept) => {
+    const part = withoutBefore(share, dues[dues.length - kept] as number);
+    return part === null || tries(part);
+  });
+  return most;
+};
+
+/** As much of a batch as can be baked in time, and why not more. */
 export const placeMost = (
   floor: Floor,
   problem: PlanProblem,
   share: BatchShareOfDay,
   choices: Choices = plainChoices,
 ): { readonly placed: BatchPlan | null; readonly reason: string } => {
-  const whole = placeBatch(floor, problem, share, choices);
-  if (!('reason' in whole)) return { placed: whole, reason: '' };
-  const { batch, trays } = share;
-  const least = batch.stock ? 0 : batch.minMassG;
-  let most: BatchPlan | null = null;
-  if (least !== undefined && trays.length > 1) {
-    const quickly = { ...choices, together: choices.together.slice(0, 1), coarse: true };
-    // Fewer trays are not always easier, but nearly: halve the number, from both ends of the list.
-    for (const from of ['start', 'end'] as const) {
-      let [fits, tooMany] = [0, trays.length];
-      while (tooMany - fits > 1) {
-        const count = (fits + tooMany) >> 1;
-        const part = withTrays(share, from === 'start' ? trays.slice(0, count) : trays.slice(-count));
-        const tried = part.batch.massG < least ? null : placeBatch(floor, problem, part, quickly);
-        if (tried && 'reason' in tried) tooMany = count;
-        else fits = count;
-        if (tried && !('reason' in tried) && tried.pieces > (most?.pieces ?? 0)) most = tried;
-      }
-    }
-  }
-  return { placed: most, reason: whole.reason };
+  const reach = withinReach(problem, share);
+  const tooSoon = reach === share ? '' : noOven(problem, share, share.dueS);
+  if (!reach) return { placed: null, reason: tooSoon };
+  const whole = placeBatch(floor, problem, reach, choices);
+  if (!('reason' in whole)) return { placed: whole, reason: tooSoon };
+  return { placed: placePart(floor, problem, reach, choices).placed, reason: whole.reason };
 };

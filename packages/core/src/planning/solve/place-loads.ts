@@ -1,11 +1,12 @@
 import { sayDuration, say } from '../../shown/index.js';
 import type { Load, Task } from '../problem/plan.js';
-import { resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
+import { heatUpS, resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { afterPullS, loadTasks, piecesOf, portionS, restOf } from '../problem/tasks.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
 import { findsHands, placeOne } from './place-after.js';
 import type { Refusal } from './refusal.js';
+import { leastAvailable } from './timeline.js';
 import type { BatchShareOfDay, TrayShare } from './shares.js';
 
 /** Portioned pieces of a tub wait in the cold no longer than this for their load, s. A default. */
@@ -30,6 +31,31 @@ export const earliestBakeS = (
   const usableS = Math.max(nowS + stock.temperS, stock.fromS);
   return stock.form === 'tub' ? usableS + portionS(product, batch) : usableS;
 };
+
+/** From the oven until its first tray is packed, which is iced soonest, s. */
+const afterOvenS = ({ product, batch }: Pick<BatchShareOfDay, 'product' | 'batch'>): number =>
+  afterPullS(product, Math.min(product.perTray, batch.pieces));
+
+const quickestS = ({ bakes }: PlanProduct): number => Math.min(...bakes.map(({ pullS }) => pullS));
+
+/** When the first pieces of a batch are packed if it were begun now and had the line to itself; -Infinity without an oven. */
+export const soonestReadyS = (
+  problem: Pick<PlanProblem, 'nowS'>,
+  share: Pick<BatchShareOfDay, 'product' | 'batch'>,
+): number =>
+  share.product.bakes.length === 0
+    ? Number.NEGATIVE_INFINITY
+    : earliestBakeS(problem, share) + quickestS(share.product) + afterOvenS(share);
+
+/** As `soonestReadyS`, if no more of the batch were made than fills a tray. */
+export const soonestTrayS = (
+  problem: Pick<PlanProblem, 'nowS'>,
+  { product, batch }: Pick<BatchShareOfDay, 'product' | 'batch'>,
+): number =>
+  soonestReadyS(problem, {
+    product,
+    batch: { ...batch, pieces: Math.min(batch.pieces, product.perTray) },
+  });
 
 /** The last moment that dough which exists may go into the oven. */
 const latestBakeS = ({ product, batch }: BatchShareOfDay): number =>
@@ -173,13 +199,34 @@ export const placeLoads = (
   return loads;
 };
 
+/** Whether an oven that bakes it is hot and attended for as long as that takes, somewhere between two moments. */
+const couldBake = (problem: PlanProblem, { bakes }: PlanProduct, fromS: number, toS: number): boolean => {
+  const { ovenHours, ovens, coldOvens, nowS } = problem;
+  return bakes.some((bake) => {
+    const oven = ovens.find(({ id }) => id === bake.ovenId);
+    if (!oven) return false;
+    const starts = ovenHours.map((hours) =>
+      coldOvens && hours.fromS > nowS ? hours.fromS + heatUpS(oven, bake.setC) : hours.fromS,
+    );
+    return [fromS, ...starts].some(
+      (startS) =>
+        startS >= fromS &&
+        startS + bake.pullS <= toS &&
+        leastAvailable(ovenHours, startS, startS + bake.pullS) > 0,
+    );
+  });
+};
+
 /** Why no oven takes it: no time for its way through the line, or no room. */
-export const noOven = (problem: PlanProblem, share: BatchShareOfDay, dueS: number): string => {
+export const noOven = (
+  problem: PlanProblem,
+  share: Pick<BatchShareOfDay, 'product' | 'batch'>,
+  dueS: number,
+): string => {
   const { product, batch } = share;
-  const quickest = Math.min(...product.bakes.map((bake) => bake.pullS));
-  // Of one tray, which is iced soonest.
-  const after = afterPullS(product, Math.min(product.perTray, batch.pieces));
-  const needs = earliestBakeS(problem, share) + quickest + after;
+  const quickest = quickestS(product);
+  const after = afterOvenS(share);
+  const needs = soonestReadyS(problem, share);
   if (product.bakes.length === 0)
     return say`No oven in use can bake it: look at the ovens that its formula names, or add one in Setup.`;
   if (needs > dueS) {
@@ -195,5 +242,8 @@ export const noOven = (problem: PlanProblem, share: BatchShareOfDay, dueS: numbe
     parts.push(say`baking ${sayDuration(quickest)}`, say`cooling and packing ${sayDuration(after)}`);
     return say`There is not enough time before its ready-by: ${parts.join(', ')} come to ${sayDuration(needs - problem.nowS)}, but only ${sayDuration(Math.max(0, dueS - problem.nowS))} are left. Give it a later ready-by (${sayDuration(needs - dueS)} later), or fewer pieces.`;
   }
+  const inS = earliestBakeS(problem, share);
+  if (!couldBake(problem, product, inS, dueS - after))
+    return say`No oven is hot and attended when it could bake: its dough can go in ${sayDuration(inS - problem.nowS)} from now at the earliest, and must be out ${sayDuration(after)} before its ready-by. Change the hours of the ovens in Setup, or give it another ready-by.`;
   return say`The ovens are full before its ready-by: no chamber has ${sayDuration(quickest)} free in time. Move another product earlier, give this one a later ready-by, or fewer pieces.`;
 };

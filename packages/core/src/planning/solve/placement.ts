@@ -2,7 +2,7 @@ import type { BatchPlan } from '../problem/plan.js';
 import type { PlanProblem } from '../problem/problem.js';
 import { plainChoices } from './choices.js';
 import { Floor } from './floor-plan.js';
-import { placeBatch } from './place-batch.js';
+import { placeBatch, withinReach } from './place-batch.js';
 import { earliestBakeS } from './place-loads.js';
 import type { BatchShareOfDay } from './shares.js';
 
@@ -35,10 +35,12 @@ export const placementsOf = (
   untilMs: number,
 ): readonly BatchPlan[] => {
   const found = new Map<string, BatchPlan>();
+  const reach = withinReach(problem, share);
+  if (!reach) return known ? [known] : [];
   const put = (batch: BatchPlan) => found.set(keyOf(batch), batch);
   const steps = Math.min(
     mostSteps,
-    Math.max(1, Math.ceil((share.dueS - earliestBakeS(problem, share)) / stepS)),
+    Math.max(1, Math.ceil((reach.dueS - earliestBakeS(problem, reach)) / stepS)),
   );
   const together = share.trays.length > 1 ? [[true], [false]] : [[true]];
   for (const { ovenId } of share.product.bakes)
@@ -46,7 +48,7 @@ export const placementsOf = (
       for (const rest of [0, null])
         for (let step = 0; step < steps && found.size < mostOfShare; step++) {
           if (Date.now() > untilMs) break;
-          const placed = placeBatch(floor, problem, share, {
+          const placed = placeBatch(floor, problem, reach, {
             ...plainChoices,
             together: way,
             aheadS: step * stepS,

@@ -11,6 +11,7 @@ import { horizonProblem } from '../problem/horizon.js';
 import type { BatchPlan, Task } from '../problem/plan.js';
 import type { PlanProblem, Resource } from '../problem/problem.js';
 import { missingPieces, servedBy, undonePieces, type Served } from '../problem/served.js';
+import { noOven, soonestReadyS } from './place-loads.js';
 import { safePlan, type SafeEffort } from './safe-plan.js';
 import { surenessOf } from './sure.js';
 
@@ -57,10 +58,17 @@ const reasonFor = (
   reasons: ReadonlyMap<string, string>,
 ): string => {
   const product = problem.products.find(({ code }) => code === productCode);
-  const own = (product?.batches ?? []).filter(
-    ({ id, serves }) => reasons.has(id) && (serves?.includes(demand) ?? true),
-  );
-  return reasons.get(own[0]?.id ?? '') ?? say`Its pieces are ready only after its ready-by.`;
+  const readyByS = product?.demands[demand]?.readyByS;
+  const own = (product?.batches ?? []).filter(({ serves }) => serves?.includes(demand) ?? true);
+  const [first] = own;
+  // Of a batch that others wait for too the reason may be theirs.
+  if (product && first && readyByS !== undefined) {
+    const all = own.map((batch) => soonestReadyS(problem, { product, batch }));
+    if (all.every((soonestS) => soonestS > readyByS))
+      return noOven(problem, { product, batch: first }, readyByS);
+  }
+  const said = own.find(({ id }) => reasons.has(id));
+  return reasons.get(said?.id ?? '') ?? say`Its pieces are ready only after its ready-by.`;
 };
 
 /**

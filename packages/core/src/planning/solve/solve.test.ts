@@ -341,7 +341,7 @@ describe('a small day', () => {
       },
       /Walk-in, tray places is the limit/,
     ],
-    ['cold ovens', { ovenHours: [] }, /ovens are full/],
+    ['cold ovens', { ovenHours: [] }, /No oven is hot and attended/],
     ['too late', { nowS: 26_500 }, /not enough time/],
   ])('with %s says what stands against it', (_, change, reason) => {
     const plan = solvePlan(smallProblem(change), calm);

@@ -5,6 +5,7 @@ import { plainChoices } from './choices.js';
 import { withCleanings } from './clean-bowls.js';
 import { better, Draft, type Score } from './draft.js';
 import { improve, slack, type Effort } from './improve.js';
+import { soonestTrayS } from './place-loads.js';
 import { sharesOf, type BatchShareOfDay } from './shares.js';
 
 /** Orders in which batches may be placed at first. */
@@ -29,6 +30,7 @@ export const solvePlan = (problem: PlanProblem, effort: Effort = {}): Plan => {
       sharesOf(
         product,
         problem.fixed.filter(({ productCode }) => productCode === product.code),
+        (batch) => soonestTrayS(problem, { product, batch }),
       ),
     )
     // A batch of nothing is no work.
