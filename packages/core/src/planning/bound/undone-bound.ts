@@ -1,7 +1,7 @@
 import { earliestBakeS } from '../solve/place-loads.js';
 import { resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { afterPullS } from '../problem/tasks.js';
-import { leastAvailable } from '../solve/timeline.js';
+import { leastAvailable } from '../problem/availability.js';
 
 /** Solves a linear program in the LP format and gives the least value of its objective. */
 export type SolveLinear = (program: string) => number;

@@ -5,10 +5,12 @@ import { countPieces } from '../../portioning/index.js';
 import { wallClock } from '../../quantity/index.js';
 import { mixerRange } from '../../scaling/index.js';
 import { JokulError, say } from '../../shown/index.js';
-import { usableBakes, type Prediction } from '../forecast/predictions.js';
+import { usableBakes } from '../forecast/predictions.js';
 import { doughDensityGPerMl, scaleProduct } from '../forecast/scale-product.js';
+import { firstAttendedS } from './availability.js';
 import { dealStock } from './deal-stock.js';
 import type { HorizonInput, HorizonOrder } from './horizon-input.js';
+import { ovenHoursOf } from './oven-hours.js';
 import type { PlanBatch, PlanProduct } from './problem.js';
 import { clustersOf, reckonedWith, type Cluster } from './sharing-dough.js';
 import { afterPullS } from './tasks.js';
@@ -53,15 +55,6 @@ export const afterOvenOf = (
   ...((afterBake || packPieceS > 0) && { after: { ...afterBake, ...(packPieceS > 0 && { packPieceS }) } }),
 });
 
-/** From the oven until cold and packed, at the least, s. */
-const afterOvenS = (
-  formula: Formula,
-  rules: HouseRules,
-  predictions: readonly Prediction[] | undefined,
-): number =>
-  Math.min(...usableBakes(formula, predictions).map(({ bake }) => Math.round(bake.pull?.value ?? 0))) +
-  afterPullS({ trayRestS: formula.bake.trayRestS, ...afterOvenOf(formula, rules) }, 1);
-
 /** Lots that are mixed anew for orders of a product that share their dough. */
 export interface LotsNeeded {
   readonly productCode: string;
@@ -98,16 +91,24 @@ const leastPieces = (
   return Number.isFinite(least) ? piecesIn(least, formula, rules) + 1 : 0;
 };
 
-const stockFor = (input: HorizonInput, formula: Formula, clusters: readonly Cluster[]) =>
-  dealStock(
+const stockFor = (input: HorizonInput, formula: Formula, clusters: readonly Cluster[]) => {
+  const hours = ovenHoursOf(input);
+  const bakes = usableBakes(formula, input.predictions.get(formula.code));
+  const pullS = Math.min(...bakes.map(({ bake }) => Math.round(bake.pull?.value ?? 0)));
+  return dealStock(
     formula,
     input.rules,
     input.nowS,
     input.stock ?? [],
     clusters,
-    afterOvenS(formula, input.rules, input.predictions.get(formula.code)),
+    {
+      afterS:
+        pullS + afterPullS({ trayRestS: formula.bake.trayRestS, ...afterOvenOf(formula, input.rules) }, 1),
+      ovenFromS: (atS) => firstAttendedS(hours, atS, pullS),
+    },
     input.byDay ? leastPieces(input, formula) : 0,
   );
+};
 
 /** Batches for a product's orders: what lies in the cold first, the oldest first, then new dough. */
 export const batchesFor = (

@@ -21,10 +21,17 @@ export interface StockItem {
   readonly inPart?: boolean;
 }
 
-/** Orders that share their dough: what is still to be made for them, and the first moment that some of it is due. */
+/** Orders that share their dough: what is still to be made for them, and by when, the earliest first. */
 export interface OpenOrders {
-  readonly pieces: number;
-  readonly dueS: number;
+  readonly wants: readonly { readonly pieces: number; readonly dueS: number }[];
+}
+
+/** How a product's dough comes to be ready. */
+export interface OvenWay {
+  /** From the oven to packed, s. */
+  readonly afterS: number;
+  /** The first moment from another one on at which an oven is attended for its bake, s; Infinity where there is none. */
+  readonly ovenFromS: (atS: number) => number;
 }
 
 /** Pieces of one item that are for some orders. */
@@ -82,9 +89,8 @@ const giveBack = (
 
 /**
  * Deals out what lies in the cold before anything is mixed: what goes off first goes first, a part of it if that is
- * enough. What is good only too late, or goes off so early that it would be stale, is left where it is.
+ * enough. What is good only too late for an order, or goes off so early that it would be stale, is not for that one.
  * @param open orders that share their dough, the earliest first
- * @param afterS from the oven to packed
  * @param leastFresh pieces of the smallest batch that a mixer takes: where less would be left to mix, so much stays in the cold
  * @returns for each of them the parts that it gets
  */
@@ -94,28 +100,38 @@ export const dealStock = (
   nowS: number,
   stock: readonly StockItem[],
   open: readonly OpenOrders[],
-  afterS: number,
+  { afterS, ovenFromS }: OvenWay,
   leastFresh = 0,
 ): readonly (readonly DealtStock[])[] => {
   const stores = stock
-    .filter(({ productCode }) => productCode === formula.code)
-    .map((item) => ({ item, rule: ruleFor(formula, rules, nowS, item), left: item.pieces }))
+    .filter(({ productCode, madeAtS }) => productCode === formula.code && madeAtS <= nowS)
+    .map((item) => {
+      const rule = ruleFor(formula, rules, nowS, item);
+      const soonestS = ovenFromS(Math.max(nowS + rule.temperS, rule.fromS)) + afterS;
+      return { item, rule, soonestS, left: item.pieces };
+    })
     .sort((a, b) => a.rule.toS - b.rule.toS);
-  return open.map(({ pieces: wanted, dueS }) => {
-    let left = wanted;
+  return open.map(({ wants }) => {
+    const queue = wants.map((want) => ({ ...want }));
+    const leftOf = (some: typeof queue) => some.reduce((sum, { pieces }) => sum + pieces, 0);
     const parts: DealtStock[] = [];
     for (const store of stores) {
-      const { item, rule } = store;
-      const usable =
-        item.madeAtS <= nowS &&
-        Math.max(nowS + rule.temperS, rule.fromS) + afterS <= dueS &&
-        rule.toS > Math.max(nowS, dueS - afterS - staleAfterS);
-      const pieces = Math.min(left, store.left);
-      if (!usable || pieces <= 0 || (pieces < fewestPieces && pieces < left)) continue;
+      const { item, rule, soonestS } = store;
+      const usable = queue.filter(
+        ({ dueS }) => soonestS <= dueS && rule.toS > Math.max(nowS, dueS - afterS - staleAfterS),
+      );
+      const pieces = Math.min(leftOf(usable), store.left);
+      if (pieces <= 0 || (pieces < fewestPieces && pieces < leftOf(queue))) continue;
       store.left -= pieces;
-      left -= pieces;
       parts.push({ item, pieces, rule });
+      let taken = pieces;
+      for (const want of usable) {
+        const own = Math.min(taken, want.pieces);
+        want.pieces -= own;
+        taken -= own;
+      }
     }
+    const left = leftOf(queue);
     if (left > 0) giveBack(parts, leastFresh - left, stores);
     return parts;
   });

@@ -184,6 +184,38 @@ describe('what lies in the cold', () => {
     expect(plan({ orders, nowS: at('03:30'), stock: [item] }).batches).toEqual([]);
   });
 
+  it('that thaws until nobody is at the ovens is left, and fresh dough is mixed', () => {
+    const kiosk = { id: 'a', customer: 'Kiosk', productCode: 'PNT', pieces: 100, readyByS: at('19:10') };
+    const bag: StockItem = {
+      id: 'PNT-bag',
+      productCode: 'PNT',
+      pieces: 200,
+      form: 'bag',
+      placeKind: 'freezer',
+      madeAtS: at('12:00', -1),
+    };
+    const found = plan({ orders: [kiosk], nowS: at('04:10'), stock: [bag] });
+    expect(found.objective.undonePieces).toBe(0);
+    expect(found.tasks.map(({ kind }) => kind)).toContain('mix');
+  });
+
+  it('too late for the first order is used for those after it', () => {
+    const order = (id: string, pieces: number, time: string) => ({
+      id,
+      customer: 'Kiosk',
+      productCode: 'RYE',
+      pieces,
+      readyByS: at(time),
+    });
+    const found = plan({
+      orders: [order('a', 1, '05:00'), order('b', 60, '10:30')],
+      nowS: at('20:00', -1),
+      stock: [rye(61, -5)],
+    });
+    expect(found.unserved.map(({ order: { id }, pieces }) => [id, pieces])).toEqual([['a', 1]]);
+    expect(found.violations).toEqual([]);
+  });
+
   it('a tub is portioned, not mixed', () => {
     const tub: StockItem = {
       id: 'SES-tub',

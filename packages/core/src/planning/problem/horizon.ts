@@ -5,7 +5,8 @@ import { JokulError, sayDuration, say } from '../../shown/index.js';
 import { restingPerTray } from '../../tray/index.js';
 import { rawDiameterMm, trayKindOf, trayLayout, usableBakes } from '../forecast/predictions.js';
 import { afterOvenOf, batchesFor } from './batches-for.js';
-import { everyDay, rareSkills, resourcesOf, withoutOldHands } from './floor-resources.js';
+import { ovenHoursOf, stretchOf } from './oven-hours.js';
+import { rareSkills, resourcesOf, withoutOldHands } from './floor-resources.js';
 import type { Horizon, HorizonInput, HorizonOrder, RefusedOrder } from './horizon-input.js';
 import { resourceIds, usualCleanS, type PlanProduct } from './problem.js';
 import { openOrders, reckonedWith } from './sharing-dough.js';
@@ -141,10 +142,7 @@ const productsOf = (input: HorizonInput) => {
 export const horizonProblem = (input: HorizonInput): Horizon => {
   const { formulas, equipment, rules, nowS, fixed } = input;
   const { products, ordersOf, refused, notes } = productsOf(input);
-  const stretch = input.stretch ?? {
-    fromS: nowS,
-    toS: Math.max(nowS, ...input.orders.map(({ readyByS }) => readyByS)) + 86_400,
-  };
+  const stretch = stretchOf(input);
   const resources = resourcesOf(equipment, rules, stretch);
   const cleanS = rules.cleanS ?? usualCleanS;
   const spare = withSpareBowl(equipment, cleanS, products);
@@ -160,12 +158,7 @@ export const horizonProblem = (input: HorizonInput): Horizon => {
         degreesPerMin,
         ...(coolsPerMin !== undefined && { coolsPerMin }),
       })),
-      ovenHours: everyDay(
-        stretch,
-        rules.timeZone,
-        { ...equipment.ovenHours, capacity: 1 },
-        equipment.calendar,
-      ),
+      ovenHours: ovenHoursOf(input),
       loadGapS: rules.loadGapS,
       fixed: withoutOldHands(resources, fixed),
       bowls: {

@@ -15,6 +15,8 @@ export interface Cluster {
   readonly dueS: number;
   /** Pieces that no dough covers which has begun. */
   readonly pieces: number;
+  /** For when they are wanted, the earliest first. */
+  readonly wants: readonly { readonly pieces: number; readonly dueS: number }[];
 }
 
 const sharing = (
@@ -42,11 +44,17 @@ export const clustersOf = (
   const begun = input.fixed.filter(({ productCode }) => productCode === code);
   return sharing(orders, input).map((serves) => {
     const own = serves.flatMap((i) => orders[i] ?? []);
-    const ordered = own.reduce((sum, { pieces }) => sum + pieces, 0);
+    let covered = coveredPieces(begun, own, orders);
+    const wants = own.flatMap(({ pieces, readyByS }) => {
+      const open = Math.max(0, pieces - covered);
+      covered = Math.max(0, covered - pieces);
+      return open > 0 ? [{ pieces: open, dueS: readyByS }] : [];
+    });
     return {
       serves,
       dueS: own[0]?.readyByS ?? 0,
-      pieces: Math.max(0, ordered - coveredPieces(begun, own, orders)),
+      pieces: wants.reduce((sum, { pieces }) => sum + pieces, 0),
+      wants,
     };
   });
 };

@@ -3,7 +3,7 @@ import { betweenLoadsS, betweenMixesS, type PlanProblem, type Resource } from '.
 import { Floor } from './floor-plan.js';
 import { placementsOf, type Placement } from './placement.js';
 import { countsInTime, wantsOf, type BatchShareOfDay } from './shares.js';
-import { leastAvailable } from './timeline.js';
+import { leastAvailable } from '../problem/availability.js';
 
 /**
  * Solves an integer program in the LP format whose columns are all binary.

@@ -11,7 +11,8 @@ import {
   type PlanProblem,
   type Resource,
 } from '../problem/problem.js';
-import { leastAvailable, Timeline } from './timeline.js';
+import { leastAvailable } from '../problem/availability.js';
+import { Timeline } from './timeline.js';
 
 /** How finely a start is sought where trays or racks are short, s. */
 const searchStepS = 180;

@@ -1,12 +1,12 @@
 import { sayDuration, say } from '../../shown/index.js';
 import type { Load, Task } from '../problem/plan.js';
+import { firstAttendedS } from '../problem/availability.js';
 import { heatUpS, resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { afterPullS, loadTasks, piecesOf, portionS, restOf } from '../problem/tasks.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
 import { findsHands, placeOne } from './place-after.js';
 import type { Refusal } from './refusal.js';
-import { leastAvailable } from './timeline.js';
 import type { BatchShareOfDay, TrayShare } from './shares.js';
 
 /** Portioned pieces of a tub wait in the cold no longer than this for their load, s. A default. */
@@ -200,22 +200,12 @@ export const placeLoads = (
 };
 
 /** Whether an oven that bakes it is hot and attended for as long as that takes, somewhere between two moments. */
-const couldBake = (problem: PlanProblem, { bakes }: PlanProduct, fromS: number, toS: number): boolean => {
-  const { ovenHours, ovens, coldOvens, nowS } = problem;
-  return bakes.some((bake) => {
-    const oven = ovens.find(({ id }) => id === bake.ovenId);
-    if (!oven) return false;
-    const starts = ovenHours.map((hours) =>
-      coldOvens && hours.fromS > nowS ? hours.fromS + heatUpS(oven, bake.setC) : hours.fromS,
-    );
-    return [fromS, ...starts].some(
-      (startS) =>
-        startS >= fromS &&
-        startS + bake.pullS <= toS &&
-        leastAvailable(ovenHours, startS, startS + bake.pullS) > 0,
-    );
+const couldBake = (problem: PlanProblem, { bakes }: PlanProduct, fromS: number, toS: number): boolean =>
+  bakes.some(({ ovenId, setC, pullS }) => {
+    const oven = problem.ovens.find(({ id }) => id === ovenId);
+    const heatS = oven && problem.coldOvens ? heatUpS(oven, setC) : 0;
+    return oven && firstAttendedS(problem.ovenHours, fromS, pullS, heatS) + pullS <= toS;
   });
-};
 
 /** Why no oven takes it: no time for its way through the line, or no room. */
 export const noOven = (

@@ -3,7 +3,8 @@ import { lowerBoundS } from '../bound/bound.js';
 import type { Load, Task } from '../problem/plan.js';
 import { smallProblem } from '../problem/problem.testkit.js';
 import { Floor } from './floor-plan.js';
-import { leastAvailable, leastCapacity, Timeline } from './timeline.js';
+import { leastAvailable } from '../problem/availability.js';
+import { leastCapacity, Timeline } from './timeline.js';
 
 const task = (startS: number, endS: number, amount = 1, resourceId = 'mixer'): Task => ({
   id: `${startS}`,

@@ -1,5 +1,6 @@
 import type { Task, Use } from '../problem/plan.js';
-import type { Availability, Resource } from '../problem/problem.js';
+import { leastAvailable } from '../problem/availability.js';
+import type { Resource } from '../problem/problem.js';
 
 interface Taken {
   readonly startS: number;
@@ -102,20 +103,3 @@ export class Timeline {
 /** Smallest capacity over a stretch; zero where it leaves the availability. */
 export const leastCapacity = (resource: Resource, startS: number, endS: number): number =>
   resource.when ? leastAvailable(resource.when, startS, endS) : resource.capacity;
-
-/**
- * Smallest number that is there over the whole stretch. Stretches that overlap add up (two shifts at the same time are
- * two people), and one that follows another goes on from it.
- */
-export const leastAvailable = (when: readonly Availability[], startS: number, endS: number): number => {
-  const near = when.filter(({ fromS, toS }) => fromS < endS && toS > startS);
-  const at = (s: number) => {
-    let sum = 0;
-    for (const { fromS, toS, capacity } of near) if (fromS <= s && s < toS) sum += capacity;
-    return sum;
-  };
-  let least = at(startS);
-  for (const { fromS, toS } of near)
-    for (const s of [fromS, toS]) if (s > startS && s < endS) least = Math.min(least, at(s));
-  return least;
-};
