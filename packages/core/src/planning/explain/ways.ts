@@ -4,6 +4,7 @@ import type { BatchPlan } from '../problem/plan.js';
 import type { Availability, PlanProblem } from '../problem/problem.js';
 import { resourceIds } from '../problem/problem.js';
 import { servedBy, type Served } from '../problem/served.js';
+import { soonestTrayS } from '../solve/place-loads.js';
 import { solvePlan } from '../solve/solve.js';
 
 /** A way out that was tried on the whole plan and works. */
@@ -15,7 +16,8 @@ export interface WayOut {
   readonly amount: number;
 }
 
-const laterS = [15, 30, 45, 60, 90, 120, 180, 240, 360, 480, 720, 1440].map((min) => min * 60);
+const quarterS = 15 * 60;
+const laterS = [15, 30, 45, 60, 90, 120, 180, 240, 360, 480, 720, 1440, 2160, 2880].map((min) => min * 60);
 const earlierS = [20, 40, 60, 90, 120].map((min) => min * 60);
 const traysMore = [4, 8, 16, 32];
 
@@ -92,6 +94,30 @@ const firstThat = (
   return undefined;
 };
 
+/** How much later its dough could be ready at the soonest, had it the floor to itself, s: less need not be tried. */
+const leastLaterS = (problem: PlanProblem, { productCode, demand }: Served): number => {
+  const product = problem.products.find(({ code }) => code === productCode);
+  const dueS = product?.demands[demand]?.readyByS ?? 0;
+  const own = (product?.batches ?? []).filter(({ serves }) => serves?.includes(demand) ?? true);
+  const soonest = own.map((batch) => (product ? soonestTrayS(problem, { product, batch }) : dueS));
+  return soonest.length === 0 ? 0 : Math.max(0, Math.min(...soonest) - dueS);
+};
+
+/** The first of some later ready-bys that does, then the first quarter of an hour before it that does too, about. */
+const firstLater = (leastS: number, untilMs: number, does: (byS: number) => boolean): number | undefined => {
+  const tried = laterS.filter((byS) => byS >= leastS);
+  const found = firstThat(tried, untilMs, does);
+  if (found === undefined) return undefined;
+  let tooSoon = Math.floor(Math.max(leastS - 1, laterS.findLast((byS) => byS < found) ?? 0) / quarterS);
+  let enough = found / quarterS;
+  while (enough - tooSoon > 1 && Date.now() < untilMs) {
+    const middle = (tooSoon + enough) >> 1;
+    if (does(middle * quarterS)) enough = middle;
+    else tooSoon = middle;
+  }
+  return enough * quarterS;
+};
+
 /**
  * Ways out for a demand that is not ready in time, each tried by planning everything again: it is served whole then, and
  * nobody else is served worse. The cheapest first; none where none was found.
@@ -123,7 +149,7 @@ export const waysOut = (
       say: say`Begin the shifts ${sayDuration(early)} earlier.`,
       amount: early,
     });
-  const later = firstThat(laterS, untilMs, (s) =>
+  const later = firstLater(leastLaterS(problem, wanted), untilMs, (s) =>
     works(changeDue(problem, wanted, s), wanted, served, tries),
   );
   if (later !== undefined)

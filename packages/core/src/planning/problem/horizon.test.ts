@@ -235,6 +235,25 @@ describe('what lies in the cold', () => {
 });
 
 describe('what is not ready in time', () => {
+  it('is offered to the quarter of an hour, however long it takes', () => {
+    const order = (id: string, productCode: string, readyByS: number): HorizonOrder => ({
+      id,
+      customer: 'Kiosk',
+      productCode,
+      pieces: 12,
+      readyByS,
+    });
+    const orders = [order('a', 'NIB', at('05:10')), order('b', 'RYE', at('05:10'))];
+    const { unserved } = plan({ orders, nowS: at('04:10') }, { waysSeconds: 60 });
+    const later = unserved.map(({ ways }) => ways.find(({ kind }) => kind === 'later')?.amount ?? 0);
+    // Its rest and the rest of its way take so long; rye rests a day, and by then the ovens are cold again.
+    expect(later[0]).toBeGreaterThanOrEqual(4.5 * 3600);
+    expect(later[0]).toBeLessThanOrEqual(5 * 3600);
+    expect(later[1]).toBeGreaterThan(24 * 3600);
+    expect(later[1]).toBeLessThanOrEqual(26 * 3600);
+    expect(later.map((s) => s % 900)).toEqual([0, 0]);
+  });
+
   it('is said at its order, with ways out that were tried and work', () => {
     const orders: HorizonOrder[] = [
       { id: 'a', customer: 'Farm shop', productCode: 'GNG', pieces: 200, readyByS: at('06:10') },
