@@ -1,6 +1,7 @@
 import { plural, t } from '@lingui/core/macro';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { toast } from 'sonner';
+import { piecesLeft } from '@jokul/core';
 import type {
   DaysPlanInput,
   DaysPlanView,
@@ -26,7 +27,7 @@ export const useMakePlan = (date: string) =>
       toast(
         plan.unplaced.length === 0
           ? t`Planned: ${plural(plan.batches.length, { one: '# batch', other: '# batches' })}, all ready in time.`
-          : t`Planned, but ${plan.unplaced.length} could not be placed: see Day.`,
+          : t`Planned, but ${plural(piecesLeft(plan.unplaced), { one: '# piece is', other: '# pieces are' })} not ready in time: see Day.`,
       ),
     onError: (error) => toast.error(error.message, { duration: 12_000 }),
     onSettled: refreshRows,

@@ -1,5 +1,6 @@
 import { plural, t } from '@lingui/core/macro';
 import { useState } from 'react';
+import { piecesLeft } from '@jokul/core';
 import { NeedPlan } from '../../line/need-plan';
 import { StalePlan } from '../../line/plan-bar';
 import { useBakery, useDay } from '../../lib/queries';
@@ -56,7 +57,7 @@ const DayWork = () => {
       <StalePlan />
       {plan.unplaced.length > 0 && (
         <Alarm>
-          {t`${plural(plan.unplaced.length, { one: 'One batch does', other: '# batches do' })} not fit into the day: the reasons are on the right.`}
+          {t`${plural(piecesLeft(plan.unplaced), { one: '# piece is', other: '# pieces are' })} not ready in time: the reasons are on the right.`}
         </Alarm>
       )}
       {span.placed ? (

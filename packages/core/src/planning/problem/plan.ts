@@ -73,6 +73,10 @@ export interface Unplaced {
   readonly reason: string;
 }
 
+/** Ordered pieces that a plan has not ready in time. */
+export const piecesLeft = (unplaced: readonly Unplaced[]): number =>
+  unplaced.reduce((sum, { pieces }) => sum + pieces, 0);
+
 export interface Plan {
   readonly batches: readonly BatchPlan[];
   readonly unplaced: readonly Unplaced[];

@@ -1,4 +1,4 @@
-import { say } from '../../shown/index.js';
+import { counted, say } from '../../shown/index.js';
 import { lowerBoundS } from '../bound/bound.js';
 import { costOf } from '../bound/cost.js';
 import type { BatchPlan, Plan } from '../problem/plan.js';
@@ -140,17 +140,17 @@ export class Draft {
       batches: this.batches(),
       unplaced: this.open().map((share) => {
         const { batch, reason } = this.placed.get(share) ?? { batch: null, reason: '' };
-        const late = share.batch.pieces - piecesInTime(share, batch);
+        const inTime = piecesInTime(share, batch);
         const why = reason || noOven(this.problem, share, share.dueS);
         return {
           batchId: share.batch.id,
           productCode: share.product.code,
-          pieces: late,
+          pieces: share.batch.pieces - inTime,
           reason: !batch
             ? why
             : batch.pieces < share.batch.pieces
-              ? say`Only ${batch.pieces} of ${share.batch.pieces} pieces find room. ${why}`
-              : say`${late} of ${share.batch.pieces} pieces are not ready in time. ${why}`,
+              ? say`There is room for ${batch.pieces} of ${share.batch.pieces} pieces. ${why}`
+              : say`The other ${inTime} ${counted(inTime, 'piece of this batch is', 'pieces of this batch are')} ready in time. ${why}`,
         };
       }),
       boundS: lowerBoundS(this.problem),

@@ -227,7 +227,7 @@ export const noOven = (
       : [
           say`mixing ${sayDuration(product.mixS)}`,
           say`portioning ${sayDuration(portionS(product, batch))}`,
-          say`resting at least ${sayDuration(product.rest.minS)}`,
+          ...(product.rest.minS > 0 ? [say`resting at least ${sayDuration(product.rest.minS)}`] : []),
         ];
     parts.push(say`baking ${sayDuration(quickest)}`, say`cooling and packing ${sayDuration(after)}`);
     return say`There is not enough time before its ready-by: ${parts.join(', ')} come to ${sayDuration(needs - problem.nowS)}, but only ${sayDuration(Math.max(0, dueS - problem.nowS))} are left. Give it a later ready-by (${sayDuration(needs - dueS)} later), or fewer pieces.`;
