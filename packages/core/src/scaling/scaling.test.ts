@@ -96,6 +96,19 @@ describe('splitting over the mixers', () => {
     expect(best?.batches.map(({ mixerId }) => mixerId)).toEqual(ids);
   });
 
+  it('fills a small bowl many times where the large one takes no part of it', () => {
+    const bowls = [
+      { id: 'table', minMassG: 500, maxMassG: 1000 },
+      { id: 'spiral', minMassG: 12_000, maxMassG: 30_000 },
+    ];
+    for (const massG of [4500, 9300, 11_500, 45_300]) {
+      const [best] = splitBatches(massG, bowls);
+      expect(best?.batches.reduce((sum, batch) => sum + batch.massG, 0)).toBeCloseTo(massG, 6);
+    }
+    expect(splitBatches(9300, bowls)[0]?.batches).toHaveLength(10);
+    expect(splitBatches(9300, bowls, 31)[0]?.batches).toHaveLength(10);
+  });
+
   it('bowls of several sizes go together beyond six batches too', () => {
     // Eight of the large one leave 700 g: too little for another of it, enough for the small one.
     const bowls = [

@@ -88,6 +88,9 @@ const alike = (mixers: readonly MixerRange[]): readonly (readonly MixerRange[])[
   return [...kinds.values()];
 };
 
+/** More batches of one dough are no one day's work. */
+const mostBatches = 60;
+
 /** So many ways are looked at; where there are more, fewer kinds of mixer go together. */
 const mostWays = 5000;
 
@@ -192,14 +195,16 @@ export const splitBatches = (
   }
   const largest = Math.max(...usable.map((m) => m.maxMassG));
   const fewest = Math.ceil(massG / largest);
-  if (fewest > 60)
+  if (fewest > mostBatches)
     throw new JokulError(
       'too-much-dough',
       say`${(massG / 1000).toFixed(0)} kg would take ${fewest} batches; that is no one day's work here.`,
       'massG',
     );
   const found: { split: Split; score: number }[] = [];
-  for (let k = fewest; k <= fewest + 3 && (found.length < 4 || k === fewest); k++) {
+  // A large bowl may take no part of it and small ones take it in many batches: on until there is one way.
+  const enough = (k: number) => found.length > 0 && (k > fewest + 3 || found.length >= 4);
+  for (let k = fewest; k <= mostBatches && !enough(k); k++) {
     for (const chosen of choose(usable, k)) {
       const min = chosen.reduce((sum, m) => sum + m.minMassG, 0);
       const max = chosen.reduce((sum, m) => sum + m.maxMassG, 0);
