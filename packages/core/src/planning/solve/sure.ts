@@ -76,7 +76,9 @@ const dayAsItGoes = (
   for (const job of jobs) {
     const { batch, product, load } = job;
     const rest = product.rest;
-    let startS = job.startS + lateBy(random, spreads.lateS);
+    // What stands in the oven, or is being done, began when it began.
+    const begun = job.startS <= problem.nowS;
+    let startS = begun ? job.startS : job.startS + lateBy(random, spreads.lateS);
     const dough = doughS.get(batch.batchId);
     if (load) {
       const rests = restOf(product, { ...batch, id: batch.batchId });
@@ -85,7 +87,7 @@ const dayAsItGoes = (
       const before = inOven.get(load.ovenId);
       const freeS =
         before && oven ? before.endS + betweenLoadsS(oven, before.setC, load.setC, problem.loadGapS) : startS;
-      startS = Math.max(startS, restedS, freeS);
+      if (!begun) startS = Math.max(startS, restedS, freeS);
       const endS = startS + drawn(random, job.durationS, spreads.pullShare);
       inOven.set(load.ovenId, { endS, setC: load.setC });
       ready.set(
@@ -99,7 +101,7 @@ const dayAsItGoes = (
       continue;
     }
     const who = freeHands.indexOf(Math.min(...freeHands));
-    startS = Math.max(startS, freeHands[who] as number);
+    if (!begun) startS = Math.max(startS, freeHands[who] as number);
     if (job.kind === 'mix') startS = Math.max(startS, freeMixer.get(batch.mixerId) ?? startS);
     else if (dough !== undefined) startS = Math.max(startS, rest.form === 'tub' ? dough + rest.minS : dough);
     const endS = startS + drawn(random, job.durationS, spreads.workShare);
