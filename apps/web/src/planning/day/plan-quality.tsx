@@ -140,7 +140,7 @@ export const HowSure = ({ quality: { sure, wanted, spreads } }: { quality: PlanQ
           <PlanButton look="plain" label={t`Plan it safer: 90 days of 100`} chance={0.9} />
         ) : (
           <>
-            <p className="mb-1 text-[13px] text-ink-soft">{t`Planned so that each holds on ${Math.round(100 * wanted)} of 100 days where that can be done: it begins earlier for that.`}</p>
+            <p className="mb-1 text-[13px] text-ink-soft">{t`Planned so that each holds on ${Math.round(100 * wanted)} of 100 days where that can be done: it begins earlier for that. Dough that is mixed keeps its loads: move one by hand to have it earlier.`}</p>
             <PlanButton look="plain" label={t`Plan as late as possible`} chance={0} />
           </>
         )}

@@ -26,6 +26,7 @@ const sureOf = (problem: PlanProblem, chance?: number) => {
   const { plan } = safePlan(problem, { tries: 20, ...(chance !== undefined && { chance }) });
   expect(checkPlan(problem, plan)).toEqual([]);
   expect(undonePieces(problem, plan.batches)).toBe(0);
+  expect(plan.unplaced).toEqual([]);
   const sure = surenessOf(problem, plan.batches);
   return {
     plan,

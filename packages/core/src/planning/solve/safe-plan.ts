@@ -117,18 +117,22 @@ export const safePlan = (problem: PlanProblem, options: SafeEffort) => {
   const marginOf: MarginOf = (code, dueS) =>
     Math.min(marginsS[steps.get(keyOf(code, dueS)) ?? 0] ?? 0, room(code, dueS));
   let best: { plan: Plan; undone: number; lacks: number } | null = null;
+  let asOrdered: { undone: number; unplaced: Plan['unplaced'] } | null = null;
   for (let round = 0; round < (wanted === undefined ? 1 : marginsS.length); round++) {
     const { tightened, dueAgain } = ahead(problem, marginOf);
     const solved = solvePlan(tightened, effort);
     const batches = dueAgain(solved.batches);
     if (round === 0) for (const { batchId, reason } of solved.unplaced) reasons.set(batchId, reason);
     const undone = undonePieces(problem, batches);
+    asOrdered ??= { undone, unplaced: solved.unplaced };
     if (wanted === undefined) return { plan: { ...solved, batches }, reasons };
     const { lost, sure } = standingOf(problem, batches);
     const unsure = [...sure].filter(([, probability]) => probability < wanted);
     const lacks = unsure.reduce((sum, [, probability]) => sum + wanted - probability, 0);
+    // What is late only for what it was wanted by is not late.
+    const unplaced = undone === 0 ? [] : undone === asOrdered.undone ? asOrdered.unplaced : solved.unplaced;
     if (!best || undone < best.undone || (undone === best.undone && lacks < best.lacks - 1e-9))
-      best = { plan: { ...solved, batches }, undone, lacks };
+      best = { plan: { ...solved, batches, unplaced }, undone, lacks };
     // Wanted too early: a step back, and no further.
     const tooEarly = undone > best.undone ? [...lost].filter((key) => (steps.get(key) ?? 0) > 0) : [];
     for (const key of tooEarly) {
