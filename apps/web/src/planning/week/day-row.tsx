@@ -22,7 +22,11 @@ const standing = (
       words: t`${plural(late, { one: '# order', other: '# orders' })} running late`,
       hand: true,
     };
-  if (plan.undone > 0) return { words: t`${plan.undone} pieces do not fit`, hand: true };
+  if (plan.undone > 0)
+    return {
+      words: t`${plural(plan.undone, { one: '# piece is', other: '# pieces are' })} not in time`,
+      hand: true,
+    };
   return plan.stale
     ? { words: t`The list changed since it was planned`, hand: true }
     : { words: t`Planned: all in time`, hand: false };

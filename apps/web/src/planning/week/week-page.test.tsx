@@ -121,7 +121,7 @@ describe('the week', () => {
     for (const words of [
       'Not planned yet',
       'Closed: Sunday',
-      '36 pieces do not fit',
+      '36 pieces are not in time',
       'The list changed since it was planned',
       'No list',
       '40 pieces, 1 order',
