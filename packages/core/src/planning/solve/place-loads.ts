@@ -1,7 +1,13 @@
 import { sayDuration, say } from '../../shown/index.js';
 import type { Load, Task } from '../problem/plan.js';
 import { firstAttendedS } from '../problem/availability.js';
-import { heatUpS, resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
+import {
+  heatUpS,
+  resourceIds,
+  type PlanProblem,
+  type PlanProduct,
+  type Resource,
+} from '../problem/problem.js';
 import { afterPullS, loadTasks, piecesOf, portionS, restOf } from '../problem/tasks.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
@@ -161,6 +167,33 @@ const shortOfLiner = (
   return say`${short.name}: ${short.capacity} in all, too few before its ready-by. Get more, bake it on something else, or give it a later ready-by.`;
 };
 
+/** What is short where a chamber would be free for the next tray; null where that is not why it finds no place. */
+const shortBesideOvens = (
+  floor: Floor,
+  problem: PlanProblem,
+  share: BatchShareOfDay,
+  dueS: number,
+  { pieces }: TrayShare,
+): Resource | null => {
+  const { product, batch } = share;
+  const afterS = afterPullS(product, pieces);
+  const id = `${batch.id}-L1`;
+  const trays = [{ id: `${id}-T1`, position: 1, pieces }];
+  for (const bake of product.bakes) {
+    const oven = problem.ovens.find((own) => own.id === bake.ovenId);
+    if (!oven || oven.places < 1) continue;
+    const endByS = Math.min(dueS - afterS, latestBakeS(share) + bake.pullS);
+    const startS = floor.latestStart(oven, bake, endByS, earliestBakeS(problem, share));
+    if (startS === null) continue;
+    const readyS = startS + bake.pullS + afterS;
+    const short = floor.blocking(
+      loadTasks(product, { id, batchId: batch.id, ...bake, startS, readyS, dueS, trays }),
+    );
+    if (short) return short.resource;
+  }
+  return null;
+};
+
 /** Places the loads, earliest due first, each as late as it can go; trays of one load share their oven. */
 export const placeLoads = (
   floor: Floor,
@@ -180,11 +213,12 @@ export const placeLoads = (
   while (rest.length > 0) {
     const best = bestLoad(floor, problem, share, { loads, rest, together, choices });
     if (!best) {
+      const [next] = rest as [TrayShare];
+      const dueS = together ? share.dueS : next.dueS;
+      const short = shortBesideOvens(floor, problem, share, dueS, next);
       clear();
       const lined = shortOfLiner(floor, problem, share, { loads, rest, together, choices });
-      return {
-        reason: lined ?? noOven(problem, share, together ? share.dueS : (rest[0] as TrayShare).dueS),
-      };
+      return { reason: lined ?? noOven(problem, share, dueS, short) };
     }
     loads.push(best);
     floor.addLoad(best);
@@ -207,11 +241,15 @@ const couldBake = (problem: PlanProblem, { bakes }: PlanProduct, fromS: number, 
     return oven && firstAttendedS(problem.ovenHours, fromS, pullS, heatS) + pullS <= toS;
   });
 
-/** Why no oven takes it: no time for its way through the line, or no room. */
+/**
+ * Why no oven takes it: no time for its way through the line, or no room.
+ * @param short what is short although a chamber would be free
+ */
 export const noOven = (
   problem: PlanProblem,
   share: Pick<BatchShareOfDay, 'product' | 'batch'>,
   dueS: number,
+  short: Resource | null = null,
 ): string => {
   const { product, batch } = share;
   const quickest = quickestS(product);
@@ -235,5 +273,7 @@ export const noOven = (
   const inS = earliestBakeS(problem, share);
   if (!couldBake(problem, product, inS, dueS - after))
     return say`No oven is hot and attended when it could bake: its dough can go in ${sayDuration(inS - problem.nowS)} from now at the earliest, and must be out ${sayDuration(after)} before its ready-by. Change the hours of the ovens in Setup, or give it another ready-by.`;
+  if (short)
+    return say`${short.name}: ${short.capacity} in all, and none free for it when an oven is. Get more, move another product earlier, or give this one a later ready-by.`;
   return say`The ovens are full before its ready-by: no chamber has ${sayDuration(quickest)} free in time. Move another product earlier, give this one a later ready-by, or fewer pieces.`;
 };

@@ -341,6 +341,20 @@ describe('a small day', () => {
       },
       /Walk-in, tray places is the limit/,
     ],
+    ...(['racks', 'trays'] as const).map((id): [string, Partial<PlanProblem>, RegExp] => [
+      `no ${id}`,
+      { resources: smallProblem().resources.map((r) => (r.id === id ? { ...r, capacity: 0 } : r)) },
+      new RegExp(`^${id}: 0 in all`, 'i'),
+    ]),
+    [
+      'full ovens',
+      {
+        ovenHours: [{ fromS: 0, toS: 5000, capacity: 1 }],
+        ovens: [{ id: 'oven', name: 'Oven', places: 1, degreesPerMin: 5 }],
+        loadGapS: 3000,
+      },
+      /ovens are full/,
+    ],
     ['cold ovens', { ovenHours: [] }, /No oven is hot and attended/],
     ['too late', { nowS: 26_500 }, /not enough time/],
   ])('with %s says what stands against it', (_, change, reason) => {
