@@ -50,9 +50,8 @@ describe('a plan that is to be safe', () => {
   it('says for when its loads are, as they were ordered', () => {
     const problem = twoProducts([kiosk(20_000, 24)], [kiosk(30_000, 24)]);
     const { plan } = sureOf(problem, 0.9);
-    expect(plan.batches.flatMap(({ loads }) => loads.map(({ dueS }) => dueS)).sort()).toEqual([
-      20_000, 30_000,
-    ]);
+    const dues = plan.batches.flatMap(({ loads }) => loads.map(({ dueS }) => dueS));
+    expect(new Set(dues)).toEqual(new Set([20_000, 30_000]));
   });
 
   it('keeps what has begun as it is, and the pieces that it has for its orders', () => {
