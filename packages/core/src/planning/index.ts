@@ -33,7 +33,7 @@ export * from './explain/ways.js';
 export * from './lists/give-out.js';
 export * from './bound/undone-bound.js';
 export * from './forecast/ribbon.js';
-export { waitMaxS } from './solve/place-loads.js';
+export { waitMaxS } from './solve/reach.js';
 export * from './retime/retime.js';
 export * from './explain/late.js';
 export type { LoadChange, Replanned, ReplanQuestion } from './retime/replan-question.js';

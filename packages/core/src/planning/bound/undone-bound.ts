@@ -1,4 +1,4 @@
-import { earliestBakeS } from '../solve/place-loads.js';
+import { earliestBakeS } from '../solve/reach.js';
 import { resourceIds, type PlanProblem, type PlanProduct } from '../problem/problem.js';
 import { afterPullS } from '../problem/tasks.js';
 import { leastAvailable } from '../problem/availability.js';

@@ -4,7 +4,7 @@ import type { BatchPlan } from '../problem/plan.js';
 import type { Availability, PlanProblem } from '../problem/problem.js';
 import { resourceIds } from '../problem/problem.js';
 import { servedBy, type Served } from '../problem/served.js';
-import { soonestTrayS } from '../solve/place-loads.js';
+import { soonestTrayS } from '../solve/reach.js';
 import { solvePlan } from '../solve/solve.js';
 
 /** A way out that was tried on the whole plan and works. */

@@ -1,7 +1,7 @@
 import type { RestRule } from '../../formula/index.js';
 import { type BatchPlan, type Load } from '../problem/plan.js';
 import { betweenLoadsS, type PlanOven } from '../problem/problem.js';
-import { waitMaxS } from '../solve/place-loads.js';
+import { waitMaxS } from '../solve/reach.js';
 
 /** What keeps a load from starting later, or earlier, and how much room it leaves, s. */
 export type Hold = { readonly loadId: string; readonly slackS: number } & (

@@ -2,7 +2,7 @@ import type { RestRule } from '../../formula/index.js';
 import type { BatchPlan, Load } from '../problem/plan.js';
 import type { PlanBatch, PlanProblem, PlanProduct } from '../problem/problem.js';
 import { servedBy } from '../problem/served.js';
-import { waitMaxS } from '../solve/place-loads.js';
+import { waitMaxS } from '../solve/reach.js';
 import type { BatchShareOfDay, TrayShare } from '../solve/shares.js';
 import type { ReplanQuestion } from './replan-question.js';
 

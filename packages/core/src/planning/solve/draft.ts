@@ -7,7 +7,7 @@ import { undonePieces } from '../problem/served.js';
 import { type Choices } from './choices.js';
 import { Floor } from './floor-plan.js';
 import { placeMost } from './place-batch.js';
-import { noOven } from './place-loads.js';
+import { noOven } from './why-no-oven.js';
 import { countsInTime, countsOf, wantsOf, type BatchShareOfDay } from './shares.js';
 
 interface Placed {

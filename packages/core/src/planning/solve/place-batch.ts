@@ -3,7 +3,9 @@ import type { PlanProblem } from '../problem/problem.js';
 import { plainChoices, type Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
 import { placeAfter } from './place-after.js';
-import { noOven, placeLoads, soonestTrayS } from './place-loads.js';
+import { placeLoads } from './place-loads.js';
+import { soonestTrayS } from './reach.js';
+import { noOven } from './why-no-oven.js';
 import { placeWork } from './place-work.js';
 import type { Refusal } from './refusal.js';
 import {

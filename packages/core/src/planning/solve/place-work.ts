@@ -5,7 +5,7 @@ import { loadTasks, portionS, restOf, workTasks } from '../problem/tasks.js';
 import type { Choices } from './choices.js';
 import type { Floor } from './floor-plan.js';
 import { placeAhead } from './place-ahead.js';
-import { waitMaxS } from './place-loads.js';
+import { waitMaxS } from './reach.js';
 import type { Refusal } from './refusal.js';
 import type { BatchShareOfDay } from './shares.js';
 

@@ -3,7 +3,7 @@ import type { PlanProblem } from '../problem/problem.js';
 import { plainChoices } from './choices.js';
 import { Floor } from './floor-plan.js';
 import { placeBatch, withinReach } from './place-batch.js';
-import { earliestBakeS } from './place-loads.js';
+import { earliestBakeS } from './reach.js';
 import type { BatchShareOfDay } from './shares.js';
 
 /** One way to place a share, as a column of the program. */

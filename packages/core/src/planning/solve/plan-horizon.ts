@@ -11,7 +11,8 @@ import { horizonProblem } from '../problem/horizon.js';
 import type { BatchPlan, Task } from '../problem/plan.js';
 import type { PlanProblem, Resource } from '../problem/problem.js';
 import { missingPieces, servedBy, undonePieces, type Served } from '../problem/served.js';
-import { noOven, soonestReadyS } from './place-loads.js';
+import { soonestReadyS } from './reach.js';
+import { noOven } from './why-no-oven.js';
 import { safePlan, type SafeEffort } from './safe-plan.js';
 import { surenessOf } from './sure.js';
 

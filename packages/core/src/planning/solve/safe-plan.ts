@@ -1,7 +1,7 @@
 import type { BatchPlan, Plan } from '../problem/plan.js';
 import type { PlanProblem, PlanProduct } from '../problem/problem.js';
 import { servedBy, undonePieces } from '../problem/served.js';
-import { soonestTrayS } from './place-loads.js';
+import { soonestTrayS } from './reach.js';
 import { solvePlan, type Effort } from './solve.js';
 import { surenessOf } from './sure.js';
 

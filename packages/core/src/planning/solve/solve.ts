@@ -5,7 +5,7 @@ import { plainChoices } from './choices.js';
 import { withCleanings } from './clean-bowls.js';
 import { better, Draft, type Score } from './draft.js';
 import { improve, slack, type Effort } from './improve.js';
-import { soonestTrayS } from './place-loads.js';
+import { soonestTrayS } from './reach.js';
 import { sharesOf, type BatchShareOfDay } from './shares.js';
 
 /** Orders in which batches may be placed at first. */
