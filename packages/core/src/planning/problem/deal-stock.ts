@@ -1,6 +1,7 @@
 import type { HouseRules } from '../../bakery/index.js';
 import type { Formula, RestRule } from '../../formula/index.js';
 import type { PlanStock } from './plan-stock.js';
+import type { Demand } from './problem.js';
 
 /** Dough of a product that is in the cold already. */
 export interface StockItem {
@@ -23,7 +24,7 @@ export interface StockItem {
 
 /** Orders that share their dough: what is still to be made for them, and by when, the earliest first. */
 export interface OpenOrders {
-  readonly wants: readonly { readonly pieces: number; readonly dueS: number }[];
+  readonly wants: readonly Pick<Demand, 'pieces' | 'readyByS'>[];
 }
 
 /** How a product's dough comes to be ready. */
@@ -118,7 +119,7 @@ export const dealStock = (
     for (const store of stores) {
       const { item, rule, soonestS } = store;
       const usable = queue.filter(
-        ({ dueS }) => soonestS <= dueS && rule.toS > Math.max(nowS, dueS - afterS - staleAfterS),
+        ({ readyByS }) => soonestS <= readyByS && rule.toS > Math.max(nowS, readyByS - afterS - staleAfterS),
       );
       const pieces = Math.min(leftOf(usable), store.left);
       if (pieces <= 0 || (pieces < fewestPieces && pieces < leftOf(queue))) continue;

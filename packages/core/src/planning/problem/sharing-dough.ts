@@ -1,6 +1,6 @@
 import { whyClosed } from '../../bakery/index.js';
 import { wallClock } from '../../quantity/index.js';
-import { coveredPieces } from './covered.js';
+import { stillWanted } from './covered.js';
 import type { HorizonInput, HorizonOrder } from './horizon-input.js';
 import { overdueOrders, type Overdue } from './overdue.js';
 
@@ -15,8 +15,8 @@ export interface Cluster {
   readonly dueS: number;
   /** Pieces that no dough covers which has begun. */
   readonly pieces: number;
-  /** For when they are wanted, the earliest first. */
-  readonly wants: readonly { readonly pieces: number; readonly dueS: number }[];
+  /** By when they are wanted, the earliest first. */
+  readonly wants: readonly Pick<HorizonOrder, 'pieces' | 'readyByS'>[];
 }
 
 const sharing = (
@@ -44,12 +44,7 @@ export const clustersOf = (
   const begun = input.fixed.filter(({ productCode }) => productCode === code);
   return sharing(orders, input).map((serves) => {
     const own = serves.flatMap((i) => orders[i] ?? []);
-    let covered = coveredPieces(begun, own, orders);
-    const wants = own.flatMap(({ pieces, readyByS }) => {
-      const open = Math.max(0, pieces - covered);
-      covered = Math.max(0, covered - pieces);
-      return open > 0 ? [{ pieces: open, dueS: readyByS }] : [];
-    });
+    const wants = stillWanted(begun, own, orders);
     return {
       serves,
       dueS: own[0]?.readyByS ?? 0,

@@ -8,7 +8,7 @@ import { type Choices } from './choices.js';
 import { Floor } from './floor-plan.js';
 import { placeMost } from './place-batch.js';
 import { noOven } from './why-no-oven.js';
-import { countsInTime, countsOf, wantsOf, type BatchShareOfDay } from './shares.js';
+import { countsInTime, countsOf, piecesFor, wantsOf, type BatchShareOfDay } from './shares.js';
 
 interface Placed {
   readonly batch: BatchPlan | null;
@@ -28,11 +28,13 @@ export interface Score {
   readonly cost: number;
 }
 
-/** Of a share's pieces those that are in time for somebody, and those that are nobody's. */
-const piecesInTime = (share: BatchShareOfDay, batch: BatchPlan | null): number => {
-  if (!batch) return 0;
-  const each = wantsOf(share).map((want) => ({ ...want, weight: 1 }));
-  return countsInTime(each, batch.loads);
+/** Of what a share is for, the pieces that are not ready in time, and those that are; what is nobody's is neither. */
+const piecesOfShare = (share: BatchShareOfDay, batch: BatchPlan | null) => {
+  const wants = wantsOf(share)
+    .filter(({ weight }) => weight !== 0)
+    .map((want) => ({ ...want, weight: 1 }));
+  const inTime = countsInTime(wants, batch?.loads ?? []);
+  return { inTime, late: piecesFor(wants) - inTime };
 };
 
 /** Fewer pieces undone, then less cost. */
@@ -140,12 +142,12 @@ export class Draft {
       batches: this.batches(),
       unplaced: this.open().map((share) => {
         const { batch, reason } = this.placed.get(share) ?? { batch: null, reason: '' };
-        const inTime = piecesInTime(share, batch);
+        const { inTime, late } = piecesOfShare(share, batch);
         const why = reason || noOven(this.problem, share, share.dueS);
         return {
           batchId: share.batch.id,
           productCode: share.product.code,
-          pieces: share.batch.pieces - inTime,
+          pieces: late,
           reason: !batch
             ? why
             : batch.pieces < share.batch.pieces

@@ -56,6 +56,12 @@ describe('an order that no dough can be ready for', () => {
     ]);
   });
 
+  it('is counted by what was ordered: test pieces are nobody’s', () => {
+    const problem = withOrders([soon, kiosk(30_000, 41)], [{}]);
+    const [left] = solvePlan(problem, calm).unplaced;
+    expect(left).toMatchObject({ pieces: 1, reason: expect.stringMatching(/^The other 41 pieces/) });
+  });
+
   it('of many pieces is not mixed for', () => {
     const problem = withOrders([kiosk(3600, 24), kiosk(30_000, 24)], [{ minMassG: 300 }]);
     const plan = solvePlan(problem, calm);

@@ -1,4 +1,4 @@
-import { coveredPieces } from '../problem/covered.js';
+import { stillWanted } from '../problem/covered.js';
 import type { BatchPlan, Load } from '../problem/plan.js';
 import type { PlanBatch, PlanProduct } from '../problem/problem.js';
 
@@ -117,20 +117,6 @@ const take = (queue: Want[], most: number, isMeant: (want: Want) => boolean): re
   return taken;
 };
 
-/** What is still to be made for some demands, the earliest ready-by first. */
-const openWants = (
-  { demands: all }: PlanProduct,
-  demands: PlanProduct['demands'],
-  fixed: readonly BatchPlan[],
-): Want[] => {
-  let covered = coveredPieces(fixed, demands, all);
-  return demands.flatMap(({ pieces, readyByS, weight }) => {
-    const open = Math.max(0, pieces - covered);
-    covered = Math.max(0, covered - pieces);
-    return open > 0 ? [{ pieces: open, dueS: readyByS, ...(weight !== undefined && { weight }) }] : [];
-  });
-};
-
 /**
  * Deals a product's pieces out to its batches and their trays, the earliest ready-by first. Pieces beyond the demands (test
  * pieces, rounding) go with the last ones, and what no batch can be ready for to whichever has pieces over.
@@ -144,7 +130,11 @@ export const sharesOf = (
 ): readonly BatchShareOfDay[] => {
   const groups = groupsOf(product);
   return groups.flatMap(({ batches, demands }) => {
-    const queue = openWants(product, demands, fixed);
+    const queue = stillWanted(fixed, demands, product.demands).map(({ pieces, readyByS, weight }): Want => ({
+      pieces,
+      dueS: readyByS,
+      ...(weight !== undefined && { weight }),
+    }));
     const lastS = demands.at(-1)?.readyByS ?? 0;
     const within = batches.map((batch) => {
       const fromS = soonestS(batch);

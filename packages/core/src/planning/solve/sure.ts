@@ -77,7 +77,7 @@ const dayAsItGoes = (
     const { batch, product, load } = job;
     const rest = product.rest;
     // What stands in the oven, or is being done, began when it began.
-    const begun = job.startS <= problem.nowS;
+    const begun = job.startS < problem.nowS;
     let startS = begun ? job.startS : job.startS + lateBy(random, spreads.lateS);
     const dough = doughS.get(batch.batchId);
     if (load) {
